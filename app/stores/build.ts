@@ -1,0 +1,84 @@
+import { defineStore } from 'pinia'
+import { v4 as uuid } from 'uuid'
+import {
+  BODY_VERSION, nextMove, replay, type Bodies, type CylinderState, type Entry, type EntryKind, type Replay, type Scope
+} from '#core'
+import type { BuildView } from '#shared/dto'
+import { useDevice } from './device'
+import { useOutbox, type Sent } from './outbox'
+import { useShop } from './shop'
+
+export interface MoreOfEntry { supersedes?: string, note?: string, at?: string }
+
+/** The build on the bench: its ledger as the server has it and as this device has added to it, replayed. */
+export const useBuild = defineStore('build', () => {
+  const shop = useShop()
+  const outbox = useOutbox()
+  const device = useDevice()
+  const view = ref<BuildView>()
+  const missing = ref(false)
+  const cylinder = ref(1)
+
+  /** Entries still waiting in the outbox for this build, as the ledger sees them. */
+  const unsent = computed<Entry[]>(() => outbox.waiting.flatMap((write) => {
+    const match = /^\/api\/builds\/([^/]+)\/entries\/([^/]+)$/.exec(write.url)
+    if (!match || match[1] !== view.value?.id) return []
+    return [{ ...JSON.parse(write.body), id: match[2], build: match[1], seq: null } as Entry]
+  }))
+  const entries = computed<Entry[]>(() => {
+    const kept = view.value?.entries ?? []
+    const ids = new Set(kept.map(entry => entry.id))
+    return [...kept, ...unsent.value.filter(entry => !ids.has(entry.id))]
+  })
+  const replayed = computed<Replay | undefined>(() => replay(entries.value))
+  const next = computed(() => nextMove(replayed.value))
+  const byId = computed(() => new Map(entries.value.map(entry => [entry.id, entry])))
+  const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
+  const asIs = computed(() => replayed.value?.asIs ?? [])
+  const state = computed<CylinderState | undefined>(() => asIs.value.find(s => s.cylinder === cylinder.value))
+  /** The cylinder with the lowest ratio: the build is as good as it. */
+  const worst = computed(() => [...asIs.value].filter(s => s.ratio)
+    .sort((a, b) => a.ratio!.value.value - b.ratio!.value.value)[0]?.cylinder)
+
+  async function open(id: string) {
+    if (view.value?.id !== id) view.value = undefined
+    missing.value = false
+    const loaded = await shop.read<BuildView>(`/api/builds/${id}`)
+    if (loaded) view.value = loaded
+    else missing.value = shop.reachable
+    if (!cylinders.value.includes(cylinder.value)) cylinder.value = cylinders.value[0] ?? 1
+  }
+
+  async function refresh() {
+    if (!view.value) return
+    const loaded = await shop.read<BuildView>(`/api/builds/${view.value.id}`)
+    if (loaded && loaded.id === view.value.id) view.value = loaded
+  }
+
+  /** Adds an entry. It counts on this screen at once, and on the server as soon as that answers. */
+  async function add<K extends EntryKind>(kind: K, scope: Scope, body: Bodies[K], more: MoreOfEntry = {}): Promise<Sent> {
+    if (!view.value) throw new Error('no build is open')
+    const id = uuid()
+    const { at = new Date().toISOString(), note, supersedes } = more
+    const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}`, {
+      at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {})
+    })
+    if (sent.kind === 'kept') keep(sent.value as Entry)
+    // Told of a change it had not seen, the page shows what stands now.
+    if (sent.kind === 'refused' && sent.problem.current) await refresh()
+    return sent
+  }
+
+  function keep(entry: Entry) {
+    if (!view.value || view.value.id !== entry.build || view.value.entries.some(e => e.id === entry.id)) return
+    view.value = { ...view.value, entries: [...view.value.entries, entry] }
+  }
+
+  function step(by: 1 | -1) {
+    const at = cylinders.value.indexOf(cylinder.value)
+    const n = cylinders.value.length
+    if (n > 0) cylinder.value = cylinders.value[(at + by + n) % n]!
+  }
+
+  return { view, missing, cylinder, entries, replayed, next, byId, cylinders, asIs, state, worst, open, refresh, add, step }
+})

@@ -1,0 +1,96 @@
+import { defineStore } from 'pinia'
+import type { Problem } from '#shared/dto'
+import { cupboard, type Waiting } from './cupboard'
+
+/** How a write ended for the page that made it. `waiting` means: safe on this device, not yet on the server. */
+export type Sent = { kind: 'kept', value: unknown } | { kind: 'refused', problem: Problem } | { kind: 'waiting' }
+
+const RETRY_MS = [1000, 2000, 5000, 10_000]
+
+/**
+ * Every write goes through here: first into the device's own store, then to the server, in order. A write that got
+ * no answer is sent again under the same name, which changes nothing if it had arrived.
+ */
+export const useOutbox = defineStore('outbox', () => {
+  const waiting = ref<Waiting[]>([])
+  /** Writes the server would not take after they had waited: they stay to be read. */
+  const refused = ref<{ write: Waiting, problem: Problem }[]>([])
+  const settled = new Map<string, (sent: Sent) => void>()
+  let sending = false
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let failures = 0
+
+  async function load() {
+    const db = await cupboard()
+    waiting.value = (await db.getAll('outbox')).sort((a, b) => a.queuedAt - b.queuedAt)
+    void flush()
+    window.addEventListener('online', () => void flush())
+  }
+
+  async function put(id: string, url: string, body: object): Promise<Sent> {
+    const write: Waiting = { id, url, body: JSON.stringify(body), queuedAt: Date.now() }
+    const db = await cupboard()
+    await db.put('outbox', write)
+    waiting.value = [...waiting.value, write]
+    const answer = new Promise<Sent>(resolve => settled.set(id, resolve))
+    void flush()
+    return answer
+  }
+
+  async function remove(write: Waiting) {
+    const db = await cupboard()
+    await db.delete('outbox', write.id)
+    waiting.value = waiting.value.filter(other => other.id !== write.id)
+  }
+
+  /** @returns false when the server could not be reached */
+  async function sendOne(write: Waiting): Promise<boolean> {
+    let response: Response
+    try {
+      response = await fetch(write.url, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: write.body })
+    } catch {
+      return false
+    }
+    if (response.status >= 500) return false
+    const value: unknown = await response.json().catch(() => undefined)
+    await remove(write)
+    const listener = settled.get(write.id)
+    settled.delete(write.id)
+    if (response.ok) {
+      listener?.({ kind: 'kept', value })
+    } else {
+      const problem = value as Problem
+      if (listener) listener({ kind: 'refused', problem })
+      else refused.value = [...refused.value, { write, problem }]
+    }
+    return true
+  }
+
+  async function flush() {
+    if (sending) return
+    sending = true
+    clearTimeout(timer)
+    try {
+      while (waiting.value.length > 0) {
+        if (await sendOne(waiting.value[0]!)) {
+          failures = 0
+          continue
+        }
+        // Nobody is kept waiting for an answer: the reading is safe here, and the header says that it waits.
+        for (const { id } of waiting.value) {
+          settled.get(id)?.({ kind: 'waiting' })
+          settled.delete(id)
+        }
+        timer = setTimeout(() => void flush(), RETRY_MS[Math.min(failures++, RETRY_MS.length - 1)])
+        break
+      }
+    } finally {
+      sending = false
+    }
+  }
+
+  const dismiss = (id: string) => {
+    refused.value = refused.value.filter(({ write }) => write.id !== id)
+  }
+  return { waiting, refused, load, put, dismiss }
+})

@@ -1,0 +1,59 @@
+import { pourResult, type Entry, type EntryKind, type Scope } from '#core'
+import { say, type LengthUnit } from '#shared/figures'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { quantityRule } from '#core'
+
+/** What a kind of entry is called in the Daybook. */
+export const KIND_WORDS: Record<EntryKind, string> = {
+  layout: 'Layout', target: 'Target', measure: 'Measured', book: 'Book', assume: 'Assumed', offer: 'Gasket to be had',
+  pour: 'Pour', faceCut: 'Face cut', deckCut: 'Deck cut', gasketChange: 'Gasket change', relief: 'Chamber ground',
+  seatWork: 'Seat work', void: 'Taken out'
+}
+
+/** What an entry is about. */
+export function sayScope(scope: Scope): string {
+  switch (scope.level) {
+    case 'build': return 'all'
+    case 'bank': return `bank ${scope.bank}`
+    case 'head': return `head ${scope.head}`
+    case 'cylinder': return `cyl. ${scope.cylinder}`
+  }
+}
+
+/** An entry's content in one line. */
+export function sayEntry(entry: Entry, lengths: LengthUnit): string {
+  switch (entry.kind) {
+    case 'layout': return `${entry.body.heads.flat().length} cylinders, ${entry.body.heads.length} ${entry.body.heads.length === 1 ? 'head' : 'heads'}`
+    case 'target': return `${entry.body.ratio.value.toFixed(2)} ± ${entry.body.tolerance.value.toFixed(2)}, crevice ${entry.body.countsCrevice ? 'counted' : 'not counted'}`
+    case 'measure': case 'book': case 'assume': {
+      const { quantity, figure } = entry.body
+      return `${QUANTITY_WORDS[quantity].label} ${say(figure.value, quantityRule(quantity).dimension, lengths)}`
+    }
+    case 'offer': return `${say(entry.body.thickness.value, 'length', lengths)} thick, bore ${say(entry.body.bore.value, 'length', lengths)}`
+    case 'pour': return `${entry.body.encloses === 'chamber' ? 'Chamber' : 'Assembled'} ${say(pourResult(entry).value, 'volume', lengths)}`
+    case 'faceCut': case 'deckCut': {
+      const { state, depth, measured } = entry.body
+      return measured
+        ? `${state}, ${say(measured.value, 'length', lengths)} measured (${say(depth.value, 'length', lengths)} planned)`
+        : `${state}, ${say(depth.value, 'length', lengths)}`
+    }
+    case 'gasketChange': return `${entry.body.state}, ${say(entry.body.thickness.value, 'length', lengths)} thick, bore ${say(entry.body.bore.value, 'length', lengths)}`
+    case 'relief': case 'seatWork': return `${entry.body.state}, + ${say(entry.body.added.value, 'volume', lengths)}`
+    case 'void': return `“${entry.body.reason}”`
+  }
+}
+
+/** A time as it is written on a job card. */
+export function sayTime(at: string): string {
+  return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+}
+
+/** What was typed, where an entry keeps one typed figure. */
+export function typedOf(entry: Entry): string | undefined {
+  switch (entry.kind) {
+    case 'measure': case 'book': case 'assume': return `${entry.body.figure.typed} ${entry.body.figure.unit}`
+    case 'pour': return entry.body.typed
+    case 'faceCut': case 'deckCut': return `${(entry.body.measured ?? entry.body.depth).typed} ${(entry.body.measured ?? entry.body.depth).unit}`
+    default: return undefined
+  }
+}

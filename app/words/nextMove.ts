@@ -1,0 +1,57 @@
+import type { NextMove } from '#core'
+import { say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+
+export interface SaidMove { sentence: string, station?: 'sheet' | 'pour' | 'cut' | 'daybook', urgent?: boolean }
+
+/** The next move as one sentence, and the station it is made at. */
+export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUnit): SaidMove {
+  const who = (list: number[]) => sayCylinders(list, cylinders)
+  const have = (list: number[]) => list.length === 1 ? 'has' : 'have'
+  switch (move.kind) {
+    case 'layOut': return { sentence: 'Say how many cylinders the engine has.', station: 'sheet' }
+    case 'stop': return move.cause === 'cutReachesSeat'
+      ? {
+          sentence: `Stop: the planned cut goes ${say(-move.left!, 'length', lengths)} past the ${move.valve} seats’ low edge. A new seat job follows, or another way.`,
+          station: 'cut', urgent: true
+        }
+      : { sentence: `Stop: ${who(move.cylinders)} would pass the target, and metal can’t be put back.`, station: 'cut', urgent: true }
+    case 'disagree': return {
+      sentence: `The pours of ${who(move.cylinders).toLowerCase()} differ by ${say(move.difference, 'volume', lengths, 1)}; the glass allows ${say(move.allowed, 'volume', lengths, 1)}. Pour again before you trust either.`,
+      station: 'pour', urgent: true
+    }
+    case 'state': return {
+      sentence: move.share === undefined
+        ? `State ${QUANTITY_WORDS[move.quantity].noun}: without it there is no ratio.`
+        : `Measure ${QUANTITY_WORDS[move.quantity].noun}: it is only assumed, and makes ${Math.round(move.share * 100)} % of what is unsure.`,
+      station: 'sheet'
+    }
+    case 'setTarget': return { sentence: 'Set the target ratio, and how close counts as there.', station: 'sheet' }
+    case 'pour': return { sentence: `${who(move.cylinders)} ${have(move.cylinders)} not been poured. The book is only a claim: pour.`, station: 'pour' }
+    case 'pourSecond': return { sentence: `${who(move.cylinders)} ${have(move.cylinders)} one pour only. Pour again before you cut.`, station: 'pour' }
+    case 'pourAgain': return { sentence: `Metal has gone since ${who(move.cylinders).toLowerCase()} ${move.cylinders.length === 1 ? 'was' : 'were'} poured. Pour again and settle it.`, station: 'pour' }
+    case 'plan': return {
+      sentence: move.depth === undefined
+        ? `${who(move.cylinders)} ${move.cylinders.length === 1 ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`
+        : move.depth < 0.01
+          ? `${who(move.cylinders)} ${move.cylinders.length === 1 ? 'is' : 'are'} under target, yet another is at it: even the chambers first.`
+          : `Plan the cut: ${say(move.depth, 'length', lengths)} is the most head ${move.head} can lose before the first cylinder is at target.`,
+      station: 'cut'
+    }
+    case 'do': return {
+      sentence: move.depth === undefined
+        ? 'Do what is planned, then enter it as done.'
+        : `Cut ${say(move.depth, 'length', lengths)}, measure what really came off, and enter it.`,
+      station: 'cut'
+    }
+    case 'onTarget': return { sentence: `Every cylinder is on target. Wash, pour once more, and write it up.`, station: 'daybook' }
+  }
+}
+
+/** “4.9 cc over”, “0.3 cc under”, “on target”. */
+export function sayGap(gap: number, tolerance = 0): string {
+  if (Math.abs(gap) <= tolerance) return 'on target'
+  return `${say(Math.abs(gap), 'volume')} ${gap > 0 ? 'over' : 'under'}`
+}
+
+export { sayList }

@@ -1,0 +1,38 @@
+import type { Entry, Quantity } from '#core'
+import type { LengthUnit } from '#shared/figures'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { KIND_WORDS, sayEntry, sayScope } from './entries'
+
+/**
+ * A source of doubt in words: an instrument's scale, one reading, one statement, or a stand-in.
+ *
+ * @param source as the core names it: `scale:…`, `entry:…`, `standIn:…`
+ * @param byId the ledger's entries
+ */
+export function saySource(source: string, byId: ReadonlyMap<string, Entry>, lengths: LengthUnit): string {
+  const [kind, id = '', part] = source.split(':')
+  if (kind === 'standIn') return `${QUANTITY_WORDS[id as Quantity].label}: nobody has stated it`
+  if (kind === 'scale') {
+    const pour = [...byId.values()].find(e => e.kind === 'pour' && (e.body.instrument.id === id || e.id === part))
+    return pour?.kind === 'pour' ? `The scale of ${pour.body.instrument.name}` : 'An instrument’s scale'
+  }
+  const entry = byId.get(id)
+  if (!entry) return 'A reading'
+  const scope = entry.scope.level === 'build' ? '' : `, ${sayScope(entry.scope)}`
+  if (entry.kind === 'pour') return `This one pour’s reading${scope}`
+  if (part) return `${QUANTITY_WORDS[part as Quantity].label} of the new gasket (catalogue)`
+  if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') return `${sayEntry(entry, lengths)} (${KIND_WORDS[entry.kind].toLowerCase()})${scope}`
+  return `${KIND_WORDS[entry.kind]}, ${sayEntry(entry, lengths)}${scope}`
+}
+
+/** What would make the largest source surer. */
+export function sayImprovement(source: string, byId: ReadonlyMap<string, Entry>): string {
+  const [kind, id = ''] = source.split(':')
+  if (kind === 'standIn') return 'Measure it, and this shrinks at once.'
+  if (kind === 'scale') return 'A finer burette, or a check pour of this one, would help most.'
+  const entry = byId.get(id)
+  if (entry?.kind === 'pour') return 'One more pour of this chamber would help most.'
+  if (entry?.kind === 'book' || entry?.kind === 'gasketChange') return 'It is a claim: measuring it would help most.'
+  if (entry?.kind === 'assume') return 'It is assumed: measuring it would help most.'
+  return 'Measuring it again, or finer, would help most.'
+}

@@ -1,0 +1,1 @@
+export { flatCutDepth, valveClearanceLost, type ClearanceConvention } from './flatCut'

@@ -1,0 +1,5 @@
+export { clearanceVolume, creviceVolume, cylinderVolume, sweptVolume, type ClearanceParts } from './volumes'
+export { clearanceForRatio, compressionRatio } from './ratio'
+export {
+  effectiveCompressionRatio, pistonTravel, topDeadCentre, trappedCompressionRatio, type CrankTrain
+} from './piston'

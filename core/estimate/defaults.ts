@@ -1,0 +1,53 @@
+/**
+ * Standard uncertainties (k = 1) taken where nobody states a better one. Every figure that rests on one of these
+ * says so in its slip.
+ */
+export const DEFAULT_U = {
+  /** Lengths in mm, as measured with the usual shop tool. */
+  bore: 0.01,
+  stroke: 0.05,
+  rodLength: 0.1,
+  /** Depth gauge or dial gauge reading. */
+  depth: 0.02,
+  /** As measured; a catalogue figure is taken at twice this, 0.03 and 0.2 mm. */
+  gasketThickness: 0.015,
+  gasketBore: 0.1,
+  crownDiameter: 0.02,
+  topLandHeight: 0.2,
+  angle: 0.5,
+  /** Depth of a face cut when it is measured afterwards, and when only the machine's dial was read. */
+  cutMeasured: 0.02,
+  cutDialled: 0.05,
+  /** Clearances and heights near the valves, mm. */
+  valveHeight: 0.05,
+  /** A crown or other volume somebody measured without telling how, cc. */
+  measuredVolume: 0.2,
+  /** A book chamber: real ones are routinely several cc away. */
+  bookChamber: 2,
+  assumedChamber: 4,
+  /** Volume a relief or seat work adds, where its author gives no doubt: this share of it, and never less than the floor. */
+  addedRelative: 0.15,
+  addedFloor: 0.15
+} as const
+
+/** Relative u of a mouth area: traced or planimetered, from a drawing, or guessed from the bore. */
+export const MOUTH_AREA_RELATIVE_U = { measured: 0.01, book: 0.02, assumed: 0.1 } as const
+
+/** How many times the measured u a length is unsure by when it is a book figure or only assumed. */
+export const BASIS_FACTOR = { measured: 1, book: 2, assumed: 5 } as const
+
+/**
+ * What stands in for a dimension nobody has stated, and its u. `ofBore` values are multiplied by the bore.
+ * Bore, stroke and chamber have no stand-in: without them there is no ratio.
+ */
+export const STAND_IN = {
+  deckClearance: { value: 0.3, u: 0.3 },
+  crownVolume: { value: 0, u: 1.5 },
+  crownDiameter: { ofBore: 0.993, u: 0.15 },
+  topLandHeight: { ofBore: 0.075, u: 1.5 },
+  gasketThickness: { value: 1.2, u: 0.25 },
+  gasketBore: { ofBore: 1.02, u: 0.8 }
+} as const
+
+/** Mouth of a chamber as a share of the bore circle, where nobody has stated it. */
+export const STAND_IN_MOUTH_SHARE = { value: 0.72, relativeU: 0.12 } as const

@@ -1,0 +1,117 @@
+import { atLeast, finite } from '../domain'
+import { slopes, type Estimate } from './propagate'
+
+/**
+ * A value that remembers where its doubt comes from: for each source (an instrument's scale, one reading, one
+ * statement) the signed change of the value when that source is off by one standard uncertainty.
+ *
+ * One burette over six chambers is one source: it cancels in their differences and adds in their sum.
+ */
+export interface Sourced { value: number, by: ReadonlyMap<string, number> }
+
+/** One source's share of a value's variance, 0 to 1. */
+export interface Share { source: string, share: number, u: number }
+
+/**
+ * A value with a single source of doubt.
+ *
+ * @param value in its own unit
+ * @param u standard uncertainty, 0 or more
+ * @param source identity of the source
+ * @throws RangeError when value or u leaves its domain
+ * @example fromSource(0.34, 0.02, 'deck reading 1')
+ */
+export function fromSource(value: number, u: number, source: string): Sourced {
+  finite('value', value)
+  atLeast('u', u, 0)
+  return { value, by: u > 0 ? new Map([[source, u]]) : new Map() }
+}
+
+/** A number nobody doubts, such as a count or a target. */
+export function exact(value: number): Sourced {
+  return { value: finite('value', value), by: new Map() }
+}
+
+/**
+ * Carries sourced values through any function, source by source.
+ *
+ * @param f the function, throwing RangeError outside its domain
+ * @param inputs sourced values; sources they share are combined with their signs
+ * @returns the sourced result
+ * @throws RangeError when f has no finite value there
+ * Source: JCGM 100:2008 §5.2.2 with fully correlated inputs per source: u² = Σ over sources of (Σ ∂f/∂x·u)².
+ * @example // one scale error in both pours: it is gone from the difference
+ * carry(([a, b]) => a - b, [fromSource(55, 0.1, 'scale'), fromSource(50, 0.1, 'scale')]) // 5, u 0
+ */
+export function carry(f: (x: number[]) => number, inputs: Sourced[]): Sourced {
+  const x = inputs.map(input => input.value)
+  const value = finite('f(inputs)', f(x))
+  return weighted(value, slopes(f, x, i => inputs[i]!.by.size > 0), inputs)
+}
+
+/**
+ * Σ weight·value, the exact case of {@link carry} for sums, differences and means.
+ *
+ * @param terms pairs of weight and sourced value
+ * @throws RangeError when a weight is not finite
+ * @example linear([[1, after], [-1, before]])
+ */
+export function linear(terms: [number, Sourced][]): Sourced {
+  const weights = terms.map(([weight], i) => finite(`terms[${i}].weight`, weight))
+  const value = terms.reduce((sum, [weight, term]) => sum + weight * term.value, 0)
+  return weighted(value, weights, terms.map(([, term]) => term))
+}
+
+function weighted(value: number, weights: number[], inputs: Sourced[]): Sourced {
+  const by = new Map<string, number>()
+  inputs.forEach((input, i) => {
+    const weight = weights[i]!
+    if (weight === 0) return
+    for (const [source, du] of input.by) by.set(source, (by.get(source) ?? 0) + weight * du)
+  })
+  return { value, by }
+}
+
+/** Standard uncertainty (k = 1) over all sources. */
+export function uncertainty({ by }: Sourced): number {
+  let variance = 0
+  for (const du of by.values()) variance += du * du
+  return Math.sqrt(variance)
+}
+
+/** The value with its standard uncertainty, sources forgotten. */
+export function estimate(sourced: Sourced): Estimate {
+  return { value: sourced.value, u: uncertainty(sourced) }
+}
+
+/**
+ * Which sources make a value unsure, largest first: what to measure better.
+ *
+ * @returns shares of the variance, summing to 1; empty when nothing is unsure
+ * @example shares(ratio)[0].source // the source to improve first
+ */
+export function shares(sourced: Sourced): Share[] {
+  const variance = uncertainty(sourced) ** 2
+  if (variance === 0) return []
+  return [...sourced.by]
+    .map(([source, du]) => ({ source, share: du * du / variance, u: Math.abs(du) }))
+    .sort((a, b) => b.share - a.share || a.source.localeCompare(b.source))
+}
+
+/**
+ * Best single value of several for one thing: the mean weighted by 1/u². Sources they share stay shared.
+ * Values nobody doubts (u = 0) win outright.
+ *
+ * @param values one or more
+ * @throws RangeError when there are none
+ * Source: JCGM 100:2008 §F.1.2.4 note (weighted mean); Bevington & Robinson, Data Reduction, eq. 4.17.
+ * @example inverseVarianceMean([fromSource(4.65, 0.05, 'mouth'), fromSource(4.6, 0.05, 'lesson')]).value // 4.625
+ */
+export function inverseVarianceMean(values: Sourced[]): Sourced {
+  atLeast('values.length', values.length, 1)
+  const us = values.map(uncertainty)
+  const sure = us.some(u => u === 0)
+  const weights = us.map(u => sure ? (u === 0 ? 1 : 0) : 1 / (u * u))
+  const total = weights.reduce((sum, w) => sum + w, 0)
+  return linear(values.map((value, i) => [weights[i]! / total, value]))
+}

@@ -1,0 +1,195 @@
+import { DEFAULT_U, carry, fromSource, inverseVarianceMean, linear, type Sourced } from '../estimate'
+import type { EntryOf } from './entry'
+import { headOf } from './layout'
+import { NOW, operationsOn, type Ledger, type OperationEntry } from './ledger'
+import { sum, type Part } from './part'
+import { sourcedPours } from './pours'
+import { cutDepth, mouthArea, statedQuantity } from './statements'
+
+/** Operations that change a chamber's volume. */
+export const CHAMBER_OPERATIONS = ['faceCut', 'relief', 'seatWork'] as const
+type ChamberOperation = Extract<OperationEntry, { kind: (typeof CHAMBER_OPERATIONS)[number] }>
+
+/** Why a settlement taught nothing. */
+export type NoLesson = 'severalKinds' | 'notAFaceCut' | 'depthNotMeasured' | 'noPourBefore' | 'notSmaller'
+
+/** What a pour after an operation showed about the prediction. */
+export interface Settlement {
+  cylinder: number
+  head: number
+  operations: string[]
+  before: string[]
+  after: string[]
+  predicted: Sourced
+  measured: Sourced
+  /** measured − predicted; one burette's scale error is gone from it. */
+  difference: Sourced
+  /** cc per mm of measured depth. */
+  lesson?: Sourced
+  noLesson?: NoLesson
+}
+
+/** A head's own cc per mm, learned from one chamber by pour, cut, pour. */
+export interface Lesson { cylinder: number, head: number, perMm: Sourced, operations: string[], knownFrom: number }
+
+/** A stretch of a chamber's life between two changes, and the pours that fall in it. */
+interface Stretch { operation?: ChamberOperation, pours: EntryOf<'pour'>[] }
+
+/** Cuts a chamber's life into stretches at each operation done on it. */
+export function stretches(ledger: Ledger, cylinder: number): Stretch[] {
+  const operations = operationsOn(ledger.done, ledger.layout, cylinder, CHAMBER_OPERATIONS) as ChamberOperation[]
+  const result: Stretch[] = [{ pours: [] }, ...operations.map(operation => ({ operation, pours: [] }))]
+  for (const pour of ledger.pours.get(cylinder) ?? []) {
+    if (pour.body.encloses !== 'chamber') continue
+    const place = ledger.place.get(pour.id)!
+    result[operations.filter(op => ledger.place.get(op.id)! < place).length]!.pours.push(pour)
+  }
+  return result
+}
+
+/** Pairs of neighbouring poured stretches with the operations that lie between them. */
+function pairs(list: Stretch[]): { before: Stretch, after: Stretch, between: ChamberOperation[] }[] {
+  const poured = list.map((stretch, i) => ({ stretch, i })).filter(({ stretch }) => stretch.pours.length > 0)
+  return poured.slice(1).map(({ stretch, i }, n) => ({
+    before: poured[n]!.stretch, after: stretch,
+    between: list.slice(poured[n]!.i + 1, i + 1).map(s => s.operation!)
+  }))
+}
+
+/**
+ * The lesson of a pour, face cuts, pour: how many cc the head really gave per mm of measured depth.
+ *
+ * @returns the lesson, or why there is none
+ * Source: (before − after)/depth; the scale of a burette used for both cancels.
+ */
+function lessonOf(before: Sourced, after: Sourced, between: ChamberOperation[]): Sourced | NoLesson {
+  if (new Set(between.map(op => op.kind)).size > 1) return 'severalKinds'
+  const cuts = between.filter((op): op is EntryOf<'faceCut'> => op.kind === 'faceCut')
+  if (cuts.length === 0) return 'notAFaceCut'
+  if (cuts.some(cut => !cut.body.measured)) return 'depthNotMeasured'
+  if (after.value >= before.value) return 'notSmaller'
+  const depth = linear(cuts.map(cut => [1, cutDepth(cut)]))
+  return carry(([b, a, d]) => (b! - a!) / d!, [before, after, depth])
+}
+
+/** Every lesson the ledger holds, in the order they became known. */
+export function lessonsOf(ledger: Ledger): Lesson[] {
+  return ledger.layout.cylinders.flatMap(cylinder => pairs(stretches(ledger, cylinder)).flatMap(({ before, after, between }) => {
+    const perMm = lessonOf(sourcedPours(before.pours), sourcedPours(after.pours), between)
+    return typeof perMm === 'string'
+      ? []
+      : [{
+          cylinder, perMm, head: headOf(ledger.layout, cylinder), operations: between.map(op => op.id),
+          knownFrom: ledger.place.get(after.pours[0]!.id)!
+        }]
+  })).sort((a, b) => a.knownFrom - b.knownFrom)
+}
+
+/** What a head gives per mm of face cut: from its mouth area, from its own lessons, and both taken together. */
+export interface PerMm { value: Sourced, geometry: Part, lessons: Lesson[] }
+
+/**
+ * cc lost per mm of flat cut, for a chamber.
+ *
+ * @param lessons the ledger's lessons
+ * @param before only lessons known before this place, so that a prediction is judged by what it could know
+ * @returns the inverse-variance mean of geometry and the head's lessons; undefined without a mouth area or a bore
+ */
+export function perMmOf(ledger: Ledger, lessons: Lesson[], cylinder: number, before = NOW): PerMm | undefined {
+  const area = mouthArea(ledger, cylinder)
+  if (!area) return undefined
+  const geometry: Part = sum([[1 / 1000, area]], area.provenance)
+  const head = headOf(ledger.layout, cylinder)
+  const known = lessons.filter(lesson => lesson.head === head && lesson.knownFrom < before)
+  return { value: inverseVarianceMean([geometry.value, ...known.map(lesson => lesson.perMm)]), geometry, lessons: known }
+}
+
+/** Volume an operation adds to a chamber, negative for a face cut. */
+export function predictedChange(operation: ChamberOperation, perMm: Sourced): Sourced {
+  if (operation.kind === 'faceCut') return carry(([k, d]) => -k! * d!, [perMm, cutDepth(operation)])
+  const { added, u } = operation.body
+  const doubt = u?.value ?? Math.max(DEFAULT_U.addedFloor, DEFAULT_U.addedRelative * Math.abs(added.value))
+  return fromSource(added.value, doubt, `entry:${operation.id}`)
+}
+
+/** Every settlement in the ledger: prediction against the pour that followed. */
+export function settlementsOf(ledger: Ledger, lessons: Lesson[]): Settlement[] {
+  return ledger.layout.cylinders.flatMap((cylinder) => {
+    const list = stretches(ledger, cylinder)
+    const settled = pairs(list).map(({ before, after, between }) =>
+      settle(ledger, lessons, cylinder, sourcedPours(before.pours), before.pours.map(p => p.id), after, between))
+    const firstPoured = list.findIndex(stretch => stretch.pours.length > 0)
+    const book = statedQuantity(ledger, 'chamberVolume', cylinder)
+    if (firstPoured > 0 && book) {
+      const between = list.slice(1, firstPoured + 1).map(s => s.operation!)
+      settled.unshift(settle(ledger, lessons, cylinder, book.value, [], list[firstPoured]!, between))
+    }
+    return settled
+  })
+}
+
+function settle(
+  ledger: Ledger, lessons: Lesson[], cylinder: number, start: Sourced, before: string[], after: Stretch,
+  between: ChamberOperation[]
+): Settlement {
+  const measured = sourcedPours(after.pours)
+  const perMm = perMmOf(ledger, lessons, cylinder, ledger.place.get(after.pours[0]!.id))
+  const predicted = linear([[1, start], ...between.map((op): [number, Sourced] =>
+    [1, predictedChange(op, perMm?.value ?? { value: 0, by: new Map() })])])
+  const outcome = before.length === 0 ? 'noPourBefore' : lessonOf(start, measured, between)
+  return {
+    cylinder, head: headOf(ledger.layout, cylinder), operations: between.map(op => op.id), before,
+    after: after.pours.map(pour => pour.id), predicted, measured,
+    difference: linear([[1, measured], [-1, predicted]]),
+    ...(typeof outcome === 'string' ? { noLesson: outcome } : { lesson: outcome })
+  }
+}
+
+/** A chamber's volume at the end of its life so far, and the pours it stands on. */
+export interface ChamberNow { part: Part, pours: EntryOf<'pour'>[] }
+
+/**
+ * A chamber as the ledger knows it: the pours of its last stretch; else its last known volume carried over the
+ * operations since; else the book's or an assumed figure, carried likewise.
+ *
+ * @param known a volume known by another way (an assembled pour) from a place on, if any
+ * @returns undefined when nobody has said anything about it
+ */
+export function chamberNow(
+  ledger: Ledger, lessons: Lesson[], cylinder: number, known?: { part: Part, place: number }
+): ChamberNow | undefined {
+  const list = stretches(ledger, cylinder)
+  const perMm = perMmOf(ledger, lessons, cylinder)
+  let last = list.length - 1
+  while (last >= 0 && list[last]!.pours.length === 0) last--
+  const pouredAt = last >= 0 ? ledger.place.get(list[last]!.pours.at(-1)!.id)! : -1
+  let part: Part | undefined
+  let since: ChamberOperation[]
+  if (known && known.place > pouredAt) {
+    part = known.part
+    since = list.flatMap(s => s.operation && ledger.place.get(s.operation.id)! > known.place ? [s.operation] : [])
+  } else if (last >= 0) {
+    const { pours } = list[last]!
+    part = { value: sourcedPours(pours), provenance: 'measured', entries: pours.map(pour => pour.id) }
+    since = list.slice(last + 1).map(s => s.operation!)
+  } else {
+    part = statedQuantity(ledger, 'chamberVolume', cylinder)
+    since = list.slice(1).map(s => s.operation!)
+  }
+  if (!part) return undefined
+  return {
+    part: perMm ? afterOperations(part, since, perMm.value) : part,
+    pours: list.at(-1)!.pours
+  }
+}
+
+/** A chamber's volume once operations have been done to it, by prediction. */
+export function afterOperations(part: Part, operations: ChamberOperation[], perMm: Sourced): Part {
+  if (operations.length === 0) return part
+  return {
+    value: linear([[1, part.value], ...operations.map((op): [number, Sourced] => [1, predictedChange(op, perMm)])]),
+    // A book figure stays a claim, whatever has been cut off it.
+    provenance: part.provenance === 'measured' ? 'derived' : part.provenance,
+    entries: [...part.entries, ...operations.map(op => op.id)]
+  }
+}

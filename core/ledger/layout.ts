@@ -1,0 +1,34 @@
+import type { Bodies, Entry, Scope } from './entry'
+import { live, ofKind } from './live'
+
+/** Where each cylinder sits. Heads, banks and cylinders count from 1. */
+export interface Layout { cylinders: number[], heads: number[][], banks: number[][] }
+
+/** Turns a layout statement into the list of cylinders it names, in order. */
+export function layoutOf(entries: readonly Entry[]): Layout | undefined {
+  const body: Bodies['layout'] | undefined = ofKind(entries, 'layout').at(-1)?.body
+  if (!body) return undefined
+  return { cylinders: body.heads.flat().sort((a, b) => a - b), heads: body.heads, banks: body.banks }
+}
+
+const at = (groups: number[][], cylinder: number) => groups.findIndex(group => group.includes(cylinder)) + 1
+/** Head a cylinder belongs to, from 1. */
+export const headOf = (layout: Layout, cylinder: number): number => at(layout.heads, cylinder)
+/** Bank a cylinder belongs to, from 1. */
+export const bankOf = (layout: Layout, cylinder: number): number => at(layout.banks, cylinder)
+
+/** How closely a scope fits a cylinder: 0 not at all, 1 the build, 2 its bank, 3 its head, 4 its own. */
+export function fit(scope: Scope, layout: Layout, cylinder: number): 0 | 1 | 2 | 3 | 4 {
+  switch (scope.level) {
+    case 'build': return 1
+    case 'bank': return bankOf(layout, cylinder) === scope.bank ? 2 : 0
+    case 'head': return headOf(layout, cylinder) === scope.head ? 3 : 0
+    case 'cylinder': return cylinder === scope.cylinder ? 4 : 0
+  }
+}
+
+/** What scopes an engine has, or undefined while its layout has not been stated (or was taken out). */
+export function layoutBounds(entries: readonly Entry[]): { cylinders: number[], heads: number, banks: number } | undefined {
+  const layout = layoutOf(live(entries).entries)
+  return layout && { cylinders: layout.cylinders, heads: layout.heads.length, banks: layout.banks.length }
+}

@@ -1,0 +1,79 @@
+import type { Entry, EntryOf, OperationKind } from './entry'
+import { isOperation } from './entry'
+import { fit, headOf, layoutOf, type Layout } from './layout'
+import { live, ofKind, type Live } from './live'
+import type { Quantity } from './quantities'
+
+export type StatementEntry = EntryOf<'measure' | 'book' | 'assume'>
+export type OperationEntry = EntryOf<OperationKind>
+
+/** A build's entries sorted for replay. Places (indices into the order of things) stand for moments. */
+export interface Ledger {
+  live: Live
+  layout: Layout
+  target?: EntryOf<'target'>
+  offers: EntryOf<'offer'>[]
+  /** Place of each counting entry in the order of things. */
+  place: ReadonlyMap<string, number>
+  statements: ReadonlyMap<Quantity, StatementEntry[]>
+  done: OperationEntry[]
+  planned: OperationEntry[]
+  /** Pours by cylinder, in order. */
+  pours: ReadonlyMap<number, EntryOf<'pour'>[]>
+}
+
+/** The end of the ledger, as a place. */
+export const NOW = Infinity
+
+/**
+ * Sorts a build's entries for replay.
+ *
+ * @param entries the whole ledger, in any order
+ * @returns undefined while no layout says how many cylinders there are
+ */
+export function openLedger(entries: readonly Entry[]): Ledger | undefined {
+  const current = live(entries)
+  const layout = layoutOf(current.entries)
+  if (!layout) return undefined
+  const statements = new Map<Quantity, StatementEntry[]>()
+  const pours = new Map<number, EntryOf<'pour'>[]>(layout.cylinders.map(c => [c, []]))
+  const done: OperationEntry[] = []
+  const planned: OperationEntry[] = []
+  const place = new Map<string, number>()
+  current.entries.forEach((entry, i) => {
+    place.set(entry.id, i)
+    if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') {
+      const { quantity } = entry.body
+      const list = statements.get(quantity)
+      if (list) list.push(entry)
+      else statements.set(quantity, [entry])
+    } else if (entry.kind === 'pour' && entry.scope.level === 'cylinder') {
+      pours.get(entry.scope.cylinder)?.push(entry)
+    } else if (isOperation(entry)) {
+      if (entry.body.state === 'done') done.push(entry)
+      else if (entry.body.state === 'planned') planned.push(entry)
+    }
+  })
+  return {
+    live: current, layout, place, statements, pours, done, planned,
+    target: ofKind(current.entries, 'target').at(-1),
+    offers: ofKind(current.entries, 'offer')
+  }
+}
+
+/** Whether an operation changes this cylinder. */
+export function touches(operation: OperationEntry, layout: Layout, cylinder: number): boolean {
+  return fit(operation.scope, layout, cylinder) > 0
+}
+
+/** Operations of the given kinds on a cylinder, in order. */
+export function operationsOn(
+  operations: OperationEntry[], layout: Layout, cylinder: number, kinds: readonly OperationKind[]
+): OperationEntry[] {
+  return operations.filter(op => kinds.includes(op.kind) && touches(op, layout, cylinder))
+}
+
+/** Cylinders that sit on a head. */
+export function cylindersOf(layout: Layout, head: number): number[] {
+  return layout.cylinders.filter(c => headOf(layout, c) === head)
+}

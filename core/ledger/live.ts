@@ -1,0 +1,46 @@
+import type { Entry, EntryKind, EntryOf } from './entry'
+
+/** What became of an entry: it counts, a later one took its place, or it was taken out. */
+export type Standing = 'counts' | 'superseded' | 'void'
+
+/** Entries in the order things happened, and what each one's standing is. */
+export interface Live {
+  /** Those that count, by (at, seq); entries still waiting to be sent come last among equals. */
+  entries: Entry[]
+  standing: ReadonlyMap<string, Standing>
+  /** For a superseded or voided entry, the one that did it. */
+  supersededBy: ReadonlyMap<string, string>
+}
+
+/** Compares two entries by (at, seq), a waiting entry after one the server has. */
+export function inOrder(a: Entry, b: Entry): number {
+  const t = Date.parse(a.at) - Date.parse(b.at)
+  return t || (a.seq ?? Infinity) - (b.seq ?? Infinity) || 0
+}
+
+/**
+ * Sorts a ledger and leaves out what was superseded or voided.
+ *
+ * @param entries in any order
+ * @returns see {@link Live}; a void counts for nothing itself
+ * @example live([pour, correctionOfPour]).entries // [correctionOfPour]
+ */
+export function live(entries: readonly Entry[]): Live {
+  const supersededBy = new Map<string, string>()
+  const standing = new Map<string, Standing>()
+  for (const entry of entries) {
+    if (!entry.supersedes) continue
+    supersededBy.set(entry.supersedes, entry.id)
+    standing.set(entry.supersedes, entry.kind === 'void' ? 'void' : 'superseded')
+  }
+  for (const entry of entries) if (!standing.has(entry.id)) standing.set(entry.id, 'counts')
+  const counting = entries
+    .filter(entry => standing.get(entry.id) === 'counts' && entry.kind !== 'void')
+    .sort(inOrder)
+  return { entries: counting, standing, supersededBy }
+}
+
+/** The entries of one kind, in order. */
+export function ofKind<K extends EntryKind>(entries: readonly Entry[], kind: K): EntryOf<K>[] {
+  return entries.filter((entry): entry is EntryOf<K> => entry.kind === kind)
+}

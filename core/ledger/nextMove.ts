@@ -1,0 +1,108 @@
+import { shares } from '../estimate'
+import { headCut } from './cutPlan'
+import type { Quantity } from './quantities'
+import { targetBand, type CylinderState, type Replay } from './replay'
+
+/** The next move, as kinds and numbers; the interface says it. */
+export type NextMove =
+  | { kind: 'layOut' }
+  | { kind: 'stop', cylinders: number[], cause: 'cutReachesSeat' | 'passesTarget', valve?: 'intake' | 'exhaust', left?: number }
+  | { kind: 'disagree', cylinders: number[], difference: number, allowed: number }
+  | { kind: 'state', cylinders: number[], quantity: Quantity, share?: number }
+  | { kind: 'setTarget' }
+  | { kind: 'pour', cylinders: number[] }
+  | { kind: 'pourSecond', cylinders: number[] }
+  | { kind: 'pourAgain', cylinders: number[] }
+  | { kind: 'plan', cylinders: number[], head: number, depth?: number }
+  | { kind: 'do', operation: string, cylinders: number[], depth?: number }
+  | { kind: 'onTarget' }
+
+/** An assumption is worth asking about once it makes this much of a ratio's variance. */
+const ASSUMED_SHARE = 0.25
+
+function stopMove(r: Replay): NextMove | undefined {
+  const cuts = r.planned.filter(op => op.kind === 'faceCut')
+  const depth = cuts.reduce((sum, op) => sum + (op.kind === 'faceCut' ? op.body.depth.value : 0), 0)
+  if (depth > 0) {
+    const touched = r.layout.cylinders.flatMap(cylinder => r.valves(cylinder, depth)
+      .filter(v => v.seatLeft && v.seatLeft.value <= 0)
+      .map(v => ({ cylinder, valve: v.valve, left: v.seatLeft!.value })))
+    if (touched.length > 0) {
+      return {
+        kind: 'stop', cause: 'cutReachesSeat', cylinders: [...new Set(touched.map(t => t.cylinder))],
+        valve: touched[0]!.valve, left: Math.min(...touched.map(t => t.left))
+      }
+    }
+  }
+  const band = targetBand(r.target)
+  // Only metal that went, or is about to, can't be put back; a ratio above target before any work is a plan to make.
+  const worked = r.planned.length > 0 || r.done.length > 0
+  if (!band || !worked) return undefined
+  const past = r.asPlanned.filter(s => s.ratio && s.ratio.value.value > band.high)
+  return past.length > 0 ? { kind: 'stop', cause: 'passesTarget', cylinders: past.map(s => s.cylinder) } : undefined
+}
+
+function largestAssumption(states: CylinderState[]): NextMove | undefined {
+  const worst = new Map<string, { share: number, cylinders: number[] }>()
+  for (const state of states) {
+    if (!state.ratio) continue
+    for (const { source, share } of shares(state.ratio.value)) {
+      if (!source.startsWith('standIn:') || share < ASSUMED_SHARE) continue
+      const known = worst.get(source) ?? { share: 0, cylinders: [] }
+      worst.set(source, { share: Math.max(known.share, share), cylinders: [...known.cylinders, state.cylinder] })
+    }
+  }
+  const [first] = [...worst].sort((a, b) => b[1].share - a[1].share)
+  if (!first) return undefined
+  const quantity = first[0].slice('standIn:'.length) as Quantity
+  return { kind: 'state', quantity, cylinders: first[1].cylinders, share: first[1].share }
+}
+
+/**
+ * What to do next, from the ledger alone. Ranked: a stop condition, pours that disagree, the largest assumed
+ * share, unpoured chambers, single pours, then plan, do, pour again.
+ *
+ * @param r a replayed ledger, or undefined while there is no layout
+ * @returns the one move that comes first
+ * @example nextMove(replay(entries)) // { kind: 'pourSecond', cylinders: [2, 5] }
+ */
+export function nextMove(r: Replay | undefined): NextMove {
+  if (!r) return { kind: 'layOut' }
+  const without = (quantity: Quantity) => r.asIs.filter(s => s.missing.includes(quantity)).map(s => s.cylinder)
+  for (const quantity of ['bore', 'stroke'] as const) {
+    const cylinders = without(quantity)
+    if (cylinders.length > 0) return { kind: 'state', quantity, cylinders }
+  }
+  const stop = stopMove(r)
+  if (stop) return stop
+  const apart = r.pours.filter(p => p.disagreement)
+  if (apart.length > 0) {
+    const worst = [...apart].sort((a, b) => b.disagreement!.difference - a.disagreement!.difference)[0]!
+    return { kind: 'disagree', cylinders: apart.map(p => p.cylinder), ...worst.disagreement! }
+  }
+  const assumed = largestAssumption(r.asIs)
+  if (assumed) return assumed
+  const assembled = new Set(r.asIs.filter(s => s.clearance?.provenance === 'measured').map(s => s.cylinder))
+  const unpoured = r.pours.filter(p => !p.ever && !assembled.has(p.cylinder)).map(p => p.cylinder)
+  if (unpoured.length > 0) return { kind: 'pour', cylinders: unpoured }
+  const single = r.pours.filter(p => p.current.length === 1).map(p => p.cylinder)
+  if (single.length > 0) return { kind: 'pourSecond', cylinders: single }
+  const band = targetBand(r.target)
+  if (!band) return { kind: 'setTarget' }
+  const unsettled = r.pours.filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
+  if (r.planned.length > 0) {
+    const operation = r.planned[0]!
+    const depth = operation.kind === 'faceCut' || operation.kind === 'deckCut' ? operation.body.depth.value : undefined
+    return { kind: 'do', operation: operation.id, cylinders: r.layout.cylinders, depth }
+  }
+  if (unsettled.length > 0) return { kind: 'pourAgain', cylinders: unsettled }
+  const low = r.asIs.filter(s => s.ratio && s.ratio.value.value < band.low)
+  const high = r.asIs.filter(s => s.ratio && s.ratio.value.value > band.high)
+  if (low.length === 0 && high.length === 0) return { kind: 'onTarget' }
+  const off = low.length > 0 ? low : high
+  const head = off[0]!.head
+  return {
+    kind: 'plan', head, cylinders: off.map(s => s.cylinder),
+    depth: low.length > 0 ? headCut(r, head).deepest?.depth.value : undefined
+  }
+}

@@ -1,0 +1,39 @@
+import { carry, exact, linear, type Sourced } from '../estimate'
+
+/** Where a figure comes from; it follows from the kind of entry behind it. */
+export type Provenance = 'measured' | 'derived' | 'book' | 'assumed'
+
+/** One known thing about a cylinder: its value with sources, where it comes from and the entries it rests on. */
+export interface Part {
+  value: Sourced
+  provenance: Provenance
+  entries: string[]
+}
+
+const WEAKNESS: Record<Provenance, number> = { measured: 0, derived: 1, book: 2, assumed: 3 }
+
+/** The weakest of several provenances: a volume is only as good as the worse of its dimensions. */
+export function weakest(provenances: Provenance[]): Provenance {
+  return provenances.reduce((worst, p) => WEAKNESS[p] > WEAKNESS[worst] ? p : worst, 'measured')
+}
+
+/** A part computed from others, as weak as the weakest of them. */
+export function combine(f: (x: number[]) => number, parts: Part[], provenance?: Provenance): Part {
+  return {
+    value: carry(f, parts.map(part => part.value)),
+    provenance: provenance ?? weakest(parts.map(part => part.provenance)),
+    entries: [...new Set(parts.flatMap(part => part.entries))]
+  }
+}
+
+/** Σ weight·part, exactly; derived unless told otherwise. */
+export function sum(terms: [number, Part][], provenance: Provenance = 'derived'): Part {
+  return {
+    value: linear(terms.map(([weight, part]) => [weight, part.value])),
+    provenance,
+    entries: [...new Set(terms.flatMap(([, part]) => part.entries))]
+  }
+}
+
+/** A part that is nothing at all, such as an unstated other volume. */
+export const NOTHING: Part = { value: exact(0), provenance: 'derived', entries: [] }

@@ -1,0 +1,54 @@
+import { DEFAULT_U } from '../estimate'
+
+export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio'
+
+export interface QuantityRule {
+  dimension: Dimension
+  /** Bounds outside which a figure is a slip of the hand, in core units. */
+  min: number
+  max: number
+  /** Standard uncertainty of a measured figure; area quantities take theirs from a relative table. */
+  u?: number
+  /** Volumes whose measured form is a pour can only be a book figure or an assumption here. */
+  measurable?: false
+}
+
+/** Every dimension and volume a builder can state about a build, with the bounds it must lie in. */
+export const QUANTITIES = {
+  bore: { dimension: 'length', min: 20, max: 300, u: DEFAULT_U.bore },
+  stroke: { dimension: 'length', min: 15, max: 400, u: DEFAULT_U.stroke },
+  rodLength: { dimension: 'length', min: 30, max: 800, u: DEFAULT_U.rodLength },
+  deckClearance: { dimension: 'length', min: -10, max: 20, u: DEFAULT_U.depth },
+  crownVolume: { dimension: 'volume', min: -200, max: 200, u: DEFAULT_U.measuredVolume },
+  crownDiameter: { dimension: 'length', min: 15, max: 300, u: DEFAULT_U.crownDiameter },
+  topLandHeight: { dimension: 'length', min: 0, max: 40, u: DEFAULT_U.topLandHeight },
+  gasketThickness: { dimension: 'length', min: 0.02, max: 10, u: DEFAULT_U.gasketThickness },
+  gasketBore: { dimension: 'length', min: 20, max: 320, u: DEFAULT_U.gasketBore },
+  chamberVolume: { dimension: 'volume', min: 0.5, max: 1500, measurable: false },
+  otherVolume: { dimension: 'volume', min: -50, max: 200, u: DEFAULT_U.measuredVolume },
+  mouthArea: { dimension: 'area', min: 100, max: 80000 },
+  intakeTilt: { dimension: 'angle', min: 0, max: 60, u: DEFAULT_U.angle },
+  exhaustTilt: { dimension: 'angle', min: 0, max: 60, u: DEFAULT_U.angle },
+  intakeClearance: { dimension: 'length', min: -5, max: 40, u: DEFAULT_U.valveHeight },
+  exhaustClearance: { dimension: 'length', min: -5, max: 40, u: DEFAULT_U.valveHeight },
+  intakeSeatHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight },
+  exhaustSeatHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight },
+  intakeTopCutHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight },
+  exhaustTopCutHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight }
+} as const satisfies Record<string, QuantityRule>
+
+export type Quantity = keyof typeof QUANTITIES
+
+/** Bounds of the figures that are not quantities of a build: targets, cuts, added volumes. */
+export const FIGURE_BOUNDS = {
+  ratio: { dimension: 'ratio', min: 1.5, max: 30 },
+  ratioTolerance: { dimension: 'ratio', min: 0.005, max: 3 },
+  cutDepth: { dimension: 'length', min: 0.001, max: 12 },
+  addedVolume: { dimension: 'volume', min: -20, max: 100 },
+  plugColumn: { dimension: 'volume', min: 0, max: 20 }
+} as const satisfies Record<string, QuantityRule>
+
+/** @returns the rule of a quantity, with every optional member visible to the type checker. */
+export function quantityRule(quantity: Quantity): QuantityRule {
+  return QUANTITIES[quantity]
+}

@@ -1,0 +1,218 @@
+import { clearanceForRatio, compressionRatio, creviceVolume, cylinderVolume } from '../engine'
+import {
+  afterOperations, CHAMBER_OPERATIONS, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
+} from './chamberHistory'
+import type { Entry, EntryOf } from './entry'
+import { bankOf, headOf, type Layout } from './layout'
+import { NOW, openLedger, operationsOn, type Ledger, type OperationEntry } from './ledger'
+import type { Live } from './live'
+import { combine, NOTHING, sum, type Part } from './part'
+import { assembledVolume, disagreement } from './pours'
+import type { Quantity } from './quantities'
+import { knownQuantity, statedQuantity } from './statements'
+import { valveStandings, type ValveStanding } from './valves'
+
+/** The parts of a clearance volume, in the order they are stacked from the roof down. */
+export const PARTS = ['chamber', 'gasket', 'deck', 'crown', 'crevice', 'other'] as const
+export type PartName = (typeof PARTS)[number]
+
+/** One cylinder, as it is or as planned. Volumes in cc. */
+export interface CylinderState {
+  cylinder: number
+  head: number
+  bank: number
+  parts: Partial<Record<PartName, Part>>
+  swept?: Part
+  clearance?: Part
+  ratio?: Part
+  /** Whole clearance volume that gives the target ratio. */
+  targetClearance?: Part
+  /** Clearance over the target's: + has to go, − is already too little. */
+  gap?: Part
+  /** Chamber volume that meets the target with the other parts as they are. */
+  targetChamber?: Part
+  /** What must be stated before there is a ratio. */
+  missing: Quantity[]
+}
+
+/** Pours that count for a chamber now, and whether they agree. */
+export interface PourStanding {
+  cylinder: number
+  /** Pours since the last change of this chamber. */
+  current: EntryOf<'pour'>[]
+  /** Whether it was ever poured. */
+  ever: boolean
+  disagreement?: { difference: number, allowed: number }
+}
+
+export interface Replay {
+  layout: Layout
+  target?: EntryOf<'target'>
+  offers: EntryOf<'offer'>[]
+  live: Live
+  asIs: CylinderState[]
+  asPlanned: CylinderState[]
+  /** As planned but without the face cuts still to come: what a cut is reckoned from. */
+  beforeCut: CylinderState[]
+  planned: OperationEntry[]
+  done: OperationEntry[]
+  pours: PourStanding[]
+  settlements: Settlement[]
+  lessons: Lesson[]
+  /** cc per mm of face cut by cylinder. */
+  perMm: ReadonlyMap<number, PerMm>
+  /** A stated dimension of a cylinder (mm, mm², degrees), with done and, if asked, planned operations. */
+  quantity: (quantity: Quantity, cylinder: number, column?: 'asIs' | 'asPlanned') => Part | undefined
+  /** What is left at each valve of a cylinder, with what is planned apart from face cuts and then `cut` mm more. */
+  valves: (cylinder: number, cut?: number) => ValveStanding[]
+}
+
+interface Stack { parts: Partial<Record<PartName, Part>>, measuredTotal?: Part }
+
+function measuredParts(ledger: Ledger, cylinder: number, place: number, planned: OperationEntry[]) {
+  const known = (quantity: Quantity) => knownQuantity(ledger, quantity, cylinder, place, planned)
+  const bore = known('bore')
+  const gasketBore = known('gasketBore')
+  const thickness = known('gasketThickness')
+  const deckClearance = known('deckClearance')
+  const crownDiameter = known('crownDiameter')
+  const topLand = known('topLandHeight')
+  return {
+    gasket: gasketBore && thickness && combine(([d, h]) => cylinderVolume(d!, h!), [gasketBore, thickness]),
+    deck: bore && deckClearance
+      && combine(([d, h]) => cylinderVolume(d!, h!), [bore, deckClearance], deckClearance.provenance),
+    crown: known('crownVolume'),
+    crevice: bore && crownDiameter && topLand && {
+      ...combine(([b, d, h]) => creviceVolume({ bore: b!, crownDiameter: d!, topLandHeight: h! }),
+        [bore, crownDiameter, topLand]),
+      provenance: combine(() => 0, [crownDiameter, topLand]).provenance
+    },
+    other: known('otherVolume') ?? NOTHING
+  }
+}
+
+/** The part an assembled pour leaves over: the first that nobody measured. */
+function unmeasured(parts: Partial<Record<PartName, Part>>, chamberPoured: boolean): PartName {
+  if (!chamberPoured) return 'chamber'
+  return (['crown', 'deck', 'gasket'] as const).find(name => parts[name]?.provenance !== 'measured') ?? 'other'
+}
+
+function stackOf(
+  ledger: Ledger, lessons: Lesson[], cylinder: number, countsCrevice: boolean, planned: OperationEntry[]
+): Stack {
+  const now = measuredParts(ledger, cylinder, NOW, planned)
+  const assembled = (ledger.pours.get(cylinder) ?? []).filter(pour => pour.body.encloses === 'assembled')
+  const chamber = chamberNow(ledger, lessons, cylinder)?.part
+  const parts: Stack['parts'] = { ...now, chamber }
+  let measuredTotal: Part | undefined
+
+  if (assembled.length > 0) {
+    const all = operationsOn(ledger.done, ledger.layout, cylinder,
+      ['faceCut', 'relief', 'seatWork', 'deckCut', 'gasketChange'])
+    const lastPlace = ledger.place.get(assembled.at(-1)!.id)!
+    const changesSince = (place: number) => all.filter(op => ledger.place.get(op.id)! > place).length
+    const group = assembled.filter(pour => changesSince(ledger.place.get(pour.id)!) === changesSince(lastPlace))
+    const then = measuredParts(ledger, cylinder, lastPlace, [])
+    const withCrevice = group.at(-1)!.body.sealed !== 'crown'
+    const entries = group.map(pour => pour.id)
+    const poured: Part = { value: assembledVolume(group), provenance: 'measured', entries }
+    const chamberPoured = chamber?.provenance === 'measured' || (chamber?.provenance === 'derived')
+    const name = unmeasured(then, chamberPoured)
+    const chamberThen = chamberPoured ? chamber : undefined
+    const others = { ...then, chamber: chamberThen }
+    const terms = PARTS.filter(part => part !== name && others[part] && (part !== 'crevice' || withCrevice))
+      .map((part): [number, Part] => [-1, others[part]!])
+    const left = sum([[1, poured], ...terms])
+    if (name === 'chamber') {
+      parts.chamber = chamberNow(ledger, lessons, cylinder, { part: left, place: lastPlace })?.part
+    } else if (changesSince(lastPlace) === 0 || name === 'crown' || name === 'other') {
+      parts[name] = left
+    }
+    if (changesSince(lastPlace) === 0 && planned.length === 0) measuredTotal = poured
+  }
+
+  const perMm = perMmOf(ledger, lessons, cylinder)
+  const changes = operationsOn(planned, ledger.layout, cylinder, CHAMBER_OPERATIONS)
+  if (parts.chamber && perMm) {
+    parts.chamber = afterOperations(parts.chamber, changes as Parameters<typeof afterOperations>[1], perMm.value)
+  }
+  if (!countsCrevice) delete parts.crevice
+  return { parts, measuredTotal }
+}
+
+function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: number, planned: OperationEntry[]): CylinderState {
+  const { layout } = ledger
+  const countsCrevice = ledger.target?.body.countsCrevice ?? true
+  const bore = statedQuantity(ledger, 'bore', cylinder)
+  const stroke = statedQuantity(ledger, 'stroke', cylinder)
+  const { parts, measuredTotal } = stackOf(ledger, lessons, cylinder, countsCrevice, planned)
+  const state: CylinderState = {
+    cylinder, head: headOf(layout, cylinder), bank: bankOf(layout, cylinder), parts, missing: []
+  }
+  if (!bore) state.missing.push('bore')
+  if (!stroke) state.missing.push('stroke')
+  if (!parts.chamber) state.missing.push('chamberVolume')
+  if (!bore || !stroke) return state
+  state.swept = combine(([b, s]) => cylinderVolume(b!, s!), [bore, stroke])
+  const target = ledger.target?.body.ratio.value
+  if (target !== undefined) {
+    state.targetClearance = combine(([vs]) => clearanceForRatio(vs!, target), [state.swept], 'derived')
+    const rest = PARTS.filter(name => name !== 'chamber' && parts[name]).map((name): [number, Part] => [-1, parts[name]!])
+    state.targetChamber = sum([[1, state.targetClearance], ...rest])
+  }
+  if (!parts.chamber) return state
+  const clearance = sum(PARTS.filter(name => parts[name]).map(name => [1, parts[name]!]))
+  // A stack of impossible parts (a dome larger than the chamber) has no ratio, and nothing here may invent one.
+  if (clearance.value.value <= 0) return state
+  state.clearance = measuredTotal ? { ...clearance, provenance: 'measured' } : clearance
+  state.ratio = combine(([vs, vc]) => compressionRatio(vs!, vc!), [state.swept, state.clearance], 'derived')
+  if (state.targetClearance) state.gap = sum([[1, state.clearance], [-1, state.targetClearance]])
+  return state
+}
+
+/**
+ * Everything a ledger says about a build: per cylinder every part of the clearance volume with value, sources of
+ * doubt and provenance, the ratio and the gap to target, as it is and as planned; what pours settled and taught.
+ *
+ * @param entries the whole ledger, in any order
+ * @returns undefined while no layout says how many cylinders there are
+ * @throws RangeError for a body whose figures leave the domain of the formulas
+ * Source: the core contract; u² = Σ over sources of (Σ sensitivity·u)² (JCGM 100:2008 §5.2.2).
+ * @example replay(entries)?.asIs[0].ratio?.value.value // 9.14
+ */
+export function replay(entries: readonly Entry[]): Replay | undefined {
+  const ledger = openLedger(entries)
+  if (!ledger) return undefined
+  const { layout } = ledger
+  const lessons = lessonsOf(ledger)
+  const column = (planned: OperationEntry[]) => layout.cylinders.map(c => cylinderState(ledger, lessons, c, planned))
+  const asIs = column([])
+  const withoutCuts = ledger.planned.filter(op => op.kind !== 'faceCut')
+  return {
+    layout, target: ledger.target, offers: ledger.offers, live: ledger.live, lessons,
+    asIs,
+    asPlanned: ledger.planned.length > 0 ? column(ledger.planned) : asIs,
+    beforeCut: withoutCuts.length > 0 ? column(withoutCuts) : asIs,
+    planned: ledger.planned, done: ledger.done,
+    pours: layout.cylinders.map((cylinder) => {
+      const poured = (ledger.pours.get(cylinder) ?? []).filter(pour => pour.body.encloses === 'chamber')
+      const current = chamberNow(ledger, lessons, cylinder)?.pours ?? []
+      return { cylinder, current, ever: poured.length > 0, disagreement: disagreement(current) }
+    }),
+    settlements: settlementsOf(ledger, lessons),
+    perMm: new Map(layout.cylinders.flatMap((c) => {
+      const perMm = perMmOf(ledger, lessons, c)
+      return perMm ? [[c, perMm] as const] : []
+    })),
+    quantity: (quantity, cylinder, col = 'asIs') =>
+      statedQuantity(ledger, quantity, cylinder, NOW, col === 'asPlanned' ? ledger.planned : []),
+    valves: (cylinder, cut) => valveStandings(ledger, cylinder, withoutCuts, cut)
+  }
+}
+
+/** Target and tolerance as bounds of the ratio, if the build has a target. */
+export function targetBand(target: EntryOf<'target'> | undefined): { low: number, high: number } | undefined {
+  if (!target) return undefined
+  const { ratio, tolerance } = target.body
+  return { low: ratio.value - tolerance.value, high: ratio.value + tolerance.value }
+}

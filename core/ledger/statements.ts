@@ -1,0 +1,157 @@
+import {
+  BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, fromSource, linear, type Sourced
+} from '../estimate'
+import { fit } from './layout'
+import { NOW, operationsOn, type Ledger, type OperationEntry, type StatementEntry } from './ledger'
+import type { OperationKind } from './entry'
+import type { Part, Provenance } from './part'
+import { quantityRule, type Quantity } from './quantities'
+
+const PROVENANCE = { measure: 'measured', book: 'book', assume: 'assumed' } as const
+const RANK = { measure: 2, book: 1, assume: 0 } as const
+
+/** Operations that change a stated dimension, and so divide its history into stretches. */
+const CHANGED_BY: Partial<Record<Quantity, OperationKind>> = {
+  deckClearance: 'deckCut',
+  gasketThickness: 'gasketChange',
+  gasketBore: 'gasketChange',
+  intakeSeatHeight: 'faceCut',
+  exhaustSeatHeight: 'faceCut',
+  intakeTopCutHeight: 'faceCut',
+  exhaustTopCutHeight: 'faceCut'
+}
+
+/**
+ * Standard uncertainty of a stated figure: what its author said, else the shop's table.
+ *
+ * @param statement a measured, book or assumed figure
+ * @returns in the figure's core unit
+ */
+export function statedU({ kind, body }: StatementEntry): number {
+  if (body.u) return body.u.value
+  const basis = PROVENANCE[kind]
+  if (body.quantity === 'chamberVolume') return basis === 'book' ? DEFAULT_U.bookChamber : DEFAULT_U.assumedChamber
+  if (body.quantity === 'mouthArea') return Math.abs(body.figure.value) * MOUTH_AREA_RELATIVE_U[basis]
+  return (quantityRule(body.quantity).u ?? 0) * BASIS_FACTOR[basis]
+}
+
+function stated(entry: StatementEntry): Part {
+  return {
+    value: fromSource(entry.body.figure.value, statedU(entry), `entry:${entry.id}`),
+    provenance: PROVENANCE[entry.kind],
+    entries: [entry.id]
+  }
+}
+
+/**
+ * Depth an operation on a face took off, with the doubt of how it was read. A depth measured afterwards is surer
+ * than one read off the machine's dial.
+ */
+export function cutDepth(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>): Sourced {
+  const { measured, depth } = operation.body
+  return measured
+    ? fromSource(measured.value, DEFAULT_U.cutMeasured, `entry:${operation.id}`)
+    : fromSource(depth.value, DEFAULT_U.cutDialled, `entry:${operation.id}`)
+}
+
+function best(candidates: StatementEntry[], ledger: Ledger, cylinder: number): StatementEntry | undefined {
+  let chosen: StatementEntry | undefined
+  let chosenKey = -1
+  for (const entry of candidates) {
+    const closeness = fit(entry.scope, ledger.layout, cylinder)
+    if (closeness === 0) continue
+    // A cylinder's own figure beats its head's; then measured beats book beats assumed; then the latest wins.
+    const key = closeness * 10 + RANK[entry.kind]
+    if (key >= chosenKey) [chosen, chosenKey] = [entry, key]
+  }
+  return chosen
+}
+
+function changed(quantity: Quantity, before: Part | undefined, operation: OperationEntry, sign: 1 | -1): Part | undefined {
+  if (operation.kind === 'gasketChange') {
+    const figure = quantity === 'gasketBore' ? operation.body.bore : operation.body.thickness
+    const u = (quantityRule(quantity).u ?? 0) * BASIS_FACTOR.book
+    return {
+      value: fromSource(figure.value, u, `entry:${operation.id}:${quantity}`), provenance: 'book', entries: [operation.id]
+    }
+  }
+  if (!before || (operation.kind !== 'faceCut' && operation.kind !== 'deckCut')) return before
+  return {
+    value: linear([[1, before.value], [-sign, cutDepth(operation)]]),
+    provenance: before.provenance === 'measured' ? 'derived' : before.provenance,
+    entries: [...before.entries, operation.id]
+  }
+}
+
+/**
+ * What a dimension is for a cylinder at a moment, from the statements about it and the operations since.
+ *
+ * A statement holds for its whole stretch between two operations that change the dimension, whenever it was
+ * written down; over an operation it is carried forward, or back where nothing earlier is known.
+ *
+ * @param ledger the opened ledger
+ * @param quantity which dimension
+ * @param cylinder its number
+ * @param place the moment; {@link NOW} for the end of the ledger
+ * @param planned operations to add after everything done
+ * @returns undefined when nobody has stated it
+ */
+export function statedQuantity(
+  ledger: Ledger, quantity: Quantity, cylinder: number, place = NOW, planned: OperationEntry[] = []
+): Part | undefined {
+  const statements = ledger.statements.get(quantity) ?? []
+  const kind = CHANGED_BY[quantity]
+  const operations = kind ? operationsOn(ledger.done, ledger.layout, cylinder, [kind]) : []
+  const after = kind ? operationsOn(planned, ledger.layout, cylinder, [kind]) : []
+  const stretchOf = (at: number) => operations.filter(op => ledger.place.get(op.id)! < at).length
+  const wanted = stretchOf(place)
+  const byStretch: (StatementEntry | undefined)[] = Array.from({ length: operations.length + 1 }, (_, i) =>
+    best(operations.length === 0 ? statements : statements.filter(s => stretchOf(ledger.place.get(s.id)!) === i), ledger, cylinder))
+
+  let part: Part | undefined
+  let from = wanted
+  while (from > 0 && !byStretch[from]) from--
+  if (byStretch[from]) part = stated(byStretch[from]!)
+  else {
+    from = byStretch.findIndex(Boolean)
+    if (from > wanted && kind !== 'gasketChange') {
+      part = stated(byStretch[from]!)
+      for (let i = from; i > wanted; i--) part = changed(quantity, part, operations[i - 1]!, -1)
+    }
+    from = part ? wanted : 0
+  }
+  for (let i = from; i < wanted; i++) part = changed(quantity, part, operations[i]!, 1)
+  for (const operation of after) part = changed(quantity, part, operation, 1)
+  return part
+}
+
+/**
+ * A dimension for the clearance volume, with a stand-in of wide doubt where nobody has stated it.
+ *
+ * @returns undefined only for bore, stroke and others that have no stand-in
+ */
+export function knownQuantity(
+  ledger: Ledger, quantity: Quantity, cylinder: number, place = NOW, planned: OperationEntry[] = []
+): Part | undefined {
+  const part = statedQuantity(ledger, quantity, cylinder, place, planned)
+  if (part || !(quantity in STAND_IN)) return part
+  const standIn: { value?: number, ofBore?: number, u: number } = STAND_IN[quantity as keyof typeof STAND_IN]
+  const bore = statedQuantity(ledger, 'bore', cylinder, place)
+  const value = standIn.value ?? (bore ? bore.value.value * standIn.ofBore! : undefined)
+  return value === undefined ? undefined : assumed(value, standIn.u, quantity)
+}
+
+/** Open area of a chamber at the face, mm², guessed from the bore where nobody has stated it. */
+export function mouthArea(ledger: Ledger, cylinder: number): Part | undefined {
+  const part = statedQuantity(ledger, 'mouthArea', cylinder)
+  if (part) return part
+  const bore = statedQuantity(ledger, 'bore', cylinder)
+  if (!bore) return undefined
+  const area = STAND_IN_MOUTH_SHARE.value * Math.PI / 4 * bore.value.value ** 2
+  return assumed(area, area * STAND_IN_MOUTH_SHARE.relativeU, 'mouthArea')
+}
+
+function assumed(value: number, u: number, quantity: Quantity): Part {
+  const provenance: Provenance = 'assumed'
+  return { value: fromSource(value, u, `standIn:${quantity}`), provenance, entries: [] }
+}

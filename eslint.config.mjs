@@ -1,0 +1,33 @@
+import withNuxt from './.nuxt/eslint.config.mjs'
+
+/** Arrows point one way: app → shared, core; server → shared, core; core → nothing. */
+const forbid = (files, ...groups) => ({
+  files,
+  rules: { 'no-restricted-imports': ['error', { patterns: groups.map(([group, message]) => ({ group, message })) }] }
+})
+const outside = ['#*', '~*', '@/*', 'vue', 'vue/*', 'nuxt', 'nuxt/*', 'pinia', 'vuetify', 'vuetify/*', 'h3', 'pg', 'drizzle-orm*', 'node:*', 'fs', '**/app/**', '**/server/**', '**/shared/**', '**/demo/**']
+
+export default withNuxt(
+  forbid(['core/**/*.ts'], [outside, 'core/ knows the trade and nothing else.']),
+  { files: ['core/**/*.{test,bench}.ts'], rules: { 'no-restricted-imports': 'off' } },
+  forbid(['shared/**/*.ts'], [['~*', '#demo/*', '**/app/**', '**/server/**'], 'shared/ speaks for both sides and knows neither.']),
+  forbid(['app/**/*.{ts,vue}'], [['#demo/*', '**/server/**', 'drizzle-orm*', 'pg'], 'The app talks to the server over /api only.']),
+  forbid(['server/api/**/*.ts', 'server/middleware/**/*.ts'], [['drizzle-orm*', 'pg', '**/app/**'], 'A route knows no SQL: use a repository.']),
+  {
+    // The whole job with the keyboard only: this spec may not reach for a pointer.
+    files: ['tests/e2e/keyboard*.spec.ts'],
+    rules: {
+      'no-restricted-syntax': ['error', {
+        selector: 'CallExpression[callee.property.name=/^(click|dblclick|fill|tap|check|selectOption|hover|dragTo)$/]',
+        message: 'This spec works by page.keyboard alone.'
+      }]
+    }
+  },
+  {
+    files: ['core/**/*.ts', 'shared/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.bench.ts'],
+    rules: { 'max-lines': ['error', 450] }
+  },
+  { files: ['**/*.{ts,vue}'], rules: { 'max-lines': ['error', 450], 'vue/multi-word-component-names': 'off', 'vue/max-attributes-per-line': 'off', 'vue/singleline-html-element-content-newline': 'off' } },
+  { ignores: ['server/db/migrations/**'] }
+)

@@ -1,0 +1,77 @@
+import { fileURLToPath } from 'node:url'
+import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+
+const core = fileURLToPath(new URL('./core', import.meta.url))
+const demo = fileURLToPath(new URL('./demo', import.meta.url))
+// class-validator's decorators are the legacy kind; every compiler has to be told (docs/architecture.md).
+const legacyDecorators = { compilerOptions: { experimentalDecorators: true } }
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  // The page lives on what this device keeps (drafts, outbox), which a server can't render.
+  ssr: false,
+  telemetry: false,
+  devtools: { enabled: false },
+  modules: ['@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
+  alias: { '#core': core, '#demo': demo },
+  css: [
+    '@fontsource/b612/latin-400.css', '@fontsource/b612/latin-700.css',
+    '@fontsource/b612-mono/latin-400.css', '@fontsource/b612-mono/latin-700.css',
+    'vuetify/styles', '~/theme/bench.css'
+  ],
+  build: { transpile: ['vuetify'] },
+  components: [{ path: '~/components', pathPrefix: false }],
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Precise Bowl',
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/bowl.svg' }]
+    }
+  },
+  vite: {
+    plugins: [vuetify({ autoImport: true })],
+    vue: { template: { transformAssetUrls } },
+    esbuild: { tsconfigRaw: legacyDecorators },
+    // The default minifier trips over Vuetify's cascade layers.
+    build: { cssMinify: 'lightningcss', chunkSizeWarningLimit: 1200 }
+  },
+  nitro: {
+    // Imported for what it does to Reflect, which the bundler would otherwise shake off.
+    moduleSideEffects: ['reflect-metadata'],
+    esbuild: { options: { tsconfigRaw: legacyDecorators } },
+    typescript: { tsConfig: legacyDecorators }
+  },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true } },
+    sharedTsConfig: legacyDecorators,
+    nodeTsConfig: legacyDecorators
+  },
+  eslint: { config: { stylistic: { commaDangle: 'never', braceStyle: '1tbs' } } },
+  security: {
+    rateLimiter: false,
+    // Bodies are limited route by route, with a sentence; names and notes are checked where they are read.
+    requestSizeLimiter: false,
+    xssValidator: false,
+    corsHandler: false,
+    headers: {
+      strictTransportSecurity: false,
+      crossOriginEmbedderPolicy: false,
+      contentSecurityPolicy: {
+        'default-src': ['\'self\''],
+        'script-src': ['\'self\'', '\'nonce-{{nonce}}\'', '\'wasm-unsafe-eval\''],
+        'style-src': ['\'self\'', '\'unsafe-inline\''],
+        'img-src': ['\'self\'', 'data:', 'blob:'],
+        'font-src': ['\'self\''],
+        'connect-src': ['\'self\''],
+        'worker-src': ['\'self\''],
+        'object-src': ['\'none\''],
+        'base-uri': ['\'none\''],
+        'form-action': ['\'self\''],
+        'frame-ancestors': ['\'none\''],
+        'upgrade-insecure-requests': false
+      }
+    }
+  }
+})

@@ -1,0 +1,5 @@
+import { ApiProblem, api } from '../http/api'
+
+export default api(() => {
+  throw new ApiProblem(404, 'Not here', 'There is nothing at this address, or not for this method.')
+})

@@ -1,0 +1,5 @@
+import { shopName } from '../db/builds'
+import { countEntries } from '../db/entries'
+import { SHOP, api, by } from '../http/api'
+
+export default api(async () => ({ name: await shopName(SHOP) ?? SHOP, kept: await countEntries(by()) }))

@@ -1,0 +1,60 @@
+import { v5 as uuidv5 } from 'uuid'
+import type { Entry } from '#core'
+import { addEntry } from './entries'
+import { connection, type Database } from './connection'
+import { findBuild, nameBuild, type BuildRow } from './builds'
+import type { By, Outcome } from './outcome'
+import type { BuildDocument, SentEntry } from '#shared/dto'
+
+class Undone extends Error {
+  constructor(readonly outcome: Outcome<BuildRow>) {
+    super('import undone')
+  }
+}
+
+/** New names for a copy, made from the import's own: sending the same import again makes no second copy. */
+export function renamed(document: BuildDocument, importId: string): BuildDocument {
+  const rename = (id: string) => uuidv5(id, importId)
+  return {
+    ...document,
+    build: { ...document.build, id: rename(document.build.id) },
+    entries: document.entries.map(entry => ({
+      ...entry, id: rename(entry.id), build: rename(document.build.id),
+      ...(entry.supersedes ? { supersedes: rename(entry.supersedes) } : {})
+    }))
+  }
+}
+
+function asSent(entry: Entry): SentEntry {
+  const { id: _id, build: _build, seq: _seq, ...rest } = entry
+  return rest
+}
+
+/**
+ * Brings in a build with its whole ledger, all or nothing.
+ *
+ * @returns `otherContent` with the build that is here when its id is taken: offer to open it, or to copy
+ */
+export async function importBuild(by: By, document: BuildDocument): Promise<Outcome<BuildRow>> {
+  const here = await findBuild(by, document.build.id)
+  if (here) return { kind: 'otherContent', current: here }
+  try {
+    return await connection().db.transaction(async (tx) => {
+      const db = tx as unknown as Database
+      const named = await nameBuild(by, document.build, db)
+      if (named.kind !== 'added') throw new Undone({ kind: 'unknown', what: 'build' })
+      for (const [i, entry] of document.entries.entries()) {
+        const outcome = await addEntry(by, document.build.id, entry.id, asSent(entry), db)
+        if (outcome.kind === 'added') continue
+        const sentence = outcome.kind === 'refused'
+          ? outcome.fields[0]!.sentence
+          : outcome.kind === 'supersededAlready' ? 'Two entries take the place of the same one.' : 'An entry of this name is here already.'
+        throw new Undone({ kind: 'refused', fields: [{ path: `document.entries[${i}]`, sentence }] })
+      }
+      return named
+    })
+  } catch (error) {
+    if (error instanceof Undone) return error.outcome
+    throw error
+  }
+}

@@ -1,0 +1,62 @@
+import { sql } from 'drizzle-orm'
+import {
+  bigserial, doublePrecision, foreignKey, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid
+} from 'drizzle-orm/pg-core'
+import type { Entry, Instrument, Scope } from '#core'
+
+/** A shop owns everything below. There is one today; every table and every query carries it already. */
+export const shops = pgTable('shops', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  createdAt: timestamp({ withTimezone: true }).notNull().defaultNow(),
+  /** When the demo builds were put in, whole; null where nobody asked for them. */
+  demoAt: timestamp({ withTimezone: true })
+})
+
+/** Only a build's name and reference live here; everything else about it is an entry. */
+export const builds = pgTable('builds', {
+  id: uuid().primaryKey(),
+  shop: text().notNull().references(() => shops.id),
+  name: text().notNull(),
+  reference: text().notNull(),
+  hand: text().notNull(),
+  createdAt: timestamp({ withTimezone: true }).notNull().defaultNow()
+}, t => [index('builds_by_shop').on(t.shop, t.createdAt)])
+
+/** Glass and plastic the shop pours from. A pour keeps a copy of what it was poured with. */
+export const instruments = pgTable('instruments', {
+  id: uuid().primaryKey(),
+  shop: text().notNull().references(() => shops.id),
+  name: text().notNull(),
+  kind: text().$type<Instrument['kind']>().notNull(),
+  capacity: doublePrecision().notNull(),
+  tolerance: doublePrecision().notNull(),
+  resolution: doublePrecision().notNull(),
+  scale: text().$type<'deliver' | 'contain'>().notNull(),
+  film: doublePrecision().notNull(),
+  repeatability: doublePrecision().notNull(),
+  hand: text().notNull(),
+  createdAt: timestamp({ withTimezone: true }).notNull().defaultNow()
+}, t => [index('instruments_by_shop').on(t.shop, t.createdAt)])
+
+/** The ledger. Rows are only ever added: there is no update and no delete in the code. */
+export const entries = pgTable('entries', {
+  id: uuid().primaryKey(),
+  shop: text().notNull().references(() => shops.id),
+  build: uuid().notNull().references(() => builds.id),
+  seq: bigserial({ mode: 'number' }).notNull(),
+  at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+  hand: text().notNull(),
+  kind: text().$type<Entry['kind']>().notNull(),
+  v: integer().notNull(),
+  scope: jsonb().$type<Scope>().notNull(),
+  body: jsonb().$type<Entry['body']>().notNull(),
+  note: text(),
+  supersedes: uuid(),
+  receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)
+}, t => [
+  index('entries_by_build').on(t.shop, t.build, t.at, t.seq),
+  // What is superseded once can't be superseded again: the second page is told instead.
+  uniqueIndex('entries_superseded_once').on(t.supersedes),
+  foreignKey({ columns: [t.supersedes], foreignColumns: [t.id], name: 'entries_supersede_an_entry' })
+])

@@ -1,0 +1,29 @@
+import type { Entry } from '#core'
+import type { KeptInstrument, SentEntry } from '#shared/dto'
+import { checkEntry } from '#shared/dto'
+import { demoIsIn, nameBuild } from './builds'
+import { addEntry } from './entries'
+import { keepInstrument } from './instruments'
+import type { By } from './outcome'
+
+export interface DemoShop {
+  name: string
+  hand: string
+  instruments: KeptInstrument[]
+  builds: { id: string, name: string, reference: string, entries: Entry[] }[]
+}
+
+/** Puts the demo shop in, through the same checks as anything that is typed. Its ids are fixed: half a seeding is finished by the next. */
+export async function seed(by: By, demo: DemoShop): Promise<void> {
+  for (const { id, ...figures } of demo.instruments) await keepInstrument(by, id, figures)
+  for (const build of demo.builds) {
+    await nameBuild(by, build)
+    for (const { id, build: _build, seq: _seq, ...sent } of build.entries) {
+      const checked = checkEntry(sent)
+      if (!checked.ok) throw new Error(`demo entry ${id}: ${checked.fields[0]?.path} ${checked.fields[0]?.sentence}`)
+      const outcome = await addEntry(by, build.id, id, sent as SentEntry)
+      if (outcome.kind !== 'added' && outcome.kind !== 'already') throw new Error(`demo entry ${id} of ${build.name}: ${JSON.stringify(outcome)}`)
+    }
+  }
+  await demoIsIn(by.shop)
+}

@@ -1,0 +1,102 @@
+import { DomainError } from '#core'
+import type { By, Outcome } from '../db/outcome'
+import type { Checked, FieldProblem, Problem } from '#shared/dto'
+import { uuidFault } from '#shared/dto'
+import type { EventHandlerRequest, H3Event } from 'h3'
+import { defineEventHandler, getRequestHeader, getRouterParam, setResponseHeader, setResponseStatus } from 'h3'
+
+/** The one shop there is today. */
+export const SHOP = 'millrace-lane'
+
+/** An answer that is not the wanted one, on its way to becoming problem+json. */
+export class ApiProblem extends Error {
+  constructor(readonly status: number, readonly title: string, detail: string, readonly more: Partial<Problem> = {}) {
+    super(detail)
+  }
+}
+
+/** Bad fields, as 422. */
+export function refuse(fields: FieldProblem[]): never {
+  throw new ApiProblem(422, 'This can’t be accepted', fields[0]?.sentence ?? 'Something in it is wrong.', { fields })
+}
+
+/** The checked value, or a 422 with every bad field. */
+export function accepted<T>(checked: Checked<T>): T {
+  return checked.ok ? checked.value : refuse(checked.fields)
+}
+
+function problem(event: H3Event, error: unknown): Problem {
+  const known = error instanceof ApiProblem
+    ? error
+    : error instanceof DomainError
+      ? new ApiProblem(422, 'This can’t be reckoned with', error.message)
+      : undefined
+  if (!known) console.error(`${event.method} ${event.path}:`, error)
+  const { status, title, message, more } = known ?? new ApiProblem(500, 'Something broke here', 'The fault is ours, and nothing was stored. Try again.')
+  setResponseStatus(event, status)
+  setResponseHeader(event, 'content-type', 'application/problem+json')
+  return { type: 'about:blank', title, status, detail: message, ...more }
+}
+
+/** A route whose every failure is problem+json, never a stack trace. */
+export function api<T>(handler: (event: H3Event<EventHandlerRequest>) => Promise<T> | T) {
+  return defineEventHandler(async (event) => {
+    setResponseHeader(event, 'cache-control', 'no-store')
+    try {
+      return await handler(event)
+    } catch (error) {
+      return problem(event, error)
+    }
+  })
+}
+
+/** Who asks. The hand comes with each body; reading needs none. */
+export function by(hand = ''): By {
+  return { shop: SHOP, hand }
+}
+
+/** An id from the address, refused when it is none. */
+export function idFrom(event: H3Event, name: string): string {
+  const id = getRouterParam(event, name) ?? ''
+  if (uuidFault(id)) throw new ApiProblem(400, 'Not an identity', `The address holds no proper identity for ${name}.`, { fields: [{ path: name, sentence: uuidFault(id)! }] })
+  return id
+}
+
+/**
+ * Reads a JSON body, at most `limit` bytes of it.
+ *
+ * @throws ApiProblem 413 past the limit, 415 for another type, 400 for what is no JSON
+ */
+export async function readJson(event: H3Event, limit = 64 * 1024): Promise<unknown> {
+  const tooLarge = () => new ApiProblem(413, 'Too large', `This is larger than the ${Math.round(limit / 1024)} kB that fit here.`)
+  if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) {
+    throw new ApiProblem(415, 'Not JSON', 'Send JSON, as application/json.')
+  }
+  const parts: Buffer[] = []
+  let size = 0
+  for await (const part of event.node.req) {
+    size += part.length
+    // The rest is drained, not kept, so that the answer can be read by whoever is still sending.
+    if (size <= limit) parts.push(part)
+  }
+  if (size > limit) throw tooLarge()
+  try {
+    return JSON.parse(Buffer.concat(parts).toString('utf8'))
+  } catch {
+    throw new ApiProblem(400, 'Not JSON', 'The body is not readable JSON.')
+  }
+}
+
+/** Turns a write's outcome into its answer: 201 when added, 200 when it was kept already, else a problem. */
+export function answer<T>(event: H3Event, outcome: Outcome<T>): T {
+  switch (outcome.kind) {
+    case 'added': setResponseStatus(event, 201)
+      return outcome.value
+    case 'already': return outcome.value
+    case 'unknown': throw new ApiProblem(404, 'Not here', `There is no such ${outcome.what} in this shop.`)
+    case 'refused': return refuse(outcome.fields)
+    case 'supersededAlready': throw new ApiProblem(409, 'Changed meanwhile',
+      `${outcome.current.hand} has changed this entry meanwhile. What you sent was not stored.`, { current: outcome.current })
+    case 'otherContent': throw new ApiProblem(409, 'Taken', 'This identity is taken by something else here.', { current: outcome.current as never })
+  }
+}

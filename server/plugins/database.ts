@@ -1,0 +1,21 @@
+import { demoShop } from '#demo/shop'
+import { openShop } from '../db/builds'
+import { applyMigrations } from '../db/migrate'
+import { seed } from '../db/seed'
+import { SHOP } from '../http/api'
+import { isReady } from '../http/ready'
+
+async function prepare(): Promise<void> {
+  await applyMigrations()
+  const { hasDemo } = await openShop(SHOP, demoShop.name)
+  if (!hasDemo && process.env.BOWL_DEMO === '1') await seed({ shop: SHOP, hand: demoShop.hand }, demoShop)
+  isReady()
+}
+
+/** Before the first request: the schema is this code's, and a new shop has its demo builds if they were asked for. */
+export default defineNitroPlugin(() => {
+  prepare().catch((error: Error) => {
+    console.error(`The database can’t be used: ${error.message}`)
+    process.exit(1)
+  })
+})

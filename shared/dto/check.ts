@@ -1,0 +1,91 @@
+import 'reflect-metadata'
+import { plainToInstance } from 'class-transformer'
+import { validateSync, type ValidationError } from 'class-validator'
+import { DomainError, pourVolume, type Entry, type EntryKind, type Fill, type Instrument } from '#core'
+import { sayRefusal } from '#shared/words/domain'
+import { BODY_CLASSES } from './bodies'
+import type { Checked, FieldProblem } from './problem'
+import { EntryRequest } from './requests'
+
+function problems(errors: ValidationError[], prefix: string): FieldProblem[] {
+  return errors.flatMap((error) => {
+    const path = /^\d+$/.test(error.property) ? `${prefix}[${error.property}]` : prefix ? `${prefix}.${error.property}` : error.property
+    const own = Object.entries(error.constraints ?? {}).slice(0, 1).map(([rule, message]) => ({
+      path, sentence: rule === 'whitelistValidation' ? `“${error.property.slice(0, 40)}” is not known here.` : message
+    }))
+    return [...own, ...problems(error.children ?? [], path)]
+  })
+}
+
+/** Names that would reach an object's workings instead of its fields. */
+function strangeKey(value: unknown): string | undefined {
+  if (typeof value !== 'object' || value === null) return undefined
+  for (const key of Object.keys(value)) {
+    if (key === '__proto__' || key === 'constructor' || key === 'prototype') return key
+    const inner = strangeKey((value as Record<string, unknown>)[key])
+    if (inner) return inner
+  }
+  return undefined
+}
+
+/**
+ * Checks what came in against a class. Unknown fields are refused.
+ *
+ * @param Shape the class with its decorators
+ * @param plain anything
+ * @param path where it stands, for the paths of its fields
+ */
+export function check<T extends object>(Shape: new () => T, plain: unknown, path = ''): Checked<T> {
+  if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) {
+    return { ok: false, fields: [{ path, sentence: 'An object with fields is needed here.' }] }
+  }
+  const strange = strangeKey(plain)
+  if (strange) return { ok: false, fields: [{ path: path ? `${path}.${strange}` : strange, sentence: `“${strange}” is not known here.` }] }
+  const value = plainToInstance(Shape, plain)
+  const errors = validateSync(value, {
+    whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true, validationError: { target: false, value: false }
+  })
+  const fields = problems(errors, path)
+  return fields.length > 0 ? { ok: false, fields } : { ok: true, value }
+}
+
+/** Readings against their instrument's scale, by the core itself. */
+function pourFault(fills: Fill[], instrument: Instrument): FieldProblem | undefined {
+  try {
+    pourVolume(fills, instrument)
+    return undefined
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error
+    const argument = error instanceof DomainError ? error.argument : 'fills'
+    const path = argument.startsWith('fills') || argument.startsWith('instrument') ? argument : 'fills'
+    return { path: `body.${path}`, sentence: sayRefusal(error) }
+  }
+}
+
+/** An entry as a client sends it: its id and build stand in the address. */
+export type SentEntry = Omit<Entry, 'id' | 'build' | 'seq'>
+
+/** Checks a whole entry: its frame, then its body by kind, then what only the core can judge. */
+export function checkEntry(plain: unknown): Checked<SentEntry> {
+  const frame = check(EntryRequest, plain)
+  if (!frame.ok) return frame
+  const { kind } = frame.value
+  const body = check(BODY_CLASSES[kind], (plain as { body: unknown }).body, 'body')
+  if (!body.ok) return body
+  if (kind === 'void' && !frame.value.supersedes) {
+    return { ok: false, fields: [{ path: 'supersedes', sentence: 'Say which entry is taken out.' }] }
+  }
+  if (kind === 'pour') {
+    const { fills, instrument } = body.value as unknown as { fills: Fill[], instrument: Instrument }
+    const fault = pourFault(fills, instrument)
+    if (fault) return { ok: false, fields: [fault] }
+  }
+  return { ok: true, value: plain as SentEntry }
+}
+
+/** The kinds that may take the place of an entry of a given kind. */
+export function mayCorrect(earlier: EntryKind, later: EntryKind): boolean {
+  if (later === 'void') return earlier !== 'void'
+  const statements: EntryKind[] = ['measure', 'book', 'assume']
+  return earlier === later || (statements.includes(earlier) && statements.includes(later))
+}

@@ -1,0 +1,83 @@
+import { registerDecorator, type ValidationArguments } from 'class-validator'
+import { QUANTITIES, quantityRule, type Quantity, type QuantityRule } from '#core'
+import { TYPED_LIMIT, UNITS, isUnit, say } from '#shared/figures'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+
+type Sentence = (value: unknown, object: Record<string, unknown>) => string | undefined
+
+/** A decorator from a function that answers with a sentence when the value can't be accepted. */
+export function Sound(sentence: Sentence): PropertyDecorator {
+  return (target, propertyName) => registerDecorator({
+    name: 'sound', target: target.constructor, propertyName: String(propertyName),
+    validator: {
+      validate: (value: unknown, args: ValidationArguments) => sentence(value, args.object as Record<string, unknown>) === undefined,
+      defaultMessage: args => sentence(args!.value, args!.object as Record<string, unknown>) ?? ''
+    }
+  })
+}
+
+interface FigureRule extends QuantityRule { noun: string }
+
+/** What is wrong with a stored figure, if anything. */
+export function figureFault(value: unknown, rule: FigureRule): string | undefined {
+  if (typeof value !== 'object' || value === null) return 'A figure is needed: its value, its unit and what was typed.'
+  const { value: number, unit, typed, ...rest } = value as Record<string, unknown>
+  const strange = Object.keys(rest)[0]
+  if (strange) return `“${strange}” is not known here.`
+  if (typeof number !== 'number' || !Number.isFinite(number)) return `A number is needed for ${rule.noun}.`
+  if (typeof typed !== 'string' || typed.length > TYPED_LIMIT) return `What was typed must be text of ${TYPED_LIMIT} characters at most.`
+  if (!isUnit(unit) || UNITS[unit].dimension !== rule.dimension) return `That unit does not fit ${rule.noun}.`
+  if (number < rule.min || number > rule.max) {
+    return `${say(number, rule.dimension, 'mm', 1)} can’t be right for ${rule.noun}: `
+      + `it must lie between ${say(rule.min, rule.dimension, 'mm', 1)} and ${say(rule.max, rule.dimension, 'mm', 1)}.`
+  }
+  return undefined
+}
+
+/** A figure within fixed bounds. */
+export const FigureIn = (rule: QuantityRule, noun: string): PropertyDecorator => Sound(value => figureFault(value, { ...rule, noun }))
+
+/** The figure of a statement: its bounds follow from the quantity beside it. */
+export const FigureOfQuantity = (): PropertyDecorator => Sound((value, { quantity }) => {
+  if (typeof quantity !== 'string' || !Object.hasOwn(QUANTITIES, quantity)) return undefined
+  const name = quantity as Quantity
+  return figureFault(value, { ...quantityRule(name), noun: QUANTITY_WORDS[name].noun })
+})
+
+/** A doubt given with a statement: 0 or more, in the quantity's dimension. */
+export const DoubtOfQuantity = (): PropertyDecorator => Sound((value, { quantity }) => {
+  if (typeof quantity !== 'string' || !Object.hasOwn(QUANTITIES, quantity)) return undefined
+  const { dimension, max } = quantityRule(quantity as Quantity)
+  return figureFault(value, { dimension, min: 0, max, noun: 'its doubt' })
+})
+
+/** Name of a build, an instrument, a reference: letters, digits and what a job card needs. */
+export const PlainName = (noun: string, limit = 80): PropertyDecorator => Sound((value) => {
+  if (typeof value !== 'string' || value.trim() === '') return `${noun} is needed.`
+  if (value.length > limit) return `${noun} is too long: ${limit} characters at most.`
+  const strange = /[^\p{L}\p{M}\p{N} .,:'’/()&+#°№×_-]/u.exec(value)
+  return strange ? `${noun} can’t hold “${strange[0]}”: letters, digits and . , : ' / ( ) & + # - are fine.` : undefined
+})
+
+/** A note in plain words. */
+export const PlainNote = (limit = 2000): PropertyDecorator => Sound((value) => {
+  if (typeof value !== 'string') return 'A note is text.'
+  if (value.length > limit) return `The note is too long: ${limit} characters at most.`
+  if (/<[a-z/!?]/i.test(value)) return 'A note is plain words: leave the “<…” out.'
+  // eslint-disable-next-line no-control-regex -- control characters are just what is looked for
+  return /[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) ? 'The note holds a character that can’t be printed.' : undefined
+})
+
+/** Initials of whoever is at the bench. */
+export const Initials = (): PropertyDecorator => Sound(value =>
+  typeof value === 'string' && /^\p{L}{1,4}$/u.test(value) ? undefined : 'Initials are needed: one to four letters.')
+
+/** One of a fixed list. */
+export const OneOf = (choices: readonly string[], noun: string): PropertyDecorator => Sound(value =>
+  typeof value === 'string' && choices.includes(value) ? undefined : `${noun} must be one of ${choices.join(', ')}.`)
+
+/** A finite number within bounds, for figures of an instrument in cc. */
+export const NumberIn = (noun: string, min: number, max: number): PropertyDecorator => Sound((value) => {
+  if (typeof value !== 'number' || !Number.isFinite(value)) return `A number is needed for ${noun}.`
+  return value < min || value > max ? `${value} can’t be right for ${noun}: it must lie between ${min} and ${max}.` : undefined
+})

@@ -1,0 +1,6 @@
+export { InstrumentFigures, uuidFault } from './bodies'
+export { check, checkEntry, mayCorrect, type SentEntry } from './check'
+export { BuildRequest, EntryRequest, ImportRequest, InstrumentRequest } from './requests'
+export type { Checked, FieldProblem, Problem } from './problem'
+export type { BuildDocument, BuildSummary, BuildView, KeptInstrument } from './answers'
+export { DOCUMENT_FORMAT, DOCUMENT_VERSION } from './answers'

@@ -1,0 +1,62 @@
+import type { Dimension } from '#core'
+import { UNITS, type UnitName } from './units'
+
+/** What lengths are shown in, by the hand's choice. Stored values are never rounded by it. */
+export type LengthUnit = 'mm' | 'in'
+
+const DECIMALS: Record<UnitName, number> = {
+  'mm': 2, 'cm': 3, 'in': 4, 'thou': 1, 'mm2': 0, 'cm2': 2, 'in2': 3, 'cc': 1, '°': 1, ':1': 2
+}
+
+/** The unit a dimension is shown in. */
+export function shownUnit(dimension: Dimension, lengths: LengthUnit): UnitName {
+  if (dimension === 'length') return lengths
+  if (dimension === 'area') return lengths === 'in' ? 'in2' : 'mm2'
+  return dimension === 'volume' ? 'cc' : dimension === 'angle' ? '°' : ':1'
+}
+
+/** A number with a true minus and a fixed count of decimals; never “-0”. */
+export function digits(value: number, decimals: number): string {
+  const text = value.toFixed(decimals)
+  return (Number(text) === 0 ? text.replace('-', '') : text).replace('-', '−')
+}
+
+/**
+ * A figure as it is read off the screen: number and unit apart, so that each can have its own size.
+ *
+ * @param value in core units
+ * @param dimension what it is
+ * @param lengths mm or inches
+ * @param extra decimals more (or fewer) than usual for the unit
+ * @example shown(1.524, 'length', 'mm') // { number: '1.52', unit: 'mm' }
+ */
+export function shown(value: number, dimension: Dimension, lengths: LengthUnit = 'mm', extra = 0): { number: string, unit: string } {
+  const unit = shownUnit(dimension, lengths)
+  return {
+    number: digits(value / UNITS[unit].factor, Math.max(0, DECIMALS[unit] + extra)),
+    unit: dimension === 'ratio' ? '' : UNITS[unit].label
+  }
+}
+
+/** The same as one piece of text. */
+export function say(value: number, dimension: Dimension, lengths: LengthUnit = 'mm', extra = 0): string {
+  const { number, unit } = shown(value, dimension, lengths, extra)
+  return unit === '' ? number : unit === '°' ? `${number}°` : `${number} ${unit}`
+}
+
+/** A standard uncertainty as it is shown: two of them, k = 2. */
+export function sayDoubt(u: number, dimension: Dimension, lengths: LengthUnit = 'mm'): string {
+  return `± ${say(2 * u, dimension, lengths, dimension === 'volume' ? 1 : 0)}`
+}
+
+/** “2”, “2 and 5”, “1, 2 and 5”. */
+export function sayList(items: (string | number)[]): string {
+  return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
+}
+
+/** “Cylinder 2”, “Cylinders 2 and 5”, “All six cylinders”. */
+export function sayCylinders(cylinders: number[], all: number): string {
+  const words = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight']
+  if (cylinders.length === all && all > 2) return `All ${words[all] ?? all} cylinders`
+  return `${cylinders.length === 1 ? 'Cylinder' : 'Cylinders'} ${sayList(cylinders)}`
+}

@@ -1,0 +1,55 @@
+import type { Dimension } from '#core'
+
+export interface Unit {
+  dimension: Dimension
+  /** Core units per one of this unit. */
+  factor: number
+  /** As it is printed after a figure. */
+  label: string
+  /** Spellings that are understood when typed. */
+  spellings: string[]
+}
+
+/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees. */
+export const UNITS = {
+  'mm': { dimension: 'length', factor: 1, label: 'mm', spellings: ['mm'] },
+  'cm': { dimension: 'length', factor: 10, label: 'cm', spellings: ['cm'] },
+  'in': { dimension: 'length', factor: 25.4, label: 'in', spellings: ['in', 'inch', '"', '″', '”'] },
+  'thou': { dimension: 'length', factor: 0.0254, label: 'thou', spellings: ['thou'] },
+  'mm2': { dimension: 'area', factor: 1, label: 'mm²', spellings: ['mm2', 'mm²', 'sqmm'] },
+  'cm2': { dimension: 'area', factor: 100, label: 'cm²', spellings: ['cm2', 'cm²', 'sqcm'] },
+  'in2': { dimension: 'area', factor: 645.16, label: 'in²', spellings: ['in2', 'in²', 'sqin'] },
+  'cc': { dimension: 'volume', factor: 1, label: 'cc', spellings: ['cc', 'ml', 'cm3', 'cm³'] },
+  '°': { dimension: 'angle', factor: 1, label: '°', spellings: ['°', 'deg'] },
+  ':1': { dimension: 'ratio', factor: 1, label: ':1', spellings: [':1'] }
+} as const satisfies Record<string, Unit>
+
+export type UnitName = keyof typeof UNITS
+
+/** The core's own unit of a dimension. */
+export const CORE_UNIT: Record<Dimension, UnitName> = {
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1'
+}
+
+/** What a dimension is called in a sentence, and what it is counted in. */
+export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: string }> = {
+  length: { noun: 'a length', unitWords: 'mm, cm, in, " or thou' },
+  area: { noun: 'an area', unitWords: 'mm², cm² or in²' },
+  volume: { noun: 'a volume', unitWords: 'cc or ml' },
+  angle: { noun: 'an angle', unitWords: '°' },
+  ratio: { noun: 'a ratio', unitWords: 'no unit, or :1' }
+}
+
+const BY_SPELLING = new Map<string, UnitName>(
+  (Object.keys(UNITS) as UnitName[]).flatMap(name => UNITS[name].spellings.map(s => [s, name] as [string, UnitName]))
+)
+
+/** The unit a spelling means, if any. */
+export function unitSpelled(text: string): UnitName | undefined {
+  return BY_SPELLING.get(text.toLowerCase())
+}
+
+/** Whether a stored unit name is one we know. */
+export function isUnit(name: unknown): name is UnitName {
+  return typeof name === 'string' && Object.hasOwn(UNITS, name)
+}

@@ -1,0 +1,22 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+const alias = { '#core': here('./core'), '#shared': here('./shared'), '#demo': here('./demo') }
+const oxc = { decorator: { legacy: true } }
+
+export default defineConfig({
+  test: {
+    projects: [
+      { resolve: { alias }, oxc, test: { name: 'unit', include: ['{core,shared,demo,app}/**/*.test.ts'] } },
+      {
+        resolve: { alias }, oxc,
+        test: {
+          name: 'api', include: ['tests/api/**/*.test.ts'], testTimeout: 120_000, hookTimeout: 120_000,
+          fileParallelism: false
+        }
+      },
+      { resolve: { alias }, oxc, test: { name: 'bench', include: [], benchmark: { include: ['**/*.bench.ts'] } } }
+    ]
+  }
+})
