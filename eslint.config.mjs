@@ -1,3 +1,4 @@
+import './bin/lib/node20.mjs'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /** Arrows point one way: app → shared, core; server → shared, core; core → nothing. */

@@ -7,20 +7,11 @@ const demo = fileURLToPath(new URL('./demo', import.meta.url))
 const legacyDecorators = { compilerOptions: { experimentalDecorators: true } }
 
 export default defineNuxtConfig({
-  compatibilityDate: '2026-01-01',
+  modules: ['@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
   // The page lives on what this device keeps (drafts, outbox), which a server can't render.
   ssr: false,
-  telemetry: false,
-  devtools: { enabled: false },
-  modules: ['@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
-  alias: { '#core': core, '#demo': demo },
-  css: [
-    '@fontsource/b612/latin-400.css', '@fontsource/b612/latin-700.css',
-    '@fontsource/b612-mono/latin-400.css', '@fontsource/b612-mono/latin-700.css',
-    'vuetify/styles', '~/theme/bench.css'
-  ],
-  build: { transpile: ['vuetify'] },
   components: [{ path: '~/components', pathPrefix: false }],
+  devtools: { enabled: false },
   app: {
     head: {
       htmlAttrs: { lang: 'en' },
@@ -29,6 +20,20 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/bowl.svg' }]
     }
   },
+  css: [
+    '@fontsource/b612/latin-400.css', '@fontsource/b612/latin-700.css',
+    '@fontsource/b612-mono/latin-400.css', '@fontsource/b612-mono/latin-700.css',
+    'vuetify/styles', '~/theme/bench.css'
+  ],
+  alias: { '#core': core, '#demo': demo },
+  build: { transpile: ['vuetify'] },
+  compatibilityDate: '2026-01-01',
+  nitro: {
+    // Imported for what it does to Reflect, which the bundler would otherwise shake off.
+    moduleSideEffects: ['reflect-metadata'],
+    esbuild: { options: { tsconfigRaw: legacyDecorators } },
+    typescript: { tsConfig: legacyDecorators }
+  },
   vite: {
     plugins: [vuetify({ autoImport: true })],
     vue: { template: { transformAssetUrls } },
@@ -36,18 +41,13 @@ export default defineNuxtConfig({
     // The default minifier trips over Vuetify's cascade layers.
     build: { cssMinify: 'lightningcss', chunkSizeWarningLimit: 1200 }
   },
-  nitro: {
-    // Imported for what it does to Reflect, which the bundler would otherwise shake off.
-    moduleSideEffects: ['reflect-metadata'],
-    esbuild: { options: { tsconfigRaw: legacyDecorators } },
-    typescript: { tsConfig: legacyDecorators }
-  },
   typescript: {
     strict: true,
     tsConfig: { compilerOptions: { experimentalDecorators: true, noUncheckedIndexedAccess: true } },
     sharedTsConfig: legacyDecorators,
     nodeTsConfig: legacyDecorators
   },
+  telemetry: false,
   eslint: { config: { stylistic: { commaDangle: 'never', braceStyle: '1tbs' } } },
   security: {
     rateLimiter: false,

@@ -1,1 +1,55 @@
-<template><div>hi</div></template>
+<script setup lang="ts">
+import { useBenchKeys } from '~/composables/useBenchKeys'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useDrafts } from '~/stores/drafts'
+import { useOutbox } from '~/stores/outbox'
+import { useShop } from '~/stores/shop'
+
+const device = useDevice()
+const build = useBuild()
+const shop = useShop()
+const outbox = useOutbox()
+const drafts = useDrafts()
+const ready = ref(false)
+const keysOpen = ref(false)
+const findOpen = ref(false)
+
+onMounted(async () => {
+  // Nothing is shown before what this device keeps has been read: a half-typed reading must stand there at once.
+  await Promise.all([drafts.load(), outbox.load()])
+  ready.value = true
+  await shop.refresh()
+  shop.listen()
+})
+
+const station = (path: string) => () => {
+  if (build.view) void navigateTo(`/builds/${build.view.id}/${path}`)
+}
+useBenchKeys(() => ({
+  '1': station('sheet'), '2': station('pour'), '5': station('cut'), '9': station('daybook'),
+  '[': () => build.step(-1), ']': () => build.step(1),
+  'n': () => document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus(),
+  'u': () => device.otherUnit(),
+  '/': () => findOpen.value = true,
+  '?': () => keysOpen.value = true
+}))
+useHead({ bodyAttrs: { class: computed(() => device.night ? 'night' : '') } })
+</script>
+
+<template>
+  <v-app :class="{ night: device.night }">
+    <div class="app">
+      <BenchHeader @keys="keysOpen = true" @find="findOpen = true" />
+      <OutboxTrouble />
+      <NuxtPage v-if="ready" />
+      <KeysDialog v-model="keysOpen" />
+      <FindDialog v-model="findOpen" />
+      <GaugePrompt />
+    </div>
+  </v-app>
+</template>
+
+<style>
+.app { height: 100vh; height: 100dvh; display: flex; flex-direction: column; overflow: hidden; }
+</style>

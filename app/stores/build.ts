@@ -58,6 +58,10 @@ export const useBuild = defineStore('build', () => {
   /** Adds an entry. It counts on this screen at once, and on the server as soon as that answers. */
   async function add<K extends EntryKind>(kind: K, scope: Scope, body: Bodies[K], more: MoreOfEntry = {}): Promise<Sent> {
     if (!view.value) throw new Error('no build is open')
+    if (device.hand === '') {
+      const sentence = 'Put your initials in the header first: every entry names its hand.'
+      return { kind: 'refused', problem: { type: 'about:blank', title: 'Whose hand?', status: 422, detail: sentence } }
+    }
     const id = uuid()
     const { at = new Date().toISOString(), note, supersedes } = more
     const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}`, {

@@ -48,6 +48,11 @@ export function sayTime(at: string): string {
   return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 }
 
+/** The day alone. */
+export function sayDay(at: string): string {
+  return new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+}
+
 /** What was typed, where an entry keeps one typed figure. */
 export function typedOf(entry: Entry): string | undefined {
   switch (entry.kind) {

@@ -6,11 +6,11 @@ import type { Quantity } from './quantities'
 export interface Figure { value: number, unit: string, typed: string }
 
 /** What an entry is about. A cylinder's own entry overrides its head's, that its bank's, that the build's. */
-export type Scope =
-  | { level: 'build' }
-  | { level: 'bank', bank: number }
-  | { level: 'head', head: number }
-  | { level: 'cylinder', cylinder: number }
+export type Scope
+  = | { level: 'build' }
+    | { level: 'bank', bank: number }
+    | { level: 'head', head: number }
+    | { level: 'cylinder', cylinder: number }
 
 /** Planned, then superseded by what was done or by dropping it. */
 export type OperationState = 'planned' | 'done' | 'dropped'

@@ -4,18 +4,18 @@ import type { Quantity } from './quantities'
 import { targetBand, type CylinderState, type Replay } from './replay'
 
 /** The next move, as kinds and numbers; the interface says it. */
-export type NextMove =
-  | { kind: 'layOut' }
-  | { kind: 'stop', cylinders: number[], cause: 'cutReachesSeat' | 'passesTarget', valve?: 'intake' | 'exhaust', left?: number }
-  | { kind: 'disagree', cylinders: number[], difference: number, allowed: number }
-  | { kind: 'state', cylinders: number[], quantity: Quantity, share?: number }
-  | { kind: 'setTarget' }
-  | { kind: 'pour', cylinders: number[] }
-  | { kind: 'pourSecond', cylinders: number[] }
-  | { kind: 'pourAgain', cylinders: number[] }
-  | { kind: 'plan', cylinders: number[], head: number, depth?: number }
-  | { kind: 'do', operation: string, cylinders: number[], depth?: number }
-  | { kind: 'onTarget' }
+export type NextMove
+  = | { kind: 'layOut' }
+    | { kind: 'stop', cylinders: number[], cause: 'cutReachesSeat' | 'passesTarget', valve?: 'intake' | 'exhaust', left?: number }
+    | { kind: 'disagree', cylinders: number[], difference: number, allowed: number }
+    | { kind: 'state', cylinders: number[], quantity: Quantity, share?: number }
+    | { kind: 'setTarget' }
+    | { kind: 'pour', cylinders: number[] }
+    | { kind: 'pourSecond', cylinders: number[] }
+    | { kind: 'pourAgain', cylinders: number[] }
+    | { kind: 'plan', cylinders: number[], head: number, depth?: number }
+    | { kind: 'do', operation: string, cylinders: number[], depth?: number }
+    | { kind: 'onTarget' }
 
 /** An assumption is worth asking about once it makes this much of a ratio's variance. */
 const ASSUMED_SHARE = 0.25

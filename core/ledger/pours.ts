@@ -62,7 +62,7 @@ export function disagreement(pours: PourEntry[]): { difference: number, allowed:
   if (pours.length < 2) return undefined
   const each = pours.map(pour => sourcedPours([pour]))
   let worst: { difference: number, allowed: number } | undefined
-  each.forEach((a, i) => each.slice(i + 1).forEach(b => {
+  each.forEach((a, i) => each.slice(i + 1).forEach((b) => {
     const apart = linear([[1, b], [-1, a]])
     const difference = Math.abs(apart.value)
     const allowed = 2 * uncertainty(apart)

@@ -17,7 +17,7 @@ function groupsFault(value: unknown): string | undefined {
   return new Set(all).size === all.length ? undefined : 'A cylinder can stand in one group only.'
 }
 
-class LayoutBody implements Bodies['layout'] {
+class LayoutBody {
   @Sound(groupsFault) heads!: number[][]
   @Sound((value, { heads }) => groupsFault(value) ?? (
     groupsFault(heads) === undefined && String((value as number[][]).flat().sort()) !== String((heads as number[][]).flat().sort())
@@ -25,7 +25,7 @@ class LayoutBody implements Bodies['layout'] {
       : undefined)) banks!: number[][]
 }
 
-class TargetBody implements Bodies['target'] {
+class TargetBody {
   @FigureIn(FIGURE_BOUNDS.ratio, 'the target ratio') ratio!: Figure
   @FigureIn(FIGURE_BOUNDS.ratioTolerance, 'the tolerance') tolerance!: Figure
   @IsBoolean({ message: 'Say whether the target counts the crevice.' }) countsCrevice!: boolean
@@ -38,13 +38,13 @@ class StatementBody {
   @IsOptional() @OneOf(['upright', 'alongValve', 'pocket'], 'The way it was measured') convention?: 'upright' | 'alongValve' | 'pocket'
 }
 
-class MeasureBody extends StatementBody implements Bodies['measure'] {
+class MeasureBody extends StatementBody {
   @Sound(value => typeof value === 'string' && Object.hasOwn(QUANTITIES, value) && quantityRule(value as Quantity).measurable === false
     ? 'A measured chamber is a pour: enter its readings.'
     : undefined) declare quantity: Quantity
 }
 
-class OfferBody implements Bodies['offer'] {
+class OfferBody {
   @IsOptional() @PlainName('The gasket’s name', 40) name?: string
   @FigureIn(QUANTITIES.gasketThickness, 'the gasket thickness') thickness!: Figure
   @FigureIn(QUANTITIES.gasketBore, 'the gasket bore') bore!: Figure
@@ -90,31 +90,31 @@ class PourBody {
   @IsOptional() @FigureIn(FIGURE_BOUNDS.plugColumn, 'the plug hole’s column') plugColumn?: Figure
 }
 
-class FaceBody implements Bodies['faceCut'] {
+class FaceBody {
   @OneOf(STATES, 'Its state') state!: OperationState
   @FigureIn(FIGURE_BOUNDS.cutDepth, 'the depth') depth!: Figure
   @IsOptional() @FigureIn(FIGURE_BOUNDS.cutDepth, 'the measured depth')
   @Sound((value, { state }) => value !== undefined && state !== 'done' ? 'Only a cut that was done has a measured depth.' : undefined) measured?: Figure
 }
 
-class GasketChangeBody implements Bodies['gasketChange'] {
+class GasketChangeBody {
   @OneOf(STATES, 'Its state') state!: OperationState
   @FigureIn(QUANTITIES.gasketThickness, 'the gasket thickness') thickness!: Figure
   @FigureIn(QUANTITIES.gasketBore, 'the gasket bore') bore!: Figure
 }
 
-class AddedBody implements Bodies['relief'] {
+class AddedBody {
   @OneOf(STATES, 'Its state') state!: OperationState
   @FigureIn(FIGURE_BOUNDS.addedVolume, 'the volume added') added!: Figure
   @IsOptional() @FigureIn({ dimension: 'volume', min: 0, max: 20 }, 'its doubt') u?: Figure
 }
 
-class VoidBody implements Bodies['void'] {
+class VoidBody {
   @PlainNote(300) @Sound(v => typeof v === 'string' && v.trim() === '' ? 'Say why it is taken out.' : undefined) reason!: string
 }
 
 /** The class that checks each kind's body. */
-export const BODY_CLASSES: Record<EntryKind, new () => object> = {
+export const BODY_CLASSES: { [K in EntryKind]: new () => Bodies[K] } = {
   layout: LayoutBody, target: TargetBody, measure: MeasureBody, book: StatementBody, assume: StatementBody, offer: OfferBody,
   pour: PourBody, faceCut: FaceBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: AddedBody,
   seatWork: AddedBody, void: VoidBody

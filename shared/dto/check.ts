@@ -70,7 +70,7 @@ export function checkEntry(plain: unknown): Checked<SentEntry> {
   const frame = check(EntryRequest, plain)
   if (!frame.ok) return frame
   const { kind } = frame.value
-  const body = check(BODY_CLASSES[kind], (plain as { body: unknown }).body, 'body')
+  const body = check(BODY_CLASSES[kind] as new () => object, (plain as { body: unknown }).body, 'body')
   if (!body.ok) return body
   if (kind === 'void' && !frame.value.supersedes) {
     return { ok: false, fields: [{ path: 'supersedes', sentence: 'Say which entry is taken out.' }] }

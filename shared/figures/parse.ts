@@ -10,11 +10,11 @@ export interface FieldOf {
   usual?: readonly [number, number]
 }
 
-export type Parsed =
-  | { kind: 'figure', figure: Figure, /** Each term of a sum in core units. */ terms: number[] }
-  | { kind: 'ask', question: string, choices: [Figure, Figure] }
-  | { kind: 'empty' }
-  | { kind: 'refused', sentence: string }
+export type Parsed
+  = | { kind: 'figure', figure: Figure, /** Each term of a sum in core units. */ terms: number[] }
+    | { kind: 'ask', question: string, choices: [Figure, Figure] }
+    | { kind: 'empty' }
+    | { kind: 'refused', sentence: string }
 
 /** The longest a typed figure may be. */
 export const TYPED_LIMIT = 64

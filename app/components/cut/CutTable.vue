@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { uncertainty, type CutOutcome, type HeadCut } from '#core'
+import { digits, say, sayDoubt } from '#shared/figures'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+
+const props = defineProps<{ needed: HeadCut, outcomes: CutOutcome[], depth: number }>()
+const build = useBuild()
+const device = useDevice()
+const low = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value - build.replayed.target.body.tolerance.value : undefined)
+const high = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value + build.replayed.target.body.tolerance.value : undefined)
+const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head).map((s) => {
+  const outcome = props.outcomes.find(o => o.cylinder === s.cylinder)
+  const ratio = outcome?.ratio.value
+  return {
+    cylinder: s.cylinder, ratio: s.ratio?.value.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
+    word: ratio === undefined || low.value === undefined || high.value === undefined ? '' : ratio < low.value ? 'low' : ratio > high.value ? 'past' : 'on target'
+  }
+}))
+</script>
+
+<template>
+  <table class="sheet-table cut-table">
+    <thead>
+      <tr><th>Cyl.</th><th class="r">Ratio now</th><th class="r">Cut to target</th><th class="r">Chamber then</th><th class="r">Ratio then</th><th /></tr>
+    </thead>
+    <tbody>
+      <tr v-for="row in rows" :key="row.cylinder" :class="{ on: row.cylinder === build.cylinder }">
+        <td class="num">{{ row.cylinder }}</td>
+        <td class="r num">{{ row.ratio === undefined ? '—' : row.ratio.toFixed(2) }}</td>
+        <td class="r num">
+          <template v-if="row.need">{{ row.need.value > 0 ? say(row.need.value, 'length', device.lengths) : 'past it' }} <span class="quiet small">{{ sayDoubt(uncertainty(row.need), 'length', device.lengths) }}</span></template>
+          <template v-else>—</template>
+        </td>
+        <td class="r num"><template v-if="row.outcome">{{ digits(row.outcome.chamber.value, 1) }} <span class="quiet small">± {{ digits(2 * uncertainty(row.outcome.chamber), 1) }}</span></template><template v-else>—</template></td>
+        <td class="r num"><template v-if="row.outcome"><strong>{{ digits(row.outcome.ratio.value, 2) }}</strong> <span class="quiet small">± {{ digits(2 * uncertainty(row.outcome.ratio), 2) }}</span></template><template v-else>—</template></td>
+        <td :class="{ warn: row.word === 'past' }" class="small">{{ row.word }}</td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.on td:first-child { box-shadow: inset 4px 0 0 var(--dye); font-weight: 700; }
+.cut-table td { white-space: nowrap; }
+</style>

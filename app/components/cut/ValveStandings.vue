@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import type { ValveStanding } from '#core'
+import { say } from '#shared/figures'
+import { useDevice } from '~/stores/device'
+
+const props = defineProps<{ valves: ValveStanding[], depth: number }>()
+const device = useDevice()
+/** Usual least clearances; the engine's maker decides. */
+const LEAST = { intake: 2.0, exhaust: 2.5 } as const
+const ways = { upright: 'upright', alongValve: 'along the valve', pocket: 'in its pocket' } as const
+const mm = (value: number) => say(value, 'length', device.lengths)
+const lines = computed(() => props.valves.flatMap((v) => {
+  const list: { key: string, text: string, bad: boolean }[] = []
+  if (v.clearance) {
+    const { left, lost, side } = v.clearance
+    list.push({
+      key: `${v.valve}c`, bad: left.value < LEAST[v.valve],
+      text: `${v.valve} to piston ${mm(left.value)} left ${ways[v.convention]}, ${mm(lost.value)} gone${side ? `, side ${mm(side)}` : ''}`
+    })
+  }
+  if (v.seatLeft) list.push({ key: `${v.valve}s`, bad: v.seatLeft.value <= 0, text: v.seatLeft.value > 0 ? `${v.valve} seat ${mm(v.seatLeft.value)} clear of the face` : `${v.valve} seat cut into by ${mm(-v.seatLeft.value)}: a new seat job, or scrap` })
+  if (v.topCutLeft && v.topCutLeft.value <= 0) list.push({ key: `${v.valve}t`, bad: false, text: `${v.valve} top cut loses an arc (${mm(-v.topCutLeft.value)} past its low edge)` })
+  return list
+}))
+</script>
+
+<template>
+  <div>
+    <h3>What the cut takes at the valves</h3>
+    <ul class="small">
+      <li v-for="line in lines" :key="line.key" :class="{ warn: line.bad }">{{ line.bad ? 'Look: ' : '' }}{{ line.text }}</li>
+    </ul>
+    <p v-if="lines.length === 0" class="small quiet">Nothing is stated about the valves. The Sheet has their heights and clearances.</p>
+    <p v-else class="small quiet">Usual least {{ mm(LEAST.intake) }} intake, {{ mm(LEAST.exhaust) }} exhaust; the maker’s come first.</p>
+  </div>
+</template>

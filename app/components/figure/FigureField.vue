@@ -1,0 +1,197 @@
+<script setup lang="ts">
+import type { Dimension, Figure, Part } from '#core'
+import { UNITS, parseFigure, say, shown, shownUnit, type Parsed, type UnitName } from '#shared/figures'
+import { focusNext } from '~/composables/useStage'
+import { useDevice } from '~/stores/device'
+import { useDrafts } from '~/stores/drafts'
+
+const props = withDefaults(defineProps<{
+  /** Draft key: unique on this device. */
+  field: string
+  label: string
+  dimension: Dimension
+  usual?: readonly [number, number]
+  /** What stands there now. */
+  part?: Part
+  /** The entry a new figure would take the place of. */
+  base?: string
+  extra?: number
+  big?: boolean
+  hideLabel?: boolean
+  emptyText?: string
+  /** Keeps a reading; answers with a sentence when it can't be kept. */
+  commit: (figure: Figure, terms: number[], base: string | undefined) => Promise<string | undefined>
+}>(), { usual: undefined, part: undefined, base: undefined, extra: 0, emptyText: '' })
+const emit = defineEmits<{ typing: [value: { figure: Figure, terms: number[] } | undefined], pass: [] }>()
+
+interface Draft { text: string, unit: UnitName, base?: string }
+
+const device = useDevice()
+const drafts = useDrafts()
+const keypad = useKeypad()
+const input = useTemplateRef<HTMLInputElement>('input')
+const sentence = ref('')
+const ask = shallowRef<Extract<Parsed, { kind: 'ask' }>>()
+const cleared = ref('')
+const inking = ref(false)
+const busy = ref(false)
+const id = useId()
+
+const draft = computed<Draft | undefined>(() => {
+  const kept = drafts.get(props.field)
+  return kept === undefined ? undefined : JSON.parse(kept) as Draft
+})
+// The unit is the one that was printed when typing began, whatever is shown since.
+const unit = computed<UnitName>(() => draft.value?.unit ?? shownUnit(props.dimension, device.lengths))
+const standing = computed(() => props.part ? shown(props.part.value.value, props.dimension, device.lengths, props.extra).number : '')
+const text = computed(() => draft.value?.text ?? standing.value)
+const described = computed(() => [sentence.value || ask.value || cleared.value ? `${id}-say` : '', props.part ? `${id}-from` : ''].join(' ').trim() || undefined)
+const base = computed(() => draft.value ? draft.value.base : props.base)
+
+const read = (typed: string): Parsed => parseFigure(typed, { dimension: props.dimension, unit: unit.value, usual: props.usual })
+
+function type(value: string) {
+  const begun: Draft = { text: value, unit: unit.value, base: base.value }
+  if (value === '' || value === standing.value) drafts.clear(props.field)
+  else drafts.set(props.field, JSON.stringify(begun))
+  sentence.value = ''
+  ask.value = undefined
+  if (value !== '') cleared.value = ''
+}
+
+watch(draft, (now) => {
+  const parsed = now && parseFigure(now.text, { dimension: props.dimension, unit: now.unit })
+  emit('typing', parsed?.kind === 'figure' ? { figure: parsed.figure, terms: parsed.terms } : undefined)
+}, { immediate: true })
+
+async function keep(figure: Figure, terms: number[]): Promise<boolean> {
+  busy.value = true
+  try {
+    sentence.value = await props.commit(figure, terms, base.value) ?? ''
+  } finally {
+    busy.value = false
+  }
+  if (sentence.value) {
+    // Whoever has been told what stands there now may put theirs in its place with the next Enter.
+    await nextTick()
+    if (draft.value && draft.value.base !== props.base) drafts.set(props.field, JSON.stringify({ ...draft.value, base: props.base }))
+    return false
+  }
+  drafts.clear(props.field)
+  ask.value = undefined
+  cleared.value = ''
+  inking.value = true
+  setTimeout(() => inking.value = false, 400)
+  return true
+}
+
+async function enter(move: boolean) {
+  if (busy.value) return
+  if (draft.value) {
+    const parsed = read(draft.value.text)
+    if (parsed.kind === 'refused') {
+      sentence.value = parsed.sentence
+      return
+    }
+    if (parsed.kind === 'ask') {
+      ask.value = parsed
+      return
+    }
+    if (parsed.kind === 'figure' && !await keep(parsed.figure, parsed.terms)) return
+  } else if (move) {
+    emit('pass')
+  }
+  if (move && input.value) focusNext(input.value)
+}
+
+async function choose(figure: Figure) {
+  if (await keep(figure, [figure.value])) input.value?.focus()
+}
+
+function clear() {
+  if (!draft.value) return
+  cleared.value = draft.value.text
+  drafts.clear(props.field)
+  sentence.value = ''
+  ask.value = undefined
+}
+
+function bringBack() {
+  type(cleared.value)
+  cleared.value = ''
+}
+
+function onKey(event: KeyboardEvent) {
+  if (event.key === 'Enter') {
+    event.preventDefault()
+    void enter(true)
+  } else if (event.key === 'Tab' && draft.value) {
+    void enter(false)
+  } else if (event.key === 'Escape') {
+    clear()
+  } else if (event.key === 'z' && cleared.value && !draft.value) {
+    event.preventDefault()
+    bringBack()
+  }
+}
+
+const typingField = {
+  insert: (key: string) => {
+    const el = input.value
+    if (!el) return
+    const [from, to] = draft.value ? [el.selectionStart ?? text.value.length, el.selectionEnd ?? text.value.length] : [0, text.value.length]
+    type(text.value.slice(0, from) + key + text.value.slice(to))
+    void nextTick(() => el.setSelectionRange(from + key.length, from + key.length))
+  },
+  erase: () => type(draft.value ? text.value.slice(0, -1) : ''),
+  commit: () => void enter(true)
+}
+function focused() {
+  input.value?.select()
+  keypad.take(typingField)
+}
+onBeforeUnmount(() => keypad.leave(typingField))
+defineExpose({ focus: () => input.value?.focus() })
+</script>
+
+<template>
+  <div class="figure-field">
+    <label :for="id" :class="hideLabel ? 'visually-hidden' : 'label'">{{ label }}</label>
+    <div class="well" :class="{ big }">
+      <span class="ruled">
+        <input
+          :id="id" ref="input" class="num" :class="{ typed: draft }" :value="text" :placeholder="emptyText" autocomplete="off" spellcheck="false"
+          :inputmode="keypad.atBench.value ? 'none' : 'text'" :aria-describedby="described" :aria-invalid="sentence !== ''"
+          maxlength="64" data-next :data-figure="label" :data-field="field"
+          @input="type(($event.target as HTMLInputElement).value)" @keydown="onKey" @focus="focused" @blur="keypad.leave(typingField)"
+        >
+        <span v-if="part && !draft" class="rule" :class="[part.provenance, { inked: inking }]" :style="{ width: `${standing.length - (standing.match(/[.,]/g)?.length ?? 0) * 0.55}ch` }" aria-hidden="true" />
+      </span>
+      <span v-if="dimension !== 'ratio'" class="unit">{{ UNITS[unit].label }}</span>
+    </div>
+    <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance }}, {{ say(part.value.value, dimension, device.lengths, extra) }}</span>
+    <div v-if="sentence || ask || cleared" :id="`${id}-say`" class="said" role="status">
+      <span v-if="sentence" class="sentence">{{ sentence }}</span>
+      <span v-else-if="ask" class="small">
+        {{ ask.question }}
+        <button v-for="choice in ask.choices" :key="choice.unit" class="key" type="button" @click="choose(choice)">
+          {{ choice.unit === 'in' ? `${Number((choice.value / 0.0254).toFixed(3))} thou` : `${choice.value} mm` }}
+        </button>
+      </span>
+      <span v-else class="small quiet">cleared {{ cleared }}, z brings it back</span>
+    </div>
+    <div v-else-if="draft && !hideLabel && !big" class="said small quiet">Enter keeps it</div>
+  </div>
+</template>
+
+<style scoped>
+.well input { font-size: var(--s18); }
+.well.big input { font-size: var(--s48); line-height: 1; padding: 8px; min-height: 64px; }
+.ruled { position: relative; flex: 1; min-width: 0; }
+.rule { position: absolute; left: 8px; bottom: 4px; height: 0; font-family: var(--figure); font-size: var(--s18); max-width: calc(100% - 8px); pointer-events: none; }
+.well.big .rule { font-size: var(--s48); }
+.typed { color: var(--dye); }
+.figure-field { position: relative; }
+.said { position: absolute; left: 0; right: 0; top: 100%; z-index: 4; background: var(--sheet); padding: 1px 4px 3px; min-width: 200px; }
+.said .key { min-height: 32px; margin-left: 6px; }
+</style>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { uncertainty, type Dimension, type Part } from '#core'
+import { sayDoubt, shown } from '#shared/figures'
+import { useDevice } from '~/stores/device'
+
+/** A figure that is read, not typed: number, unit, where it comes from by its rule, and its slip on demand. */
+const props = withDefaults(defineProps<{
+  label: string
+  part?: Part
+  dimension: Dimension
+  formula?: string
+  extra?: number
+  doubt?: boolean
+}>(), { part: undefined, formula: undefined, extra: 0 })
+const device = useDevice()
+const view = computed(() => props.part && shown(props.part.value.value, props.dimension, device.lengths, props.extra))
+const spoken = computed(() => props.part && view.value
+  ? `${props.label} ${view.value.number} ${view.value.unit} ${sayDoubt(uncertainty(props.part.value), props.dimension, device.lengths)}, ${props.part.provenance}`
+  : `${props.label} unknown`)
+</script>
+
+<template>
+  <span v-if="!part || !view" class="reading quiet" :aria-label="spoken" role="img">–</span>
+  <v-tooltip v-else location="bottom" :open-delay="250" interactive open-on-click content-class="slip-holder">
+    <template #activator="{ props: open }">
+      <button class="reading" type="button" v-bind="open" :aria-label="spoken">
+        <span class="num" :class="part.provenance">{{ view.number }}</span><span v-if="view.unit" class="unit">{{ view.unit }}</span>
+        <span v-if="part.provenance === 'assumed'" class="ask">?</span>
+        <span v-if="doubt" class="num quiet doubt">{{ sayDoubt(uncertainty(part.value), dimension, device.lengths) }}</span>
+      </button>
+    </template>
+    <SlipPaper :label="label" :part="part" :dimension="dimension" :formula="formula" />
+  </v-tooltip>
+</template>
+
+<style scoped>
+.reading { background: none; border: 0; padding: 0; cursor: help; white-space: nowrap; font-size: inherit; }
+.doubt { font-size: var(--s13); margin-left: 6px; }
+.ask { color: var(--stop); margin-left: 3px; }
+</style>
+
+<style>
+.v-overlay__content.slip-holder { background: transparent !important; padding: 0 !important; opacity: 1 !important; }
+</style>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { useBuild } from '~/stores/build'
+import { useShop } from '~/stores/shop'
+
+const open = defineModel<boolean>({ required: true })
+const build = useBuild()
+const shop = useShop()
+const sought = ref('')
+
+const places = computed(() => {
+  const id = build.view?.id
+  const stations = id ? ['Sheet', 'Pour', 'Cut', 'Daybook'].map(name => ({ name, to: `/builds/${id}/${name.toLowerCase()}`, cylinder: undefined as number | undefined })) : []
+  const cylinders = id ? build.cylinders.map(c => ({ name: `Cylinder ${c}`, to: '', cylinder: c })) : []
+  const builds = shop.builds.map(b => ({ name: `${b.name}, ${b.reference}`, to: `/builds/${b.id}/sheet`, cylinder: undefined as number | undefined }))
+  return [...stations, ...cylinders, ...builds, { name: 'Shop', to: '/', cylinder: undefined }]
+    .filter(place => place.name.toLowerCase().includes(sought.value.trim().toLowerCase()))
+})
+watch(open, (now) => {
+  sought.value = ''
+  if (now && shop.builds.length === 0) void shop.loadBuilds()
+})
+
+async function go(place: (typeof places.value)[number] | undefined) {
+  if (!place) return
+  open.value = false
+  if (place.cylinder) build.cylinder = place.cylinder
+  else await navigateTo(place.to)
+}
+</script>
+
+<template>
+  <v-dialog v-model="open">
+    <div class="paper">
+      <label class="label" for="find">Find a station, a cylinder or a build</label>
+      <div class="well"><input id="find" v-model="sought" autofocus autocomplete="off" @keydown.enter="go(places[0])"></div>
+      <ul class="places">
+        <li v-for="place in places" :key="place.name + place.to">
+          <button class="go" type="button" @click="go(place)">{{ place.name }}</button>
+        </li>
+      </ul>
+      <p v-if="places.length === 0" class="small">Nothing here is called that.</p>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.places { margin-top: 10px; max-height: 50vh; overflow: auto; }
+</style>

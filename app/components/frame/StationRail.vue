@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiLayersMinus, mdiTestTube } from '@mdi/js'
+
+defineProps<{ build: string }>()
+/** Numbers never shift: a station that is not built yet leaves its number free. */
+const stations = [
+  { key: '1', path: 'sheet', name: 'Sheet', icon: mdiFileTableBoxOutline },
+  { key: '2', path: 'pour', name: 'Pour', icon: mdiTestTube },
+  { key: '5', path: 'cut', name: 'Cut', icon: mdiLayersMinus },
+  { key: '9', path: 'daybook', name: 'Daybook', icon: mdiBookOpenVariantOutline }
+]
+</script>
+
+<template>
+  <nav class="rail" aria-label="Stations">
+    <NuxtLink v-for="station in stations" :key="station.key" :to="`/builds/${build}/${station.path}`" class="station" active-class="on">
+      <span class="no num">{{ station.key }}</span>
+      <svg width="22" height="22" viewBox="0 0 24 24" aria-hidden="true"><path :d="station.icon" fill="currentColor" /></svg>
+      <span class="name">{{ station.name }}</span>
+    </NuxtLink>
+  </nav>
+</template>
+
+<style scoped>
+.rail { display: flex; flex-direction: column; border-right: 1px solid var(--ink); background: var(--sheet-deep); }
+.station { position: relative; height: 84px; display: grid; place-items: center; align-content: center; gap: 3px; color: var(--ink); text-decoration: none; border-bottom: 1px solid var(--hair); font-size: var(--s13); }
+.station .no { position: absolute; left: 6px; top: 4px; font-size: var(--s13); color: var(--quiet); }
+.station.on { background: var(--dye); color: var(--scribe); }
+.station.on .no { color: var(--scribe); }
+@media (max-width: 1000px) {
+  .rail { flex-direction: row; border-right: 0; border-bottom: 1px solid var(--ink); }
+  .station { flex: 1; height: 48px; grid-auto-flow: column; border-bottom: 0; border-right: 1px solid var(--hair); gap: 8px; }
+  .station .no { position: static; }
+}
+</style>

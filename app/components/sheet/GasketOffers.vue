@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import type { Figure } from '#core'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { say } from '#shared/figures'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+
+const build = useBuild()
+const device = useDevice()
+const offers = computed(() => build.replayed?.offers ?? [])
+
+/** Another thickness of the same gasket: its bore is that of the one that is fitted. */
+async function offer(thickness: Figure): Promise<string | undefined> {
+  const fitted = build.replayed?.quantity('gasketBore', build.cylinder)?.value.value
+  if (fitted === undefined) return 'State the gasket bore first: another thickness has the same.'
+  return notKept(await build.add('offer', { level: 'build' }, { thickness, bore: { value: fitted, unit: 'mm', typed: String(fitted) } }))
+}
+const remove = (id: string, scope: (typeof offers.value)[number]['scope']) => build.add('void', scope, { reason: 'no longer to be had' }, { supersedes: id })
+</script>
+
+<template>
+  <div>
+    <FigureField
+      :field="`${build.view?.id}/offer`" label="Gaskets to be had: add" dimension="length" :usual="QUANTITY_WORDS.gasketThickness.usual"
+      empty-text="thickness" :commit="offer"
+    />
+    <ul class="offers small">
+      <li v-for="o in offers" :key="o.id" class="num">
+        {{ say(o.body.thickness.value, 'length', device.lengths) }}
+        <button class="key bare x" type="button" :aria-label="`Take ${say(o.body.thickness.value, 'length', device.lengths)} off the list`" @click="remove(o.id, o.scope)">×</button>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.offers { display: flex; flex-wrap: wrap; gap: 0 10px; min-height: 24px; }
+.x { min-height: 24px; min-width: 24px; padding: 0; color: var(--quiet); }
+</style>

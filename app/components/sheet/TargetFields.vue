@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { clearanceForRatio, type Figure } from '#core'
+import { say } from '#shared/figures'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+
+const build = useBuild()
+const target = computed(() => build.replayed?.target)
+const exactPart = (value: number | undefined) => value === undefined ? undefined : { value: { value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [target.value!.id] }
+const ratio = computed(() => exactPart(target.value?.body.ratio.value))
+const tolerance = computed(() => exactPart(target.value?.body.tolerance.value))
+const plain = (value: number): Figure => ({ value, unit: ':1', typed: String(value) })
+
+async function keep(change: Partial<{ ratio: Figure, tolerance: Figure, countsCrevice: boolean }>, base: string | undefined): Promise<string | undefined> {
+  const now = target.value?.body
+  const wanted = change.ratio ?? now?.ratio
+  if (!wanted) return 'Give the ratio first.'
+  return notKept(await build.add('target', { level: 'build' }, {
+    ratio: wanted, tolerance: change.tolerance ?? now?.tolerance ?? plain(0.1), countsCrevice: change.countsCrevice ?? now?.countsCrevice ?? true
+  }, base ? { supersedes: base } : {}), now && `${now.ratio.value.toFixed(2)} ± ${now.tolerance.value.toFixed(2)}`)
+}
+const crevice = computed(() => build.state?.parts.crevice?.value.value)
+const clearance = computed(() => {
+  const swept = build.state?.swept?.value.value
+  return swept && target.value ? clearanceForRatio(swept, target.value.body.ratio.value) : undefined
+})
+</script>
+
+<template>
+  <fieldset class="target">
+    <legend><h3>Target</h3></legend>
+    <FigureField :field="`${build.view?.id}/target`" label="Ratio" dimension="ratio" :part="ratio" :base="target?.id" :commit="(figure, _t, base) => keep({ ratio: figure }, base)" />
+    <FigureField :field="`${build.view?.id}/tolerance`" label="± tolerance" dimension="ratio" :part="tolerance" :base="target?.id" :commit="(figure, _t, base) => keep({ tolerance: figure }, base)" />
+    <label class="check small"><input type="checkbox" :checked="target?.body.countsCrevice ?? true" :disabled="!target" @change="keep({ countsCrevice: ($event.target as HTMLInputElement).checked }, target?.id)"> <span>counts the crevice<template v-if="crevice !== undefined">, <span class="num">{{ say(crevice, 'volume', 'mm', 1) }}</span></template></span></label>
+    <p v-if="clearance" class="small quiet">wants <span class="num">{{ say(clearance, 'volume') }}</span> in all</p>
+  </fieldset>
+</template>
+
+<style scoped>
+.target { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 10px; align-content: start; }
+legend { margin-bottom: 2px; }
+.check, .target > p { grid-column: 1 / 3; display: flex; align-items: center; gap: 6px; }
+</style>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import type { Bodies, Scope } from '#core'
+import { useStatement } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+
+const build = useBuild()
+const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
+const whole: Scope = { level: 'build' }
+const valves = ['intake', 'exhaust'] as const
+const clearances = {
+  intake: useStatement('intakeClearance', () => whole), exhaust: useStatement('exhaustClearance', () => whole)
+}
+const ways = { upright: 'upright', alongValve: 'along valve', pocket: 'in a pocket' } as const
+
+const convention = (valve: 'intake' | 'exhaust') => {
+  const body = clearances[valve].standing.value?.body
+  return body && 'convention' in body ? body.convention ?? 'upright' : 'upright'
+}
+function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']) {
+  const { standing, keep } = clearances[valve]
+  const entry = standing.value
+  if (entry && 'figure' in entry.body) void keep(entry.body.figure, entry.id, { convention: to })
+}
+</script>
+
+<template>
+  <fieldset class="valves">
+    <legend><h3>Valves <span class="quiet small">what a cut takes from them; edges are heights of the lowest point over the face</span></h3></legend>
+    <table>
+      <thead>
+        <tr class="names"><th /><th>Tilt</th><th>To the piston</th><th>measured</th><th>Seat edge</th><th>Top cut edge</th></tr>
+      </thead>
+      <tbody>
+        <tr v-for="valve in valves" :key="valve">
+          <th scope="row" class="small">{{ valve === 'intake' ? 'Intake' : 'Exhaust' }}</th>
+          <td><StatementField :quantity="`${valve}Tilt`" :scope="head" hide-label no-basis /></td>
+          <td>
+            <FigureField
+              :field="`${build.view?.id}/${valve}Clearance`" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} to piston`" dimension="length" :usual="[0.3, 20]" hide-label
+              :part="clearances[valve].part.value" :base="clearances[valve].standing.value?.id"
+              :commit="(figure, _t, base) => clearances[valve].keep(figure, base, { convention: convention(valve) })"
+            />
+          </td>
+          <td class="way">
+            <select :value="convention(valve)" class="small" :aria-label="`${valve} clearance: how it is measured`" :disabled="!clearances[valve].standing.value" @change="change(valve, ($event.target as HTMLSelectElement).value as 'upright')">
+              <option v-for="(words, way) in ways" :key="way" :value="way">{{ words }}</option>
+            </select>
+          </td>
+          <td><StatementField :quantity="`${valve}SeatHeight`" :scope="head" hide-label no-basis /></td>
+          <td><StatementField :quantity="`${valve}TopCutHeight`" :scope="head" hide-label no-basis /></td>
+        </tr>
+      </tbody>
+    </table>
+  </fieldset>
+</template>
+
+<style scoped>
+table { border-collapse: collapse; width: 100%; table-layout: fixed; }
+th { text-align: left; font-weight: 400; padding: 0 4px; }
+td { padding: 2px 4px; }
+tr th:first-child { width: 58px; padding-left: 0; }
+.names th { color: var(--quiet); font-size: var(--s13); }
+.way select { width: 100%; border: 0; background: transparent; color: var(--quiet); }
+.way option { background: var(--sheet); color: var(--ink); }
+</style>

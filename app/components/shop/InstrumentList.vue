@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import type { KeptInstrument } from '#shared/dto'
+import { useDevice } from '~/stores/device'
+import { useOutbox } from '~/stores/outbox'
+import { sentenceOf, useShop } from '~/stores/shop'
+
+const shop = useShop()
+const device = useDevice()
+const outbox = useOutbox()
+type Field = 'capacity' | 'tolerance' | 'resolution' | 'repeatability' | 'film'
+const FIELDS: { name: Field, label: string }[] = [
+  { name: 'capacity', label: 'Capacity, cc' }, { name: 'tolerance', label: 'Tolerance, ± cc' }, { name: 'resolution', label: 'Resolution, cc' },
+  { name: 'repeatability', label: 'Repeatability, cc' }, { name: 'film', label: 'Film kept back, cc' }
+]
+interface Form { id: string, name: string, kind: KeptInstrument['kind'], scale: KeptInstrument['scale'], figures: Record<Field, string> }
+const form = ref<Form>()
+const faults = ref<Record<string, string>>({})
+
+function edit(instrument?: KeptInstrument) {
+  faults.value = {}
+  form.value = {
+    id: instrument?.id ?? uuid(), name: instrument?.name ?? '', kind: instrument?.kind ?? 'burette', scale: instrument?.scale ?? 'deliver',
+    figures: Object.fromEntries(FIELDS.map(({ name }) => [name, String(instrument?.[name] ?? { capacity: 100, tolerance: 0.2, resolution: 0.1, repeatability: 0.08, film: 0 }[name])])) as Record<Field, string>
+  }
+}
+async function keep() {
+  if (!form.value) return
+  const { id, name, kind, scale, figures } = form.value
+  // Text that is no number goes as it is: the server's sentence says which field, beside the field.
+  const numbers = Object.fromEntries(FIELDS.map(f => [f.name, figures[f.name].trim() === '' || Number.isNaN(Number(figures[f.name].replace(',', '.'))) ? figures[f.name] : Number(figures[f.name].replace(',', '.'))]))
+  const sent = await outbox.put(uuid(), `/api/instruments/${id}`, { name, kind, scale, ...numbers, hand: device.hand })
+  if (sent.kind === 'refused') {
+    faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, f.sentence])) : { name: sentenceOf(sent.problem) }
+    return
+  }
+  form.value = undefined
+  await shop.loadInstruments()
+}
+</script>
+
+<template>
+  <section>
+    <h2>Instruments</h2>
+    <table class="sheet-table">
+      <thead><tr><th>Name</th><th>Kind</th><th class="r">Capacity</th><th class="r">Tolerance</th><th class="r">Resolution</th><th class="r">Repeatability</th><th>Scale</th><th><span class="visually-hidden">Change</span></th></tr></thead>
+      <tbody>
+        <tr v-for="i in shop.instruments" :key="i.id">
+          <td>{{ i.name }}</td><td>{{ i.kind }}</td><td class="r num">{{ i.capacity }} cc</td><td class="r num">± {{ i.tolerance }} cc</td>
+          <td class="r num">{{ i.resolution }} cc</td><td class="r num">{{ i.repeatability }} cc</td>
+          <td>to {{ i.scale }}<span v-if="i.scale === 'contain'" class="quiet">, film {{ i.film }} cc</span></td>
+          <td class="r"><button class="go" type="button" @click="edit(i)">Change<span class="visually-hidden"> {{ i.name }}</span></button></td>
+        </tr>
+      </tbody>
+    </table>
+    <button v-if="!form" class="key add" type="button" @click="edit()">Add an instrument</button>
+    <form v-else class="form" @submit.prevent="keep">
+      <div class="wide">
+        <label class="label" for="i-name">Name</label><div class="well"><input id="i-name" v-model="form.name" autocomplete="off"></div>
+        <p v-if="faults.name" class="sentence">{{ faults.name }}</p>
+      </div>
+      <div><label class="label" for="i-kind">Kind</label><div class="well"><select id="i-kind" v-model="form.kind"><option>burette</option><option>syringe</option><option>cylinder</option></select></div></div>
+      <div><label class="label" for="i-scale">Scale</label><div class="well"><select id="i-scale" v-model="form.scale"><option value="deliver">to deliver</option><option value="contain">to contain</option></select></div></div>
+      <div v-for="f in FIELDS" :key="f.name">
+        <label class="label" :for="`i-${f.name}`">{{ f.label }}</label><div class="well"><input :id="`i-${f.name}`" v-model="form.figures[f.name]" class="num" inputmode="decimal" autocomplete="off"></div>
+        <p v-if="faults[f.name]" class="sentence">{{ faults[f.name] }}</p>
+      </div>
+      <div class="ends"><button class="key main" type="submit">Keep</button><button class="key" type="button" @click="form = undefined">Leave it</button></div>
+      <p v-if="faults.hand" class="sentence">Put your initials in the header first.</p>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+.add { margin-top: 10px; }
+.form { margin-top: 12px; display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 10px; max-width: 860px; }
+.wide { grid-column: span 2; }
+.ends { display: flex; gap: 8px; align-items: end; }
+</style>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { useBuild } from '~/stores/build'
+import { useShop } from '~/stores/shop'
+
+const route = useRoute()
+const build = useBuild()
+const shop = useShop()
+const id = computed(() => String(route.params.id))
+
+watch(id, now => void build.open(now), { immediate: true })
+let late: ReturnType<typeof setTimeout> | undefined
+const stop = shop.onNews((news) => {
+  if (news.kind !== 'reopened' && news.build !== id.value) return
+  clearTimeout(late)
+  late = setTimeout(() => void build.refresh(), 150)
+})
+onBeforeUnmount(() => {
+  stop()
+  clearTimeout(late)
+})
+useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl` : 'Precise Bowl') })
+</script>
+
+<template>
+  <div v-if="build.view?.id === id" class="frame">
+    <StationRail :build="id" class="at-rail" />
+    <div class="middle">
+      <CylinderStrip v-if="build.cylinders.length" />
+      <NextMove />
+      <main class="station-room"><NuxtPage /></main>
+    </div>
+    <ClearanceStack class="at-stack" />
+    <BenchKeypad class="at-pad" />
+  </div>
+  <main v-else class="waiting">
+    <h1 v-if="build.missing">There is no such build in this shop.</h1>
+    <p v-else-if="!shop.reachable">The shop does not answer. What you typed is safe on this device.</p>
+    <p v-else>Opening the build …</p>
+    <NuxtLink to="/" class="go">Shop</NuxtLink>
+  </main>
+</template>
+
+<style scoped>
+.frame { flex: 1; min-height: 0; display: grid; grid-template: minmax(0, 1fr) / 72px minmax(0, 1fr) 312px; }
+.middle { display: flex; flex-direction: column; min-width: 0; min-height: 0; }
+.station-room { flex: 1; min-height: 0; overflow: hidden; display: flex; }
+.station-room > :deep(*) { flex: 1; min-width: 0; }
+.waiting { padding: 32px; display: grid; gap: 12px; justify-items: start; align-content: start; font-size: var(--s18); }
+h1 { font-size: var(--s22); }
+@media (max-width: 1000px) {
+  .frame { display: flex; flex-direction: column; }
+  .middle { flex: 1; }
+}
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { inOrder } from '#core'
+import { useBuild } from '~/stores/build'
+
+const build = useBuild()
+const only = ref<'all' | 'counts' | 'work'>('all')
+const entries = computed(() => [...build.entries].sort(inOrder).reverse().filter((entry) => {
+  if (only.value === 'counts') return (build.replayed?.live.standing.get(entry.id) ?? 'counts') === 'counts' && entry.kind !== 'void'
+  if (only.value === 'work') return ['faceCut', 'deckCut', 'gasketChange', 'relief', 'seatWork', 'pour'].includes(entry.kind)
+  return true
+}))
+const choices = { all: 'everything', counts: 'what counts', work: 'pours and work' } as const
+</script>
+
+<template>
+  <div class="daybook" data-station>
+    <h1 class="visually-hidden">Daybook</h1>
+    <div class="bar">
+      <label class="label" for="only">Show</label>
+      <div class="well"><select id="only" v-model="only" data-new><option v-for="(words, key) in choices" :key="key" :value="key">{{ words }}</option></select></div>
+      <span class="grow" />
+      <a class="go" :href="`/api/builds/${build.view?.id}/file`">The build as JSON</a>
+      <a class="go" :href="`/api/builds/${build.view?.id}/pours`">Pours as CSV</a>
+    </div>
+    <div class="scroll" tabindex="0" role="region" aria-label="Entries and settlements">
+      <SettlementList />
+      <h2 class="entries-head">Entries, newest first</h2>
+      <table class="sheet-table">
+        <thead><tr><th>When</th><th>Hand</th><th>Kind</th><th>For</th><th>What</th><th><span class="visually-hidden">Change</span></th></tr></thead>
+        <tbody><EntryRow v-for="entry in entries" :key="entry.id" :entry="entry" /></tbody>
+      </table>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.daybook { padding: 10px 16px; display: flex; flex-direction: column; gap: 8px; min-height: 0; overflow: hidden; }
+.bar { display: flex; gap: 16px; align-items: center; }
+.bar .well { width: 190px; }
+.grow { flex: 1; }
+.scroll { flex: 1; min-height: 0; overflow: auto; }
+.entries-head { margin-top: 14px; }
+</style>

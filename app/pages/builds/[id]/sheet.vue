@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import type { Quantity, Scope } from '#core'
+import { useBuild } from '~/stores/build'
+import type { Basis } from '~/composables/useStatement'
+
+const build = useBuild()
+const whole: Scope = { level: 'build' }
+const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
+const focus = ref<string>()
+
+interface Slot { quantity: Quantity, label?: string, bases?: Basis[], scope?: 'head' }
+// Sorted by how high their anchors lie in the drawing, so that leaders never cross.
+const left: Slot[] = [
+  { quantity: 'chamberVolume', label: 'Chamber', bases: ['book', 'assume'] },
+  { quantity: 'mouthArea', scope: 'head' },
+  { quantity: 'crownVolume' },
+  { quantity: 'topLandHeight' },
+  { quantity: 'crownDiameter' }
+]
+const right: (Slot | 'offers')[] = [
+  { quantity: 'gasketBore' }, { quantity: 'gasketThickness' }, 'offers', { quantity: 'bore' }, { quantity: 'stroke' }, { quantity: 'rodLength' }
+]
+const SLOT = 60
+const key = (slot: Slot | 'offers') => slot === 'offers' ? 'offers' : slot.quantity
+/** The list of gaskets stands under its field. */
+const OFFERS = 22
+const places = (slots: (Slot | 'offers')[]) => slots.map((slot, i) =>
+  ({ key: key(slot), y: i * SLOT + 36 + (slots.indexOf('offers') >= 0 && i > slots.indexOf('offers') ? OFFERS : 0) }))
+const scopeOf = (slot: Slot) => slot.scope === 'head' ? head.value : whole
+const watching = (name: string) => (on: boolean) => {
+  if (on) focus.value = name
+  else if (focus.value === name) focus.value = undefined
+}
+</script>
+
+<template>
+  <div class="sheet" data-station>
+    <h1 class="visually-hidden">Sheet</h1>
+    <LayoutForm v-if="!build.replayed" />
+    <template v-else>
+      <div class="callouts">
+        <div class="column">
+          <StatementField
+            v-for="(slot, i) in left" :key="slot.quantity" :quantity="slot.quantity" :scope="scopeOf(slot)" :label="slot.label" :bases="slot.bases"
+            :data-new="i === 0 ? true : undefined" class="slot" @focused="watching(slot.quantity)($event)"
+          />
+        </div>
+        <BoreSection :focus="focus" :left="places(left)" :right="places(right)" class="drawing" />
+        <div class="column">
+          <template v-for="slot in right" :key="key(slot)">
+            <GasketOffers v-if="slot === 'offers'" class="slot offers" @focusin="watching('offers')(true)" @focusout="watching('offers')(false)" />
+            <StatementField v-else :quantity="slot.quantity" :scope="scopeOf(slot)" class="slot" @focused="watching(slot.quantity)($event)" />
+          </template>
+        </div>
+      </div>
+      <fieldset class="decks">
+        <legend><h3>Deck clearance, cylinder by cylinder <span class="quiet small">negative where the piston stands proud</span></h3></legend>
+        <div class="row">
+          <StatementField
+            v-for="c in build.cylinders" :key="c" quantity="deckClearance" :scope="{ level: 'cylinder', cylinder: c }" :cylinder="c" :label="`Cylinder ${c}`"
+            no-basis @focused="watching('deckClearance')($event); $event && (build.cylinder = c)"
+          />
+        </div>
+      </fieldset>
+      <div class="low">
+        <TargetFields />
+        <ValveFields />
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.sheet { padding: 8px 16px; display: flex; flex-direction: column; gap: 8px; overflow: auto; }
+.callouts { display: grid; grid-template-columns: 196px minmax(0, 1fr) 196px; min-height: 382px; }
+.slot { height: 60px; }
+.slot.offers { height: 82px; }
+.drawing { height: 382px; }
+.decks legend { margin-bottom: 2px; }
+.row { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px; max-width: 100%; }
+.low { display: grid; grid-template-columns: 196px minmax(0, 1fr); gap: 20px; }
+@media (max-width: 1000px) {
+  .slot { height: 68px; }
+  .callouts { grid-template-columns: 190px minmax(0, 1fr) 190px; min-height: 410px; }
+}
+</style>
