@@ -2,6 +2,7 @@ import { DomainError } from '#core'
 import type { By, Outcome } from '../db/outcome'
 import type { Checked, FieldProblem, Problem } from '#shared/dto'
 import { uuidFault } from '#shared/dto'
+import { sayRefusal } from '#shared/words/domain'
 import type { EventHandlerRequest, H3Event } from 'h3'
 import { defineEventHandler, getRequestHeader, getRouterParam, setResponseHeader, setResponseStatus } from 'h3'
 
@@ -29,7 +30,8 @@ function problem(event: H3Event, error: unknown): Problem {
   const known = error instanceof ApiProblem
     ? error
     : error instanceof DomainError
-      ? new ApiProblem(422, 'This can’t be reckoned with', error.message)
+      ? new ApiProblem(422, 'This can’t be reckoned with', sayRefusal(error),
+          { fields: [{ path: error.argument.replace(/^instrument\./, ''), sentence: sayRefusal(error) }] })
       : undefined
   if (!known) console.error(`${event.method} ${event.path}:`, error)
   const { status, title, message, more } = known ?? new ApiProblem(500, 'Something broke here', 'The fault is ours, and nothing was stored. Try again.')

@@ -38,7 +38,7 @@ const labelled = computed(() => {
       <rect x="0" :y="plane" :width="wide" :height="Math.max(0, FACE - plane)" class="goes" />
       <line x1="0" :x2="wide + 6" :y1="FACE" :y2="FACE" class="face" />
       <line x1="0" :x2="wide + 6" :y1="plane" :y2="plane" class="plane" />
-      <text x="4" :y="FACE + 17">face now</text>
+      <text v-if="wide > 190" x="4" :y="FACE + 17">face now</text>
       <text :x="wide" :y="FACE + 17" text-anchor="end" class="num">{{ say(depth, 'length', device.lengths) }} goes</text>
       <g v-for="edge in labelled" :key="edge.name" :class="[edge.kind, { through: edge.at <= depth }]">
         <line :x1="wide - 54" :x2="wide + 6" :y1="up(edge.at)" :y2="up(edge.at)" class="edge" />

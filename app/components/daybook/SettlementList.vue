@@ -6,7 +6,7 @@ import { KIND_WORDS } from '~/words/entries'
 
 const build = useBuild()
 const WHY: Record<NoLesson, string> = {
-  severalKinds: 'none: several kinds of work at once, it can’t be pinned on one',
+  severalKinds: 'none: several kinds of work lie between',
   notAFaceCut: 'none: only a face cut teaches cc per mm',
   depthNotMeasured: 'none: the depth was not measured',
   noPourBefore: 'none: not poured before the work',

@@ -11,11 +11,11 @@ const rows = computed(() => build.replayed?.layout.banks.map(bank => bank.flatMa
 const middle = computed(() => band.value
   ? (band.value.low + band.value.high) / 2
   : build.asIs.reduce((sum, s) => sum + (s.ratio?.value.value ?? 0), 0) / Math.max(1, build.asIs.filter(s => s.ratio).length))
-/** Ratio shown by half the strip's height: all ticks fit, and the band keeps its true height beside them. */
+/** Ratio shown by half the strip's height: all ticks fit, and the band stays clear of the figures. */
 const reach = computed(() => {
   const far = build.asIs.map(s => s.ratio ? Math.abs(s.ratio.value.value - middle.value) : 0)
   const tolerance = band.value ? (band.value.high - band.value.low) / 2 : 0
-  return Math.max(...far, tolerance * 2, 0.05) * 1.18
+  return Math.max(...far, tolerance * 5, 0.05) * 1.18
 })
 const y = (ratio: number) => HEIGHT / 2 - (ratio - middle.value) / reach.value * (HEIGHT / 2)
 const bandTop = computed(() => band.value ? y(band.value.high) : 0)
@@ -35,7 +35,7 @@ function spoken(state: CylinderState): string {
 
 <template>
   <nav class="strip" aria-label="Cylinders">
-    <div v-for="(row, i) in rows" :key="i" class="bank" :class="{ many: rows.length > 1 }" :style="{ height: `${HEIGHT / (rows.length > 1 ? 1 : 1)}px` }">
+    <div v-for="(row, i) in rows" :key="i" class="bank" :style="{ height: `${HEIGHT}px` }">
       <div v-if="band" class="band" :style="{ top: `${bandTop}px`, height: `${bandHeight}px` }" />
       <button
         v-for="state in row" :key="state.cylinder" type="button" class="cell" :class="{ on: state.cylinder === build.cylinder }"

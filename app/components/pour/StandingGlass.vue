@@ -13,7 +13,7 @@ const props = defineProps<{
   stop?: { fill: number, reading: number }
 }>()
 const TOP = 34
-const X = 84
+const X = 46
 const WIDE = 44
 const MAGNIFY = 8
 const R = 62
@@ -59,8 +59,8 @@ const moving = computed(() => ({ transform: `translateY(${y(level.value)}px)` })
       <defs><clipPath id="lens"><circle :cx="lens.x" :cy="lens.y" :r="R" /></clipPath><clipPath id="tube"><rect :x="X" :y="TOP - 14" :width="WIDE" :height="TALL + 28" /></clipPath></defs>
       <!-- earlier fills, as thin ghosts -->
       <g v-for="(fill, i) in earlier" :key="i" class="ghost">
-        <rect :x="2 + i * 13" :y="TOP" width="9" :height="TALL" />
-        <rect :x="2 + i * 13" :y="Math.min(y(fill.start), y(fill.end))" width="9" :height="Math.abs(y(fill.end) - y(fill.start))" class="was" />
+        <rect :x="W - 12 - i * 13" :y="TOP" width="9" :height="TALL" />
+        <rect :x="W - 12 - i * 13" :y="Math.min(y(fill.start), y(fill.end))" width="9" :height="Math.abs(y(fill.end) - y(fill.start))" class="was" />
       </g>
       <!-- glass and liquid -->
       <g clip-path="url(#tube)">

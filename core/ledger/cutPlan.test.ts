@@ -1,0 +1,110 @@
+import { describe, expect, it } from 'vitest'
+import { exact, fromSource, uncertainty } from '../estimate'
+import { all, head, mm, oneCylinder } from './bench.test-support'
+import { headCut, nextMove, outcomesAt, replay, type NextMove } from './index'
+
+const two = () => {
+  const bench = oneCylinder(2)
+  bench.pour(1, 56.2)
+  bench.pour(1, 56.2)
+  bench.pour(2, 54.6)
+  bench.pour(2, 54.6)
+  return bench
+}
+
+describe('a head is cut once', () => {
+  it('finds the deepest cut that passes nobody, and the one that brings the lowest to target', () => {
+    const cut = headCut(replay(two().entries)!, 1)
+    // 7.0876/4.65 and (7.0876 − 1.6)/4.65
+    expect(cut.toLowest).toMatchObject({ cylinder: 1 })
+    expect(cut.toLowest!.depth.value).toBeCloseTo(1.52422, 4)
+    expect(cut.deepest).toMatchObject({ cylinder: 2 })
+    expect(cut.deepest!.depth.value).toBeCloseTo(1.18013, 4)
+  })
+  it('carries the doubt of gap and mouth area into the depth, by hand', () => {
+    const [first] = headCut(replay(two().entries)!, 1).cylinders
+    // u² = (u(gap)/4.65)² + (7.0876·0.0465/4.65²)², u(gap)² = 0.1154701² + 0.0408248²/2
+    const gap = Math.hypot(0.1154701, 0.0408248 / Math.SQRT2)
+    expect(uncertainty(first!.depth)).toBeCloseTo(Math.hypot(gap / 4.65, 7.0876 * 0.0465 / 4.65 ** 2), 5)
+  })
+  it('predicts chamber and ratio of each cylinder after the cut', () => {
+    const [, second] = outcomesAt(replay(two().entries)!, 1, fromSource(1, 0.02, 'cut'))
+    expect(second!.chamber.value).toBeCloseTo(49.95, 10)
+    // Vc = 49.95 + 8.3277 + 2.3931 + 3 + 0.6552 = 64.3260
+    expect(second!.ratio.value).toBeCloseTo(9.7841, 4)
+    expect(outcomesAt(replay(two().entries)!, 1, exact(20))).toEqual([])
+  })
+  it('cuts nothing where a cylinder is past its target already', () => {
+    const bench = oneCylinder()
+    bench.pour(1, 48)
+    expect(headCut(replay(bench.entries)!, 1).deepest!.depth.value).toBe(0)
+    expect(headCut(replay(bench.entries)!, 1).cylinders[0]!.depth.value).toBeLessThan(0)
+  })
+  it('says what is left at the valves', () => {
+    const bench = two()
+    bench.state('exhaustSeatHeight', 1.4)
+    bench.state('exhaustTilt', 24)
+    bench.add('measure', all, { quantity: 'exhaustClearance', figure: mm(4.6), convention: 'pocket' })
+    bench.add('gasketChange', head, { state: 'planned', thickness: mm(0.9), bore: mm(94) })
+    const [exhaust] = replay(bench.entries)!.valves(1, 1.08)
+    expect(exhaust!.seatLeft!.value).toBeCloseTo(0.32, 10)
+    // drop 1.08 + 0.30; in the pocket 1.38·cos 24° = 1.26069
+    expect(exhaust!.clearance!.left.value).toBeCloseTo(4.6 - 1.26069, 4)
+    expect(exhaust!.clearance!.side).toBeCloseTo(1.38 * 0.406737, 5)
+    bench.add('faceCut', head, { state: 'done', depth: mm(1), measured: mm(1) })
+    expect(replay(bench.entries)!.valves(1)[0]!.seatLeft!.value).toBeCloseTo(0.4, 10)
+  })
+})
+
+describe('the next move', () => {
+  const next = (bench: ReturnType<typeof two>): NextMove => nextMove(replay(bench.entries))
+  it('begins with the layout', () => expect(nextMove(undefined)).toEqual({ kind: 'layOut' }))
+  it('asks for a pour, then for the second', () => {
+    const bench = oneCylinder(2)
+    expect(next(bench)).toEqual({ kind: 'pour', cylinders: [1, 2] })
+    bench.pour(1, 56.2)
+    expect(next(bench)).toEqual({ kind: 'pour', cylinders: [2] })
+    bench.pour(2, 56.2)
+    bench.pour(2, 56.2)
+    expect(next(bench)).toEqual({ kind: 'pourSecond', cylinders: [1] })
+  })
+  it('puts pours that disagree first', () => {
+    const bench = oneCylinder(2)
+    bench.pour(1, 56.2)
+    bench.pour(1, 55.5)
+    expect(next(bench)).toMatchObject({ kind: 'disagree', cylinders: [1] })
+    // 2·√2·0.0408248
+    expect((next(bench) as { allowed: number }).allowed).toBeCloseTo(0.11547, 4)
+  })
+  it('asks about a large assumption before anything is poured twice', () => {
+    const bench = oneCylinder()
+    const deck = bench.entries.find(e => e.kind === 'measure' && e.body.quantity === 'deckClearance')!
+    bench.add('void', all, { reason: 'wrong engine' }, { supersedes: deck.id })
+    bench.pour(1, 56.2)
+    expect(next(bench)).toMatchObject({ kind: 'state', quantity: 'deckClearance', cylinders: [1] })
+  })
+  it('goes plan, do, pour again, on target', () => {
+    const bench = two()
+    expect(next(bench)).toMatchObject({ kind: 'plan', head: 1 })
+    const plan = bench.add('faceCut', head, { state: 'planned', depth: mm(1.3) })
+    expect(next(bench)).toMatchObject({ kind: 'do', operation: plan, depth: 1.3 })
+    bench.add('faceCut', head, { state: 'done', depth: mm(1.3), measured: mm(1.3) }, { supersedes: plan })
+    expect(next(bench)).toEqual({ kind: 'pourAgain', cylinders: [1, 2] })
+    for (const [c, v] of [[1, 49.6], [2, 49], [1, 49.6], [2, 49]] as const) bench.pour(c, v)
+    expect(next(bench)).toEqual({ kind: 'onTarget' })
+  })
+  it('stops a plan that reaches a seat or passes the target', () => {
+    const bench = two()
+    bench.state('exhaustSeatHeight', 1.4)
+    const plan = bench.add('faceCut', head, { state: 'planned', depth: mm(1.52) })
+    expect(next(bench)).toMatchObject({ kind: 'stop', cause: 'cutReachesSeat', valve: 'exhaust', cylinders: [1, 2] })
+    bench.add('faceCut', head, { state: 'planned', depth: mm(1.39) }, { supersedes: plan })
+    expect(next(bench)).toEqual({ kind: 'stop', cause: 'passesTarget', cylinders: [2] })
+  })
+  it('wants a target before a plan', () => {
+    const bench = two()
+    const target = bench.entries.find(e => e.kind === 'target')!
+    bench.add('void', all, { reason: 'customer changed his mind' }, { supersedes: target.id })
+    expect(next(bench)).toEqual({ kind: 'setTarget' })
+  })
+})

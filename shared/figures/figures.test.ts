@@ -1,0 +1,103 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { digits, parseFigure, say, sayCylinders, sayDoubt, type FieldOf } from './index'
+
+const length: FieldOf = { dimension: 'length' }
+const volume: FieldOf = { dimension: 'volume' }
+
+describe('the number grammar', () => {
+  it.each<[string, FieldOf, number, string]>([
+    ['60+59.4', volume, 119.4, 'cc'],
+    ['60 + 59.4 ml', volume, 119.4, 'cc'],
+    ['2.02in', length, 51.308, 'in'],
+    ['.040', length, 0.04, 'mm'],
+    ['40 thou', length, 1.016, 'thou'],
+    ['51,3', volume, 51.3, 'cc'],
+    ['1 1/4"', length, 31.75, 'in'],
+    ['1-1/4"', length, 31.75, 'in'],
+    ['3/8 in', length, 9.525, 'in'],
+    ['-1/8"', length, -3.175, 'in'],
+    ['10 - 2', length, 8, 'mm'],
+    ['−0.2', length, -0.2, 'mm'],
+    ['9.4 cm', length, 94, 'cm'],
+    ['2in + 3 mm', length, 53.8, 'mm'],
+    ['1+2 in', length, 76.2, 'in'],
+    ['24°', { dimension: 'angle' }, 24, '°'],
+    ['24 deg', { dimension: 'angle' }, 24, '°'],
+    ['46.5 cm2', { dimension: 'area' }, 4650, 'cm2'],
+    ['9.9:1', { dimension: 'ratio' }, 9.9, ':1'],
+    ['3.622', { dimension: 'length', unit: 'in' }, 91.9988, 'in'],
+    ['1 1/2', { dimension: 'length', unit: 'in' }, 38.1, 'in'],
+    ['5.', length, 5, 'mm']
+  ])('reads %s', (typed, field, value, unit) => {
+    const parsed = parseFigure(typed, field)
+    expect(parsed).toMatchObject({ kind: 'figure', figure: { unit, typed } })
+    expect(parsed.kind === 'figure' && parsed.figure.value).toBeCloseTo(value, 9)
+  })
+  it('keeps each term of a sum: each is one fill', () => {
+    expect(parseFigure('60+59.4', volume)).toMatchObject({ terms: [60, 59.4] })
+  })
+  it.each<[string, FieldOf, RegExp]>([
+    ['abc', length, /not a number/],
+    ['1,234.5', length, /two marks/],
+    ['1.234,5', length, /two marks/],
+    ['1e3', length, /no powers of ten/],
+    ['1E+3', length, /no powers of ten/],
+    ['5 cc', length, /cc is for a volume: this wants a length/],
+    ['5 mm', volume, /mm is for a length: this wants a volume/],
+    ['5 furlongs', length, /“furlongs” is not a unit/],
+    ['5-3', length, /space on both sides/],
+    ['1/0"', length, /0 below the line/],
+    ['1 1/4', length, /read as inches/],
+    ['60+', volume, /nothing after/],
+    ['+', volume, /not a number|nothing/],
+    ['NaN', length, /not a number/],
+    ['Infinity', length, /not a number/],
+    ['0x10', length, /not a unit/],
+    ['1'.repeat(65), length, /too long/],
+    ['<script>', length, /not a number/]
+  ])('refuses %s in words', (typed, field, says) => {
+    const parsed = parseFigure(typed, field)
+    expect(parsed.kind).toBe('refused')
+    expect(parsed.kind === 'refused' && parsed.sentence).toMatch(says)
+  })
+  it('asks about .040 in a mm field when only the inches make sense', () => {
+    const gasket: FieldOf = { dimension: 'length', usual: [0.2, 4] }
+    const parsed = parseFigure('.040', gasket)
+    expect(parsed).toMatchObject({ kind: 'ask', question: '0.040 mm or 40 thou?' })
+    expect(parsed.kind === 'ask' && parsed.choices[1].value).toBeCloseTo(1.016, 9)
+    expect(parseFigure('.040 mm', gasket).kind).toBe('figure')
+    expect(parseFigure('.9', gasket).kind).toBe('figure')
+    expect(parseFigure('.040', { dimension: 'length', usual: [0.01, 4] }).kind).toBe('figure')
+  })
+  it('is empty for nothing', () => expect(parseFigure('  ', length)).toEqual({ kind: 'empty' }))
+  it('never gives what is not finite, and never throws', () => {
+    fc.assert(fc.property(fc.string({ maxLength: 70 }), (typed) => {
+      const parsed = parseFigure(typed, length)
+      if (parsed.kind === 'figure') expect(Number.isFinite(parsed.figure.value)).toBe(true)
+    }))
+    fc.assert(fc.property(fc.stringMatching(/^[-+0-9.,/ "a-z]{1,20}$/), (typed) => {
+      expect(['figure', 'ask', 'empty', 'refused']).toContain(parseFigure(typed, { ...length, usual: [0.2, 4] }).kind)
+    }))
+  })
+})
+
+describe('figures as they are read', () => {
+  it('shows mm and inches from the same stored value', () => {
+    expect(say(1.524, 'length', 'mm')).toBe('1.52 mm')
+    expect(say(1.524, 'length', 'in')).toBe('0.0600 in')
+    expect(say(9.8983, 'ratio')).toBe('9.90')
+    expect(say(24, 'angle')).toBe('24.0°')
+  })
+  it('has a true minus, and no minus before nothing', () => {
+    expect(digits(-0.2, 2)).toBe('−0.20')
+    expect(digits(-0.001, 2)).toBe('0.00')
+  })
+  it('shows doubt at k = 2', () => expect(sayDoubt(0.13, 'volume')).toBe('± 0.26 cc'))
+  it('lists cylinders as one says them', () => {
+    expect(sayCylinders([2], 6)).toBe('Cylinder 2')
+    expect(sayCylinders([2, 5], 6)).toBe('Cylinders 2 and 5')
+    expect(sayCylinders([1, 2, 3, 4, 5, 6], 6)).toBe('All six cylinders')
+    expect(sayCylinders([1, 2], 2)).toBe('Cylinders 1 and 2')
+  })
+})

@@ -1,0 +1,154 @@
+import { request } from 'node:http'
+import { readdirSync } from 'node:fs'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { v4 as uuid } from 'uuid'
+import { TestServer, put } from '../support/server'
+import { bore, buildRequest, frame, instrument, instrumentId, layout, newBuild, pour } from '../support/sent'
+
+let server: TestServer
+let build: string
+beforeAll(async () => {
+  server = await TestServer.start()
+  build = await newBuild(server.url)
+})
+afterAll(() => server.stop())
+
+type Hostile = [what: string, path: () => string, body: unknown, field: string]
+const entry = () => `/api/builds/${build}/entries/${uuid()}`
+const huge = () => ({ ...bore(), note: 'x'.repeat(10 * 1024 * 1024) })
+const figure = (value: unknown, unit = 'mm') => ({ value, unit, typed: 'x' })
+const target = (ratio: unknown) => ({ ...frame, kind: 'target', scope: { level: 'build' }, body: { ratio: figure(ratio, ':1'), tolerance: figure(0.1, ':1'), countsCrevice: true } })
+const fills = (...list: unknown[]) => ({ ...pour(), body: { ...pour().body, fills: list } })
+
+/** Every route there is, and what is thrown at it. A route that is added fails here until it is listed. */
+const ROUTES: Record<string, Hostile[]> = {
+  'health.get.ts': [], 'shop.get.ts': [], 'events.get.ts': [], 'builds/index.get.ts': [], 'instruments/index.get.ts': [],
+  '[...].ts': [['an unknown address', () => '/api/nowhere', {}, '']],
+  'builds/[build]/index.get.ts': [], 'builds/[build]/file.get.ts': [], 'builds/[build]/pours.get.ts': [],
+  'builds/[build]/index.put.ts': [
+    ['an empty name', () => `/api/builds/${uuid()}`, { ...buildRequest, name: ' ' }, 'name'],
+    ['SQL in a name', () => `/api/builds/${uuid()}`, { ...buildRequest, name: 'x\'); DROP TABLE entries;--' }, 'name'],
+    ['a script in a name', () => `/api/builds/${uuid()}`, { ...buildRequest, reference: '<script>alert(1)</script>' }, 'reference'],
+    ['a number for a name', () => `/api/builds/${uuid()}`, { ...buildRequest, name: 7 }, 'name'],
+    ['an unknown field', () => `/api/builds/${uuid()}`, { ...buildRequest, shop: 'other' }, 'shop'],
+    ['a bad id', () => '/api/builds/1%20or%201=1', buildRequest, 'build'],
+    ['a large body', () => `/api/builds/${uuid()}`, { ...buildRequest, name: 'x'.repeat(10 * 1024 * 1024) }, '']
+  ],
+  'builds/[build]/entries/[entry].put.ts': [
+    ['a negative bore', entry, bore(-92), 'body.figure'],
+    ['an absurd bore', entry, bore(9.2e9), 'body.figure'],
+    ['text for a number', entry, { ...bore(), body: { quantity: 'bore', figure: figure('92') } }, 'body.figure'],
+    ['NaN, as JSON has it', entry, { ...bore(), body: { quantity: 'bore', figure: figure(NaN) } }, 'body.figure'],
+    ['an unknown quantity', entry, { ...bore(), body: { quantity: 'constructor', figure: figure(1) } }, 'body.quantity'],
+    ['a ratio of 1', entry, target(1), 'body.ratio'],
+    ['a ratio below 1', entry, target(0.4), 'body.ratio'],
+    ['a negative ratio', entry, target(-9), 'body.ratio'],
+    ['a reading beyond the scale', entry, fills({ start: 0, end: 140 }), 'body.fills[0].end'],
+    ['a reading below the scale', entry, fills({ start: -4, end: 40 }), 'body.fills[0].start'],
+    ['the scale the wrong way round', entry, fills({ start: 55.4, end: 0 }), 'body.fills[0].end'],
+    ['a thousand fills', entry, fills(...Array.from({ length: 1000 }, () => ({ start: 0, end: 1 }))), 'body.fills'],
+    ['fills that are a text', entry, { ...pour(), body: { ...pour().body, fills: 'all' } }, 'body.fills'],
+    ['an instrument of no capacity', entry, { ...pour(), body: { ...pour().body, instrument: { ...instrument, id: instrumentId, capacity: 0 } } }, 'body.instrument.capacity'],
+    ['an instrument that is a text', entry, { ...pour(), body: { ...pour().body, instrument: 'burette' } }, 'body.instrument'],
+    ['an unknown field', entry, { ...bore(), admin: true }, 'admin'],
+    ['an unknown field in a body', entry, { ...bore(), body: { ...bore().body, provenance: 'measured' } }, 'body.provenance'],
+    ['a script in a note', entry, { ...bore(), note: '<img src=x onerror=alert(1)>' }, 'note'],
+    ['a cylinder that is not there', entry, pour(55, 9), 'scope.cylinder'],
+    ['a head that is not there', entry, { ...frame, kind: 'faceCut', scope: { level: 'head', head: 4 }, body: { state: 'planned', depth: figure(1) } }, 'scope.head'],
+    ['a cut of half a metre', entry, { ...frame, kind: 'faceCut', scope: { level: 'head', head: 1 }, body: { state: 'done', depth: figure(500) } }, 'body.depth'],
+    ['superseding what is not there', entry, { ...bore(), supersedes: uuid() }, 'supersedes'],
+    ['an unknown build', () => `/api/builds/${uuid()}/entries/${uuid()}`, bore(), ''],
+    ['a bad id', () => `/api/builds/${build}/entries/x`, bore(), 'entry'],
+    ['a version to come', entry, { ...bore(), v: 2 }, 'v'],
+    ['a text for a body', entry, { ...bore(), body: 'bore' }, 'body'],
+    ['a list', entry, [bore()], ''],
+    ['no JSON at all', entry, '{"kind":', ''],
+    ['10 MB', entry, huge(), ''],
+    ['a deep nest', entry, { ...bore(), body: JSON.parse('{"a":'.repeat(500) + '1' + '}'.repeat(500)) }, '']
+  ],
+  'instruments/[instrument].put.ts': [
+    ['no capacity', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', capacity: 0 }, 'capacity'],
+    ['text for a number', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', tolerance: 'small' }, 'tolerance'],
+    ['a negative tolerance', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', tolerance: -1 }, 'tolerance'],
+    ['a resolution wider than its scale', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', capacity: 1, resolution: 40 }, 'resolution'],
+    ['an unknown kind', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', kind: 'bucket' }, 'kind'],
+    ['an unknown field', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', sql: 1 }, 'sql'],
+    ['SQL in a name', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', name: 'a"; delete from entries' }, 'name'],
+    ['10 MB', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', name: 'x'.repeat(10 * 1024 * 1024) }, '']
+  ],
+  'imports/[import].put.ts': [
+    ['no document', () => `/api/imports/${uuid()}`, { copy: false, hand: 'TT' }, 'document'],
+    ['a document of something else', () => `/api/imports/${uuid()}`, { document: { format: 'other' }, copy: false, hand: 'TT' }, 'document.format'],
+    ['an unknown field', () => `/api/imports/${uuid()}`, { document: {}, copy: false, hand: 'TT', force: true }, 'force'],
+    ['10 MB', () => `/api/imports/${uuid()}`, { document: { x: 'x'.repeat(10 * 1024 * 1024) }, copy: false, hand: 'TT' }, '']
+  ]
+}
+
+async function stored(): Promise<unknown> {
+  return server.query('select (select count(*) from entries) as entries, (select count(*) from builds) as builds, (select count(*) from instruments) as instruments')
+}
+
+describe('hostile input', () => {
+  it('is listed for every route there is', () => {
+    const found = readdirSync('server/api', { recursive: true, withFileTypes: true }).filter(f => f.isFile())
+      .map(f => `${f.parentPath}/${f.name}`.replace(/^server\/api\/?/, ''))
+    expect(Object.keys(ROUTES).sort()).toEqual(found.sort())
+  })
+  const cases = Object.entries(ROUTES).flatMap(([route, list]) => list.map(([what, path, body, field]) => ({ route, what, path, body, field })))
+  it.each(cases)('$route refuses $what', async ({ path, body, field }) => {
+    const before = await stored()
+    const answer = await put(server.url + path(), body)
+    expect(answer.status).toBeGreaterThanOrEqual(400)
+    expect(answer.status).toBeLessThan(500)
+    expect(answer.type).toContain('application/problem+json')
+    const problem = answer.json as { detail: string, fields?: { path: string, sentence: string }[] }
+    expect(problem.detail).toMatch(/[A-Za-z]{3}.*\.$/)
+    expect(JSON.stringify(problem)).not.toMatch(/at .*\.m?js|node_modules|select |insert /i)
+    if (field) expect(problem.fields?.map(f => f.path)).toContain(field)
+    expect(await stored()).toEqual(before)
+  })
+  it.each(Object.keys(ROUTES).filter(r => r.includes('[build]') && r.endsWith('.get.ts')))('%s knows no unknown build', async (route) => {
+    const path = (id: string) => `${server.url}/api/${route.replace('[build]', id).replace('/index.get.ts', '').replace('.get.ts', '')}`
+    expect((await fetch(path(uuid()))).status).toBe(404)
+    expect((await fetch(path('no-id'))).status).toBe(400)
+  })
+  it.each(Object.keys(ROUTES))('%s answers no foreign Host and no foreign Origin', async (route) => {
+    const path = `/api/${route.replace(/\[(build|entry|instrument|import)\]/g, uuid()).replace('[...]', 'x').replace(/(\/index)?(\.(get|put))?\.ts$/, '')}`
+    const method = route.includes('.put.') ? 'PUT' : 'GET'
+    const ask = (headers: Record<string, string>) => new Promise<number>((done, fail) => {
+      const sent = request({ host: '127.0.0.1', port: server.port, path, method, headers }, (response) => {
+        done(response.statusCode!)
+        response.destroy()
+      })
+      sent.on('error', fail)
+      sent.end()
+    })
+    expect(await ask({ host: 'evil.example' })).toBe(403)
+    expect(await ask({ host: `127.0.0.1:${server.port}`, origin: 'http://evil.example' })).toBe(403)
+  })
+  it('superseding twice is told, and stores nothing', async () => {
+    const first = uuid()
+    await put(`${server.url}/api/builds/${build}/entries/${first}`, bore())
+    await put(server.url + entry(), { ...bore(93), supersedes: first })
+    const before = await stored()
+    const again = await put(server.url + entry(), { ...bore(94), supersedes: first })
+    expect(again.status).toBe(409)
+    expect((again.json as { current: { body: { figure: { value: number } } } }).current.body.figure.value).toBe(93)
+    expect(await stored()).toEqual(before)
+  })
+  it('a shop’s names may hold what names hold', async () => {
+    expect((await put(`${server.url}/api/builds/${uuid()}`, { name: 'Brackwater 34 (no. 7) – O’Neil’s', reference: 'Launch #7', hand: 'ÄB' })).status).toBe(422)
+    expect((await put(`${server.url}/api/builds/${uuid()}`, { name: 'Brackwater 34 (no. 7), Skerry’s', reference: 'Launch #7', hand: 'ÄB' })).status).toBe(201)
+  })
+  it('a second layout is for the builder to make, not for a cylinder that is gone', async () => {
+    expect((await put(server.url + entry(), { ...layout, body: { heads: [[1, 1]], banks: [[1]] } })).status).toBe(422)
+  })
+  it('serves pages with a policy that runs nothing from elsewhere', async () => {
+    const page = await fetch(server.url)
+    const policy = page.headers.get('content-security-policy') ?? ''
+    expect(policy).toMatch(/script-src 'self' 'nonce-[^']+' 'wasm-unsafe-eval'/)
+    expect(policy).toContain('worker-src \'self\'')
+    expect(policy).not.toMatch(/script-src[^;]*unsafe-inline/)
+    expect(page.headers.get('x-content-type-options')).toBe('nosniff')
+  })
+})

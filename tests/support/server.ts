@@ -1,0 +1,99 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { createServer } from 'node:net'
+import { resolve } from 'node:path'
+import pg from 'pg'
+
+/** bin/test makes a cluster of its own and says where it is. */
+export const admin = process.env.BOWL_TEST_PG ?? ''
+
+async function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const server = createServer()
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as { port: number }
+      server.close(() => done(port))
+    })
+  })
+}
+
+async function onAdmin(statement: string): Promise<void> {
+  if (!admin) throw new Error('BOWL_TEST_PG is not set: run these tests through bin/test.')
+  const client = new pg.Client({ connectionString: admin })
+  await client.connect()
+  await client.query(statement)
+  await client.end()
+}
+
+/** The built application on a database of its own, killable and restartable on the same port. */
+export class TestServer {
+  private child: ChildProcess | undefined
+  private constructor(readonly port: number, readonly database: string, private readonly demo: boolean) {}
+
+  static async start({ demo = false, port }: { demo?: boolean, port?: number } = {}): Promise<TestServer> {
+    const database = `t_${process.pid}_${Date.now().toString(36)}_${Math.floor(Math.random() * 1e6)}`
+    await onAdmin(`create database ${database}`)
+    const server = new TestServer(port ?? await freePort(), database, demo)
+    await server.run()
+    return server
+  }
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`
+  }
+
+  get databaseUrl(): string {
+    const url = new URL(admin)
+    url.pathname = `/${this.database}`
+    return url.toString()
+  }
+
+  get pid(): number | undefined {
+    return this.child?.pid
+  }
+
+  async run(): Promise<void> {
+    this.child = spawn(process.execPath, [resolve('.output/server/index.mjs')], {
+      env: {
+        ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port), HOST: '127.0.0.1', NITRO_PORT: String(this.port), NITRO_HOST: '127.0.0.1',
+        BOWL_DEMO: this.demo ? '1' : '0', NODE_ENV: 'production'
+      },
+      stdio: ['ignore', 'ignore', 'inherit']
+    })
+    for (let i = 0; i < 300; i++) {
+      if (this.child.exitCode !== null) throw new Error(`the server stopped with ${this.child.exitCode}`)
+      const ok = await fetch(`${this.url}/api/health`).then(r => r.ok, () => false)
+      if (ok) return
+      await new Promise(r => setTimeout(r, 50))
+    }
+    throw new Error('the server did not answer')
+  }
+
+  /** Ends the process at once, as a power cut does. */
+  async kill(signal: NodeJS.Signals = 'SIGKILL'): Promise<void> {
+    const child = this.child
+    if (!child || child.exitCode !== null || child.signalCode !== null) return
+    const gone = new Promise(r => child.once('exit', r))
+    child.kill(signal)
+    await gone
+  }
+
+  async stop(): Promise<void> {
+    await this.kill('SIGTERM')
+    await onAdmin(`drop database if exists ${this.database} with (force)`)
+  }
+
+  async query<T extends pg.QueryResultRow>(statement: string, values: unknown[] = []): Promise<T[]> {
+    const client = new pg.Client({ connectionString: this.databaseUrl })
+    await client.connect()
+    try {
+      return (await client.query<T>(statement, values)).rows
+    } finally {
+      await client.end()
+    }
+  }
+}
+
+export async function put(url: string, body: unknown, headers: Record<string, string> = {}): Promise<{ status: number, type: string, json: never }> {
+  const response = await fetch(url, { method: 'PUT', headers: { 'content-type': 'application/json', ...headers }, body: typeof body === 'string' ? body : JSON.stringify(body) })
+  return { status: response.status, type: response.headers.get('content-type') ?? '', json: await response.json() as never }
+}
