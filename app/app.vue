@@ -17,7 +17,7 @@ const findOpen = ref(false)
 
 onMounted(async () => {
   // Nothing is shown before what this device keeps has been read: a half-typed reading must stand there at once.
-  await Promise.all([drafts.load(), outbox.load()])
+  await Promise.all([drafts.load(), outbox.load(), ...(shop.instruments.length === 0 ? [shop.loadInstruments()] : [])])
   ready.value = true
   await shop.refresh()
   shop.listen()

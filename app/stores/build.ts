@@ -67,12 +67,12 @@ export const useBuild = defineStore('build', () => {
     const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}`, {
       at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {})
     })
-    if (sent.kind === 'kept') keep(sent.value as Entry)
     // Told of a change it had not seen, the page shows what stands now.
     if (sent.kind === 'refused' && sent.problem.current) await refresh()
     return sent
   }
 
+  outbox.onKept(value => keep(value as Entry))
   function keep(entry: Entry) {
     if (!view.value || view.value.id !== entry.build || view.value.entries.some(e => e.id === entry.id)) return
     view.value = { ...view.value, entries: [...view.value.entries, entry] }

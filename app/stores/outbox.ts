@@ -5,6 +5,8 @@ import { cupboard, type Waiting } from './cupboard'
 /** How a write ended for the page that made it. `waiting` means: safe on this device, not yet on the server. */
 export type Sent = { kind: 'kept', value: unknown } | { kind: 'refused', problem: Problem } | { kind: 'waiting' }
 
+/** How long a field waits for the server's word before the reading counts as waiting. */
+const PATIENCE_MS = 1500
 const RETRY_MS = [1000, 2000, 5000, 10_000]
 
 /**
@@ -16,6 +18,7 @@ export const useOutbox = defineStore('outbox', () => {
   /** Writes the server would not take after they had waited: they stay to be read. */
   const refused = ref<{ write: Waiting, problem: Problem }[]>([])
   const settled = new Map<string, (sent: Sent) => void>()
+  const keptListeners = new Set<(value: unknown) => void>()
   let sending = false
   let timer: ReturnType<typeof setTimeout> | undefined
   let failures = 0
@@ -29,18 +32,25 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function put(id: string, url: string, body: object): Promise<Sent> {
     const write: Waiting = { id, url, body: JSON.stringify(body), queuedAt: Date.now() }
+    // It counts on the screen at once: what is typed next may build on it.
+    waiting.value = [...waiting.value, write]
     const db = await cupboard()
     await db.put('outbox', write)
-    waiting.value = [...waiting.value, write]
-    const answer = new Promise<Sent>(resolve => settled.set(id, resolve))
+    const answer = new Promise<Sent>((resolve) => {
+      settled.set(id, resolve)
+      // A line that is neither up nor down must not hold the hand: the reading is safe here already.
+      setTimeout(() => {
+        if (settled.delete(id)) resolve({ kind: 'waiting' })
+      }, PATIENCE_MS)
+    })
     void flush()
     return answer
   }
 
   async function remove(write: Waiting) {
+    waiting.value = waiting.value.filter(other => other.id !== write.id)
     const db = await cupboard()
     await db.delete('outbox', write.id)
-    waiting.value = waiting.value.filter(other => other.id !== write.id)
   }
 
   /** @returns false when the server could not be reached */
@@ -53,6 +63,8 @@ export const useOutbox = defineStore('outbox', () => {
     }
     if (response.status >= 500) return false
     const value: unknown = await response.json().catch(() => undefined)
+    // Whoever shows what is kept takes it over before it leaves the waiting list: it is never on neither.
+    if (response.ok) keptListeners.forEach(listener => listener(value))
     await remove(write)
     const listener = settled.get(write.id)
     settled.delete(write.id)
@@ -92,5 +104,6 @@ export const useOutbox = defineStore('outbox', () => {
   const dismiss = (id: string) => {
     refused.value = refused.value.filter(({ write }) => write.id !== id)
   }
-  return { waiting, refused, load, put, dismiss }
+  const onKept = (listener: (value: unknown) => void) => keptListeners.add(listener)
+  return { waiting, refused, load, put, dismiss, onKept }
 })

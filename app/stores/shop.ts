@@ -1,3 +1,4 @@
+import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import type { BuildSummary, KeptInstrument, Problem } from '#shared/dto'
 
@@ -6,7 +7,8 @@ export const useShop = defineStore('shop', () => {
   const name = ref('')
   const kept = ref(0)
   const builds = ref<BuildSummary[]>([])
-  const instruments = ref<KeptInstrument[]>([])
+  // Kept on the device too: a pour must not wait for the shop to say what it has.
+  const instruments = useLocalStorage<KeptInstrument[]>('bowl.instruments', [])
   const reachable = ref(true)
   const listeners = new Set<(news: { kind: string, build?: string, id: string }) => void>()
 

@@ -18,6 +18,8 @@ const props = withDefaults(defineProps<{
   extra?: number
   big?: boolean
   hideLabel?: boolean
+  /** Enter keeps the focus here: the next reading belongs here too. */
+  stay?: boolean
   emptyText?: string
   /** Keeps a reading; answers with a sentence when it can't be kept. */
   commit: (figure: Figure, terms: number[], base: string | undefined) => Promise<string | undefined>
@@ -34,7 +36,6 @@ const sentence = ref('')
 const ask = shallowRef<Extract<Parsed, { kind: 'ask' }>>()
 const cleared = ref('')
 const inking = ref(false)
-const busy = ref(false)
 const id = useId()
 
 const draft = computed<Draft | undefined>(() => {
@@ -64,31 +65,38 @@ watch(draft, (now) => {
   emit('typing', parsed?.kind === 'figure' ? { figure: parsed.figure, terms: parsed.terms } : undefined)
 }, { immediate: true })
 
-async function keep(figure: Figure, terms: number[]): Promise<boolean> {
-  busy.value = true
-  try {
-    sentence.value = await props.commit(figure, terms, base.value) ?? ''
-  } finally {
-    busy.value = false
-  }
-  if (sentence.value) {
-    // Whoever has been told what stands there now may put theirs in its place with the next Enter.
-    await nextTick()
-    if (draft.value && draft.value.base !== props.base) drafts.set(props.field, JSON.stringify({ ...draft.value, base: props.base }))
-    return false
-  }
+/**
+ * Hands the reading on and empties the field at once, so that the next can be typed; a reading that is refused after
+ * all comes back with its sentence. It is in the outbox before the draft goes: a reload finds it in one or the other.
+ */
+async function keep(entered: Draft, figure: Figure, terms: number[]) {
+  const answer = props.commit(figure, terms, entered.base)
   drafts.clear(props.field)
   ask.value = undefined
   cleared.value = ''
-  inking.value = true
-  setTimeout(() => inking.value = false, 400)
-  return true
+  sentence.value = ''
+  const said = await answer
+  if (!said) {
+    inking.value = true
+    setTimeout(() => inking.value = false, 400)
+    return
+  }
+  if (draft.value) {
+    sentence.value = `${entered.text}: ${said}`
+    return
+  }
+  // Whoever has been told what stands there now may put theirs in its place with the next Enter.
+  drafts.set(props.field, JSON.stringify({ ...entered, base: props.base }))
+  sentence.value = said
 }
 
-async function enter(move: boolean) {
-  if (busy.value) return
-  if (draft.value) {
-    const parsed = read(draft.value.text)
+function enter(move: boolean) {
+  const entered = draft.value
+  if (!entered) {
+    if (!move) return
+    emit('pass')
+  } else {
+    const parsed = read(entered.text)
     if (parsed.kind === 'refused') {
       sentence.value = parsed.sentence
       return
@@ -97,15 +105,14 @@ async function enter(move: boolean) {
       ask.value = parsed
       return
     }
-    if (parsed.kind === 'figure' && !await keep(parsed.figure, parsed.terms)) return
-  } else if (move) {
-    emit('pass')
+    if (parsed.kind === 'figure') void keep(entered, parsed.figure, parsed.terms)
   }
-  if (move && input.value) focusNext(input.value)
+  if (move && !props.stay && input.value) focusNext(input.value)
 }
 
-async function choose(figure: Figure) {
-  if (await keep(figure, [figure.value])) input.value?.focus()
+function choose(figure: Figure) {
+  if (draft.value) void keep(draft.value, figure, [figure.value])
+  input.value?.focus()
 }
 
 function clear() {
@@ -116,6 +123,12 @@ function clear() {
   ask.value = undefined
 }
 
+// What stands here may change while the field has the focus (another field's answer, another page): the next
+// character must still replace it, not run on from it.
+watch(standing, () => {
+  if (!draft.value && document.activeElement === input.value) input.value?.select()
+}, { flush: 'post' })
+
 function bringBack() {
   type(cleared.value)
   cleared.value = ''
@@ -124,11 +137,13 @@ function bringBack() {
 function onKey(event: KeyboardEvent) {
   if (event.key === 'Enter') {
     event.preventDefault()
-    void enter(true)
+    enter(true)
   } else if (event.key === 'Tab' && draft.value) {
-    void enter(false)
+    enter(false)
   } else if (event.key === 'Escape') {
-    clear()
+    // With nothing to clear it leaves the field, so that the bare keys work again.
+    if (draft.value) clear()
+    else input.value?.blur()
   } else if (event.key === 'z' && cleared.value && !draft.value) {
     event.preventDefault()
     bringBack()
@@ -144,7 +159,7 @@ const typingField = {
     void nextTick(() => el.setSelectionRange(from + key.length, from + key.length))
   },
   erase: () => type(draft.value ? text.value.slice(0, -1) : ''),
-  commit: () => void enter(true)
+  commit: () => enter(true)
 }
 function focused() {
   input.value?.select()

@@ -38,6 +38,6 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
 .bar { display: flex; gap: 16px; align-items: center; }
 .bar .well { width: 190px; }
 .grow { flex: 1; }
-.scroll { flex: 1; min-height: 0; overflow: auto; }
+.scroll { position: relative; flex: 1; min-height: 0; overflow: auto; }
 .entries-head { margin-top: 14px; }
 </style>

@@ -11,6 +11,12 @@ const { instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, 
 const level = computed(() => inHand.value.at(-1)?.end)
 const ghosts = computed(() => [...earlier.value, ...inHand.value.slice(0, -1)])
 const sentence = ref('')
+const reading = useTemplateRef<{ focus: () => void }>('reading')
+async function nextCylinder() {
+  build.step(1)
+  await nextTick()
+  reading.value?.focus()
+}
 const startPart = computed(() => ({ value: { value: start.value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] }))
 watch(() => build.cylinder, () => sentence.value = '')
 </script>
@@ -34,8 +40,8 @@ watch(() => build.cylinder, () => sentence.value = '')
       <p v-if="instrument?.kind === 'syringe'" class="caution">A syringe shows where you are. Set the final size with a burette.</p>
       <div class="reading">
         <FigureField
-          :key="key('reading')" class="end" :field="key('reading')" :label="`Cylinder ${build.cylinder}: reading at the end`" dimension="volume" big data-new
-          :commit="(_figure, terms) => keep(terms)" @typing="typed = $event" @pass="build.step(1)"
+          :key="key('reading')" ref="reading" class="end" :field="key('reading')" :label="`Cylinder ${build.cylinder}: reading at the end`" dimension="volume" big stay data-new
+          :commit="(_figure, terms) => keep(terms)" @typing="typed = $event" @pass="nextCylinder"
         />
         <FigureField
           :key="key('start')" :field="key('start')" label="Start" dimension="volume" :part="startPart"
@@ -53,7 +59,7 @@ watch(() => build.cylinder, () => sentence.value = '')
       </p>
       <div class="row">
         <button class="key" type="button" @click="sentence = anotherFill() ?? ''">Another fill</button>
-        <button class="key" type="button" @click="build.step(1)">Next cylinder</button>
+        <button class="key" type="button" @click="nextCylinder">Next cylinder</button>
       </div>
       <ul v-if="earlier.length" class="small">
         <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <button class="key bare" type="button" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</button></li>

@@ -58,7 +58,7 @@ const watching = (name: string) => (on: boolean) => {
         <div class="row">
           <StatementField
             v-for="c in build.cylinders" :key="c" quantity="deckClearance" :scope="{ level: 'cylinder', cylinder: c }" :cylinder="c" :label="`Cylinder ${c}`"
-            no-basis @focused="watching('deckClearance')($event); $event && (build.cylinder = c)"
+            no-basis @focused="watching('deckClearance')($event)"
           />
         </div>
       </fieldset>

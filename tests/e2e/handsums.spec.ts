@@ -1,0 +1,63 @@
+import { STATIONS, expect, field, open, test } from '../support/page'
+
+// The launch engine, summed by hand from its Sheet and its pours; nothing here comes from the code under test.
+const BORE_AREA = Math.PI / 4 * 92 * 92 / 1000
+const swept = BORE_AREA * 85
+const gasket = Math.PI / 4 * 94 * 94 * 1.2 / 1000
+const crown = 3.0
+const crevice = Math.PI / 4 * (92 * 92 - 91.35 * 91.35) * 7.0 / 1000
+const decks = [0.34, 0.32, 0.38, 0.36, 0.42, 0.30]
+const pours = [[55.4, 55.4], [54.6], [55.8, 55.8], [56.3, 56.1], [55.0], [54.9, 55.0]]
+const mean = (list: number[]) => list.reduce((a, b) => a + b, 0) / list.length
+const clearance = pours.map((list, i) => mean(list) + gasket + decks[i]! * BORE_AREA + crown + crevice)
+const ratios = clearance.map(vc => (swept + vc) / vc)
+const wanted = swept / (9.9 - 1)
+const depths = clearance.map(vc => (vc - wanted) / 4.65)
+
+test('the launch engine’s six ratios agree with hand sums from its Sheet', async ({ page, bench }) => {
+  await open(page, bench, bench.launch, 'sheet')
+  await expect(field(page, 'Bore')).toHaveValue('92.00')
+  await expect(field(page, 'Gasket, fitted')).toHaveValue('1.20')
+  for (const [i, deck] of decks.entries()) await expect(field(page, `Cylinder ${i + 1}`)).toHaveValue(deck.toFixed(2))
+  expect(ratios.map(r => r.toFixed(2))).toEqual(['9.11', '9.22', '9.04', '9.01', '9.10', '9.20'])
+  for (const [i, ratio] of ratios.entries()) {
+    await expect(page.locator('.cell').nth(i).locator('.ratio')).toHaveText(ratio.toFixed(2))
+    await expect(page.locator('.cell').nth(i).locator('.gap')).toHaveText(`+${(clearance[i]! - wanted).toFixed(1)} cc`)
+  }
+  await expect(page.locator('.cell').nth(3)).toContainText('worst')
+})
+
+test('the readings behind them are in the Daybook', async ({ page, bench }) => {
+  await open(page, bench, bench.launch, 'daybook')
+  const said = await page.locator('tr', { hasText: 'Pour' }).locator('.said').allTextContents()
+  const newestFirst = [55.0, 56.1, 55.8, 55.4, 54.9, 55.0, 56.3, 55.8, 54.6, 55.4]
+  expect(said).toEqual(newestFirst.map(v => `Chamber ${v.toFixed(1)} cc`))
+})
+
+test('the needed cut agrees with a hand sum, and says what it costs', async ({ page, bench }) => {
+  await open(page, bench, bench.launch, 'cut')
+  await expect(page.locator('[data-answer=deepest]')).toContainText(`${Math.min(...depths).toFixed(2)} mm`)
+  await expect(page.locator('[data-answer=lowest]')).toContainText(`${Math.max(...depths).toFixed(2)} mm`)
+  expect(Math.max(...depths).toFixed(2)).toBe('1.52')
+  await page.getByRole('button', { name: 'Look at 1.52 mm' }).click()
+  const row = page.locator('.cut-table tbody tr')
+  for (const [i, vc] of clearance.entries()) {
+    const then = vc - Math.max(...depths) * 4.65
+    await expect(row.nth(i)).toContainText(((swept + then) / then).toFixed(2))
+  }
+  // 1.40 mm of seat and a 1.52 mm cut: the exhaust seats are gone, and the screen says so before the cutter does.
+  await expect(page.getByText('exhaust seat cut into by 0.12 mm')).toBeVisible()
+})
+
+test('a thinner gasket asks for 1.08 mm on cylinder 4', async ({ page, bench }) => {
+  await open(page, bench, bench.testSix, 'sheet')
+  for (const station of STATIONS) await expect(page.getByRole('link', { name: new RegExp(station, 'i') }).first()).toBeVisible()
+  await open(page, bench, bench.launch, 'cut')
+  await page.getByRole('group', { name: 'Gasket to reckon with' }).getByRole('button', { name: '0.90 mm' }).click()
+  const thinner = gasket * 0.9 / 1.2
+  const depth = (clearance[3]! - gasket + thinner - wanted) / 4.65
+  expect(depth.toFixed(2)).toBe('1.08')
+  await expect(page.locator('[data-answer=lowest]')).toContainText('1.08 mm')
+  await page.getByRole('button', { name: '1.20 mm fitted' }).click()
+  await expect(page.locator('[data-answer=lowest]')).toContainText('1.52 mm')
+})

@@ -1,0 +1,102 @@
+import { expect, field, open, test } from '../support/page'
+import { TestServer } from '../support/server'
+import { newBuild } from '../support/sent'
+
+test('a half-typed pour survives a reload and a server restart, and goes in once', async ({ page }) => {
+  const server = await TestServer.start({ demo: true })
+  try {
+    const builds = await (await fetch(`${server.url}/api/builds`)).json() as { id: string, name: string }[]
+    const bench = { server, launch: builds[0]!.id, testSix: builds[1]!.id }
+    await open(page, bench, bench.launch, 'pour')
+    await field(page, 'Cylinder 1: reading at the end').fill('55')
+    await page.getByRole('button', { name: 'Another fill' }).click()
+    await field(page, 'Cylinder 1: reading at the end').fill('55.')
+    await page.reload()
+    await expect(field(page, 'Cylinder 1: reading at the end')).toHaveValue('55.')
+    await expect(page.getByText('fill 1: 0.0 to 55.0')).toBeVisible()
+
+    await server.kill('SIGKILL')
+    await page.getByRole('button', { name: 'Drop fill 1' }).click()
+    await field(page, 'Cylinder 1: reading at the end').fill('55.3')
+    await page.keyboard.press('Enter')
+    // No server: the reading is safe here, and the header says that it waits.
+    await expect(page.locator('.saved')).toContainText('1 waiting')
+    await expect(page.locator('.pours')).toContainText('waiting')
+    await server.run()
+    await expect(page.locator('.saved')).toContainText('37 kept', { timeout: 20_000 })
+    await expect(page.locator('.saved')).not.toContainText('waiting')
+    await page.reload()
+    await expect(page.locator('.pours ol li')).toHaveCount(3)
+    await expect(field(page, 'Cylinder 1: reading at the end')).toHaveValue('')
+  } finally {
+    await server.stop()
+  }
+})
+
+test('of two pages on one build the second is told at save, sees the current state and keeps what it typed', async ({ page, bench, context }) => {
+  const build = await newBuild(bench.server.url)
+  const other = await context.newPage()
+  for (const p of [page, other]) await open(p, bench, build, 'sheet')
+  await field(page, 'Bore').fill('92')
+  await field(page, 'Bore').press('Enter')
+  await expect(field(other, 'Bore')).toHaveValue('92.00')
+
+  await field(other, 'Bore').fill('92.5')
+  await field(page, 'Bore').fill('92.2')
+  await field(page, 'Bore').press('Enter')
+  await expect(field(page, 'Bore')).toHaveValue('92.20')
+  await field(other, 'Bore').press('Enter')
+  await expect(other.getByText('TT changed this meanwhile: it is 92.20 mm now. Yours is still here')).toBeVisible()
+  await expect(field(other, 'Bore')).toHaveValue('92.5')
+  await field(other, 'Bore').press('Enter')
+  await expect(field(page, 'Bore')).toHaveValue('92.50')
+})
+
+test('a voided pour turns its chamber back into the book’s, everywhere, and stays readable', async ({ page, bench }) => {
+  const build = await newBuild(bench.server.url)
+  await open(page, bench, build, 'sheet')
+  await field(page, 'Chamber').fill('53')
+  await field(page, 'Chamber').press('Enter')
+  await page.getByRole('link', { name: /Pour/ }).first().click()
+  await field(page, 'Cylinder 1: reading at the end').fill('55.4')
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.pours .mean .num').first()).toHaveClass(/measured/)
+  await page.getByRole('link', { name: /Daybook/ }).click()
+  await page.locator('tr', { hasText: 'Chamber 55.4' }).getByRole('button', { name: /take out/ }).click()
+  await page.getByRole('button', { name: 'Take out', exact: true }).click()
+  await expect(page.getByText('Say why it is taken out.')).toBeVisible()
+  await page.getByLabel('Why is it taken out?').fill('bubble under the plate')
+  await page.getByRole('button', { name: 'Take out', exact: true }).click()
+  await expect(page.locator('tr.void', { hasText: 'Chamber 55.4' })).toContainText('taken out by TT')
+  await page.getByRole('link', { name: /Pour/ }).first().click()
+  await expect(page.locator('.pours .mean .num').first()).toHaveClass(/book/)
+})
+
+test('a wrong reading is corrected in its place, and the Daybook shows both', async ({ page, bench }) => {
+  const build = await newBuild(bench.server.url)
+  await open(page, bench, build, 'pour')
+  await field(page, 'Cylinder 1: reading at the end').fill('65.4')
+  await page.keyboard.press('Enter')
+  await page.getByRole('link', { name: /Daybook/ }).click()
+  await page.getByRole('button', { name: 'correct Chamber 65.4 cc' }).click()
+  await field(page, 'Right reading').fill('56.4')
+  await field(page, 'Right reading').press('Enter')
+  await expect(page.locator('tr.superseded', { hasText: 'Chamber 65.4' })).toBeVisible()
+  await expect(page.locator('tr.counts', { hasText: 'Chamber 56.4' })).toContainText('in place of Chamber 65.4 cc')
+})
+
+test('a build goes out as JSON and offers to come in as a copy', async ({ page, bench }) => {
+  await open(page, bench, bench.testSix, 'daybook')
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'The build as JSON' }).click()])
+  expect(download.suggestedFilename()).toBe('millrace-test-six.json')
+  const file = await download.path()
+  await page.goto(bench.server.url)
+  await page.getByLabel('A build kept as JSON').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"other"}') })
+  await expect(page.getByText('This is not a build kept by Precise Bowl.')).toBeVisible()
+  await page.getByLabel('A build kept as JSON').setInputFiles(file)
+  await expect(page.getByText('“Millrace test six” is here already.')).toBeVisible()
+  await page.getByRole('button', { name: 'Copy with new ids' }).click()
+  await expect(page).toHaveURL(/\/daybook$/)
+  expect(page.url()).not.toContain(bench.testSix)
+  await expect(page.locator('.saved')).toContainText('102 kept')
+})

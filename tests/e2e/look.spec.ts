@@ -1,0 +1,110 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { SIZES, STATIONS, expect, open, test } from '../support/page'
+
+const said = (size: { width: number, height: number }) => `${size.width}x${size.height}`
+
+async function violations(page: Page): Promise<string[]> {
+  const { violations: found } = await new AxeBuilder({ page }).analyze()
+  return found.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)
+}
+
+/** What is too small, cut off or on top of something else, by the page's own geometry. */
+function faults(page: Page): Promise<string[]> {
+  return page.evaluate(() => {
+    const found: string[] = []
+    const room = document.scrollingElement!
+    if (room.scrollHeight > window.innerHeight || room.scrollWidth > window.innerWidth) found.push('the page scrolls')
+    const seen: { text: string, el: Element, letters: DOMRect[] }[] = []
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const text = node.textContent!.trim()
+      const el = node.parentElement!
+      if (!text || el.closest('.visually-hidden, script, style, option, select')) continue
+      const style = getComputedStyle(el)
+      if (style.visibility === 'hidden' || style.display === 'none' || style.opacity === '0') continue
+      const range = document.createRange()
+      range.selectNodeContents(node)
+      const box = range.getBoundingClientRect()
+      if (box.width === 0 || box.height === 0) continue
+      // A line box is taller than its letters: what counts is from the capitals' top to the baseline.
+      const letters = [...range.getClientRects()].map((line) => {
+        const high = Number.parseFloat(style.fontSize) * 0.36
+        const middle = (line.top + line.bottom) / 2
+        return new DOMRect(line.left, middle - high, line.width, 2 * high)
+      })
+      const svg = el.closest('svg')
+      const scale = svg ? svg.getScreenCTM()!.a : 1
+      if (Number.parseFloat(style.fontSize) * scale < 12.9) found.push(`too small: “${text.slice(0, 30)}” ${(Number.parseFloat(style.fontSize) * scale).toFixed(1)} px`)
+      // What a scrolling list has below its edge is not cut off.
+      let clip: Element | null = el
+      let scrolled = false
+      while (clip) {
+        const { overflowX, overflowY } = getComputedStyle(clip)
+        const frame = clip.getBoundingClientRect()
+        if (overflowY === 'auto' && (box.bottom > frame.bottom || box.top < frame.top)) scrolled = true
+        if ((overflowX === 'hidden' || overflowX === 'clip') && clip !== document.documentElement && clip !== document.body && (box.right > frame.right + 1.5 || box.left < frame.left - 1.5)) {
+          found.push(`cut off: “${text.slice(0, 30)}”`)
+        }
+        if (overflowY === 'hidden' && !scrolled && clip !== document.documentElement && clip !== document.body && box.bottom > frame.bottom + 2.5) found.push(`cut below: “${text.slice(0, 30)}”`)
+        clip = clip.parentElement
+      }
+      if (!scrolled) seen.push({ text, el, letters })
+    }
+    seen.forEach((a, i) => seen.slice(i + 1).forEach((b) => {
+      if (a.el === b.el || a.el.contains(b.el) || b.el.contains(a.el)) return
+      const over = a.letters.some(p => b.letters.some(q =>
+        Math.min(p.right, q.right) - Math.max(p.left, q.left) > 2 && Math.min(p.bottom, q.bottom) - Math.max(p.top, q.top) > 2))
+      if (over) found.push(`overlap: “${a.text.slice(0, 24)}” and “${b.text.slice(0, 24)}”`)
+    }))
+    return [...new Set(found)]
+  })
+}
+
+for (const size of SIZES) {
+  for (const station of STATIONS) {
+    test(`${station} at ${said(size)}: readable, whole, nothing overlapping, no page scroll, no axe finding`, async ({ page, bench }) => {
+      await page.setViewportSize(size)
+      await open(page, bench, station === 'daybook' ? bench.testSix : bench.launch, station)
+      await page.waitForTimeout(300)
+      expect(await faults(page)).toEqual([])
+      const height = await page.locator('[data-main-figure]').evaluate(el => Number.parseFloat(getComputedStyle(el).fontSize))
+      expect(height).toBe(size.width >= 1280 ? 80 : 48)
+      expect(await violations(page)).toEqual([])
+    })
+  }
+  test(`shop at ${said(size)}: readable, whole, no axe finding`, async ({ page, bench }) => {
+    await page.setViewportSize(size)
+    await page.goto(bench.server.url)
+    await expect(page.getByText('Brackwater 34')).toBeVisible()
+    await page.getByRole('button', { name: 'Add an instrument' }).click()
+    expect(await faults(page)).toEqual([])
+    expect(await violations(page)).toEqual([])
+  })
+}
+
+test('night colours keep their contrast on every station', async ({ page, bench }) => {
+  await page.addInitScript(() => localStorage.setItem('bowl.night', 'true'))
+  for (const station of STATIONS) {
+    await open(page, bench, bench.launch, station)
+    expect(await violations(page)).toEqual([])
+  }
+})
+
+test('an empty build asks for what it needs instead of showing numbers', async ({ page, bench }) => {
+  const { newBuild } = await import('../support/sent')
+  await open(page, bench, await newBuild(bench.server.url), 'sheet')
+  await expect(page.locator('.next')).toContainText('State the bore')
+  await expect(page.locator('[data-main-figure]')).toHaveText('—')
+  expect(await faults(page)).toEqual([])
+})
+
+test('bench targets are 44 px or more', async ({ page, bench }) => {
+  await page.setViewportSize(SIZES[1])
+  for (const station of ['pour', 'cut'] as const) {
+    await open(page, bench, bench.launch, station)
+    const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('button.key, .well input, .well select')]
+      .filter(el => el.offsetParent && el.getBoundingClientRect().height < 43.5).map(el => el.textContent!.trim() || el.id))
+    expect(small).toEqual([])
+  }
+})

@@ -1,0 +1,40 @@
+import { test as base, type Page } from '@playwright/test'
+import { TestServer } from './server'
+
+export interface Bench { server: TestServer, launch: string, testSix: string }
+
+/** A server with the demo shop for each worker, and a page whose hand has its initials in. */
+export const test = base.extend<{ bench: Bench, page: Page }, { demo: TestServer }>({
+  demo: [async ({}, use) => { // eslint-disable-line no-empty-pattern -- Playwright wants the pattern
+    const server = await TestServer.start({ demo: true })
+    await use(server)
+    await server.stop()
+  }, { scope: 'worker' }],
+  bench: async ({ demo }, use) => {
+    const builds = await (await fetch(`${demo.url}/api/builds`)).json() as { id: string, name: string }[]
+    const id = (name: string) => builds.find(b => b.name === name)!.id
+    await use({ server: demo, launch: id('Brackwater 34'), testSix: id('Millrace test six') })
+  },
+  page: async ({ page, demo: _demo }, use) => {
+    await page.addInitScript(() => {
+      if (localStorage.getItem('bowl.hand') === null) localStorage.setItem('bowl.hand', 'TT')
+    })
+    const problems: string[] = []
+    page.on('pageerror', error => problems.push(error.message))
+    await use(page)
+    if (problems.length > 0) throw new Error(`the page threw: ${problems.join('; ')}`)
+  }
+})
+export { expect } from '@playwright/test'
+
+/** Opens a station of a build and waits until its ledger is on the screen. */
+export async function open(page: Page, bench: Bench, build: string, station: string): Promise<void> {
+  await page.goto(`${bench.server.url}/builds/${build}/${station}`)
+  await page.locator('.station-room [data-station]').waitFor()
+}
+
+/** The field with a label, in the station. */
+export const field = (page: Page, label: string) => page.locator(`input[data-figure="${label}"]`)
+
+export const STATIONS = ['sheet', 'pour', 'cut', 'daybook'] as const
+export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const
