@@ -1,0 +1,4 @@
+import { defineConfig } from '@playwright/test'
+import base from '../../playwright.config'
+
+export default defineConfig(base, { testDir: '.', workers: 1, fullyParallel: false })

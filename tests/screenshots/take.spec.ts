@@ -1,0 +1,66 @@
+import type { Page } from '@playwright/test'
+import { SIZES, field, open, test, type Bench } from '../support/page'
+
+// Current pictures of each main view, from the demo data, for the README: bin/test pictures.
+const [desk, bench820] = SIZES
+const shots: { name: string, size?: { width: number, height: number }, at: (page: Page, bench: Bench) => Promise<void> }[] = [
+  {
+    name: 'shop',
+    at: async (page, bench) => {
+      await page.goto(bench.server.url)
+      await page.getByText('Brackwater 34').waitFor()
+    }
+  },
+  { name: 'sheet', at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
+  { name: 'sheet-bench', size: bench820, at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
+  {
+    name: 'pour',
+    at: async (page, bench) => {
+      await open(page, bench, bench.launch, 'pour')
+      await page.locator('.cell').nth(1).click()
+      await field(page, 'Cylinder 2: reading at the end').fill('54.7')
+    }
+  },
+  {
+    name: 'pour-bench', size: bench820,
+    at: async (page, bench) => {
+      await open(page, bench, bench.launch, 'pour')
+      await page.locator('.cell').nth(4).click()
+      await field(page, 'Cylinder 5: reading at the end').click()
+      await page.keyboard.type('55.1')
+    }
+  },
+  {
+    name: 'cut-seat-lost',
+    at: async (page, bench) => {
+      await open(page, bench, bench.launch, 'cut')
+      await page.locator('.cell').nth(3).click()
+      await page.getByRole('button', { name: 'Look at 1.52 mm' }).click()
+    }
+  },
+  { name: 'cut-bench', size: bench820, at: (page, bench) => open(page, bench, bench.launch, 'cut') },
+  { name: 'daybook', at: (page, bench) => open(page, bench, bench.testSix, 'daybook') },
+  {
+    name: 'slip',
+    at: async (page, bench) => {
+      await open(page, bench, bench.launch, 'sheet')
+      await page.locator('[data-main-figure] button').focus()
+    }
+  },
+  {
+    name: 'night',
+    at: async (page, bench) => {
+      await page.addInitScript(() => localStorage.setItem('bowl.night', 'true'))
+      await open(page, bench, bench.testSix, 'cut')
+    }
+  }
+]
+
+for (const { name, size = desk, at } of shots) {
+  test(name, async ({ page, bench }) => {
+    await page.setViewportSize(size)
+    await at(page, bench)
+    await page.waitForTimeout(500)
+    await page.screenshot({ path: `docs/screenshots/${name}.png` })
+  })
+}
