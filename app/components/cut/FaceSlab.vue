@@ -7,16 +7,17 @@ import { useDevice } from '~/stores/device'
 /** The face and the slab that goes, to scale in depth, with the lowest edges the cut must keep from. */
 const props = defineProps<{ depth: number, valves: ValveStanding[], target?: number }>()
 const device = useDevice()
-const H = 150
+const H = 142
 const place = useTemplateRef<HTMLElement>('place')
 const size = useElementSize(place)
 /** The head is as wide as leaves room for the names beside it. */
 const wide = computed(() => Math.max(110, size.width.value - 236))
-const FACE = 122
+const FACE = 116
+// What earlier cuts have taken already is no edge any more; the list beside the drawing says so.
 const edges = computed(() => props.valves.flatMap(v => [
   ...(v.seatLeft ? [{ name: `${v.valve} seat`, at: v.seatLeft.value + props.depth, kind: 'seat' }] : []),
   ...(v.topCutLeft ? [{ name: `${v.valve} top cut`, at: v.topCutLeft.value + props.depth, kind: 'top' }] : [])
-]))
+]).filter(edge => edge.at > 0))
 const full = computed(() => Math.max(1, props.depth * 1.25, ...edges.value.map(e => e.at * 1.15)))
 const up = (mm: number) => FACE - mm / full.value * (FACE - 14)
 const plane = computed(() => up(props.depth))

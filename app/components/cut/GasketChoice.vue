@@ -20,8 +20,8 @@ async function choose(body?: { thickness: Figure, bore: Figure }) {
 <template>
   <div class="gasket-choice" role="group" aria-label="Gasket to reckon with">
     <span class="label">Gasket</span>
-    <button type="button" class="key num" :class="{ main: chosen === undefined }" :aria-pressed="chosen === undefined" @click="chosen !== undefined && choose()">
-      {{ fitted === undefined ? 'as fitted' : `${say(fitted, 'length', device.lengths)} fitted` }}
+    <button type="button" class="key" :class="{ main: chosen === undefined }" :aria-pressed="chosen === undefined" @click="chosen !== undefined && choose()">
+      <template v-if="fitted !== undefined"><span class="num">{{ say(fitted, 'length', device.lengths) }}</span> fitted</template><template v-else>as fitted</template>
     </button>
     <button v-for="o in offers" :key="o.id" type="button" class="key num" :class="{ main: chosen === o.body.thickness.value }" :aria-pressed="chosen === o.body.thickness.value" @click="choose(o.body)">
       {{ say(o.body.thickness.value, 'length', device.lengths) }}

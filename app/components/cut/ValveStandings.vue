@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ValveStanding } from '#core'
-import { say } from '#shared/figures'
+import { say, shown } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
 const props = defineProps<{ valves: ValveStanding[], depth: number }>()
@@ -9,13 +9,15 @@ const device = useDevice()
 const LEAST = { intake: 2.0, exhaust: 2.5 } as const
 const ways = { upright: 'upright', alongValve: 'along the valve', pocket: 'in its pocket' } as const
 const mm = (value: number) => say(value, 'length', device.lengths)
+/** The same without its unit, for the second figure of a line. */
+const bare = (value: number) => shown(value, 'length', device.lengths).number
 const lines = computed(() => props.valves.flatMap((v) => {
   const list: { key: string, text: string, bad: boolean }[] = []
   if (v.clearance) {
     const { left, lost, side } = v.clearance
     list.push({
       key: `${v.valve}c`, bad: left.value < LEAST[v.valve],
-      text: `${v.valve} to piston ${mm(left.value)} left ${ways[v.convention]}, ${mm(lost.value)} gone${side ? `, side ${mm(side)}` : ''}`
+      text: `${v.valve} to piston ${mm(left.value)} left ${ways[v.convention]}, ${bare(lost.value)} gone${side ? `, ${bare(side)} off its side` : ''}`
     })
   }
   if (v.seatLeft) list.push({ key: `${v.valve}s`, bad: v.seatLeft.value <= 0, text: v.seatLeft.value > 0 ? `${v.valve} seat ${mm(v.seatLeft.value)} clear of the face` : `${v.valve} seat cut into by ${mm(-v.seatLeft.value)}: a new seat job, or scrap` })

@@ -6,11 +6,11 @@ import { useBuild } from '~/stores/build'
 /** The section of one bore at top dead centre, with the squish corner ten times larger beside it. */
 const props = defineProps<{ focus?: string, left: { key: string, y: number }[], right: { key: string, y: number }[] }>()
 const build = useBuild()
-const H = 382
 const holder = useTemplateRef<HTMLElement>('holder')
 const size = useElementSize(holder)
-/** The drawing is as wide as its place, so that leaders begin at the callouts. */
-const W = computed(() => size.height.value > 0 ? size.width.value / size.height.value * H : 472)
+/** The drawing is as large as its place, so that leaders begin at the callouts. */
+const W = computed(() => size.width.value || 472)
+const H = computed(() => size.height.value || 382)
 const value = (name: Parameters<NonNullable<typeof build.replayed>['quantity']>[0]) => build.replayed?.quantity(name, build.cylinder)?.value.value
 const from = (name: 'chamber' | 'gasket' | 'deck' | 'crown' | 'crevice'): Provenance => build.state?.parts[name]?.provenance ?? 'assumed'
 

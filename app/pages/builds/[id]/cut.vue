@@ -99,6 +99,6 @@ async function planDepth(value: number) {
 .pm { font-size: var(--s15); font-weight: 400; }
 .row { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 6px; }
 .choice { margin-top: 6px; }
-.low { display: grid; grid-template-columns: 1fr 1fr; gap: 24px; }
+.low { display: grid; grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr); gap: 24px; }
 .doing { display: flex; flex-direction: column; }
 </style>

@@ -20,12 +20,14 @@ const left: Slot[] = [
 const right: (Slot | 'offers')[] = [
   { quantity: 'gasketBore' }, { quantity: 'gasketThickness' }, 'offers', { quantity: 'bore' }, { quantity: 'stroke' }, { quantity: 'rodLength' }
 ]
-const SLOT = 60
+const keypad = useKeypad()
+/** Height of a callout, and where in it its well has its middle: larger for a finger at the bench. */
+const pitch = computed(() => keypad.atBench.value ? { slot: 68, middle: 41 } : { slot: 60, middle: 36 })
 const key = (slot: Slot | 'offers') => slot === 'offers' ? 'offers' : slot.quantity
 /** The list of gaskets stands under its field. */
 const OFFERS = 22
 const places = (slots: (Slot | 'offers')[]) => slots.map((slot, i) =>
-  ({ key: key(slot), y: i * SLOT + 36 + (slots.indexOf('offers') >= 0 && i > slots.indexOf('offers') ? OFFERS : 0) }))
+  ({ key: key(slot), y: i * pitch.value.slot + pitch.value.middle + (slots.indexOf('offers') >= 0 && i > slots.indexOf('offers') ? OFFERS : 0) }))
 const scopeOf = (slot: Slot) => slot.scope === 'head' ? head.value : whole
 const watching = (name: string) => (on: boolean) => {
   if (on) focus.value = name
@@ -81,6 +83,8 @@ const watching = (name: string) => (on: boolean) => {
 .low { display: grid; grid-template-columns: 196px minmax(0, 1fr); gap: 20px; }
 @media (max-width: 1000px) {
   .slot { height: 68px; }
-  .callouts { grid-template-columns: 190px minmax(0, 1fr) 190px; min-height: 410px; }
+  .slot.offers { height: 90px; }
+  .drawing { height: 430px; }
+  .callouts { grid-template-columns: 190px minmax(0, 1fr) 190px; min-height: 430px; }
 }
 </style>
