@@ -1,5 +1,5 @@
 import type { NextMove } from '#core'
-import { say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
+import { say, sayCylinders, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 
 export interface SaidMove { sentence: string, station?: 'sheet' | 'pour' | 'cut' | 'daybook', urgent?: boolean }
@@ -53,5 +53,3 @@ export function sayGap(gap: number, tolerance = 0): string {
   if (Math.abs(gap) <= tolerance) return 'on target'
   return `${say(Math.abs(gap), 'volume')} ${gap > 0 ? 'over' : 'under'}`
 }
-
-export { sayList }

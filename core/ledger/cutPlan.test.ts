@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { exact, fromSource, uncertainty } from '../estimate'
-import { all, head, mm, oneCylinder } from './bench.test-support'
+import { all, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { headCut, nextMove, outcomesAt, replay, type NextMove } from './index'
 
 const two = () => {

@@ -1,6 +1,6 @@
 import { bench, describe } from 'vitest'
 import { ratioEstimate } from '../estimate'
-import { burette, oneCylinder } from './bench.test-support'
+import { burette, oneCylinder } from '../../tests/support/ledgerBench'
 import { replay } from './index'
 
 /** A long-lived build: twelve cylinders poured over and over between light cuts. */

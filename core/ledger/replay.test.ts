@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
-import { Bench, READING_U, SCALE_U, all, burette, head, mm, oneCylinder } from './bench.test-support'
+import { Bench, READING_U, SCALE_U, all, burette, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { replay, upcast, type Entry } from './index'
 import v1 from './fixtures/v1.json'
 

@@ -1,5 +1,4 @@
-import type { Bodies, Entry, EntryKind, Figure, Quantity, Scope } from './index'
-import type { Fill, Instrument } from '../pour'
+import type { Bodies, Entry, EntryKind, Figure, Fill, Instrument, Quantity, Scope } from '#core'
 
 /** A little ledger for tests: entries a minute apart, with ids that can be read. */
 export class Bench {
