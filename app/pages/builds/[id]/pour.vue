@@ -75,7 +75,7 @@ watch(() => build.cylinder, () => sentence.value = '')
 <style scoped>
 .pour { display: grid; grid-template-columns: 296px minmax(0, 1fr) 236px; gap: 18px; padding: 10px 16px; overflow: hidden; }
 .glass-side { min-height: 0; }
-.work { display: flex; flex-direction: column; min-height: 0; overflow: auto; padding-bottom: 4px; }
+.work { position: relative; display: flex; flex-direction: column; min-height: 0; overflow: auto; padding-bottom: 4px; }
 .reading { display: grid; grid-template-columns: minmax(0, 1fr) 92px; gap: 10px; margin-top: 8px; align-items: end; }
 .live { min-height: 42px; margin-top: 22px; }
 .live .big { font-size: var(--s32); font-weight: 700; }
