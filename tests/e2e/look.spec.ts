@@ -86,6 +86,22 @@ for (const size of SIZES) {
   })
 }
 
+test('the syringe lies whole in its place at both sizes, its scale reversed', async ({ page, bench }) => {
+  for (const size of SIZES) {
+    await page.setViewportSize(size)
+    await open(page, bench, bench.launch, 'pour')
+    await page.locator('#instrument').selectOption({ label: 'Bench syringe, 60 cc (± 1.5 cc)' })
+    await page.locator('input[data-figure="Cylinder 1: reading at the end"]').fill('4.5')
+    await expect(page.getByRole('img', { name: 'syringe, start 60.0, left 4.5 cc' })).toBeVisible()
+    await expect(page.locator('.live')).toContainText('55.5')
+    const whole = await page.locator('.syringe').evaluate(place => [...place.querySelectorAll('svg > circle')]
+      .every(c => c.getBoundingClientRect().right <= place.getBoundingClientRect().right + 1))
+    expect(whole).toBe(true)
+    await page.locator('input[data-figure="Cylinder 1: reading at the end"]').press('Escape')
+    await page.locator('#instrument').selectOption({ label: 'Long burette, 100 cc (± 0.2 cc)' })
+  }
+})
+
 test('night colours keep their contrast on every station', async ({ page, bench }) => {
   await page.addInitScript(() => localStorage.setItem('bowl.night', 'true'))
   for (const station of STATIONS) {

@@ -51,7 +51,7 @@ watch(() => build.cylinder, () => sentence.value = '')
       <p class="live">
         <template v-if="sofar.result"><span class="num big">{{ digits(sofar.result.value, 1) }}</span> <span class="unit">cc</span> <span class="num quiet">± {{ digits(2 * sofar.result.u, 2) }}</span> <span class="small quiet">{{ fills.length > 1 ? `${fills.length} fills; ` : '' }}Enter keeps it</span></template>
         <span v-else-if="sofar.sentence && fills.length" class="sentence">{{ sofar.sentence }}</span>
-        <span v-else class="small quiet">Type where the level stands: 55.4. Two fills: 60+59.4.</span>
+        <span v-else class="small quiet">{{ instrument?.kind === 'burette' ? 'Type where the level stands: 55.4.' : 'Type what is left: 4.5.' }} Two fills: 60+59.4.</span>
       </p>
       <p v-if="stop" class="stop-at">
         <span class="ring" aria-hidden="true" /><span class="label">On target, {{ stop.fill > 1 ? `fill ${stop.fill}, ` : '' }}stop at</span> <strong class="num">{{ digits(stop.reading, 1) }}</strong>
