@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { uncertainty } from '#core'
+import { clearanceForRatio, uncertainty } from '#core'
 import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 
@@ -21,7 +21,8 @@ const tolerance = computed(() => {
   const s = build.state
   const target = build.replayed?.target?.body
   if (!s?.swept || !target) return 0
-  return s.swept.value.value / (target.ratio.value - 1) - s.swept.value.value / (target.ratio.value + target.tolerance.value - 1)
+  const swept = s.swept.value.value
+  return clearanceForRatio(swept, target.ratio.value) - clearanceForRatio(swept, target.ratio.value + target.tolerance.value)
 })
 const book = computed(() => build.replayed?.quantity('chamberVolume', build.cylinder)?.value.value)
 const range = computed(() => {
