@@ -2,6 +2,8 @@
 export * from './engine'
 export * from './estimate'
 export * from './pour'
+export * from './squish'
 export * from './chamber'
 export * from './ledger'
+export * from './shop'
 export { DomainError } from './domain'

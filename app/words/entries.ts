@@ -2,12 +2,14 @@ import { pourResult, type Entry, type EntryKind, type Scope } from '#core'
 import { say, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { quantityRule } from '#core'
+import { ENCLOSED_WORDS } from './pours'
 
 /** What a kind of entry is called in the Daybook. */
 export const KIND_WORDS: Record<EntryKind, string> = {
   layout: 'Layout', target: 'Target', measure: 'Measured', book: 'Book', assume: 'Assumed', offer: 'Gasket to be had',
-  pour: 'Pour', faceCut: 'Face cut', deckCut: 'Deck cut', gasketChange: 'Gasket change', relief: 'Chamber ground',
-  seatWork: 'Seat work', void: 'Taken out'
+  pour: 'Pour', faceCut: 'Face cut', deckCut: 'Deck cut', gasketChange: 'Gasket change', relief: 'Chamber opened',
+  seatWork: 'Seat work', void: 'Taken out', deckReadings: 'Deck by dial', solder: 'Solder', wheel: 'Top dead centre', rod: 'Rods',
+  portPairs: 'Port pairs', hold: 'Chamber kept'
 }
 
 /** What an entry is about. */
@@ -30,7 +32,15 @@ export function sayEntry(entry: Entry, lengths: LengthUnit): string {
       return `${QUANTITY_WORDS[quantity].label} ${say(figure.value, quantityRule(quantity).dimension, lengths)}`
     }
     case 'offer': return `${say(entry.body.thickness.value, 'length', lengths)} thick, bore ${say(entry.body.bore.value, 'length', lengths)}`
-    case 'pour': return `${entry.body.encloses === 'chamber' ? 'Chamber' : 'Assembled'} ${say(pourResult(entry).value, 'volume', lengths)}`
+    case 'deckReadings': case 'solder': {
+      const list = entry.body.readings.map(r => say(r.figure.value, 'length', lengths))
+      return `${list.length} ${list.length === 1 ? 'place' : 'places'}: ${list.join(', ')}`
+    }
+    case 'wheel': return `${entry.body.pairs.length} ${entry.body.pairs.length === 1 ? 'pair' : 'pairs'}, both sides`
+    case 'rod': return `of ${entry.body.material}`
+    case 'portPairs': return `${entry.body.valve} ${entry.body.pairs.map(pair => pair.join(' with ')).join(', ')}`
+    case 'hold': return entry.body.held ? 'can’t be ground' : 'can be ground again'
+    case 'pour': return `${entry.body.vessel ?? ENCLOSED_WORDS[entry.body.encloses].label} ${say(pourResult(entry).value, 'volume', lengths)}`
     case 'faceCut': case 'deckCut': {
       const { state, depth, measured } = entry.body
       return measured

@@ -1,8 +1,9 @@
-import type { NextMove } from '#core'
+import { likelyFaults, type NextMove } from '#core'
+import { ENCLOSED_WORDS, sayFaults } from './pours'
 import { say, sayCylinders, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 
-export interface SaidMove { sentence: string, station?: 'sheet' | 'pour' | 'cut' | 'daybook', urgent?: boolean }
+export interface SaidMove { sentence: string, station?: 'sheet' | 'pour' | 'cut' | 'mockup' | 'daybook', urgent?: boolean }
 
 /** The next move as one sentence, and the station it is made at. */
 export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUnit): SaidMove {
@@ -10,14 +11,24 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
   const have = (list: number[]) => list.length === 1 ? 'has' : 'have'
   switch (move.kind) {
     case 'layOut': return { sentence: 'Say how many cylinders the engine has.', station: 'sheet' }
-    case 'stop': return move.cause === 'cutReachesSeat'
+    case 'leak': return {
+      sentence: `The ${ENCLOSED_WORDS[move.encloses].noun} of ${who(move.cylinders).toLowerCase()} loses ${say(move.rate, 'volume', lengths, 1)} a minute. Find the leak, then pour it again.`,
+      station: 'pour', urgent: true
+    }
+    case 'stop': if (move.cause === 'squishTouches') {
+      return {
+        sentence: `Stop: running, the squish of ${who(move.cylinders).toLowerCase()} would be ${say(move.left!, 'length', lengths)}. It touches.`,
+        station: 'mockup', urgent: true
+      }
+    }
+      return move.cause === 'cutReachesSeat'
       ? {
           sentence: `Stop: the planned cut goes ${say(-move.left!, 'length', lengths)} past the ${move.valve} seats’ low edge. A new seat job follows, or another way.`,
           station: 'cut', urgent: true
         }
       : { sentence: `Stop: ${who(move.cylinders)} would pass the target, and metal can’t be put back.`, station: 'cut', urgent: true }
     case 'disagree': return {
-      sentence: `The pours of ${who(move.cylinders).toLowerCase()} differ by ${say(move.difference, 'volume', lengths, 1)}; the glass allows ${say(move.allowed, 'volume', lengths, 1)}. Pour again before you trust either.`,
+      sentence: `The ${move.encloses === 'chamber' ? '' : `${ENCLOSED_WORDS[move.encloses].noun} `}pours of ${who(move.cylinders).toLowerCase()} differ by ${say(move.difference, 'volume', lengths, 1)}; the glass allows ${say(move.allowed, 'volume', lengths, 1)}. Look for ${sayFaults(likelyFaults(move.change).slice(0, 2))}, and pour again.`,
       station: 'pour', urgent: true
     }
     case 'state': return {
@@ -29,6 +40,7 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
     case 'setTarget': return { sentence: 'Set the target ratio, and how close counts as there.', station: 'sheet' }
     case 'pour': return { sentence: `${who(move.cylinders)} ${have(move.cylinders)} not been poured. The book is only a claim: pour.`, station: 'pour' }
     case 'pourSecond': return { sentence: `${who(move.cylinders)} ${have(move.cylinders)} one pour only. Pour again before you cut.`, station: 'pour' }
+    case 'pourFine': return { sentence: `${who(move.cylinders)} ${move.cylinders.length === 1 ? 'was' : 'were'} only measured with a syringe. Set the final size with a burette.`, station: 'pour' }
     case 'pourAgain': return { sentence: `Metal has gone since ${who(move.cylinders).toLowerCase()} ${move.cylinders.length === 1 ? 'was' : 'were'} poured. Pour again and settle it.`, station: 'pour' }
     case 'plan': return {
       sentence: move.depth === undefined

@@ -17,8 +17,10 @@ export function saySource(source: string, byId: ReadonlyMap<string, Entry>, leng
     return pour?.kind === 'pour' ? `The scale of ${pour.body.instrument.name}` : 'An instrument’s scale'
   }
   const entry = byId.get(id)
+  if (kind === 'takenOff') return 'What was filled beside and taken off'
   if (!entry) return 'A reading'
   const scope = entry.scope.level === 'build' ? '' : `, ${sayScope(entry.scope)}`
+  if (entry.kind === 'pour' && part === 'depth') return `How far the piston stood down${scope}`
   if (entry.kind === 'pour') return `This one pour’s reading${scope}`
   if (part) return `${QUANTITY_WORDS[part as Quantity].label} of the new gasket (catalogue)`
   if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') return `${sayEntry(entry, lengths)} (${KIND_WORDS[entry.kind].toLowerCase()})${scope}`
@@ -31,6 +33,8 @@ export function sayImprovement(source: string, byId: ReadonlyMap<string, Entry>)
   if (kind === 'standIn') return 'Measure it, and this shrinks at once.'
   if (kind === 'scale') return 'A finer burette, or a check pour of this one, would help most.'
   const entry = byId.get(id)
+  if (kind === 'takenOff') return 'Measuring the plate’s hole or the plug’s column would help most.'
+  if (entry?.kind === 'solder' || entry?.kind === 'deckReadings') return 'Another place or two on the crown would help most.'
   if (entry?.kind === 'pour') return 'One more pour of this chamber would help most.'
   if (entry?.kind === 'book' || entry?.kind === 'gasketChange') return 'It is a claim: measuring it would help most.'
   if (entry?.kind === 'assume') return 'It is assumed: measuring it would help most.'

@@ -17,7 +17,7 @@ describe('the next move is said', () => {
     [{ kind: 'pourSecond', cylinders: [2, 5] }, /^Cylinders 2 and 5 have one pour only\. Pour again before you cut\.$/],
     [{ kind: 'pour', cylinders: [1, 2, 3, 4, 5, 6] }, /^All six cylinders have not been poured/],
     [{ kind: 'pourAgain', cylinders: [4] }, /since cylinder 4 was poured/],
-    [{ kind: 'disagree', cylinders: [3], difference: 0.7, allowed: 0.26 }, /differ by 0\.70 cc; the glass allows 0\.26 cc/],
+    [{ kind: 'disagree', cylinders: [3], encloses: 'chamber', difference: 0.7, change: -0.7, allowed: 0.26 }, /differ by 0\.70 cc; the glass allows 0\.26 cc/],
     [{ kind: 'state', cylinders: [1], quantity: 'bore' }, /^State the bore: without it there is no ratio/],
     [{ kind: 'state', cylinders: [1], quantity: 'crownVolume', share: 0.41 }, /crown volume: it is only assumed, and makes 41 %/],
     [{ kind: 'stop', cause: 'cutReachesSeat', cylinders: [1], valve: 'exhaust', left: -0.12 }, /0\.12 mm past the exhaust seats/],

@@ -3,3 +3,4 @@ export { clearanceForRatio, compressionRatio } from './ratio'
 export {
   effectiveCompressionRatio, pistonTravel, topDeadCentre, trappedCompressionRatio, type CrankTrain
 } from './piston'
+export { crankAngleAtDrop, oneSidedError, twoSidedTopDeadCentre, type DropPair } from './findTopDeadCentre'

@@ -20,6 +20,16 @@ export const DEFAULT_U = {
   cutDialled: 0.05,
   /** Clearances and heights near the valves, mm. */
   valveHeight: 0.05,
+  /** A flattened solder, read by calliper; a dial over the crown is a depth reading. */
+  solder: 0.02,
+  /** Length of a gasket's or a band's outline, by string or by drawing. */
+  outline: 1,
+  /** kg, by a kitchen scale. */
+  mass: 0.005,
+  /** Play in bearings and what heat closes, mm. */
+  play: 0.01,
+  /** Volumes stated for a plate's hole or a recess, cc. */
+  statedOff: 0.03,
   /** A crown or other volume somebody measured without telling how, cc. */
   measuredVolume: 0.2,
   /** A book chamber: real ones are routinely several cc away. */
@@ -46,7 +56,13 @@ export const STAND_IN = {
   crownDiameter: { ofBore: 0.993, u: 0.15 },
   topLandHeight: { ofBore: 0.075, u: 1.5 },
   gasketThickness: { value: 1.2, u: 0.25 },
-  gasketBore: { ofBore: 1.02, u: 0.8 }
+  gasketBore: { ofBore: 1.02, u: 0.8 },
+  bearingPlay: { value: 0.09, u: 0.03 },
+  heatGrowth: { value: 0.08, u: 0.05 },
+  /** Weights and sections go with the bore's cube and square; their doubt is a share. */
+  pistonMass: { ofBoreCube: 7.96e-7, relativeU: 0.25 },
+  rodBeamMass: { ofBoreCube: 3.21e-7, relativeU: 0.3 },
+  rodSection: { ofBoreSquare: 0.0177, relativeU: 0.3 }
 } as const
 
 /** Mouth of a chamber as a share of the bore circle, where nobody has stated it. */

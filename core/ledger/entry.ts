@@ -1,5 +1,6 @@
 import type { ClearanceConvention } from '../chamber'
 import type { Fill, Instrument } from '../pour'
+import type { RodMaterial } from '../squish'
 import type { Quantity } from './quantities'
 
 /** What was typed, and what was understood by it: `value` in core units (mm, mm², cc, degrees). */
@@ -24,6 +25,41 @@ export interface Statement {
   convention?: ClearanceConvention
 }
 
+/** What a pour can fill. A container is anything else: it stands in the ledger and in no stack. */
+export const ENCLOSED = ['chamber', 'assembled', 'crown', 'intakePort', 'exhaustPort', 'container'] as const
+export type Enclosed = (typeof ENCLOSED)[number]
+
+/** A length read at a place on the crown: x along the crank, y across it, mm from the bore's centre. */
+export interface SpotReading { x: number, y: number, figure: Figure }
+
+export interface PourBody {
+  encloses: Enclosed
+  fills: Fill[]
+  typed: string
+  instrument: Instrument & { name: string }
+  /** Assembled and crown pours: whether the liquid reached the top ring (and so the crevice). Ring if not given. */
+  sealed?: 'ring' | 'crown'
+  /** Assembled pours: the plug hole's column above the chamber, taken off. */
+  plugColumn?: Figure
+  /** Crown pours: how far down the bore the flat stands that the deck clearance is measured to. */
+  depth?: Figure
+  /** The plate's hole, where it was filled too; taken off. */
+  plateHole?: Figure
+  /** A recess of known size that was filled and does not belong to what is measured; taken off. */
+  knownRelief?: Figure
+  /** Temperature of the glass, °C, for the scale's own expansion. */
+  scaleTemperature?: Figure
+  /** How much warmer the liquid was in the head than in the glass, K, and its expansion per kelvin. */
+  warmer?: Figure
+  liquidExpansion?: number
+  /** The leak watch: how long it lasted and where the scale stood once topped up again. */
+  watch?: { seconds: number, reading: number }
+  /** Containers: what it is. */
+  vessel?: string
+  /** Ports, crowns and containers: it was worked on since the pour before, so that this one starts afresh. */
+  afterWork?: boolean
+}
+
 export interface Bodies {
   layout: { heads: number[][], banks: number[][] }
   target: { ratio: Figure, tolerance: Figure, countsCrevice: boolean }
@@ -31,22 +67,25 @@ export interface Bodies {
   book: Statement
   assume: Statement
   /** A gasket that is to be had, not fitted. */
-  offer: { name?: string, thickness: Figure, bore: Figure }
-  pour: {
-    encloses: 'chamber' | 'assembled'
-    fills: Fill[]
-    typed: string
-    instrument: Instrument & { name: string }
-    /** Assembled pours: whether the liquid reached the top ring (and so the crevice). Ring if not given. */
-    sealed?: 'ring' | 'crown'
-    /** Assembled pours: the plug hole's column above the chamber, taken off. */
-    plugColumn?: Figure
-  }
+  offer: { name?: string, thickness: Figure, bore: Figure, area?: Figure }
+  pour: PourBody
+  /** Deck clearance by dial or depth gauge at several places on the crown. */
+  deckReadings: { readings: SpotReading[] }
+  /** Squish by solder, flattened at top dead centre. */
+  solder: { readings: SpotReading[] }
+  /** Top dead centre by dial and wheel, from both sides. */
+  wheel: { pairs: { drop: Figure, before: Figure, after: Figure }[] }
+  rod: { material: RodMaterial }
+  /** Ports that should match, and which of them are the poor ones by the head's own design. */
+  portPairs: { valve: 'intake' | 'exhaust', pairs: number[][], poor: number[] }
+  /** A chamber that can't be ground. */
+  hold: { held: boolean }
   faceCut: { state: OperationState, depth: Figure, measured?: Figure }
   deckCut: { state: OperationState, depth: Figure, measured?: Figure }
-  gasketChange: { state: OperationState, thickness: Figure, bore: Figure }
+  gasketChange: { state: OperationState, thickness: Figure, bore: Figure, area?: Figure }
   relief: { state: OperationState, added: Figure, u?: Figure }
-  seatWork: { state: OperationState, added: Figure, u?: Figure }
+  /** `sunk`: how far the valve went up with it, which gives clearance back. */
+  seatWork: { state: OperationState, added: Figure, u?: Figure, sunk?: Figure }
   void: { reason: string }
 }
 
@@ -54,7 +93,7 @@ export type EntryKind = keyof Bodies
 
 /** Every kind there is, in the order the trade meets them. */
 export const ENTRY_KINDS = [
-  'layout', 'target', 'measure', 'book', 'assume', 'offer', 'pour',
+  'layout', 'target', 'measure', 'book', 'assume', 'offer', 'pour', 'deckReadings', 'solder', 'wheel', 'rod', 'portPairs', 'hold',
   'faceCut', 'deckCut', 'gasketChange', 'relief', 'seatWork', 'void'
 ] as const satisfies readonly EntryKind[]
 

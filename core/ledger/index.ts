@@ -1,17 +1,20 @@
 export {
-  ENTRY_KINDS, OPERATION_KINDS, isOperation, type Bodies, type Entry, type EntryKind, type EntryOf, type Figure,
-  type OperationKind, type OperationState, type Scope, type Statement
+  ENCLOSED, ENTRY_KINDS, OPERATION_KINDS, isOperation, type Bodies, type Enclosed, type Entry, type EntryKind, type EntryOf,
+  type Figure, type OperationKind, type OperationState, type PourBody, type Scope, type SpotReading, type Statement
 } from './entry'
 export { FIGURE_BOUNDS, QUANTITIES, quantityRule, type Dimension, type Quantity, type QuantityRule } from './quantities'
 export { inOrder, live, ofKind, type Live, type Standing } from './live'
 export { bankOf, headOf, layoutBounds, type Layout } from './layout'
-export { cylindersOf, type OperationEntry } from './ledger'
-export { pourResult } from './pours'
+export { cylindersOf, spotsOf, type OperationEntry } from './ledger'
+export { pourResult, takenOff, watchOf, type Disagreement, type PourEntry } from './pours'
+export { evenPlan, type EvenBy, type EvenPlan, type Evened } from './equalise'
+export type { PortOf, PortPair, PortStanding } from './ports'
+export { wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { statedU } from './statements'
 export type { Part, Provenance } from './part'
 export type { Lesson, NoLesson, PerMm, Settlement } from './chamberHistory'
-export { PARTS, replay, targetBand, type CylinderState, type PartName, type PourStanding, type Replay } from './replay'
-export type { Valve, ValveStanding } from './valves'
+export { PARTS, replay, targetBand, type CylinderState, type Challenge, type PartName, type PourStanding, type Replay } from './replay'
+export { CLEARANCES, type ClearanceName, type ClearanceStep, type Valve, type ValveStanding } from './valves'
 export { depthToTarget, headCut, outcomesAt, type CutOutcome, type CylinderCut, type HeadCut } from './cutPlan'
 export { nextMove, type NextMove } from './nextMove'
 export { BODY_VERSION, upcast } from './upcast'

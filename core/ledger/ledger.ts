@@ -3,6 +3,8 @@ import { isOperation } from './entry'
 import { fit, headOf, layoutOf, type Layout } from './layout'
 import { live, ofKind, type Live } from './live'
 import type { Quantity } from './quantities'
+import { spotPlane } from '../squish'
+import { DEFAULT_U } from '../estimate'
 
 export type StatementEntry = EntryOf<'measure' | 'book' | 'assume'>
 export type OperationEntry = EntryOf<OperationKind>
@@ -18,8 +20,9 @@ export interface Ledger {
   statements: ReadonlyMap<Quantity, StatementEntry[]>
   done: OperationEntry[]
   planned: OperationEntry[]
-  /** Pours by cylinder, in order. */
+  /** Pours by cylinder, in order; those of a loose container belong to none. */
   pours: ReadonlyMap<number, EntryOf<'pour'>[]>
+  solders: EntryOf<'solder'>[]
 }
 
 /** The end of the ledger, as a place. */
@@ -40,13 +43,18 @@ export function openLedger(entries: readonly Entry[]): Ledger | undefined {
   const done: OperationEntry[] = []
   const planned: OperationEntry[] = []
   const place = new Map<string, number>()
+  const state = (entry: StatementEntry) => {
+    const { quantity } = entry.body
+    const list = statements.get(quantity)
+    if (list) list.push(entry)
+    else statements.set(quantity, [entry])
+  }
   current.entries.forEach((entry, i) => {
     place.set(entry.id, i)
     if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') {
-      const { quantity } = entry.body
-      const list = statements.get(quantity)
-      if (list) list.push(entry)
-      else statements.set(quantity, [entry])
+      state(entry)
+    } else if (entry.kind === 'deckReadings') {
+      state(deckStatement(entry))
     } else if (entry.kind === 'pour' && entry.scope.level === 'cylinder') {
       pours.get(entry.scope.cylinder)?.push(entry)
     } else if (isOperation(entry)) {
@@ -57,8 +65,21 @@ export function openLedger(entries: readonly Entry[]): Ledger | undefined {
   return {
     live: current, layout, place, statements, pours, done, planned,
     target: ofKind(current.entries, 'target').at(-1),
-    offers: ofKind(current.entries, 'offer')
+    offers: ofKind(current.entries, 'offer'),
+    solders: ofKind(current.entries, 'solder')
   }
+}
+
+/** Dial readings over a crown, as the measured deck clearance they come to: rock and taper taken out. */
+function deckStatement(entry: EntryOf<'deckReadings'>): EntryOf<'measure'> {
+  const { centre, u } = spotPlane(spotsOf(entry), DEFAULT_U.depth)
+  const figure = (value: number) => ({ value, unit: 'mm', typed: '' })
+  return { ...entry, kind: 'measure', body: { quantity: 'deckClearance', figure: figure(centre), u: figure(u) } }
+}
+
+/** The readings of an entry as places and lengths. */
+export function spotsOf(entry: EntryOf<'deckReadings' | 'solder'>): { x: number, y: number, value: number }[] {
+  return entry.body.readings.map(({ x, y, figure }) => ({ x, y, value: figure.value }))
 }
 
 /** Whether an operation changes this cylinder. */

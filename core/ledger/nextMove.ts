@@ -1,17 +1,20 @@
 import { shares } from '../estimate'
 import { headCut } from './cutPlan'
+import type { Enclosed } from './entry'
 import type { Quantity } from './quantities'
 import { targetBand, type CylinderState, type Replay } from './replay'
 
 /** The next move, as kinds and numbers; the interface says it. */
 export type NextMove
   = | { kind: 'layOut' }
-    | { kind: 'stop', cylinders: number[], cause: 'cutReachesSeat' | 'passesTarget', valve?: 'intake' | 'exhaust', left?: number }
-    | { kind: 'disagree', cylinders: number[], difference: number, allowed: number }
+    | { kind: 'stop', cylinders: number[], cause: 'cutReachesSeat' | 'passesTarget' | 'squishTouches', valve?: 'intake' | 'exhaust', left?: number }
+    | { kind: 'leak', cylinders: number[], encloses: Enclosed, rate: number }
+    | { kind: 'disagree', cylinders: number[], encloses: Enclosed, difference: number, change: number, allowed: number }
     | { kind: 'state', cylinders: number[], quantity: Quantity, share?: number }
     | { kind: 'setTarget' }
     | { kind: 'pour', cylinders: number[] }
     | { kind: 'pourSecond', cylinders: number[] }
+    | { kind: 'pourFine', cylinders: number[] }
     | { kind: 'pourAgain', cylinders: number[] }
     | { kind: 'plan', cylinders: number[], head: number, depth?: number }
     | { kind: 'do', operation: string, cylinders: number[], depth?: number }
@@ -33,6 +36,12 @@ function stopMove(r: Replay): NextMove | undefined {
         valve: touched[0]!.valve, left: Math.min(...touched.map(t => t.left))
       }
     }
+  }
+  const touching = r.layout.cylinders.map(c => r.squish(c, 'asPlanned'))
+    .filter(s => (r.planned.length > 0 || s.solder) && s.running && s.running.gap.value.value <= 0)
+  if (touching.length > 0) {
+    const left = Math.min(...touching.map(s => s.running!.gap.value.value))
+    return { kind: 'stop', cause: 'squishTouches', cylinders: touching.map(s => s.cylinder), left }
   }
   const band = targetBand(r.target)
   // Only metal that went, or is about to, can't be put back; a ratio above target before any work is a plan to make.
@@ -59,8 +68,8 @@ function largestAssumption(states: CylinderState[]): NextMove | undefined {
 }
 
 /**
- * What to do next, from the ledger alone. Ranked: a stop condition, pours that disagree, the largest assumed
- * share, unpoured chambers, single pours, then plan, do, pour again.
+ * What to do next, from the ledger alone. Ranked: a stop condition, a leak, pours that disagree, the largest
+ * assumed share, unpoured chambers, single pours, sizes set by syringe, then plan, do, pour again.
  *
  * @param r a replayed ledger, or undefined while there is no layout
  * @returns the one move that comes first
@@ -75,10 +84,13 @@ export function nextMove(r: Replay | undefined): NextMove {
   }
   const stop = stopMove(r)
   if (stop) return stop
-  const apart = r.pours.filter(p => p.disagreement)
+  const leaking = r.challenges.find(c => c.leak)
+  if (leaking) return { kind: 'leak', cylinders: [leaking.cylinder], encloses: leaking.encloses, rate: leaking.leak!.rate }
+  const apart = r.challenges.filter(c => c.disagreement)
   if (apart.length > 0) {
     const worst = [...apart].sort((a, b) => b.disagreement!.difference - a.disagreement!.difference)[0]!
-    return { kind: 'disagree', cylinders: apart.map(p => p.cylinder), ...worst.disagreement! }
+    const same = apart.filter(c => c.encloses === worst.encloses)
+    return { kind: 'disagree', cylinders: same.map(c => c.cylinder), encloses: worst.encloses, ...worst.disagreement! }
   }
   const assumed = largestAssumption(r.asIs)
   if (assumed) return assumed
@@ -89,6 +101,9 @@ export function nextMove(r: Replay | undefined): NextMove {
   if (single.length > 0) return { kind: 'pourSecond', cylinders: single }
   const band = targetBand(r.target)
   if (!band) return { kind: 'setTarget' }
+  // A syringe shows where one is; what a cut is reckoned from, or the job is called done by, comes from a burette.
+  const coarse = r.pours.filter(p => p.current.length > 0 && p.current.every(pour => pour.body.instrument.kind === 'syringe'))
+  if (coarse.length > 0) return { kind: 'pourFine', cylinders: coarse.map(p => p.cylinder) }
   const unsettled = r.pours.filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
   if (r.planned.length > 0) {
     const operation = r.planned[0]!

@@ -1,22 +1,39 @@
-import { DEFAULT_U, carry, fromSource, inverseVarianceMean, linear, uncertainty, type Sourced } from '../estimate'
-import { combinePours, pourVolume, type PourResult } from '../pour'
-import type { EntryOf } from './entry'
+import { DEFAULT_U, fromSource, inverseVarianceMean, linear, uncertainty, type Sourced } from '../estimate'
+import { combinePours, leakWatch, pourVolume, scaleAtTemperature, warmedVolume, type PourResult } from '../pour'
+import type { Enclosed, EntryOf } from './entry'
 
-type PourEntry = EntryOf<'pour'>
+export type PourEntry = EntryOf<'pour'>
 
 /** The scale of an instrument is one source, however often it is used; without identity it belongs to the pour. */
 export function scaleSource(pour: PourEntry): string {
   return pour.body.instrument.id ? `scale:${pour.body.instrument.id}` : `scale:of:${pour.id}`
 }
 
-/** What one pour entry came to. */
+/** Volumes that were poured and do not belong to what is measured: plug hole, plate hole, known recess. cc. */
+export function takenOff({ body }: PourEntry): number {
+  return (body.plugColumn?.value ?? 0) + (body.plateHole?.value ?? 0) + (body.knownRelief?.value ?? 0)
+}
+
+/**
+ * What one pour entry came to: its fills, the scale's own expansion, liquid that warmed in the head, less what was
+ * filled beside.
+ *
+ * @throws RangeError where nothing is left, or a reading leaves its domain
+ * Source: the contract's pourVolume; ISO 4787 for the scale; V·(1 + γ·ΔT) for the liquid.
+ */
 export function pourResult(pour: PourEntry): PourResult {
-  return { ...pourVolume(pour.body.fills, pour.body.instrument), source: scaleSource(pour) }
+  const { fills, instrument, scaleTemperature, warmer, liquidExpansion } = pour.body
+  const read = pourVolume(fills, instrument)
+  const onScale = scaleTemperature ? scaleAtTemperature(read.value, instrument.expansion ?? 0, scaleTemperature.value) : read.value
+  const inHead = warmer ? warmedVolume(onScale, liquidExpansion ?? 0, warmer.value) : onScale
+  const value = inHead - takenOff(pour)
+  if (value <= 0) throw new RangeError(`poured less what was filled beside is ${value}: it must be greater than 0`)
+  return { ...read, value, source: scaleSource(pour) }
 }
 
 /**
  * Pours of the same thing as one sourced value: per instrument the scale as one source and each reading as its
- * own; several instruments weighted by 1/u².
+ * own; several instruments weighted by 1/u². A stated volume that was taken off is one source of its own.
  *
  * @param pours one or more, of one thing between two changes
  * @throws RangeError when there are none
@@ -28,47 +45,59 @@ export function sourcedPours(pours: PourEntry[]): Sourced {
     const scale = scaleSource(pour)
     byScale.set(scale, [...byScale.get(scale) ?? [], pour])
   }
-  return inverseVarianceMean([...byScale].map(([scale, group]) => {
+  const poured = inverseVarianceMean([...byScale].map(([scale, group]) => {
     const combined = combinePours(group.map(pourResult))
     // own is that of the mean of n; each reading carries own·√n of itself, weighted 1/n.
     const perReading = combined.own * Math.sqrt(group.length)
     const readings = group.map((pour): [number, Sourced] => [1 / group.length, fromSource(0, perReading, `entry:${pour.id}`)])
     return linear([[1, fromSource(combined.value, combined.shared, scale)], ...readings])
   }))
+  const last = pours.at(-1)!
+  const columnU = last.body.plugColumn ? DEFAULT_U.measuredVolume / 4 : 0
+  const statedU = last.body.plateHole || last.body.knownRelief ? DEFAULT_U.statedOff : 0
+  const offU = Math.hypot(columnU, statedU)
+  return offU > 0 ? linear([[1, poured], [1, fromSource(0, offU, `takenOff:${last.id}`)]]) : poured
 }
 
 /**
- * What an assembled pour says the whole clearance volume is: what went in less the column in the plug hole.
- *
- * @returns sourced cc
- * @throws RangeError when the column is more than was poured
+ * Two pours of one thing differ by more than reading them twice explains.
+ * `change` is the later less the earlier, cc; `allowed` what the instruments allow.
  */
-export function assembledVolume(pours: PourEntry[]): Sourced {
-  const total = sourcedPours(pours)
-  const column = pours.at(-1)!.body.plugColumn
-  if (!column) return total
-  return carry(([poured, less]) => {
-    if (poured! <= less!) throw new RangeError(`plugColumn is ${less}: it must be less than the ${poured} poured`)
-    return poured! - less!
-  }, [total, fromSource(column.value, DEFAULT_U.measuredVolume / 4, `column:${pours.at(-1)!.id}`)])
-}
+export interface Disagreement { difference: number, change: number, allowed: number }
+
+/** Standard uncertainties two pours may lie apart: one honest pair in fifty is challenged. */
+const CHALLENGE = 2.3
 
 /**
- * Whether pours of one thing differ by more than their instruments allow (95 %).
+ * Whether pours of one thing differ by more than their instruments allow.
  *
+ * @param pours in the order they were made
  * @returns the widest pair's difference and what would be allowed, or undefined when they agree
+ * Source: difference of two results, scale errors of one instrument cancelled (JCGM 100:2008 §5.2.2).
  */
-export function disagreement(pours: PourEntry[]): { difference: number, allowed: number } | undefined {
+export function disagreement(pours: PourEntry[]): Disagreement | undefined {
   if (pours.length < 2) return undefined
   const each = pours.map(pour => sourcedPours([pour]))
-  let worst: { difference: number, allowed: number } | undefined
+  let worst: Disagreement | undefined
   each.forEach((a, i) => each.slice(i + 1).forEach((b) => {
     const apart = linear([[1, b], [-1, a]])
     const difference = Math.abs(apart.value)
-    const allowed = 2 * uncertainty(apart)
-    if (difference > allowed && difference - allowed > (worst ? worst.difference - worst.allowed : 0)) {
-      worst = { difference, allowed }
+    const allowed = CHALLENGE * uncertainty(apart)
+    if (difference > allowed + 1e-9 && difference - allowed > (worst ? worst.difference - worst.allowed : 0)) {
+      worst = { difference, change: apart.value, allowed }
     }
   }))
   return worst
+}
+
+/** What the leak watch of a pour says, if it had one. */
+export function watchOf({ body }: PourEntry): ReturnType<typeof leakWatch> | undefined {
+  return body.watch && leakWatch(body.fills.at(-1)!.end, body.watch.reading, body.watch.seconds, body.instrument)
+}
+
+/** The pours of one thing that count: since it was last worked on. */
+export function lastSeries(pours: PourEntry[], encloses: Enclosed): PourEntry[] {
+  const of = pours.filter(pour => pour.body.encloses === encloses)
+  const afresh = of.map(pour => pour.body.afterWork ?? false).lastIndexOf(true)
+  return afresh > 0 ? of.slice(afresh) : of
 }

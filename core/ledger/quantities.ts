@@ -1,6 +1,6 @@
 import { DEFAULT_U } from '../estimate'
 
-export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio'
+export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature'
 
 export interface QuantityRule {
   dimension: Dimension
@@ -34,7 +34,26 @@ export const QUANTITIES = {
   intakeSeatHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight },
   exhaustSeatHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight },
   intakeTopCutHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight },
-  exhaustTopCutHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight }
+  exhaustTopCutHeight: { dimension: 'length', min: -5, max: 60, u: DEFAULT_U.valveHeight },
+  intakeSide: { dimension: 'length', min: -5, max: 20, u: DEFAULT_U.valveHeight },
+  exhaustSide: { dimension: 'length', min: -5, max: 20, u: DEFAULT_U.valveHeight },
+  valveToValve: { dimension: 'length', min: -5, max: 40, u: DEFAULT_U.valveHeight },
+  domeToChamber: { dimension: 'length', min: -5, max: 40, u: DEFAULT_U.valveHeight },
+  gasketArea: { dimension: 'area', min: 100, max: 80000 },
+  gasketOutline: { dimension: 'length', min: 40, max: 2000, u: DEFAULT_U.outline },
+  squishArea: { dimension: 'area', min: 10, max: 60000 },
+  bandEdge: { dimension: 'length', min: 1, max: 2000, u: DEFAULT_U.outline },
+  bandAngle: { dimension: 'angle', min: 0, max: 60, u: DEFAULT_U.angle },
+  squishRecess: { dimension: 'length', min: -5, max: 40, u: DEFAULT_U.depth },
+  wantedSquish: { dimension: 'length', min: 0.1, max: 8, u: 0 },
+  pinOffset: { dimension: 'length', min: -6, max: 6, u: 0.05 },
+  revs: { dimension: 'speed', min: 200, max: 30000, u: 0 },
+  pistonMass: { dimension: 'mass', min: 0.02, max: 10, u: DEFAULT_U.mass },
+  rodBeamMass: { dimension: 'mass', min: 0.01, max: 10, u: DEFAULT_U.mass },
+  rodSection: { dimension: 'area', min: 10, max: 3000 },
+  bearingPlay: { dimension: 'length', min: 0, max: 0.8, u: DEFAULT_U.play },
+  heatGrowth: { dimension: 'length', min: -0.5, max: 1.5, u: DEFAULT_U.play },
+  exhaustPortTop: { dimension: 'length', min: 1, max: 400, u: DEFAULT_U.stroke }
 } as const satisfies Record<string, QuantityRule>
 
 export type Quantity = keyof typeof QUANTITIES
@@ -45,7 +64,17 @@ export const FIGURE_BOUNDS = {
   ratioTolerance: { dimension: 'ratio', min: 0.005, max: 3 },
   cutDepth: { dimension: 'length', min: 0.001, max: 12 },
   addedVolume: { dimension: 'volume', min: -20, max: 100 },
-  plugColumn: { dimension: 'volume', min: 0, max: 20 }
+  plugColumn: { dimension: 'volume', min: 0, max: 20 },
+  plateHole: { dimension: 'volume', min: 0, max: 5 },
+  knownRelief: { dimension: 'volume', min: -50, max: 50 },
+  crownDepth: { dimension: 'length', min: 0, max: 200 },
+  scaleTemperature: { dimension: 'temperature', min: -10, max: 60 },
+  warmer: { dimension: 'temperature', min: -60, max: 60 },
+  solder: { dimension: 'length', min: 0.02, max: 12 },
+  deckReading: { dimension: 'length', min: -10, max: 20 },
+  dialDrop: { dimension: 'length', min: 0.05, max: 150 },
+  wheel: { dimension: 'angle', min: -360, max: 720 },
+  sunk: { dimension: 'length', min: 0, max: 6 }
 } as const satisfies Record<string, QuantityRule>
 
 /** @returns the rule of a quantity, with every optional member visible to the type checker. */

@@ -2,15 +2,18 @@ import { clearanceForRatio, compressionRatio, creviceVolume, cylinderVolume } fr
 import {
   afterOperations, CHAMBER_OPERATIONS, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
 } from './chamberHistory'
-import type { Entry, EntryOf } from './entry'
+import { ENCLOSED, type Enclosed, type Entry, type EntryOf } from './entry'
 import { bankOf, headOf, type Layout } from './layout'
 import { NOW, openLedger, operationsOn, type Ledger, type OperationEntry } from './ledger'
-import type { Live } from './live'
+import { ofKind, type Live } from './live'
 import { combine, NOTHING, sum, type Part } from './part'
-import { assembledVolume, disagreement } from './pours'
+import { crownOf } from './crown'
+import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
+import { disagreement, lastSeries, sourcedPours, watchOf, type Disagreement } from './pours'
+import { squishStanding, type SquishStanding } from './squishStanding'
 import type { Quantity } from './quantities'
 import { knownQuantity, statedQuantity } from './statements'
-import { valveStandings, type ValveStanding } from './valves'
+import { clearanceSteps, valveStandings, type ClearanceStep, type ValveStanding } from './valves'
 
 /** The parts of a clearance volume, in the order they are stacked from the roof down. */
 export const PARTS = ['chamber', 'gasket', 'deck', 'crown', 'crevice', 'other'] as const
@@ -42,8 +45,11 @@ export interface PourStanding {
   current: EntryOf<'pour'>[]
   /** Whether it was ever poured. */
   ever: boolean
-  disagreement?: { difference: number, allowed: number }
+  disagreement?: Disagreement
 }
+
+/** Pours of any one thing that were challenged: they lie too far apart, or the liquid kept falling. */
+export interface Challenge { cylinder: number, encloses: Enclosed, disagreement?: Disagreement, leak?: { rate: number, pour: string } }
 
 export interface Replay {
   layout: Layout
@@ -57,6 +63,11 @@ export interface Replay {
   planned: OperationEntry[]
   done: OperationEntry[]
   pours: PourStanding[]
+  challenges: Challenge[]
+  ports: PortStanding[]
+  portPairs: PortPair[]
+  /** Chambers that somebody said can't be ground. */
+  held: ReadonlySet<number>
   settlements: Settlement[]
   lessons: Lesson[]
   /** cc per mm of face cut by cylinder. */
@@ -65,6 +76,9 @@ export interface Replay {
   quantity: (quantity: Quantity, cylinder: number, column?: 'asIs' | 'asPlanned') => Part | undefined
   /** What is left at each valve of a cylinder, with what is planned apart from face cuts and then `cut` mm more. */
   valves: (cylinder: number, cut?: number) => ValveStanding[]
+  /** The cylinder's other clearances and what each planned operation takes or gives back. */
+  clearances: (cylinder: number) => ClearanceStep[]
+  squish: (cylinder: number, column?: 'asIs' | 'asPlanned') => SquishStanding
 }
 
 interface Stack { parts: Partial<Record<PartName, Part>>, measuredTotal?: Part }
@@ -77,11 +91,14 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
   const deckClearance = known('deckClearance')
   const crownDiameter = known('crownDiameter')
   const topLand = known('topLandHeight')
+  const area = statedQuantity(ledger, 'gasketArea', cylinder, place, planned)
+  const round = gasketBore && thickness && combine(([d, h]) => cylinderVolume(d!, h!), [gasketBore, thickness])
   return {
-    gasket: gasketBore && thickness && combine(([d, h]) => cylinderVolume(d!, h!), [gasketBore, thickness]),
+    // An outline that is no circle is stated as its area.
+    gasket: area && thickness ? combine(([a, h]) => a! * h! / 1000, [area, thickness]) : round,
     deck: bore && deckClearance
       && combine(([d, h]) => cylinderVolume(d!, h!), [bore, deckClearance], deckClearance.provenance),
-    crown: known('crownVolume'),
+    crown: crownOf(ledger, cylinder, place, statedQuantity(ledger, 'deckClearance', cylinder, place)),
     crevice: bore && crownDiameter && topLand && {
       ...combine(([b, d, h]) => creviceVolume({ bore: b!, crownDiameter: d!, topLandHeight: h! }),
         [bore, crownDiameter, topLand]),
@@ -115,7 +132,7 @@ function stackOf(
     const then = measuredParts(ledger, cylinder, lastPlace, [])
     const withCrevice = group.at(-1)!.body.sealed !== 'crown'
     const entries = group.map(pour => pour.id)
-    const poured: Part = { value: assembledVolume(group), provenance: 'measured', entries }
+    const poured: Part = { value: sourcedPours(group), provenance: 'measured', entries }
     const chamberPoured = chamber?.provenance === 'measured' || (chamber?.provenance === 'derived')
     const name = unmeasured(then, chamberPoured)
     const chamberThen = chamberPoured ? chamber : undefined
@@ -199,6 +216,10 @@ export function replay(entries: readonly Entry[]): Replay | undefined {
       const current = chamberNow(ledger, lessons, cylinder)?.pours ?? []
       return { cylinder, current, ever: poured.length > 0, disagreement: disagreement(current) }
     }),
+    challenges: layout.cylinders.flatMap(cylinder => challengesOf(ledger, lessons, cylinder)),
+    ports: portStandings(ledger), portPairs: portPairs(ledger),
+    held: new Set(layout.cylinders.filter(c => ofKind(ledger.live.entries, 'hold')
+      .filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === c).at(-1)?.body.held)),
     settlements: settlementsOf(ledger, lessons),
     perMm: new Map(layout.cylinders.flatMap((c) => {
       const perMm = perMmOf(ledger, lessons, c)
@@ -206,8 +227,25 @@ export function replay(entries: readonly Entry[]): Replay | undefined {
     })),
     quantity: (quantity, cylinder, col = 'asIs') =>
       statedQuantity(ledger, quantity, cylinder, NOW, col === 'asPlanned' ? ledger.planned : []),
-    valves: (cylinder, cut) => valveStandings(ledger, cylinder, withoutCuts, cut)
+    valves: (cylinder, cut) => valveStandings(ledger, cylinder, withoutCuts, cut),
+    clearances: cylinder => clearanceSteps(ledger, cylinder),
+    squish: (cylinder, col = 'asIs') => squishStanding(ledger, cylinder, col === 'asPlanned' ? ledger.planned : [])
   }
+}
+
+function challengesOf(ledger: Ledger, lessons: Lesson[], cylinder: number): Challenge[] {
+  const all = ledger.pours.get(cylinder) ?? []
+  return ENCLOSED.filter(what => what !== 'assembled').flatMap((encloses) => {
+    const pours = encloses === 'chamber' ? chamberNow(ledger, lessons, cylinder)?.pours ?? [] : lastSeries(all, encloses)
+    const apart = disagreement(pours)
+    const leaking = pours.filter(pour => watchOf(pour)).at(-1)
+    const leak = leaking && watchOf(leaking)!
+    if (!apart && !leak?.leaking) return []
+    return [{
+      cylinder, encloses, ...(apart ? { disagreement: apart } : {}),
+      ...(leaking && leak?.leaking ? { leak: { rate: leak.rate, pour: leaking.id } } : {})
+    }]
+  })
 }
 
 /** Target and tolerance as bounds of the ratio, if the build has a target. */

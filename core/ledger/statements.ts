@@ -15,6 +15,7 @@ const CHANGED_BY: Partial<Record<Quantity, OperationKind>> = {
   deckClearance: 'deckCut',
   gasketThickness: 'gasketChange',
   gasketBore: 'gasketChange',
+  gasketArea: 'gasketChange',
   intakeSeatHeight: 'faceCut',
   exhaustSeatHeight: 'faceCut',
   intakeTopCutHeight: 'faceCut',
@@ -31,7 +32,7 @@ export function statedU({ kind, body }: StatementEntry): number {
   if (body.u) return body.u.value
   const basis = PROVENANCE[kind]
   if (body.quantity === 'chamberVolume') return basis === 'book' ? DEFAULT_U.bookChamber : DEFAULT_U.assumedChamber
-  if (body.quantity === 'mouthArea') return Math.abs(body.figure.value) * MOUTH_AREA_RELATIVE_U[basis]
+  if (quantityRule(body.quantity).dimension === 'area') return Math.abs(body.figure.value) * MOUTH_AREA_RELATIVE_U[basis]
   return (quantityRule(body.quantity).u ?? 0) * BASIS_FACTOR[basis]
 }
 
@@ -69,8 +70,11 @@ function best(candidates: StatementEntry[], ledger: Ledger, cylinder: number): S
 
 function changed(quantity: Quantity, before: Part | undefined, operation: OperationEntry, sign: 1 | -1): Part | undefined {
   if (operation.kind === 'gasketChange') {
-    const figure = quantity === 'gasketBore' ? operation.body.bore : operation.body.thickness
-    const u = (quantityRule(quantity).u ?? 0) * BASIS_FACTOR.book
+    const { bore, thickness, area } = operation.body
+    const figure = quantity === 'gasketArea' ? area : quantity === 'gasketBore' ? bore : thickness
+    // A new gasket is round unless it says otherwise.
+    if (!figure) return undefined
+    const u = quantity === 'gasketArea' ? figure.value * MOUTH_AREA_RELATIVE_U.book : (quantityRule(quantity).u ?? 0) * BASIS_FACTOR.book
     return {
       value: fromSource(figure.value, u, `entry:${operation.id}:${quantity}`), provenance: 'book', entries: [operation.id]
     }
@@ -125,6 +129,8 @@ export function statedQuantity(
   return part
 }
 
+interface StandIn { value?: number, ofBore?: number, ofBoreSquare?: number, ofBoreCube?: number, u?: number, relativeU?: number }
+
 /**
  * A dimension for the clearance volume, with a stand-in of wide doubt where nobody has stated it.
  *
@@ -135,10 +141,12 @@ export function knownQuantity(
 ): Part | undefined {
   const part = statedQuantity(ledger, quantity, cylinder, place, planned)
   if (part || !(quantity in STAND_IN)) return part
-  const standIn: { value?: number, ofBore?: number, u: number } = STAND_IN[quantity as keyof typeof STAND_IN]
-  const bore = statedQuantity(ledger, 'bore', cylinder, place)
-  const value = standIn.value ?? (bore ? bore.value.value * standIn.ofBore! : undefined)
-  return value === undefined ? undefined : assumed(value, standIn.u, quantity)
+  const standIn: StandIn = STAND_IN[quantity as keyof typeof STAND_IN]
+  const bore = statedQuantity(ledger, 'bore', cylinder, place)?.value.value
+  const value = standIn.value ?? (bore === undefined
+    ? undefined
+    : bore * (standIn.ofBore ?? 0) + bore ** 2 * (standIn.ofBoreSquare ?? 0) + bore ** 3 * (standIn.ofBoreCube ?? 0))
+  return value === undefined ? undefined : assumed(value, standIn.u ?? value * standIn.relativeU!, quantity)
 }
 
 /** Open area of a chamber at the face, mm², guessed from the bore where nobody has stated it. */

@@ -1,5 +1,5 @@
 import { valveClearanceLost, type ClearanceConvention } from '../chamber'
-import { carry, exact, linear, type Sourced } from '../estimate'
+import { BASIS_FACTOR, DEFAULT_U, carry, exact, fromSource, linear, type Sourced } from '../estimate'
 import { NOW, operationsOn, type Ledger, type OperationEntry } from './ledger'
 import type { Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
@@ -66,5 +66,79 @@ export function valveStandings(ledger: Ledger, cylinder: number, planned: Operat
       }
     }
     return [standing]
+  })
+}
+
+/** Clearances a mock-up measures. Those between piston and valve also have a minimum to a pocket's side. */
+export const CLEARANCES = [
+  'intakeClearance', 'exhaustClearance', 'intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber'
+] as const
+export type ClearanceName = (typeof CLEARANCES)[number]
+
+/** One clearance, and what every operation still to come takes from it (below 0) or gives back. mm. */
+export interface ClearanceStep {
+  name: ClearanceName
+  measured: Part
+  /** As it is now, after what was done since it was measured. */
+  now: Sourced
+  planned: { operation: OperationEntry, change: Sourced }[]
+  /** When everything planned is done. */
+  then: Sourced
+}
+
+/** How much one clearance changes when the head comes down by `drop` and the valve is sunk by `sunk`. */
+function clearanceChange(name: ClearanceName, tilt: number, convention: ClearanceConvention, drop: number, sunk: number): number {
+  const t = tilt * Math.PI / 180
+  if (name === 'valveToValve') return 0
+  if (name === 'domeToChamber') return -drop
+  if (name === 'intakeSide' || name === 'exhaustSide') return -valveClearanceLost(drop, tilt, 'pocket').side
+  return -valveClearanceLost(drop, tilt, convention).lost + (convention === 'upright' ? sunk * Math.cos(t) : sunk)
+}
+
+/** Drop of the head (mm, + towards the piston) and sink of the valves that one operation brings. */
+function movesOf(ledger: Ledger, cylinder: number, operation: OperationEntry, thicknessBefore: number): { drop: number, sunk: number, u: number } {
+  switch (operation.kind) {
+    case 'faceCut': case 'deckCut': {
+      const { value, by } = cutDepth(operation)
+      return { drop: value, sunk: 0, u: [...by.values()][0] ?? 0 }
+    }
+    case 'gasketChange': return { drop: thicknessBefore - operation.body.thickness.value, sunk: 0, u: DEFAULT_U.gasketThickness * BASIS_FACTOR.book }
+    case 'seatWork': return { drop: 0, sunk: operation.body.sunk?.value ?? 0, u: DEFAULT_U.depth }
+    default: return { drop: 0, sunk: 0, u: 0 }
+  }
+}
+
+/**
+ * Every clearance somebody measured at a cylinder, carried over what was done since and what is planned.
+ *
+ * @param ledger the opened ledger
+ * @param cylinder its number
+ * @returns one per measured clearance
+ * Source: contract core/chamber: upright d, along the valve d/cosτ, pocket d·cosτ and d·sinτ to its side; sinking s
+ *   gives back s·cosτ upright, s along the valve; dome to chamber loses d; valve to valve is untouched by a drop.
+ */
+export function clearanceSteps(ledger: Ledger, cylinder: number): ClearanceStep[] {
+  const kinds = ['faceCut', 'deckCut', 'gasketChange', 'seatWork'] as const
+  return CLEARANCES.flatMap((name) => {
+    const measured = statedQuantity(ledger, name, cylinder)
+    if (!measured) return []
+    const from = ledger.place.get(measured.entries[0]!)!
+    const entry = ledger.live.entries.find(e => e.id === measured.entries[0])
+    const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
+    const valve = name.startsWith('exhaust') ? 'exhaust' : 'intake'
+    const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.value.value ?? 0
+    let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, from)?.value.value ?? 0
+    const changeOf = (operation: OperationEntry): Sourced => {
+      const { drop, sunk, u } = movesOf(ledger, cylinder, operation, thickness)
+      if (operation.kind === 'gasketChange') thickness = operation.body.thickness.value
+      const at = (d: number, s: number) => clearanceChange(name, tilt, convention, d, s)
+      const perMm = sunk > 0 ? at(0, 1) : at(1, 0)
+      return fromSource(at(drop, sunk), Math.abs(perMm) * u, `entry:${operation.id}`)
+    }
+    const done = operationsOn(ledger.done, ledger.layout, cylinder, kinds).filter(op => ledger.place.get(op.id)! > from).map(changeOf)
+    const now = linear([[1, measured.value], ...done.map((c): [number, Sourced] => [1, c])])
+    const planned = operationsOn(ledger.planned, ledger.layout, cylinder, kinds)
+      .map(operation => ({ operation, change: changeOf(operation) }))
+    return [{ name, measured, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]) }]
   })
 }

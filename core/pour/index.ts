@@ -2,3 +2,6 @@ export { checkInstrument, fillVolume, type Fill, type Instrument } from './instr
 export {
   combinePours, crownVolumeFromPour, pourVolume, scaleAtTemperature, stopReading, type PourResult
 } from './pour'
+export { waterDensity, waterVolume, warmedVolume } from './water'
+export { checkPour, knownVolume, type CheckResult, type KnownVolume } from './check'
+export { LEAK_TO_FIND, leakWatch, leakWatchTime, likelyFaults, type PourFault } from './watch'

@@ -2,9 +2,10 @@ import 'reflect-metadata'
 import { Type } from 'class-transformer'
 import { IsArray, IsBoolean, IsOptional, ValidateNested } from 'class-validator'
 import {
-  FIGURE_BOUNDS, QUANTITIES, quantityRule, type Bodies, type EntryKind, type Figure, type Instrument, type OperationState, type Quantity
+  ENCLOSED, FIGURE_BOUNDS, QUANTITIES, ROD_MODULUS, quantityRule, type Bodies, type Enclosed, type EntryKind, type Figure, type Instrument,
+  type OperationState, type PourBody as PourFigures, type Quantity, type RodMaterial
 } from '#core'
-import { DoubtOfQuantity, FigureIn, FigureOfQuantity, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
+import { DoubtOfQuantity, figureFault, FigureIn, FigureOfQuantity, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
 
 const STATES = ['planned', 'done', 'dropped'] as const
 const MOST_CYLINDERS = 16
@@ -50,6 +51,7 @@ class OfferBody {
   @IsOptional() @PlainName('The gasket’s name', 40) name?: string
   @FigureIn(QUANTITIES.gasketThickness, 'the gasket thickness') thickness!: Figure
   @FigureIn(QUANTITIES.gasketBore, 'the gasket bore') bore!: Figure
+  @IsOptional() @FigureIn(QUANTITIES.gasketArea, 'the area of its opening') area?: Figure
 }
 
 class FillBody {
@@ -72,14 +74,24 @@ export class InstrumentFigures {
   @OneOf(['deliver', 'contain'], 'The scale') scale!: 'deliver' | 'contain'
   @NumberIn('the film kept back, in cc', 0, 10) film!: number
   @NumberIn('the repeatability, in cc', 0, 10) repeatability!: number
+  @IsOptional() @NumberIn('the scale’s expansion per kelvin', 0, 0.002) expansion?: number
 }
 
 class PouredWith extends InstrumentFigures {
   @Sound(uuidFault) id!: string
+  @IsOptional() @NumberIn('the correction', 0.8, 1.25) correction?: number
 }
 
-class PourBody {
-  @OneOf(['chamber', 'assembled'], 'What was filled') encloses!: 'chamber' | 'assembled'
+class WatchBody {
+  @NumberIn('the length of the watch, in seconds', 1, 7200) seconds!: number
+  @NumberIn('the reading after the watch', 0, 5000) reading!: number
+}
+
+const only = (kinds: Enclosed[], sentence: string) => Sound((value, { encloses }) =>
+  value !== undefined && !kinds.includes(encloses as Enclosed) ? sentence : undefined)
+
+class PourBody implements PourFigures {
+  @OneOf(ENCLOSED, 'What was filled') encloses!: Enclosed
   @IsArray({ message: 'A pour has one fill or more.' })
   @Sound(v => Array.isArray(v) && (v.length < 1 || v.length > 20) ? 'A pour has between one fill and twenty.' : undefined)
   @ValidateNested({ each: true }) @Type(() => FillBody) fills!: FillBody[]
@@ -90,6 +102,76 @@ class PourBody {
 
   @IsOptional() @OneOf(['ring', 'crown'], 'Where it was sealed') sealed?: 'ring' | 'crown'
   @IsOptional() @FigureIn(FIGURE_BOUNDS.plugColumn, 'the plug hole’s column') plugColumn?: Figure
+  @IsOptional() @FigureIn(FIGURE_BOUNDS.crownDepth, 'how far the piston stands down') depth?: Figure
+  @IsOptional() @FigureIn(FIGURE_BOUNDS.plateHole, 'the plate’s hole') plateHole?: Figure
+  @IsOptional() @FigureIn(FIGURE_BOUNDS.knownRelief, 'the recess filled beside') knownRelief?: Figure
+  @IsOptional() @FigureIn(FIGURE_BOUNDS.scaleTemperature, 'the temperature of the glass') scaleTemperature?: Figure
+  @IsOptional() @FigureIn(FIGURE_BOUNDS.warmer, 'how much warmer the liquid was') warmer?: Figure
+  @IsOptional() @NumberIn('the liquid’s expansion per kelvin', 0, 0.005) liquidExpansion?: number
+  @IsOptional() @Sound(v => typeof v === 'object' && v !== null ? undefined : 'The watch has its seconds and its reading.')
+  @ValidateNested() @Type(() => WatchBody) watch?: WatchBody
+
+  @IsOptional() @only(['container'], 'Only a container is named.') @PlainName('The container’s name', 40) vessel?: string
+  @IsOptional() @IsBoolean({ message: 'Say whether it was worked on since.' }) afterWork?: boolean
+}
+
+/** Places on a crown with a reading each, inside `reach` mm of the bore's centre. */
+const readingsFault = (rule: { dimension: 'length', min: number, max: number }, noun: string) => (value: unknown): string | undefined => {
+  if (!Array.isArray(value) || value.length < 1 || value.length > 24) return 'Give between one reading and twenty-four.'
+  for (const reading of value as unknown[]) {
+    if (typeof reading !== 'object' || reading === null) return 'Each reading has its place and its figure.'
+    const { x, y, figure, ...rest } = reading as Record<string, unknown>
+    const strange = Object.keys(rest)[0]
+    if (strange) return `“${strange.slice(0, 40)}” is not known here.`
+    const off = [x, y].some(at => typeof at !== 'number' || !Number.isFinite(at) || Math.abs(at) > 150)
+    const fault = off ? 'A place lies within 150 mm of the bore’s centre, along the crank and across it.' : figureFault(figure, { ...rule, noun })
+    if (fault) return fault
+  }
+  return undefined
+}
+
+class DeckReadingsBody {
+  @Sound(readingsFault(FIGURE_BOUNDS.deckReading, 'a deck reading')) readings!: Bodies['deckReadings']['readings']
+}
+
+class SolderBody {
+  @Sound(readingsFault(FIGURE_BOUNDS.solder, 'a solder')) readings!: Bodies['solder']['readings']
+}
+
+class WheelBody {
+  @Sound((value) => {
+    if (!Array.isArray(value) || value.length < 1 || value.length > 12) return 'Give between one pair of readings and twelve.'
+    for (const pair of value as unknown[]) {
+      if (typeof pair !== 'object' || pair === null) return 'Each pair has its drop and the wheel before and after.'
+      const { drop, before, after, ...rest } = pair as Record<string, unknown>
+      const strange = Object.keys(rest)[0]
+      if (strange) return `“${strange.slice(0, 40)}” is not known here.`
+      const fault = figureFault(drop, { ...FIGURE_BOUNDS.dialDrop, noun: 'the drop' })
+        ?? figureFault(before, { ...FIGURE_BOUNDS.wheel, noun: 'the wheel before' }) ?? figureFault(after, { ...FIGURE_BOUNDS.wheel, noun: 'the wheel after' })
+      if (fault) return fault
+      if ((after as Figure).value <= (before as Figure).value) return 'The wheel after top dead centre must read more than before it.'
+    }
+    return undefined
+  }) pairs!: Bodies['wheel']['pairs']
+}
+
+class RodBody {
+  @OneOf(Object.keys(ROD_MODULUS), 'The rod’s material') material!: RodMaterial
+}
+
+class PortPairsBody {
+  @OneOf(['intake', 'exhaust'], 'Which ports') valve!: 'intake' | 'exhaust'
+  @Sound(value => Array.isArray(value) && value.length > 0 && value.every(pair => Array.isArray(pair) && pair.length === 2)
+    ? groupsFault(value)
+    : 'Each pair names two cylinders.') pairs!: number[][]
+
+  @Sound((value, { pairs }) => Array.isArray(value) && value.every(c => Array.isArray(pairs) && pairs.flat().includes(c))
+    ? undefined
+    : 'A poor port must be one of the pairs.') poor!: number[]
+}
+
+class HoldBody {
+  @IsBoolean({ message: 'Say whether the chamber can be ground.' }) held!: boolean
 }
 
 class FaceBody {
@@ -103,12 +185,17 @@ class GasketChangeBody {
   @OneOf(STATES, 'Its state') state!: OperationState
   @FigureIn(QUANTITIES.gasketThickness, 'the gasket thickness') thickness!: Figure
   @FigureIn(QUANTITIES.gasketBore, 'the gasket bore') bore!: Figure
+  @IsOptional() @FigureIn(QUANTITIES.gasketArea, 'the area of its opening') area?: Figure
 }
 
 class AddedBody {
   @OneOf(STATES, 'Its state') state!: OperationState
   @FigureIn(FIGURE_BOUNDS.addedVolume, 'the volume added') added!: Figure
   @IsOptional() @FigureIn({ dimension: 'volume', min: 0, max: 20 }, 'its doubt') u?: Figure
+}
+
+class SeatWorkBody extends AddedBody {
+  @IsOptional() @FigureIn(FIGURE_BOUNDS.sunk, 'how far the valve was sunk') sunk?: Figure
 }
 
 class VoidBody {
@@ -118,6 +205,6 @@ class VoidBody {
 /** The class that checks each kind's body. */
 export const BODY_CLASSES: { [K in EntryKind]: new () => Bodies[K] } = {
   layout: LayoutBody, target: TargetBody, measure: MeasureBody, book: StatementBody, assume: StatementBody, offer: OfferBody,
-  pour: PourBody, faceCut: FaceBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: AddedBody,
-  seatWork: AddedBody, void: VoidBody
+  pour: PourBody, deckReadings: DeckReadingsBody, solder: SolderBody, wheel: WheelBody, rod: RodBody, portPairs: PortPairsBody, hold: HoldBody,
+  faceCut: FaceBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: AddedBody, seatWork: SeatWorkBody, void: VoidBody
 }

@@ -1,7 +1,7 @@
 import 'reflect-metadata'
 import { plainToInstance } from 'class-transformer'
 import { validateSync, type ValidationError } from 'class-validator'
-import { DomainError, pourVolume, type Entry, type EntryKind, type Fill, type Instrument } from '#core'
+import { DomainError, pourResult, watchOf, type Entry, type EntryKind, type PourBody, type PourEntry } from '#core'
 import { sayRefusal } from '#shared/words/domain'
 import { BODY_CLASSES } from './bodies'
 import type { Checked, FieldProblem } from './problem'
@@ -50,9 +50,10 @@ export function check<T extends object>(Shape: new () => T, plain: unknown, path
 }
 
 /** Readings against their instrument's scale, by the core itself. */
-function pourFault(fills: Fill[], instrument: Instrument): FieldProblem | undefined {
+function pourFault(entry: PourEntry): FieldProblem | undefined {
   try {
-    pourVolume(fills, instrument)
+    pourResult(entry)
+    watchOf(entry)
     return undefined
   } catch (error) {
     if (!(error instanceof RangeError)) throw error
@@ -76,8 +77,9 @@ export function checkEntry(plain: unknown): Checked<SentEntry> {
     return { ok: false, fields: [{ path: 'supersedes', sentence: 'Say which entry is taken out.' }] }
   }
   if (kind === 'pour') {
-    const { fills, instrument } = body.value as unknown as { fills: Fill[], instrument: Instrument }
-    const fault = pourFault(fills, instrument)
+    const loose = (body.value as PourBody).encloses === 'container'
+    if (!loose && frame.value.scope.level !== 'cylinder') return { ok: false, fields: [{ path: 'scope', sentence: 'This is about the cylinder.' }] }
+    const fault = pourFault({ ...frame.value, body: body.value } as unknown as PourEntry)
     if (fault) return { ok: false, fields: [fault] }
   }
   return { ok: true, value: plain as SentEntry }
@@ -86,6 +88,7 @@ export function checkEntry(plain: unknown): Checked<SentEntry> {
 /** The kinds that may take the place of an entry of a given kind. */
 export function mayCorrect(earlier: EntryKind, later: EntryKind): boolean {
   if (later === 'void') return earlier !== 'void'
-  const statements: EntryKind[] = ['measure', 'book', 'assume']
+  // Dial readings are a measured deck clearance, and may take the place of one that was stated.
+  const statements: EntryKind[] = ['measure', 'book', 'assume', 'deckReadings']
   return earlier === later || (statements.includes(earlier) && statements.includes(later))
 }

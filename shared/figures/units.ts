@@ -10,7 +10,7 @@ export interface Unit {
   spellings: string[]
 }
 
-/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees. */
+/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C. */
 export const UNITS = {
   'mm': { dimension: 'length', factor: 1, label: 'mm', spellings: ['mm'] },
   'cm': { dimension: 'length', factor: 10, label: 'cm', spellings: ['cm'] },
@@ -21,6 +21,10 @@ export const UNITS = {
   'in2': { dimension: 'area', factor: 645.16, label: 'in²', spellings: ['in2', 'in²', 'sqin'] },
   'cc': { dimension: 'volume', factor: 1, label: 'cc', spellings: ['cc', 'ml', 'cm3', 'cm³'] },
   '°': { dimension: 'angle', factor: 1, label: '°', spellings: ['°', 'deg'] },
+  'kg': { dimension: 'mass', factor: 1, label: 'kg', spellings: ['kg'] },
+  'g': { dimension: 'mass', factor: 0.001, label: 'g', spellings: ['g'] },
+  'rpm': { dimension: 'speed', factor: 1, label: 'rpm', spellings: ['rpm'] },
+  '°C': { dimension: 'temperature', factor: 1, label: '°C', spellings: ['°c', 'c'] },
   ':1': { dimension: 'ratio', factor: 1, label: ':1', spellings: [':1'] }
 } as const satisfies Record<string, Unit>
 
@@ -28,7 +32,7 @@ export type UnitName = keyof typeof UNITS
 
 /** The core's own unit of a dimension. */
 export const CORE_UNIT: Record<Dimension, UnitName> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C'
 }
 
 /** What a dimension is called in a sentence, and what it is counted in. */
@@ -37,7 +41,10 @@ export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: strin
   area: { noun: 'an area', unitWords: 'mm², cm² or in²' },
   volume: { noun: 'a volume', unitWords: 'cc or ml' },
   angle: { noun: 'an angle', unitWords: '°' },
-  ratio: { noun: 'a ratio', unitWords: 'no unit, or :1' }
+  ratio: { noun: 'a ratio', unitWords: 'no unit, or :1' },
+  mass: { noun: 'a weight', unitWords: 'g or kg' },
+  speed: { noun: 'an engine speed', unitWords: 'rpm' },
+  temperature: { noun: 'a temperature', unitWords: '°C' }
 }
 
 const BY_SPELLING = new Map<string, UnitName>(

@@ -1,0 +1,38 @@
+import { creviceVolume, cylinderVolume } from '../engine'
+import { DEFAULT_U, fromSource } from '../estimate'
+import type { Ledger } from './ledger'
+import { combine, type Part } from './part'
+import { lastSeries, sourcedPours } from './pours'
+import { knownQuantity, statedQuantity } from './statements'
+
+/**
+ * A crown's volume from the pours onto it, or as stated. A cylinder's own pour counts before any figure that was
+ * stated for the whole build; a figure stated for just this cylinder after the pour counts before the pour.
+ *
+ * @returns cc, + dish, − dome, with the bore, the depth and the glass as its sources; a pour sealed at the ring held
+ *   the crevice too, and it is taken off here because the stack counts it apart
+ * Source: the contract's crownVolumeFromPour, poured − π/4·B²·depth.
+ */
+export function crownOf(ledger: Ledger, cylinder: number, place: number, deck?: Part): Part | undefined {
+  const pours = lastSeries(ledger.pours.get(cylinder) ?? [], 'crown').filter(p => ledger.place.get(p.id)! < place)
+  const stated = knownQuantity(ledger, 'crownVolume', cylinder, place)
+  const last = pours.at(-1)
+  const bore = statedQuantity(ledger, 'bore', cylinder)
+  if (!last || !bore) return stated
+  const own = ledger.live.entries.find(e => e.id === stated?.entries[0])
+  const statedLater = own?.kind === 'measure' && own.scope.level === 'cylinder' && ledger.place.get(own.id)! > ledger.place.get(last.id)!
+  if (statedLater) return stated
+  const poured: Part = { value: sourcedPours(pours), provenance: 'measured', entries: pours.map(p => p.id) }
+  // Without a depth the piston stood at top dead centre: what is over its flat is the deck clearance.
+  const depth: Part | undefined = last.body.depth
+    ? { value: fromSource(last.body.depth.value, DEFAULT_U.depth, `entry:${last.id}:depth`), provenance: 'measured', entries: [last.id] }
+    : deck
+  if (!depth) return stated
+  if (last.body.sealed === 'crown') return combine(([v, b, h]) => v! - cylinderVolume(b!, h!), [poured, bore, depth], 'measured')
+  const diameter = knownQuantity(ledger, 'crownDiameter', cylinder, place)
+  const land = knownQuantity(ledger, 'topLandHeight', cylinder, place)
+  if (!diameter || !land) return stated
+  return combine(
+    ([v, b, h, d, l]) => v! - cylinderVolume(b!, h!) - creviceVolume({ bore: b!, crownDiameter: d!, topLandHeight: l! }),
+    [poured, bore, depth, diameter, land], 'measured')
+}

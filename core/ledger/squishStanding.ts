@@ -1,0 +1,152 @@
+import {
+  DEFAULT_U, carry, exact, fromSource, linear, uncertainty, type Sourced
+} from '../estimate'
+import { ROD_MODULUS, axialGap, rodStretch, runningGap, spotPlane, type RodMaterial, type SpotPlane } from '../squish'
+import { fit } from './layout'
+import { NOW, operationsOn, spotsOf, type Ledger, type OperationEntry } from './ledger'
+import { live, ofKind } from './live'
+import { NOTHING, combine, sum, weakest, type Part } from './part'
+import { cutDepth, knownQuantity, statedQuantity } from './statements'
+import type { Entry, EntryOf } from './entry'
+import type { Quantity } from './quantities'
+
+/** Why a solder may differ from deck + gasket (+ recess), likeliest first. */
+export type SquishCause = 'gasketNotCrushed' | 'gasketThinner' | 'recessUnstated' | 'recessSmaller' | 'deckReadOffCentre' | 'carbon' | 'headNotTorqued' | 'solderTooThick'
+
+/** What runs of a cold gap, and why. */
+export interface RunningSquish {
+  gap: Part
+  stretch: Part
+  bearings: Part
+  heat: Part
+  /** mm at the crown's edge, from the readings. */
+  rock: number
+  revs: Part
+  material: RodMaterial
+  /** Whether somebody said what the rod is made of. */
+  materialStated: boolean
+}
+
+/** Squish of one cylinder, lengths along the bore in mm. */
+export interface SquishStanding {
+  cylinder: number
+  /** Deck clearance + gasket + recess, as they are now or as planned. */
+  stack?: Part
+  /** The solder as it was read, and what it was compared with then. */
+  solder?: { entry: EntryOf<'solder'>, plane: SpotPlane, mean: Part, stackThen?: Part }
+  /** Solder less stack at that time, and what would be allowed; its causes where they disagree. */
+  difference?: { value: Sourced, allowed: number, agrees: boolean, causes: SquishCause[] }
+  /** Gap over the bore's centre now: the solder carried over what was done since, else the stack. */
+  gap?: Part
+  /** Smallest gap: what touches first. */
+  contact?: Part
+  running?: RunningSquish
+}
+
+/** Recess of the squish pad above the face at a place: a face cut takes from it until nothing is left. */
+function recessAt(ledger: Ledger, cylinder: number, place: number, planned: OperationEntry[]): Part {
+  const stated = statedQuantity(ledger, 'squishRecess', cylinder, place)
+  if (!stated) return NOTHING
+  const from = ledger.place.get(stated.entries[0]!)!
+  const done = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])
+    .filter(op => ledger.place.get(op.id)! > from && ledger.place.get(op.id)! < place)
+  const cuts = [...done, ...operationsOn(planned, ledger.layout, cylinder, ['faceCut'])]
+    .flatMap((op): Sourced[] => op.kind === 'faceCut' ? [cutDepth(op)] : [])
+  if (cuts.length === 0) return stated
+  const total = linear(cuts.map(cut => [1, cut]))
+  return { ...stated, provenance: stated.provenance === 'measured' ? 'derived' : stated.provenance,
+    value: carry(([r, c]) => Math.max(Math.min(r!, 0), r! - c!), [stated.value, total]) }
+}
+
+/** Deck + gasket + recess at a place. */
+function stackAt(ledger: Ledger, cylinder: number, place: number, planned: OperationEntry[]): Part | undefined {
+  const deck = knownQuantity(ledger, 'deckClearance', cylinder, place, planned)
+  const gasket = knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)
+  if (!deck || !gasket) return undefined
+  const recess = recessAt(ledger, cylinder, place, planned)
+  return sum([[1, deck], [1, gasket], [1, recess]], weakest([deck, gasket, recess].map(p => p.provenance)) === 'measured' ? 'derived' : weakest([deck.provenance, gasket.provenance]))
+}
+
+function causesOf(difference: number, recessStated: boolean): SquishCause[] {
+  return difference > 0
+    ? ['gasketNotCrushed', ...(recessStated ? [] : ['recessUnstated' as const]), 'headNotTorqued', 'deckReadOffCentre', 'solderTooThick']
+    : ['gasketThinner', 'deckReadOffCentre', 'carbon', ...(recessStated ? ['recessSmaller' as const] : [])]
+}
+
+/** What the rod is made of: the statement that fits the cylinder best, the latest among equals. */
+export function rodOf(ledger: Ledger, cylinder: number): RodMaterial | undefined {
+  return closest(ofKind(ledger.live.entries, 'rod'), ledger, cylinder)?.body.material
+}
+
+/** The entry that fits a cylinder best, the latest among equals. */
+function closest<E extends Entry>(entries: E[], ledger: Ledger, cylinder: number): E | undefined {
+  return entries.filter(e => fit(e.scope, ledger.layout, cylinder) > 0)
+    .reduce<E | undefined>((best, e) => !best || fit(e.scope, ledger.layout, cylinder) >= fit(best.scope, ledger.layout, cylinder) ? e : best, undefined)
+}
+
+function runningOf(ledger: Ledger, cylinder: number, gap: Part, rock: number): RunningSquish | undefined {
+  const known = (quantity: Quantity) => knownQuantity(ledger, quantity, cylinder)
+  const revs = known('revs')
+  const inputs = (['pistonMass', 'rodBeamMass', 'stroke', 'rodLength', 'rodSection'] as const).map(known)
+  const bearings = known('bearingPlay')
+  const heat = known('heatGrowth')
+  if (!revs || !bearings || !heat || inputs.some(part => !part)) return undefined
+  const stated = rodOf(ledger, cylinder)
+  const material = stated ?? 'steel'
+  const stretch = combine(([mass, beamMass, stroke, rodLength, area, rpm]) => rodStretch({
+    mass: mass!, beamMass: beamMass!, crankRadius: stroke! / 2, rodLength: rodLength!, area: area!, rpm: rpm!, modulus: ROD_MODULUS[material]
+  }), [...inputs as Part[], revs])
+  return {
+    stretch, bearings, heat, rock, revs, material, materialStated: stated !== undefined,
+    gap: combine(([cold, s, b, t]) => runningGap({ cold: cold!, rodStretch: s!, bearings: Math.max(0, b!), rock, thermal: t! }),
+      [gap, stretch, bearings, heat], 'derived')
+  }
+}
+
+/**
+ * Squish of a cylinder, as it is or with what is planned: from solder where there is one, from deck and gasket
+ * otherwise, and what of it is left when the engine runs.
+ *
+ * @param ledger the opened ledger
+ * @param cylinder its number
+ * @param planned operations to add after everything done
+ * @returns see {@link SquishStanding}
+ * Source: contract core/squish: plane fit, axial·cosα, running gap = cold − stretch − bearings − rock − heat.
+ */
+export function squishStanding(ledger: Ledger, cylinder: number, planned: OperationEntry[] = []): SquishStanding {
+  const standing: SquishStanding = { cylinder, stack: stackAt(ledger, cylinder, NOW, planned) }
+  const entry = ledger.solders.filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === cylinder).at(-1)
+  let rock = 0
+  if (entry) {
+    const place = ledger.place.get(entry.id)!
+    const angle = statedQuantity(ledger, 'bandAngle', cylinder)?.value.value ?? 0
+    const plane = spotPlane(spotsOf(entry).map(s => ({ ...s, value: axialGap(s.value, angle) })), DEFAULT_U.solder)
+    const mean: Part = { value: fromSource(plane.centre, plane.u, `entry:${entry.id}`), provenance: 'measured', entries: [entry.id] }
+    const stackThen = stackAt(ledger, cylinder, place, [])
+    standing.solder = { entry, plane, mean, ...(stackThen ? { stackThen } : {}) }
+    rock = Math.max(0, plane.centre - plane.smallest)
+    if (stackThen && standing.stack) {
+      const value = linear([[1, mean.value], [-1, stackThen.value]])
+      const allowed = 2 * uncertainty(value)
+      const agrees = Math.abs(value.value) <= allowed
+      standing.difference = {
+        value, allowed, agrees,
+        causes: agrees ? [] : causesOf(value.value, Boolean(statedQuantity(ledger, 'squishRecess', cylinder, place)))
+      }
+      const change = linear([[1, standing.stack.value], [-1, stackThen.value]])
+      const changed = Math.abs(change.value) > 1e-9
+      standing.gap = changed ? sum([[1, mean], [1, { ...standing.stack, value: change }]]) : mean
+    } else standing.gap = mean
+  } else standing.gap = standing.stack
+  if (standing.gap) {
+    standing.contact = rock > 0 ? { ...standing.gap, value: linear([[1, standing.gap.value], [1, exact(-rock)]]) } : standing.gap
+    const running = runningOf(ledger, cylinder, standing.gap, rock)
+    if (running) standing.running = running
+  }
+  return standing
+}
+
+/** The latest two-sided reading of top dead centre in a ledger, if any. */
+export function wheelReading(entries: readonly Entry[]): EntryOf<'wheel'> | undefined {
+  return ofKind(live(entries).entries, 'wheel').at(-1)
+}

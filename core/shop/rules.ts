@@ -1,0 +1,68 @@
+import type { RodMaterial } from '../squish'
+
+/** A running squish gap a shop aims for, with rods of one material up to a bore and up to revs. mm, rpm. */
+export interface SquishWindow { rod: RodMaterial, boreTo: number, revsTo: number, least: number, most: number }
+
+/** Least clearances a shop lets an engine out with, mm. */
+export interface LeastClearances {
+  intake: number
+  exhaust: number
+  side: number
+  /** Added to piston clearances where the rods are aluminium. */
+  aluminiumMore: number
+  valveToValve: number
+  domeToChamber: number
+}
+
+/** What a shop goes by until an engine's maker or its own experience says otherwise. Editable, never law. */
+export interface ShopRules { squish: SquishWindow[], clearances: LeastClearances }
+
+/** A starting point for a shop that has not set its own. */
+export const STARTING_RULES: ShopRules = {
+  squish: [
+    { rod: 'steel', boreTo: 75, revsTo: 13000, least: 0.55, most: 1.05 },
+    { rod: 'steel', boreTo: 100, revsTo: 6500, least: 0.6, most: 1.1 },
+    { rod: 'steel', boreTo: 120, revsTo: 6500, least: 0.7, most: 1.25 },
+    { rod: 'steel', boreTo: 120, revsTo: 10000, least: 0.75, most: 1.3 },
+    { rod: 'titanium', boreTo: 120, revsTo: 14000, least: 0.75, most: 1.3 },
+    { rod: 'aluminium', boreTo: 120, revsTo: 10000, least: 0.9, most: 1.6 }
+  ],
+  clearances: { intake: 2, exhaust: 2.5, side: 1.2, aluminiumMore: 0.5, valveToValve: 1.5, domeToChamber: 1.2 }
+}
+
+/**
+ * The shop's squish window for an engine: of the rows it fits into, the one with the smallest bore and then revs.
+ *
+ * @param rules the shop's table
+ * @param engine rod material, bore in mm, revs in rpm
+ * @returns undefined where the table has no row for such an engine
+ * @example windowFor(STARTING_RULES, { rod: 'steel', bore: 92, revs: 5000 }) // 0.60 to 1.10
+ */
+export function windowFor(rules: ShopRules, engine: { rod: RodMaterial, bore: number, revs: number }): SquishWindow | undefined {
+  return rules.squish
+    .filter(row => row.rod === engine.rod && engine.bore <= row.boreTo && engine.revs <= row.revsTo)
+    .sort((a, b) => a.boreTo - b.boreTo || a.revsTo - b.revsTo)[0]
+}
+
+/**
+ * The least a clearance may be by the shop's table.
+ *
+ * @param rules the shop's table
+ * @param name which clearance
+ * @param rod material of the rods
+ * @returns mm
+ * @example leastClearance(STARTING_RULES, 'exhaustClearance', 'aluminium') // 3.0
+ */
+export function leastClearance(
+  rules: ShopRules, name: 'intakeClearance' | 'exhaustClearance' | 'intakeSide' | 'exhaustSide' | 'valveToValve' | 'domeToChamber', rod: RodMaterial
+): number {
+  const { intake, exhaust, side, aluminiumMore, valveToValve, domeToChamber } = rules.clearances
+  const more = rod === 'aluminium' ? aluminiumMore : 0
+  switch (name) {
+    case 'intakeClearance': return intake + more
+    case 'exhaustClearance': return exhaust + more
+    case 'intakeSide': case 'exhaustSide': return side
+    case 'valveToValve': return valveToValve
+    case 'domeToChamber': return domeToChamber + more
+  }
+}

@@ -1,0 +1,91 @@
+import { DomainError, atLeast, finite } from '../domain'
+
+/** A length read at a place on the crown: x along the crank, y across it, from the bore's centre, mm. */
+export interface Spot { x: number, y: number, value: number }
+
+export interface SpotPlane {
+  /** The length over the bore's centre, mm: what the volume is reckoned with. */
+  centre: number
+  /** mm per mm along the crank: taper of head, deck or gasket. */
+  taper: number
+  /** mm per mm across it: the piston rocked on its pin. */
+  rock: number
+  /** The smallest reading, mm: what touches first. */
+  smallest: number
+  /** Standard uncertainty of `centre` from the readings' own scatter about the plane, mm. */
+  u: number
+  /** The scatter of one reading about the plane, mm; 0 where there are too few to tell. */
+  scatter: number
+}
+
+/** Solves the normal equations by Gaussian elimination; columns that say nothing (all spots in a line) get 0. */
+function solve(matrix: number[][], right: number[]): number[] {
+  const n = right.length
+  const rows = matrix.map((row, i) => [...row, right[i]!])
+  for (let column = 0; column < n; column++) {
+    let pivot = column
+    for (let i = column; i < n; i++) if (Math.abs(rows[i]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = i
+    if (Math.abs(rows[pivot]![column]!) < 1e-9) {
+      rows[column] = rows[column]!.map((_, j) => j === column ? 1 : 0)
+      continue
+    }
+    ;[rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!]
+    for (let i = 0; i < n; i++) {
+      if (i === column) continue
+      const factor = rows[i]![column]! / rows[column]![column]!
+      rows[i] = rows[i]!.map((value, j) => value - factor * rows[column]![j]!)
+    }
+  }
+  return rows.map((row, i) => row[n]! / row[i]!)
+}
+
+/**
+ * The plane through lengths read at several places: solder at top dead centre, or a dial over the crown. It takes
+ * rock out of a deck clearance and tells it from taper.
+ *
+ * @param spots one or more; a slope is only told where the spots reach to both sides in that direction
+ * @param readingU standard uncertainty of one reading, mm: the doubt is never less than this allows
+ * @returns see {@link SpotPlane}
+ * @throws RangeError for no spots or a value that is not finite
+ * Source: least squares h = h0 + a·x + b·y (Press et al., Numerical Recipes, §15.4); with no spare reading the
+ * doubt is that of the readings alone (GUM §4.2.3).
+ * @example spotPlane([{ x: 0, y: 40, value: 1.30 }, { x: 0, y: -40, value: 1.22 }]) // centre 1.26, rock 0.001
+ */
+export function spotPlane(spots: Spot[], readingU = 0): SpotPlane {
+  if (!Array.isArray(spots) || spots.length === 0) throw new DomainError('spots', spots?.length ?? spots, 'one or more')
+  atLeast('readingU', readingU, 0)
+  spots.forEach((spot, i) => (['x', 'y', 'value'] as const).forEach(key => finite(`spots[${i}].${key}`, spot[key])))
+  const n = spots.length
+  const sum = (f: (s: Spot) => number) => spots.reduce((total, s) => total + f(s), 0)
+  const spread = (axis: 'x' | 'y') => Math.max(...spots.map(s => s[axis])) - Math.min(...spots.map(s => s[axis]))
+  // A slope wants a spare direction: two spots tell one, three tell both.
+  const useX = n > 1 && spread('x') > 1e-6
+  const useY = n > 1 && spread('y') > 1e-6 && (n > 2 || spread('y') >= spread('x'))
+  const basis: ((s: Spot) => number)[] = [
+    () => 1, s => useX && !(n === 2 && useY) ? s.x : 0, s => useY ? s.y : 0
+  ]
+  const matrix = basis.map(f => basis.map(g => sum(s => f(s) * g(s))))
+  const [centre, taper, rock] = solve(matrix, basis.map(f => sum(s => f(s) * s.value))) as [number, number, number]
+  const used = basis.filter(f => spots.some(s => f(s) !== 0)).length
+  const off = sum(s => (s.value - centre - taper * s.x - rock * s.y) ** 2)
+  const scatter = n > used ? Math.sqrt(off / (n - used)) : 0
+  const own = Math.max(scatter, readingU)
+  return { centre, taper, rock, smallest: Math.min(...spots.map(s => s.value)), scatter, u: own / Math.sqrt(n) }
+}
+
+/**
+ * Gap along the bore from a solder flattened on a band that lies at an angle.
+ *
+ * @param read thickness of the flattened end, square to the band, mm
+ * @param bandAngle degrees between band and deck, 0 or more, below 90
+ * @returns mm along the bore
+ * @throws RangeError when the angle leaves its domain
+ * Source: plane geometry, the solder reads axial·cosα.
+ * @example axialGap(1.9204, 10) // 1.95 mm
+ */
+export function axialGap(read: number, bandAngle: number): number {
+  finite('read', read)
+  atLeast('bandAngle', bandAngle, 0)
+  if (bandAngle >= 90) throw new DomainError('bandAngle', bandAngle, 'below 90')
+  return read / Math.cos(bandAngle * Math.PI / 180)
+}
