@@ -14,9 +14,10 @@ const outside = ['#*', '~*', '@/*', 'vue', 'vue/*', 'nuxt', 'nuxt/*', 'pinia', '
 export default withNuxt(
   forbid(['core/**/*.ts'], [outside, 'core/ knows the trade and nothing else.']),
   forbid(['shared/**/*.ts'], [['~*', '#demo/*', '**/app/**', '**/server/**'], 'shared/ speaks for both sides and knows neither.']),
-  forbid(['app/**/*.{ts,vue}'], [['#demo/*', '**/server/**', 'drizzle-orm*', 'pg'], 'The app talks to the server over /api only.']),
+  forbid(['app/**/*.{ts,vue}'], [['#demo/*', '#simulator/*', '**/server/**', 'drizzle-orm*', 'pg'], 'The app talks to the server over /api only.']),
+  forbid(['simulator/**/*.ts', 'demo/truth.ts', 'demo/chance.ts'], [['#core*', '#shared/*', '#demo/*', '**/core/**', '**/app/**', '**/server/**'], 'The simulator is what the reckoning is tried against: it may not reckon.']),
   forbid(['server/api/**/*.ts', 'server/middleware/**/*.ts'], [['drizzle-orm*', 'pg', '**/app/**'], 'A route knows no SQL: use a repository.']),
-  { files: ['{core,shared,app}/**/*.{test,bench}.ts'], rules: { 'no-restricted-imports': 'off' } },
+  { files: ['{core,shared,app,simulator}/**/*.{test,bench}.ts'], rules: { 'no-restricted-imports': 'off' } },
   {
     // The whole job with the keyboard only: this spec may not reach for a pointer.
     files: ['tests/e2e/keyboard*.spec.ts'],

@@ -3,6 +3,7 @@ import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 const demo = fileURLToPath(new URL('./demo', import.meta.url))
+const simulator = fileURLToPath(new URL('./simulator', import.meta.url))
 // class-validator's decorators are the legacy kind; every compiler has to be told (docs/architecture.md).
 const legacyDecorators = { compilerOptions: { experimentalDecorators: true } }
 
@@ -25,7 +26,7 @@ export default defineNuxtConfig({
     '@fontsource/b612-mono/latin-400.css', '@fontsource/b612-mono/latin-700.css',
     'vuetify/styles', '~/theme/bench.css'
   ],
-  alias: { '#core': core, '#demo': demo },
+  alias: { '#core': core, '#demo': demo, '#simulator': simulator },
   build: { transpile: ['vuetify'] },
   compatibilityDate: '2026-01-01',
   nitro: {

@@ -2,13 +2,13 @@ import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
-const alias = { '#core': here('./core'), '#shared': here('./shared'), '#demo': here('./demo') }
+const alias = { '#core': here('./core'), '#shared': here('./shared'), '#demo': here('./demo'), '#simulator': here('./simulator') }
 const oxc = { decorator: { legacy: true } }
 
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, oxc, test: { name: 'unit', include: ['{core,shared,demo,app}/**/*.test.ts'] } },
+      { resolve: { alias }, oxc, test: { name: 'unit', include: ['{core,shared,demo,app,simulator,server}/**/*.test.ts'] } },
       {
         resolve: { alias }, oxc,
         test: {

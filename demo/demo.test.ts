@@ -1,20 +1,23 @@
 import { describe, expect, it } from 'vitest'
 import { nextMove, ofKind, replay } from '#core'
 import { readDocument } from '#shared/files/buildFile'
-import { pourRows } from '#shared/files/pourRows'
+import { readingRows } from '#shared/files/readingRows'
 import { chance } from './chance'
 import { demoShop } from './shop'
 
-const [launch, six] = demoShop.builds
+const named = (name: string) => demoShop.builds.find(b => b.name === name)
+const [launch, six] = [named('Brackwater 34'), named('Millrace test six')]
 
 describe('the demo shop', () => {
   it('is the same on every machine', () => {
     expect(chance(1).uniform()).toBe(chance(1).uniform())
-    expect(ofKind(launch!.entries, 'pour').map(p => p.body.fills[0]!.end)).toEqual([55.4, 54.6, 55.8, 56.3, 55, 54.9, 55.4, 55.8, 56.1, 55])
+    expect(ofKind(launch!.entries, 'pour').filter(p => p.body.encloses === 'chamber').map(p => p.body.fills[0]!.end)).toEqual([55.4, 54.6, 55.8, 56.3, 55, 54.9, 55.4, 55.8, 56.1, 55])
   })
   it('scatters as its glass says: the readings lie about the truth by less than their doubt', () => {
     const truths = [55.3, 54.6, 55.7, 56.2, 55.0, 54.9]
-    for (const row of pourRows(launch!.entries)) expect(Math.abs(row.volume_cc - truths[row.cylinder - 1]!)).toBeLessThan(2 * row.u_cc)
+    for (const row of readingRows(launch!.entries, 'pours').filter(r => r.encloses === 'chamber')) {
+      expect(Math.abs(Number(row.volume_cc) - truths[Number(row.cylinder) - 1]!)).toBeLessThan(2 * Number(row.u_cc))
+    }
   })
   it('has a launch engine with nothing cut and a finished test six on target', () => {
     const [a, b] = [replay(launch!.entries)!, replay(six!.entries)!]
@@ -22,6 +25,16 @@ describe('the demo shop', () => {
     expect(nextMove(b)).toEqual({ kind: 'onTarget' })
     expect(b.lessons.length).toBe(6)
     expect(b.settlements.map(s => s.noLesson).filter(Boolean).sort()).toEqual([...Array<string>(5).fill('notAFaceCut'), ...Array<string>(6).fill('severalKinds')])
+  })
+  it('has every engine where the demo shop’s page puts it', () => {
+    const ratios = (name: string) => replay(named(name)!.entries)!.asIs.map(s => s.ratio!.value.value)
+    for (const ratio of ratios('Hollin 16')) expect(ratio).toBeCloseTo(9.2, 1)
+    for (const ratio of ratios('Caldbeck Twin')) expect(ratio).toBeCloseTo(10.2, 1)
+    expect(ratios('Skerry 247')[0]).toBeCloseTo(10.4, 2)
+    const skerry = replay(named('Skerry 247')!.entries)!
+    expect(skerry.squish(1).gap!.value.value).toBeCloseTo(1.95, 2)
+    expect(nextMove(skerry)).toMatchObject({ kind: 'squish', cylinders: [1] })
+    expect(replay(named('Hollin 16')!.entries)!.asIs[0]!.parts.crown).toMatchObject({ provenance: 'measured' })
   })
   it('goes out and comes in as a file', () => {
     for (const { id, name, reference, entries } of demoShop.builds) {

@@ -1,4 +1,5 @@
 import { burette, pourer } from './instruments'
+import { TRUTHS } from './truth'
 import { Story, cylinder, head, mm, whole } from './story'
 
 /** What both sister engines are: the same castings, pistons and gaskets. */
@@ -35,5 +36,29 @@ export function launchEngine(hand: string): Story {
   truths.forEach((truth, i) => story.pour(i + 1, read(truth), burette))
   // Cylinders 2 and 5 still want their second pour: the demo's next move.
   for (const n of [1, 3, 4, 6]) story.pour(n, read(truths[n - 1]!), burette)
+  readyForMockUp(story)
+  ports(story, pourer(340))
   return story
+}
+
+/** What squish and clearances are reckoned from; the band and the rods are those of both sisters. */
+function readyForMockUp(story: Story): void {
+  story.add('rod', whole, { material: 'steel' })
+  story.state('measure', 'squishArea', 1998)
+  story.state('measure', 'bandEdge', 87.6)
+  story.state('measure', 'revs', 5000)
+  story.state('measure', 'pistonMass', 0.618)
+  // As it came in, on the old gasket: what the solder said before anything was taken apart.
+  story.spots('solder', 4, [[40, 0, 1.59], [-40, 0, 1.57], [22, 34, 1.61], [-22, 34, 1.6], [22, -34, 1.55], [-22, -34, 1.54]])
+}
+
+/** This head builds the odd intake of each pair poorer, with a tighter turn; exhaust 5 is somebody's work. */
+function ports(story: Story, read: (truth: number) => number): void {
+  story.later(1)
+  const { intake, exhaust } = TRUTHS['Brackwater 34']!.port!
+  intake.forEach((truth, i) => story.pour(i + 1, read(truth), burette, { encloses: 'intakePort' }))
+  exhaust.forEach((truth, i) => story.pour(i + 1, read(truth), burette, { encloses: 'exhaustPort' }))
+  const pairs = [[1, 2], [3, 4], [5, 6]]
+  story.add('portPairs', whole, { valve: 'intake', pairs, poor: [1, 3, 5] })
+  story.add('portPairs', whole, { valve: 'exhaust', pairs, poor: [] })
 }

@@ -1,5 +1,8 @@
-import { instruments } from './instruments'
+import { fineCheck, instruments } from './instruments'
+import { caldbeck } from './caldbeck'
+import { hollin } from './hollin'
 import { launchEngine } from './launch'
+import { skerry } from './skerry'
 import { testSix } from './testSix'
 
 const hand = 'ML'
@@ -9,5 +12,6 @@ export const demoShop = {
   name: 'Millrace Lane Engine Works',
   hand,
   instruments,
-  builds: [launchEngine(hand), testSix(hand)].map(({ build, name, reference, entries }) => ({ id: build, name, reference, entries }))
+  checks: [fineCheck],
+  builds: [launchEngine(hand), hollin(hand), skerry(hand), caldbeck(hand), testSix(hand)].map(({ build, name, reference, entries }) => ({ id: build, name, reference, entries }))
 }

@@ -1,11 +1,7 @@
-import { v5 as uuidv5 } from 'uuid'
-import type { Bodies, Entry, EntryKind, Figure, Quantity, Scope } from '#core'
-import type { KeptInstrument } from '#shared/dto'
-
-const DEMO_NAMESPACE = '2b0e4c1a-9c1f-5a7e-8f36-5d1b2a7c4e90'
-
-/** An identity made from a name: the same on every machine. */
-export const demoId = (name: string): string => uuidv5(name, DEMO_NAMESPACE)
+import { quantityRule, type Bodies, type Entry, type EntryKind, type Figure, type Quantity, type Scope } from '#core'
+import { inUse, type KeptInstrument } from '#shared/dto'
+import { CORE_UNIT } from '#shared/figures'
+import { demoId } from './names'
 
 export const mm = (value: number): Figure => ({ value, unit: 'mm', typed: String(value) })
 export const cc = (value: number): Figure => ({ value, unit: 'cc', typed: String(value) })
@@ -42,15 +38,25 @@ export class Story {
   }
 
   state(kind: 'measure' | 'book' | 'assume', quantity: Quantity, value: number, scope: Scope = whole, more: Partial<Bodies['measure']> = {}): void {
-    const unit = quantity === 'mouthArea' ? 'mm2' : quantity.endsWith('Tilt') ? '°' : quantity.endsWith('Volume') ? 'cc' : 'mm'
-    this.add(kind, scope, { quantity, figure: plain(value, unit), ...more })
+    const { dimension } = quantityRule(quantity)
+    // Weights are read in grams at the bench, and kept in kilograms.
+    const figure = dimension === 'mass' ? { value, unit: 'g', typed: String(value * 1000) } : plain(value, CORE_UNIT[dimension])
+    this.add(kind, scope, { quantity, figure, ...more })
   }
 
-  target(ratio: number, tolerance: number): void {
-    this.add('target', whole, { ratio: plain(ratio, ':1'), tolerance: plain(tolerance, ':1'), countsCrevice: true })
+  target(ratio: number, tolerance: number, countsCrevice = true): void {
+    this.add('target', whole, { ratio: plain(ratio, ':1'), tolerance: plain(tolerance, ':1'), countsCrevice })
   }
 
-  pour(n: number, end: number, instrument: KeptInstrument): void {
-    this.add('pour', cylinder(n), { encloses: 'chamber', fills: [{ start: 0, end }], typed: end.toFixed(1), instrument })
+  pour(n: number, end: number, glass: KeptInstrument, more: Partial<Bodies['pour']> = {}): void {
+    const fills = end <= glass.capacity
+      ? [{ start: 0, end }]
+      : [{ start: 0, end: glass.capacity }, { start: 0, end: Math.round((end - glass.capacity) * 10) / 10 }]
+    this.add('pour', cylinder(n), { encloses: 'chamber', fills, typed: fills.map(f => f.end.toFixed(1)).join('+'), instrument: inUse(glass), ...more })
+  }
+
+  /** Readings at places on a crown: x along the crank, y across. */
+  spots(kind: 'deckReadings' | 'solder', n: number, readings: [x: number, y: number, value: number][]): void {
+    this.add(kind, cylinder(n), { readings: readings.map(([x, y, value]) => ({ x, y, figure: mm(value) })) })
   }
 }

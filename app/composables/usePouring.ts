@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { DomainError, pourVolume, stopReading, type Fill, type Instrument, type PourResult } from '#core'
-import type { KeptInstrument } from '#shared/dto'
+import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'

@@ -42,6 +42,10 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
     case 'pourSecond': return { sentence: `${who(move.cylinders)} ${have(move.cylinders)} one pour only. Pour again before you cut.`, station: 'pour' }
     case 'pourFine': return { sentence: `${who(move.cylinders)} ${move.cylinders.length === 1 ? 'was' : 'were'} only measured with a syringe. Set the final size with a burette.`, station: 'pour' }
     case 'pourAgain': return { sentence: `Metal has gone since ${who(move.cylinders).toLowerCase()} ${move.cylinders.length === 1 ? 'was' : 'were'} poured. Pour again and settle it.`, station: 'pour' }
+    case 'squish': return {
+      sentence: `Squish first: it is ${say(move.excess, 'length', lengths)} wider than wanted. Take that off the seat face, then open the dome to the ratio.`,
+      station: 'mockup'
+    }
     case 'plan': return {
       sentence: move.depth === undefined
         ? `${who(move.cylinders)} ${move.cylinders.length === 1 ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`

@@ -23,8 +23,8 @@ describe('a head is cut once', () => {
   })
   it('carries the doubt of gap and mouth area into the depth, by hand', () => {
     const [first] = headCut(replay(two().entries)!, 1).cylinders
-    // u² = (u(gap)/4.65)² + (7.0876·0.0465/4.65²)², u(gap)² = 0.1327901² + 0.0408248²/2
-    const gap = Math.hypot(0.1327901, 0.0408248 / Math.SQRT2)
+    // u² = (u(gap)/4.65)² + (7.0876·0.0465/4.65²)², u(gap)² = 0.1154701² + 0.0408248²/2
+    const gap = Math.hypot(0.1154701, 0.0408248 / Math.SQRT2)
     expect(uncertainty(first!.depth)).toBeCloseTo(Math.hypot(gap / 4.65, 7.0876 * 0.0465 / 4.65 ** 2), 5)
   })
   it('predicts chamber and ratio of each cylinder after the cut', () => {

@@ -6,7 +6,7 @@ export { FIGURE_BOUNDS, QUANTITIES, quantityRule, type Dimension, type Quantity,
 export { inOrder, live, ofKind, type Live, type Standing } from './live'
 export { bankOf, headOf, layoutBounds, type Layout } from './layout'
 export { cylindersOf, spotsOf, type OperationEntry } from './ledger'
-export { pourResult, takenOff, watchOf, type Disagreement, type PourEntry } from './pours'
+export { pourResult, takenOff, watchOf, type PourEntry } from './pours'
 export { evenPlan, type EvenBy, type EvenPlan, type Evened } from './equalise'
 export type { PortOf, PortPair, PortStanding } from './ports'
 export { wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'

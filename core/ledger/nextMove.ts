@@ -16,9 +16,13 @@ export type NextMove
     | { kind: 'pourSecond', cylinders: number[] }
     | { kind: 'pourFine', cylinders: number[] }
     | { kind: 'pourAgain', cylinders: number[] }
+    | { kind: 'squish', cylinders: number[], excess: number }
     | { kind: 'plan', cylinders: number[], head: number, depth?: number }
     | { kind: 'do', operation: string, cylinders: number[], depth?: number }
     | { kind: 'onTarget' }
+
+/** Squish is as wanted when it is this close, mm. */
+const SQUISH_SLACK = 0.05
 
 /** An assumption is worth asking about once it makes this much of a ratio's variance. */
 const ASSUMED_SHARE = 0.25
@@ -114,6 +118,16 @@ export function nextMove(r: Replay | undefined): NextMove {
   const low = r.asIs.filter(s => s.ratio && s.ratio.value.value < band.low)
   const high = r.asIs.filter(s => s.ratio && s.ratio.value.value > band.high)
   if (low.length === 0 && high.length === 0) return { kind: 'onTarget' }
+  // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
+  const wide = r.layout.cylinders.flatMap((cylinder) => {
+    const wanted = r.quantity('wantedSquish', cylinder)?.value.value
+    const { gap } = r.squish(cylinder)
+    const recess = r.quantity('squishRecess', cylinder)?.value.value ?? 0
+    return wanted !== undefined && gap && recess > 0 && gap.value.value - wanted > SQUISH_SLACK
+      ? [{ cylinder, excess: gap.value.value - wanted }]
+      : []
+  })
+  if (wide.length > 0) return { kind: 'squish', cylinders: wide.map(w => w.cylinder), excess: Math.min(...wide.map(w => w.excess)) }
   const off = low.length > 0 ? low : high
   const head = off[0]!.head
   return {

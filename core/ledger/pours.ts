@@ -1,5 +1,7 @@
-import { DEFAULT_U, fromSource, inverseVarianceMean, linear, uncertainty, type Sourced } from '../estimate'
-import { combinePours, leakWatch, pourVolume, scaleAtTemperature, warmedVolume, type PourResult } from '../pour'
+import { DEFAULT_U, fromSource, inverseVarianceMean, linear, type Sourced } from '../estimate'
+import {
+  combinePours, disagreementOf, leakWatch, pourVolume, scaleAtTemperature, warmedVolume, type Disagreement, type PourResult
+} from '../pour'
 import type { Enclosed, EntryOf } from './entry'
 
 export type PourEntry = EntryOf<'pour'>
@@ -60,34 +62,13 @@ export function sourcedPours(pours: PourEntry[]): Sourced {
 }
 
 /**
- * Two pours of one thing differ by more than reading them twice explains.
- * `change` is the later less the earlier, cc; `allowed` what the instruments allow.
- */
-export interface Disagreement { difference: number, change: number, allowed: number }
-
-/** Standard uncertainties two pours may lie apart: one honest pair in fifty is challenged. */
-const CHALLENGE = 2.3
-
-/**
  * Whether pours of one thing differ by more than their instruments allow.
  *
  * @param pours in the order they were made
  * @returns the widest pair's difference and what would be allowed, or undefined when they agree
- * Source: difference of two results, scale errors of one instrument cancelled (JCGM 100:2008 §5.2.2).
  */
 export function disagreement(pours: PourEntry[]): Disagreement | undefined {
-  if (pours.length < 2) return undefined
-  const each = pours.map(pour => sourcedPours([pour]))
-  let worst: Disagreement | undefined
-  each.forEach((a, i) => each.slice(i + 1).forEach((b) => {
-    const apart = linear([[1, b], [-1, a]])
-    const difference = Math.abs(apart.value)
-    const allowed = CHALLENGE * uncertainty(apart)
-    if (difference > allowed + 1e-9 && difference - allowed > (worst ? worst.difference - worst.allowed : 0)) {
-      worst = { difference, change: apart.value, allowed }
-    }
-  }))
-  return worst
+  return disagreementOf(pours.map(pourResult))
 }
 
 /** What the leak watch of a pour says, if it had one. */

@@ -5,3 +5,4 @@ export {
 export { waterDensity, waterVolume, warmedVolume } from './water'
 export { checkPour, knownVolume, type CheckResult, type KnownVolume } from './check'
 export { LEAK_TO_FIND, leakWatch, leakWatchTime, likelyFaults, type PourFault } from './watch'
+export { disagreementOf, type Disagreement } from './disagreement'

@@ -2,7 +2,7 @@ import { sql } from 'drizzle-orm'
 import {
   bigserial, doublePrecision, foreignKey, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid
 } from 'drizzle-orm/pg-core'
-import type { Entry, Instrument, Scope } from '#core'
+import type { CheckResult, Entry, Fill, Instrument, KnownVolume, Scope, ShopRules } from '#core'
 
 /** A shop owns everything below. There is one today; every table and every query carries it already. */
 export const shops = pgTable('shops', {
@@ -35,9 +35,32 @@ export const instruments = pgTable('instruments', {
   scale: text().$type<'deliver' | 'contain'>().notNull(),
   film: doublePrecision().notNull(),
   repeatability: doublePrecision().notNull(),
+  expansion: doublePrecision().notNull().default(0),
   hand: text().notNull(),
   createdAt: timestamp({ withTimezone: true }).notNull().defaultNow()
 }, t => [index('instruments_by_shop').on(t.shop, t.createdAt)])
+
+/** Check pours of an instrument against a known volume, and what they came to. Only ever added; the latest counts. */
+export const instrumentChecks = pgTable('instrument_checks', {
+  id: uuid().primaryKey(),
+  shop: text().notNull().references(() => shops.id),
+  instrument: uuid().notNull().references(() => instruments.id),
+  at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+  hand: text().notNull(),
+  known: jsonb().$type<KnownVolume>().notNull(),
+  pours: jsonb().$type<Fill[][]>().notNull(),
+  result: jsonb().$type<CheckResult>().notNull(),
+  receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)
+}, t => [index('checks_by_instrument').on(t.shop, t.instrument, t.at)])
+
+/** What the shop goes by: every table it ever set, the latest counts. */
+export const shopRules = pgTable('shop_rules', {
+  id: uuid().primaryKey(),
+  shop: text().notNull().references(() => shops.id),
+  hand: text().notNull(),
+  rules: jsonb().$type<ShopRules>().notNull(),
+  receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)
+}, t => [index('rules_by_shop').on(t.shop, t.receivedAt)])
 
 /** The ledger. Rows are only ever added: there is no update and no delete in the code. */
 export const entries = pgTable('entries', {

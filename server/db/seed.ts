@@ -1,21 +1,23 @@
 import type { Entry } from '#core'
-import type { KeptInstrument, SentEntry } from '#shared/dto'
+import type { CheckRequest, KeptInstrument, SentEntry } from '#shared/dto'
 import { checkEntry } from '#shared/dto'
 import { demoIsIn, nameBuild } from './builds'
 import { addEntry } from './entries'
-import { keepInstrument } from './instruments'
+import { keepCheck, keepInstrument } from './instruments'
 import type { By } from './outcome'
 
 export interface DemoShop {
   name: string
   hand: string
   instruments: KeptInstrument[]
+  checks: { id: string, instrument: string, check: CheckRequest }[]
   builds: { id: string, name: string, reference: string, entries: Entry[] }[]
 }
 
 /** Puts the demo shop in, through the same checks as anything that is typed. Its ids are fixed: half a seeding is finished by the next. */
 export async function seed(by: By, demo: DemoShop): Promise<void> {
   for (const { id, ...figures } of demo.instruments) await keepInstrument(by, id, figures)
+  for (const { id, instrument, check } of demo.checks) await keepCheck({ ...by, hand: check.hand }, instrument, id, check)
   for (const build of demo.builds) {
     await nameBuild(by, build)
     for (const { id, build: _build, seq: _seq, ...sent } of build.entries) {

@@ -1,8 +1,16 @@
-import type { Entry, NextMove } from '#core'
+import type { Bodies, CheckResult, Entry, NextMove } from '#core'
 import type { InstrumentFigures } from './bodies'
 
-/** One of the shop's instruments, as kept. */
-export type KeptInstrument = InstrumentFigures & { id: string }
+/** One of the shop's instruments, as kept: as bought, and what its latest check pour said. */
+export type KeptInstrument = InstrumentFigures & { id: string, checked?: CheckResult & { at: string, hand: string } }
+
+/** A gauge of the bench that sends readings. */
+export interface BenchGauge { id: string, name: string, measures: 'volume' | 'length' | 'mass', unit: string, resolution: number }
+
+/** An instrument as a pour copies it: with the correction and the doubt that its check pour gave it. */
+export function inUse({ checked, ...bought }: KeptInstrument): Bodies['pour']['instrument'] & { id: string } {
+  return checked ? { ...bought, correction: checked.correction, tolerance: checked.tolerance } : bought
+}
 
 /** A build with its whole ledger. */
 export interface BuildView { id: string, name: string, reference: string, createdAt: string, entries: Entry[] }

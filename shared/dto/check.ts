@@ -3,7 +3,7 @@ import { plainToInstance } from 'class-transformer'
 import { validateSync, type ValidationError } from 'class-validator'
 import { DomainError, pourResult, watchOf, type Entry, type EntryKind, type PourBody, type PourEntry } from '#core'
 import { sayRefusal } from '#shared/words/domain'
-import { BODY_CLASSES } from './bodies'
+import { BODY_CLASSES, uuidFault } from './bodies'
 import type { Checked, FieldProblem } from './problem'
 import { EntryRequest } from './requests'
 
@@ -91,4 +91,30 @@ export function mayCorrect(earlier: EntryKind, later: EntryKind): boolean {
   // Dial readings are a measured deck clearance, and may take the place of one that was stated.
   const statements: EntryKind[] = ['measure', 'book', 'assume', 'deckReadings']
   return earlier === later || (statements.includes(earlier) && statements.includes(later))
+}
+
+/** Most readings that come in together. */
+export const BATCH_LIMIT = 2000
+
+/** Checks entries that came in together, one by one; the first faults of each are told with its place in the list. */
+export function readBatch(plain: unknown): Checked<{ hand: string, entries: { id: string, entry: SentEntry }[] }> {
+  const fail = (path: string, sentence: string) => ({ ok: false as const, fields: [{ path, sentence }] })
+  if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) return fail('', 'An object with fields is needed here.')
+  const { hand, entries, ...rest } = plain as Record<string, unknown>
+  const strange = Object.keys(rest)[0]
+  if (strange) return fail(strange.slice(0, 40), `“${strange.slice(0, 40)}” is not known here.`)
+  if (typeof hand !== 'string' || !/^\p{L}{1,4}$/u.test(hand)) return fail('hand', 'Initials are needed: one to four letters.')
+  if (!Array.isArray(entries) || entries.length === 0) return fail('entries', 'There is no reading in it.')
+  if (entries.length > BATCH_LIMIT) return fail('entries', `More than ${BATCH_LIMIT} readings do not fit at once.`)
+  const list: { id: string, entry: SentEntry }[] = []
+  const fields: FieldProblem[] = []
+  for (const [i, item] of (entries as unknown[]).entries()) {
+    const { id, ...sent } = typeof item === 'object' && item !== null ? item as Record<string, unknown> : {}
+    const fault = uuidFault(id)
+    const checked = fault ? fail('id', fault) : checkEntry(sent)
+    if (checked.ok) list.push({ id: id as string, entry: checked.value })
+    else fields.push(...checked.fields.slice(0, 3).map(f => ({ ...f, path: `entries[${i}]${f.path ? `.${f.path}` : ''}` })))
+    if (fields.length > 50) break
+  }
+  return fields.length > 0 ? { ok: false, fields } : { ok: true, value: { hand, entries: list } }
 }

@@ -81,3 +81,10 @@ export const NumberIn = (noun: string, min: number, max: number): PropertyDecora
   if (typeof value !== 'number' || !Number.isFinite(value)) return `A number is needed for ${noun}.`
   return value < min || value > max ? `${value} can’t be right for ${noun}: it must lie between ${min} and ${max}.` : undefined
 })
+
+/** When something was done: UTC, not before 1990 and not in the future. */
+export const Moment = (): PropertyDecorator => Sound((value) => {
+  const time = typeof value === 'string' && /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/.test(value) ? Date.parse(value) : NaN
+  if (!Number.isFinite(time)) return 'When it was done must be a time, in UTC.'
+  return time > Date.now() + 86_400_000 ? 'That lies in the future.' : time < Date.UTC(1990) ? 'That is before 1990.' : undefined
+})

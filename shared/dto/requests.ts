@@ -1,7 +1,8 @@
-import { IsBoolean, IsObject, IsOptional } from 'class-validator'
-import { ENTRY_KINDS, type EntryKind, type Scope } from '#core'
+import { Type } from 'class-transformer'
+import { IsArray, IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
+import { ENTRY_KINDS, ROD_MODULUS, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type ShopRules, type SquishWindow } from '#core'
 import { uuidFault, InstrumentFigures } from './bodies'
-import { Initials, OneOf, PlainName, PlainNote, Sound } from './decorators'
+import { Initials, Moment, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
 
 /** What a client PUTs to name a build. */
 export class BuildRequest {
@@ -37,12 +38,7 @@ export const SCOPES: Record<EntryKind, readonly Scope['level'][]> = {
 
 /** The frame of an entry; its body is checked by the class of its kind. */
 export class EntryRequest {
-  @Sound((value) => {
-    const time = typeof value === 'string' && /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/.test(value) ? Date.parse(value) : NaN
-    if (!Number.isFinite(time)) return 'When it was done must be a time, in UTC.'
-    return time > Date.now() + 86_400_000 ? 'That lies in the future.' : time < Date.UTC(1990) ? 'That is before 1990.' : undefined
-  }) at!: string
-
+  @Moment() at!: string
   @Initials() hand!: string
   @OneOf(ENTRY_KINDS, 'The kind of entry') kind!: EntryKind
   @Sound(v => v === 1 ? undefined : 'This version of the entry is not known here.') v!: number
@@ -61,4 +57,69 @@ export class ImportRequest {
   @IsObject({ message: 'This is not a build kept by Precise Bowl.' }) document!: object
   @IsBoolean({ message: 'Say whether it comes in as a copy.' }) copy!: boolean
   @Initials() hand!: string
+}
+
+/** What a check pour is made against, in fields; which of them counts follows from its kind. */
+function knownFault(value: unknown): string | undefined {
+  if (typeof value !== 'object' || value === null) return 'Say what the known volume is: a ball, a cylinder or weighed water.'
+  const known = value as Record<string, unknown>
+  const wanted = { ball: ['diameter'], cylinder: ['diameter', 'height'], water: ['mass', 'temperature'] }[String(known.kind)]
+  if (!wanted) return 'The known volume is a ball, a cylinder or water.'
+  const strange = Object.keys(known).find(key => key !== 'kind' && key !== 'u' && !wanted.includes(key))
+  if (strange) return `“${strange.slice(0, 40)}” is not known here.`
+  const bounds: Record<string, [number, number, string]> = {
+    diameter: [2, 300, 'the diameter, in mm'], height: [1, 500, 'the height, in mm'], mass: [0.5, 5000, 'the mass, in g'],
+    temperature: [0, 40, 'the water’s temperature, in °C'], u: [0, 5, 'its doubt']
+  }
+  for (const name of [...wanted, 'u']) {
+    const [low, high, noun] = bounds[name]!
+    const number = known[name]
+    if (typeof number !== 'number' || !Number.isFinite(number)) return `A number is needed for ${noun}.`
+    if (number < low || number > high) return `${number} can’t be right for ${noun}: it must lie between ${low} and ${high}.`
+  }
+  return undefined
+}
+
+/** What a client PUTs to check an instrument against a known volume. */
+export class CheckRequest {
+  @Initials() hand!: string
+  @Moment() at!: string
+  @Sound(knownFault) known!: KnownVolume
+  @Sound((value) => {
+    const sound = Array.isArray(value) && value.length >= 1 && value.length <= 12 && value.every(fills =>
+      Array.isArray(fills) && fills.length >= 1 && fills.length <= 20 && fills.every((fill: unknown) =>
+        typeof fill === 'object' && fill !== null && Object.keys(fill).length === 2
+        && Number.isFinite((fill as Fill).start) && Number.isFinite((fill as Fill).end)))
+    return sound ? undefined : 'Give between one pour and twelve, each with its readings.'
+  }) pours!: Fill[][]
+}
+
+class SquishRow implements SquishWindow {
+  @OneOf(Object.keys(ROD_MODULUS), 'The rod’s material') rod!: RodMaterial
+  @NumberIn('the largest bore, in mm', 20, 300) boreTo!: number
+  @NumberIn('the highest revs', 200, 30000) revsTo!: number
+  @NumberIn('the least gap, in mm', 0.05, 8) least!: number
+  @NumberIn('the most, in mm', 0.05, 8)
+  @Sound((value, { least }) => typeof value === 'number' && value >= 0.05 && value <= 8
+    ? (value > (least as number) ? undefined : 'The most must be more than the least.')
+    : 'A number is needed for the most, in mm, between 0.05 and 8.') most!: number
+}
+
+class ClearanceRow implements LeastClearances {
+  @NumberIn('the intake’s least, in mm', 0, 10) intake!: number
+  @NumberIn('the exhaust’s least, in mm', 0, 10) exhaust!: number
+  @NumberIn('the least to a pocket’s side, in mm', 0, 10) side!: number
+  @NumberIn('what aluminium rods want more, in mm', 0, 5) aluminiumMore!: number
+  @NumberIn('the least from valve to valve, in mm', 0, 10) valveToValve!: number
+  @NumberIn('the least from dome to chamber, in mm', 0, 10) domeToChamber!: number
+}
+
+/** What a client PUTs to set what the shop goes by. */
+export class RulesRequest implements ShopRules {
+  @Initials() hand!: string
+  @IsArray({ message: 'The squish table is a list of rows.' })
+  @Sound(v => Array.isArray(v) && v.length > 40 ? 'Forty rows at most.' : undefined)
+  @ValidateNested({ each: true }) @Type(() => SquishRow) squish!: SquishRow[]
+
+  @IsObject({ message: 'The least clearances are missing.' }) @ValidateNested() @Type(() => ClearanceRow) clearances!: ClearanceRow
 }

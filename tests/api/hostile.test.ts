@@ -3,6 +3,7 @@ import { readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v4 as uuid } from 'uuid'
 import { TestServer, put } from '../support/server'
+import { STARTING_RULES } from '#core'
 import { bore, buildRequest, frame, instrument, instrumentId, layout, newBuild, pour } from '../support/sent'
 
 let server: TestServer
@@ -20,11 +21,19 @@ const figure = (value: unknown, unit = 'mm') => ({ value, unit, typed: 'x' })
 const target = (ratio: unknown) => ({ ...frame, kind: 'target', scope: { level: 'build' }, body: { ratio: figure(ratio, ':1'), tolerance: figure(0.1, ':1'), countsCrevice: true } })
 const fills = (...list: unknown[]) => ({ ...pour(), body: { ...pour().body, fills: list } })
 
+const check = () => `/api/instruments/${instrumentId}/checks/${uuid()}`
+const checkRequest = (known: object = { kind: 'ball', diameter: 40, u: 0.005 }) => ({ hand: 'TT', at: frame.at, known, pours: [[{ start: 0, end: 33.4 }]] })
+const rules = () => `/api/rules/${uuid()}`
+const batch = () => `/api/builds/${build}/batches/${uuid()}`
+const of = (kind: string, body: unknown, scope: unknown = { level: 'cylinder', cylinder: 1 }) => ({ ...frame, kind, scope, body })
+const spot = (value: unknown, x: unknown = 0) => ({ x, y: 0, figure: figure(value) })
+const extra = (more: object) => ({ ...pour(), body: { ...pour().body, ...more } })
+
 /** Every route there is, and what is thrown at it. A route that is added fails here until it is listed. */
 const ROUTES: Record<string, Hostile[]> = {
   'health.get.ts': [], 'shop.get.ts': [], 'events.get.ts': [], 'builds/index.get.ts': [], 'instruments/index.get.ts': [],
   '[...].ts': [['an unknown address', () => '/api/nowhere', {}, '']],
-  'builds/[build]/index.get.ts': [], 'builds/[build]/file.get.ts': [], 'builds/[build]/pours.get.ts': [],
+  'builds/[build]/index.get.ts': [], 'builds/[build]/file.get.ts': [], 'builds/[build]/readings/[kind].get.ts': [], 'gauges.get.ts': [],
   'builds/[build]/index.put.ts': [
     ['an empty name', () => `/api/builds/${uuid()}`, { ...buildRequest, name: ' ' }, 'name'],
     ['SQL in a name', () => `/api/builds/${uuid()}`, { ...buildRequest, name: 'x\'); DROP TABLE entries;--' }, 'name'],
@@ -50,6 +59,25 @@ const ROUTES: Record<string, Hostile[]> = {
     ['fills that are a text', entry, { ...pour(), body: { ...pour().body, fills: 'all' } }, 'body.fills'],
     ['an instrument of no capacity', entry, { ...pour(), body: { ...pour().body, instrument: { ...instrument, id: instrumentId, capacity: 0 } } }, 'body.instrument.capacity'],
     ['an instrument that is a text', entry, { ...pour(), body: { ...pour().body, instrument: 'burette' } }, 'body.instrument'],
+    ['a port of no known kind', entry, extra({ encloses: 'bucket' }), 'body.encloses'],
+    ['a column larger than the pour', entry, extra({ plugColumn: { value: 20, unit: 'cc', typed: '20' }, fills: [{ start: 0, end: 10 }] }), 'body.fills'],
+    ['glass at 900 °C', entry, extra({ scaleTemperature: figure(900, '°C') }), 'body.scaleTemperature'],
+    ['a liquid that explodes', entry, extra({ liquidExpansion: 9 }), 'body.liquidExpansion'],
+    ['a watch of no time', entry, extra({ watch: { seconds: 0, reading: 55 } }), 'body.watch.seconds'],
+    ['a watch that is a text', entry, extra({ watch: 'long' }), 'body.watch'],
+    ['a name for a chamber', entry, extra({ vessel: 'jug' }), 'body.vessel'],
+    ['a chamber of no cylinder', entry, { ...pour(), scope: { level: 'build' } }, 'scope'],
+    ['solder a metre thick', entry, of('solder', { readings: [spot(1000)] }), 'body.readings'],
+    ['solder nowhere', entry, of('solder', { readings: [spot(1, 'left')] }), 'body.readings'],
+    ['no solder at all', entry, of('solder', { readings: [] }), 'body.readings'],
+    ['a hundred deck readings', entry, of('deckReadings', { readings: Array.from({ length: 100 }, () => spot(0.3)) }), 'body.readings'],
+    ['a deck reading off the crown', entry, of('deckReadings', { readings: [spot(0.3, 4000)] }), 'body.readings'],
+    ['an unknown field in a reading', entry, of('deckReadings', { readings: [{ ...spot(0.3), z: 1 }] }), 'body.readings'],
+    ['a wheel turned back', entry, of('wheel', { pairs: [{ drop: figure(5), before: figure(20, '°'), after: figure(-20, '°') }] }), 'body.pairs'],
+    ['rods of cheese', entry, of('rod', { material: 'cheese' }, { level: 'build' }), 'body.material'],
+    ['a port paired with itself', entry, of('portPairs', { valve: 'intake', pairs: [[1, 1]], poor: [] }, { level: 'build' }), 'body.pairs'],
+    ['a poor port of no pair', entry, of('portPairs', { valve: 'intake', pairs: [[1, 2]], poor: [7] }, { level: 'build' }), 'body.poor'],
+    ['a hold that is a text', entry, of('hold', { held: 'yes' }), 'body.held'],
     ['an unknown field', entry, { ...bore(), admin: true }, 'admin'],
     ['an unknown field in a body', entry, { ...bore(), body: { ...bore().body, provenance: 'measured' } }, 'body.provenance'],
     ['a script in a note', entry, { ...bore(), note: '<img src=x onerror=alert(1)>' }, 'note'],
@@ -66,7 +94,7 @@ const ROUTES: Record<string, Hostile[]> = {
     ['10 MB', entry, huge(), ''],
     ['a deep nest', entry, { ...bore(), body: JSON.parse('{"a":'.repeat(500) + '1' + '}'.repeat(500)) }, '']
   ],
-  'instruments/[instrument].put.ts': [
+  'instruments/[instrument]/index.put.ts': [
     ['no capacity', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', capacity: 0 }, 'capacity'],
     ['text for a number', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', tolerance: 'small' }, 'tolerance'],
     ['a negative tolerance', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', tolerance: -1 }, 'tolerance'],
@@ -75,6 +103,42 @@ const ROUTES: Record<string, Hostile[]> = {
     ['an unknown field', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', sql: 1 }, 'sql'],
     ['SQL in a name', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', name: 'a"; delete from entries' }, 'name'],
     ['10 MB', () => `/api/instruments/${uuid()}`, { ...instrument, hand: 'TT', name: 'x'.repeat(10 * 1024 * 1024) }, '']
+  ],
+  'instruments/[instrument]/checks/[check].put.ts': [
+    ['an unknown instrument', check, checkRequest(), ''],
+    ['a ball of no size', check, checkRequest({ kind: 'ball', diameter: 0, u: 0 }), 'known'],
+    ['a text for a size', check, checkRequest({ kind: 'ball', diameter: '40', u: 0 }), 'known'],
+    ['a bucket', check, checkRequest({ kind: 'bucket', u: 0 }), 'known'],
+    ['boiling water', check, checkRequest({ kind: 'water', mass: 50, temperature: 99, u: 0 }), 'known'],
+    ['an unknown field in the known volume', check, checkRequest({ kind: 'ball', diameter: 40, u: 0, sql: 1 }), 'known'],
+    ['no pours', check, { ...checkRequest(), pours: [] }, 'pours'],
+    ['pours that are a text', check, { ...checkRequest(), pours: 'all' }, 'pours'],
+    ['a fill with more in it', check, { ...checkRequest(), pours: [[{ start: 0, end: 1, x: 1 }]] }, 'pours'],
+    ['an unknown field', check, { ...checkRequest(), correction: 2 }, 'correction'],
+    ['no hand', check, { ...checkRequest(), hand: '' }, 'hand'],
+    ['10 MB', check, { ...checkRequest(), at: 'x'.repeat(10 * 1024 * 1024) }, '']
+  ],
+  'rules/[rules].put.ts': [
+    ['a window upside down', rules, { ...STARTING_RULES, squish: [{ ...STARTING_RULES.squish[0], least: 2, most: 1 }], hand: 'TT' }, 'squish[0].most'],
+    ['a text for a number', rules, { ...STARTING_RULES, clearances: { ...STARTING_RULES.clearances, intake: '2' }, hand: 'TT' }, 'clearances.intake'],
+    ['rods of cheese', rules, { ...STARTING_RULES, squish: [{ ...STARTING_RULES.squish[0], rod: 'cheese' }], hand: 'TT' }, 'squish[0].rod'],
+    ['no table', rules, { clearances: STARTING_RULES.clearances, hand: 'TT' }, 'squish'],
+    ['no clearances', rules, { squish: [], hand: 'TT' }, 'clearances'],
+    ['a thousand rows', rules, { ...STARTING_RULES, squish: Array.from({ length: 1000 }, () => STARTING_RULES.squish[0]), hand: 'TT' }, 'squish'],
+    ['an unknown field', rules, { ...STARTING_RULES, hand: 'TT', law: true }, 'law'],
+    ['10 MB', rules, { ...STARTING_RULES, hand: 'x'.repeat(10 * 1024 * 1024) }, '']
+  ],
+  'builds/[build]/batches/[batch].put.ts': [
+    ['no entries', batch, { hand: 'TT', entries: [] }, 'entries'],
+    ['entries that are a text', batch, { hand: 'TT', entries: 'all' }, 'entries'],
+    ['one bad among good ones', batch, { hand: 'TT', entries: [{ id: uuid(), ...bore() }, { id: uuid(), ...bore(-1) }] }, 'entries[1].body.figure'],
+    ['a cylinder that is not there among good ones', batch, { hand: 'TT', entries: [{ id: uuid(), ...bore() }, { id: uuid(), ...pour(55, 9) }] }, 'entries[1].scope.cylinder'],
+    ['an entry without a name', batch, { hand: 'TT', entries: [bore()] }, 'entries[0].id'],
+    ['three thousand entries', batch, { hand: 'TT', entries: Array.from({ length: 3000 }, () => 0) }, 'entries'],
+    ['an unknown field', batch, { hand: 'TT', entries: [{ id: uuid(), ...bore() }], force: 1 }, 'force'],
+    ['no hand', batch, { entries: [{ id: uuid(), ...bore() }] }, 'hand'],
+    ['an unknown build', () => `/api/builds/${uuid()}/batches/${uuid()}`, { hand: 'TT', entries: [{ id: uuid(), ...bore() }] }, ''],
+    ['10 MB', batch, { hand: 'x'.repeat(10 * 1024 * 1024), entries: [] }, '']
   ],
   'imports/[import].put.ts': [
     ['no document', () => `/api/imports/${uuid()}`, { copy: false, hand: 'TT' }, 'document'],
@@ -85,7 +149,7 @@ const ROUTES: Record<string, Hostile[]> = {
 }
 
 async function stored(): Promise<unknown> {
-  return server.query('select (select count(*) from entries) as entries, (select count(*) from builds) as builds, (select count(*) from instruments) as instruments')
+  return server.query('select (select count(*) from entries) as entries, (select count(*) from builds) as builds, (select count(*) from instruments) as instruments, (select count(*) from instrument_checks) as checks, (select count(*) from shop_rules) as rules')
 }
 
 describe('hostile input', () => {
@@ -108,12 +172,12 @@ describe('hostile input', () => {
     expect(await stored()).toEqual(before)
   })
   it.each(Object.keys(ROUTES).filter(r => r.includes('[build]') && r.endsWith('.get.ts')))('%s knows no unknown build', async (route) => {
-    const path = (id: string) => `${server.url}/api/${route.replace('[build]', id).replace('/index.get.ts', '').replace('.get.ts', '')}`
+    const path = (id: string) => `${server.url}/api/${route.replace('[build]', id).replace('[kind]', 'pours').replace('/index.get.ts', '').replace('.get.ts', '')}`
     expect((await fetch(path(uuid()))).status).toBe(404)
     expect((await fetch(path('no-id'))).status).toBe(400)
   })
   it.each(Object.keys(ROUTES))('%s answers no foreign Host and no foreign Origin', async (route) => {
-    const path = `/api/${route.replace(/\[(build|entry|instrument|import)\]/g, uuid()).replace('[...]', 'x').replace(/(\/index)?(\.(get|put))?\.ts$/, '')}`
+    const path = `/api/${route.replace(/\[(build|entry|instrument|import|check|rules|batch)\]/g, uuid()).replace('[kind]', 'pours').replace('[...]', 'x').replace(/(\/index)?(\.(get|put))?\.ts$/, '')}`
     const method = route.includes('.put.') ? 'PUT' : 'GET'
     const ask = (headers: Record<string, string>) => new Promise<number>((done, fail) => {
       const sent = request({ host: '127.0.0.1', port: server.port, path, method, headers }, (response) => {

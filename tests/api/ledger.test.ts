@@ -133,7 +133,7 @@ describe('a build as a file', () => {
     const id = uuid()
     await put(`${server.url}/api/builds/${build}/entries/${id}`, pour(55.4))
     await put(`${server.url}/api/builds/${build}/entries/${uuid()}`, { ...frame, kind: 'void', scope: { level: 'cylinder', cylinder: 1 }, body: { reason: 'bubble' }, supersedes: id })
-    const response = await fetch(`${server.url}/api/builds/${build}/pours`)
+    const response = await fetch(`${server.url}/api/builds/${build}/readings/pours`)
     expect(response.headers.get('content-type')).toMatch(/text\/csv/)
     const [head, row] = (await response.text()).split('\r\n')
     expect(head).toBe('at,cylinder,encloses,volume_cc,u_cc,fills,instrument,capacity_cc,tolerance_cc,hand,standing,id')

@@ -20,7 +20,7 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
       <div class="well"><select id="only" v-model="only" data-new><option v-for="(words, key) in choices" :key="key" :value="key">{{ words }}</option></select></div>
       <span class="grow" />
       <a class="go" :href="`/api/builds/${build.view?.id}/file`">The build as JSON</a>
-      <a class="go" :href="`/api/builds/${build.view?.id}/pours`">Pours as CSV</a>
+      <a class="go" :href="`/api/builds/${build.view?.id}/readings/pours`">Pours as CSV</a>
     </div>
     <div class="scroll" tabindex="0" role="region" aria-label="Entries and settlements">
       <SettlementList />

@@ -1,8 +1,8 @@
 import { InstrumentRequest, check } from '#shared/dto'
 import { checkInstrument } from '#core'
-import { keepInstrument } from '../../db/instruments'
-import { accepted, answer, api, by, idFrom, readJson } from '../../http/api'
-import { happened } from '../../http/live'
+import { keepInstrument } from '../../../db/instruments'
+import { accepted, answer, api, by, idFrom, readJson } from '../../../http/api'
+import { happened } from '../../../http/live'
 
 export default api(async (event) => {
   const id = idFrom(event, 'instrument')

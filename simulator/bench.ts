@@ -1,0 +1,58 @@
+import { truthOf } from '../demo/truth'
+import { fillingLevel, simulatedGauge, type GaugeTraits } from './gauge'
+
+/** Where a gauge is held: which build, cylinder and thing, and at which place on the crown. */
+export interface HeldAt { build: string, cylinder: number, what: string, x: number, y: number }
+
+/** A stand-in gauge as the server's gauge drivers see it. */
+export interface SimulatedDriver {
+  id: string
+  name: string
+  measures: 'volume' | 'length' | 'mass'
+  unit: string
+  resolution: number
+  open: (at: HeldAt, onReading: (value: number) => void) => () => void
+}
+
+/** Readings a second. */
+const RATE = 20
+
+let opened = 0
+
+function stream(next: (seconds: number) => number, onReading: (value: number) => void): () => void {
+  const begun = Date.now()
+  const timer = setInterval(() => onReading(next((Date.now() - begun) / 1000)), 1000 / RATE)
+  return () => clearInterval(timer)
+}
+
+function handGauge(id: string, name: string, measures: 'length' | 'mass', unit: string, traits: GaugeTraits): SimulatedDriver {
+  return {
+    id, name, measures, unit, resolution: traits.resolution,
+    open(at, onReading) {
+      const show = simulatedGauge(traits, ++opened)
+      const truth = truthOf(at)
+      return stream(seconds => show(truth ?? 0, seconds), onReading)
+    }
+  }
+}
+
+/** A burette whose level is read off its display. Every ninth filling has a bubble in it, every thirteenth leaks. */
+const burette: SimulatedDriver = {
+  id: 'sim-burette', name: 'Simulated burette', measures: 'volume', unit: 'cc', resolution: 0.1,
+  open(at, onReading) {
+    const turn = ++opened
+    const show = simulatedGauge({ resolution: 0.1, noise: 0.015, drift: 0 }, turn)
+    const truth = truthOf(at)
+    const mishap = turn % 9 === 0 ? { bubble: 0.9 } : turn % 13 === 0 ? { leak: 0.4 } : {}
+    // The display's own error, the same every time: what a check pour finds.
+    return stream(seconds => truth === undefined ? 0 : show(fillingLevel(truth + 0.07, seconds, mishap), seconds), onReading)
+  }
+}
+
+/** The bench's stand-ins, in the order they are offered. */
+export const simulatedBench: SimulatedDriver[] = [
+  burette,
+  handGauge('sim-dial', 'Simulated dial indicator', 'length', 'mm', { resolution: 0.01, noise: 0.003, drift: 0.004 }),
+  handGauge('sim-calliper', 'Simulated calliper', 'length', 'mm', { resolution: 0.01, noise: 0.006, drift: 0 }),
+  handGauge('sim-scale', 'Simulated scale', 'mass', 'g', { resolution: 0.1, noise: 0.05, drift: 0.05 })
+]
