@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { useBenchKeys } from '~/composables/useBenchKeys'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { useGauge } from '~/stores/gauge'
 import { useDrafts } from '~/stores/drafts'
 import { useOutbox } from '~/stores/outbox'
 import { useShop } from '~/stores/shop'
@@ -10,6 +12,7 @@ const device = useDevice()
 const build = useBuild()
 const shop = useShop()
 const outbox = useOutbox()
+const gauge = useGauge()
 const drafts = useDrafts()
 const ready = ref(false)
 const keysOpen = ref(false)
@@ -21,19 +24,26 @@ onMounted(async () => {
   ready.value = true
   await shop.refresh()
   shop.listen()
+  await gauge.load()
 })
 
 const station = (path: string) => () => {
   if (build.view) void navigateTo(`/builds/${build.view.id}/${path}`)
 }
 useBenchKeys(() => ({
-  '1': station('sheet'), '2': station('pour'), '5': station('cut'), '9': station('daybook'),
+  '1': station('sheet'), '2': station('pour'), '5': station('cut'), '6': station('mockup'), '9': station('daybook'),
   '[': () => build.step(-1), ']': () => build.step(1),
   'n': () => document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus(),
   'u': () => device.otherUnit(),
   '/': () => findOpen.value = true,
   '?': () => keysOpen.value = true
 }))
+// Taking a reading must not cost the field its focus, so this key works while one is typed in.
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.key !== 'F9') return
+  event.preventDefault()
+  gauge.take()
+})
 useHead({ bodyAttrs: { class: computed(() => device.night ? 'night' : '') } })
 </script>
 

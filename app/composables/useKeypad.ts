@@ -1,6 +1,16 @@
 import { useMediaQuery } from '@vueuse/core'
 
-interface TypingField { insert: (text: string) => void, erase: () => void, commit: () => void }
+/** What a gauge is held to when its reading goes into a field, and where on the crown. */
+export interface GaugePlace { what: string, x?: number, y?: number }
+
+export interface TypingField {
+  insert: (text: string) => void
+  erase: () => void
+  commit: () => void
+  /** Takes a whole reading, as from a gauge that types it and then Enter. */
+  take: (text: string) => void
+  gaugeAt?: GaugePlace
+}
 
 const active = shallowRef<TypingField>()
 

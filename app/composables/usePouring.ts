@@ -1,5 +1,8 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, pourVolume, stopReading, type Fill, type Instrument, type PourResult } from '#core'
+import {
+  DomainError, disagreementOf, likelyFaults, pourResult, pourVolume, stopReading, takenOff, type Bodies, type Enclosed, type Figure, type Fill, type Instrument,
+  type PourEntry, type PourResult, type Scope
+} from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -15,14 +18,37 @@ function fillOf(volume: number, instrument: Instrument): Fill {
   return instrument.kind === 'burette' ? { start: 0, end: volume } : { start: volume, end: 0 }
 }
 
-/** The pour in hand at a cylinder: instrument, fills so far, the reading being taken, and what it comes to. */
+/** Figures that belong to a pour beside its readings. They stay set until they are cleared: a plate keeps its hole. */
+export type BesideName = 'depth' | 'plugColumn' | 'plateHole' | 'knownRelief' | 'scaleTemperature' | 'warmer'
+interface Beside extends Partial<Record<BesideName, Figure>> { sealed?: 'ring' | 'crown', liquid?: 'alcohol' | 'water', vessel?: string, afterWork?: boolean }
+
+/** Volume expansion of what is poured with, per kelvin (ISO 4787 for water; ethanol, CRC Handbook). */
+const LIQUIDS = { alcohol: 1.1e-3, water: 2.1e-4 } as const
+
+/** Which of those figures count for what is filled. */
+export const BESIDE: Record<Enclosed, BesideName[]> = {
+  chamber: ['plateHole', 'knownRelief'], assembled: ['plugColumn', 'knownRelief'], crown: ['depth', 'plateHole', 'knownRelief'],
+  intakePort: ['plateHole', 'knownRelief'], exhaustPort: ['plateHole', 'knownRelief'], container: ['knownRelief']
+}
+
+/** The pour in hand at a cylinder: what is filled, with what, the fills so far, the reading being taken, and what it comes to. */
 export function usePouring() {
   const build = useBuild()
   const shop = useShop()
   const drafts = useDrafts()
   const chosenId = useLocalStorage('bowl.instrument', '')
-  const instrument = computed<KeptInstrument | undefined>(() => shop.instruments.find(i => i.id === chosenId.value) ?? shop.instruments[0])
-  const key = (what: string) => `${build.view?.id}/pour/${build.cylinder}/${what}`
+  const what = useLocalStorage<Enclosed>('bowl.pourOf', 'chamber')
+  const kept = computed<KeptInstrument | undefined>(() => shop.instruments.find(i => i.id === chosenId.value) ?? shop.instruments[0])
+  const instrument = computed(() => kept.value && inUse(kept.value))
+  // A chamber's drafts keep the key they always had.
+  const key = (name: string) => `${build.view?.id}/pour/${what.value === 'chamber' ? '' : `${what.value}/`}${build.cylinder}/${name}`
+
+  const besideKey = computed(() => `${build.view?.id}/pour/beside/${what.value}`)
+  const beside = computed<Beside>(() => JSON.parse(drafts.get(besideKey.value) ?? '{}') as Beside)
+  function setBeside(change: Partial<Beside>) {
+    const next = Object.fromEntries(Object.entries({ ...beside.value, ...change }).filter(([, v]) => v !== undefined && v !== '' && v !== false))
+    drafts.set(besideKey.value, Object.keys(next).length > 0 ? JSON.stringify(next) : '')
+  }
 
   const earlier = computed<Fill[]>(() => JSON.parse(drafts.get(key('fills')) ?? '[]') as Fill[])
   const start = computed<number>(() => Number(drafts.get(key('from')) ?? (instrument.value ? freshStart(instrument.value) : 0)))
@@ -35,12 +61,28 @@ export function usePouring() {
     return [{ start: start.value, end: terms[0]! }]
   })
   const fills = computed(() => [...earlier.value, ...inHand.value])
+  const scope = computed<Scope>(() => ({ level: 'cylinder', cylinder: build.cylinder }))
+
+  function bodyOf(list: Fill[]): Bodies['pour'] {
+    const { sealed, liquid, vessel, afterWork, warmer, scaleTemperature, ...rest } = beside.value
+    const words = list.map(f => f.start === freshStart(instrument.value!) ? String(f.end) : `${f.start}>${f.end}`).join(' + ')
+    const figures = Object.fromEntries(BESIDE[what.value].flatMap(name => rest[name as keyof typeof rest] ? [[name, rest[name as keyof typeof rest]]] : []))
+    const seals = what.value === 'crown' || what.value === 'assembled'
+    return {
+      encloses: what.value, fills: list, typed: words.slice(0, 200), instrument: instrument.value!, ...figures,
+      ...(seals && sealed ? { sealed } : {}), ...(scaleTemperature ? { scaleTemperature } : {}),
+      ...(warmer ? { warmer, liquidExpansion: LIQUIDS[liquid ?? 'alcohol'] } : {}),
+      ...(what.value === 'container' && vessel ? { vessel } : {}), ...(afterWork ? { afterWork } : {})
+    }
+  }
+  const asEntry = (body: Bodies['pour']) => ({ id: 'in hand', kind: 'pour', body }) as PourEntry
 
   function reckon(list: Fill[]): { result?: PourResult, sentence?: string } {
     if (!instrument.value) return { sentence: 'The shop has no instrument yet: add one on the shop page.' }
     if (list.length === 0) return {}
     try {
-      return { result: pourVolume(list, instrument.value) }
+      pourVolume(list, instrument.value)
+      return { result: pourResult(asEntry(bodyOf(list))) }
     } catch (error) {
       if (error instanceof RangeError) return { sentence: sayRefusal(error) }
       throw error
@@ -48,11 +90,33 @@ export function usePouring() {
   }
   const sofar = computed(() => reckon(fills.value))
 
-  /** Where to stop if the chamber were at its target with the other parts as they are. */
+  /** The pours of this thing that count now, oldest first. */
+  const current = computed<PourEntry[]>(() => {
+    const r = build.replayed
+    if (what.value === 'chamber') return r?.pours.find(p => p.cylinder === build.cylinder)?.current ?? []
+    if (what.value === 'intakePort' || what.value === 'exhaustPort') {
+      const valve = what.value === 'intakePort' ? 'intake' : 'exhaust'
+      return r?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve)?.pours ?? []
+    }
+    return (r?.live.entries ?? []).filter((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === what.value
+      && (e.scope.level !== 'cylinder' || e.scope.cylinder === build.cylinder))
+  })
+  /** Whether the reading in hand lies too far from the pours before it: said before it is even kept. */
+  const challenge = computed(() => {
+    const { result } = sofar.value
+    if (!result || current.value.length === 0) return undefined
+    const apart = disagreementOf([...current.value.map(pourResult), { ...result, source: instrument.value?.id ? `scale:${instrument.value.id}` : undefined }])
+    return apart && { ...apart, faults: likelyFaults(apart.change, what.value !== 'assembled') }
+  })
+
+  /** Where to stop if the chamber, or the whole, were at its target with the other parts as they are. */
   const stop = computed(() => {
-    const wanted = build.state?.targetChamber?.value.value
-    if (wanted === undefined || wanted <= 0 || !instrument.value) return undefined
+    const { targetChamber, targetClearance } = build.state ?? {}
+    const aim = what.value === 'chamber' ? targetChamber : what.value === 'assembled' ? targetClearance : undefined
+    const volume = aim?.value.value
+    if (volume === undefined || volume <= 0 || !instrument.value) return undefined
     try {
+      const wanted = volume + takenOff(asEntry(bodyOf([])))
       return { ...stopReading(wanted, start.value, instrument.value), wanted }
     } catch (error) {
       if (error instanceof DomainError) return undefined
@@ -66,7 +130,7 @@ export function usePouring() {
     drafts.set(key('from'), String(value))
     return undefined
   }
-  /** Puts the fill in hand by, for a chamber that takes more than one. */
+  /** Puts the fill in hand by, for what takes more than one. */
   function anotherFill(): string | undefined {
     if (inHand.value.length === 0) return 'Give this fill’s reading first.'
     const { sentence } = reckon(fills.value)
@@ -84,17 +148,19 @@ export function usePouring() {
 
   async function keep(terms: number[]): Promise<string | undefined> {
     typed.value = { terms }
+    if (what.value === 'crown' && !beside.value.depth && !build.replayed?.quantity('deckClearance', build.cylinder)) return 'Say first how far down the piston stands.'
+    if (what.value === 'container' && !beside.value.vessel) return 'Name the container first.'
     const { sentence } = reckon(fills.value)
     if (sentence || !instrument.value) return sentence
-    const list = fills.value
-    const words = list.map(f => f.start === freshStart(instrument.value!) ? String(f.end) : `${f.start}>${f.end}`).join(' + ')
-    const said = notKept(await build.add('pour', { level: 'cylinder', cylinder: build.cylinder }, {
-      encloses: 'chamber', fills: list, typed: words.slice(0, 200), instrument: { ...instrument.value }
-    }))
+    const said = notKept(await build.add('pour', scope.value, bodyOf(fills.value)))
     if (said) return said
     drafts.clear(key('fills'))
     drafts.clear(key('from'))
+    setBeside({ afterWork: undefined })
     return undefined
   }
-  return { instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, stop, setStart, anotherFill, dropFill, keep }
+  return {
+    what, instrument, kept, chosenId, key, beside, setBeside, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep
+  }
 }
+export type Pouring = ReturnType<typeof usePouring>

@@ -20,6 +20,7 @@ useHead({ title: 'Shop · Precise Bowl' })
       <BringInBuild />
     </div>
     <InstrumentList class="instruments" />
+    <ShopRules class="instruments" />
   </main>
 </template>
 

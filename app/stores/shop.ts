@@ -1,5 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
+import { STARTING_RULES, type ShopRules } from '#core'
 import type { BuildSummary, KeptInstrument, Problem } from '#shared/dto'
 
 /** The shop around the build: its builds, its instruments, and the line on which news comes in. */
@@ -9,6 +10,7 @@ export const useShop = defineStore('shop', () => {
   const builds = ref<BuildSummary[]>([])
   // Kept on the device too: a pour must not wait for the shop to say what it has.
   const instruments = useLocalStorage<KeptInstrument[]>('bowl.instruments', [])
+  const rules = useLocalStorage<ShopRules>('bowl.rules', STARTING_RULES)
   const reachable = ref(true)
   const listeners = new Set<(news: { kind: string, build?: string, id: string }) => void>()
 
@@ -24,8 +26,8 @@ export const useShop = defineStore('shop', () => {
   }
 
   async function refresh() {
-    const shop = await read<{ name: string, kept: number }>('/api/shop')
-    if (shop) [name.value, kept.value] = [shop.name, shop.kept]
+    const shop = await read<{ name: string, kept: number, rules: ShopRules }>('/api/shop')
+    if (shop) [name.value, kept.value, rules.value] = [shop.name, shop.kept, shop.rules]
   }
   async function loadBuilds() {
     builds.value = await read<BuildSummary[]>('/api/builds') ?? builds.value
@@ -34,8 +36,23 @@ export const useShop = defineStore('shop', () => {
     instruments.value = await read<KeptInstrument[]>('/api/instruments') ?? instruments.value
   }
 
-  function listen() {
-    const source = new EventSource('/api/events')
+  let source: EventSource | undefined
+  let readings: ((data: string) => void) | undefined
+  let reopening: ReturnType<typeof setTimeout> | undefined
+
+  /** Holds a gauge to something: its readings come over the same line as the shop's news. */
+  function hold(at: Record<string, string | number> | undefined, onReading: (data: string) => void) {
+    readings = at && onReading
+    clearTimeout(reopening)
+    const query = at ? `?${new URLSearchParams(Object.entries(at).map(([k, v]) => [k, String(v)]))}` : ''
+    // The focus may pass over several fields on its way.
+    reopening = setTimeout(() => listen(query), 60)
+  }
+
+  function listen(query = '') {
+    source?.close()
+    source = new EventSource(`/api/events${query}`)
+    source.addEventListener('gauge', event => readings?.((event as MessageEvent<string>).data))
     source.onmessage = ({ data }) => {
       const news = JSON.parse(data) as { kind: string, build?: string, id: string }
       void refresh()
@@ -55,7 +72,7 @@ export const useShop = defineStore('shop', () => {
     return () => listeners.delete(listener)
   }
 
-  return { name, kept, builds, instruments, reachable, read, refresh, loadBuilds, loadInstruments, listen, onNews }
+  return { name, kept, builds, instruments, rules, reachable, hold, read, refresh, loadBuilds, loadInstruments, listen, onNews }
 })
 
 /** The sentence of a problem for one field, or its detail. */

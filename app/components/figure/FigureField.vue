@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Dimension, Figure, Part } from '#core'
 import { UNITS, parseFigure, say, shown, shownUnit, type Parsed, type UnitName } from '#shared/figures'
+import type { GaugePlace, TypingField } from '~/composables/useKeypad'
 import { focusNext } from '~/composables/useStage'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
@@ -21,9 +22,11 @@ const props = withDefaults(defineProps<{
   /** Enter keeps the focus here: the next reading belongs here too. */
   stay?: boolean
   emptyText?: string
+  /** What a gauge would be held to for this reading. */
+  gaugeAt?: GaugePlace
   /** Keeps a reading; answers with a sentence when it can't be kept. */
   commit: (figure: Figure, terms: number[], base: string | undefined) => Promise<string | undefined>
-}>(), { usual: undefined, part: undefined, base: undefined, extra: 0, emptyText: '' })
+}>(), { usual: undefined, part: undefined, base: undefined, extra: 0, emptyText: '', gaugeAt: undefined })
 const emit = defineEmits<{ typing: [value: { figure: Figure, terms: number[] } | undefined], pass: [] }>()
 
 interface Draft { text: string, unit: UnitName, base?: string }
@@ -150,7 +153,7 @@ function onKey(event: KeyboardEvent) {
   }
 }
 
-const typingField = {
+const typingField: TypingField = {
   insert: (key: string) => {
     const el = input.value
     if (!el) return
@@ -159,7 +162,14 @@ const typingField = {
     void nextTick(() => el.setSelectionRange(from + key.length, from + key.length))
   },
   erase: () => type(draft.value ? text.value.slice(0, -1) : ''),
-  commit: () => enter(true)
+  commit: () => enter(true),
+  take: (reading) => {
+    type(reading)
+    enter(true)
+  },
+  get gaugeAt() {
+    return props.gaugeAt
+  }
 }
 function focused() {
   input.value?.select()

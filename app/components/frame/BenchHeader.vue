@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { useGauge } from '~/stores/gauge'
 import { useOutbox } from '~/stores/outbox'
 import { useShop } from '~/stores/shop'
 
@@ -9,6 +10,7 @@ const build = useBuild()
 const device = useDevice()
 const outbox = useOutbox()
 const shop = useShop()
+const gauge = useGauge()
 const route = useRoute()
 const inBuild = computed(() => route.path.startsWith('/builds/'))
 const kept = computed(() => inBuild.value && build.view ? build.view.entries.length : shop.kept)
@@ -29,6 +31,13 @@ const initials = (event: Event) => {
     <p v-if="inBuild && build.view" class="job"><strong>{{ build.view.name }}</strong> <span class="quiet">{{ build.view.reference }}</span></p>
     <p v-else class="job quiet">{{ shop.name }}</p>
     <p class="saved small num" role="status">{{ saved }}</p>
+    <label v-if="inBuild && gauge.gauges.length" class="hand">
+      <span class="small wide">Gauge</span>
+      <select class="gauge-choice small" :value="gauge.chosenId" aria-label="Gauge in hand" @change="gauge.chosenId = ($event.target as HTMLSelectElement).value">
+        <option value="">none</option>
+        <option v-for="g in gauge.gauges" :key="g.id" :value="g.id">{{ g.name }}</option>
+      </select>
+    </label>
     <label class="hand" :class="{ wanting: device.hand === '' }">
       <span class="small">{{ device.hand ? 'Hand' : 'Your initials' }}</span>
       <span class="well"><input :value="device.hand" maxlength="4" autocomplete="off" aria-label="Your initials" @input="initials"></span>
@@ -56,5 +65,8 @@ const initials = (event: Event) => {
 .key.bare:hover { background: #2A3A48; }
 .night .header { background: #060B10; color: var(--ink); }
 :focus-visible { outline-color: #8FB0FF; }
-@media (max-width: 1000px) { .key.bare { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } }
+.gauge-choice { background: transparent; color: inherit; border: 0; border-bottom: 1px solid #7C8892; min-height: 30px; width: 92px; }
+.gauge-choice option { background: var(--sheet); color: #12202C; }
+.night .gauge-choice option { color: var(--ink); }
+@media (max-width: 1000px) { .wide { display: none; } .gauge-choice { min-height: 44px; width: 70px; } .key.bare { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } }
 </style>

@@ -4,8 +4,8 @@ import { useDevice } from '~/stores/device'
 const open = defineModel<boolean>({ required: true })
 const device = useDevice()
 const keys: [string, string][] = [
-  ['1 2 5 9', 'stations'], ['[  ]', 'cylinder before, after'], ['n', 'new reading'], ['u', 'mm or inches'], ['/', 'find'],
-  ['?', 'this list'], ['Enter', 'keeps a reading and moves on'], ['Esc', 'clears a reading, z brings it back']
+  ['1 2 5 6 9', 'stations'], ['[  ]', 'cylinder before, after'], ['n', 'new reading'], ['u', 'mm or inches'], ['/', 'find'],
+  ['?', 'this list'], ['F9', 'takes the gauge’s reading into the field'], ['Enter', 'keeps a reading and moves on'], ['Esc', 'clears a reading, z brings it back']
 ]
 </script>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiLayersMinus, mdiTestTube } from '@mdi/js'
+import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiTestTube } from '@mdi/js'
 
 defineProps<{ build: string }>()
 /** Numbers never shift: a station that is not built yet leaves its number free. */
@@ -7,6 +7,7 @@ const stations = [
   { key: '1', path: 'sheet', name: 'Sheet', icon: mdiFileTableBoxOutline },
   { key: '2', path: 'pour', name: 'Pour', icon: mdiTestTube },
   { key: '5', path: 'cut', name: 'Cut', icon: mdiLayersMinus },
+  { key: '6', path: 'mockup', name: 'Mock-up', icon: mdiArrowCollapseVertical },
   { key: '9', path: 'daybook', name: 'Daybook', icon: mdiBookOpenVariantOutline }
 ]
 </script>

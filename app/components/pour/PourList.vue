@@ -1,15 +1,26 @@
 <script setup lang="ts">
-import { linear, pourResult } from '#core'
+import { likelyFaults, linear, pourResult, watchOf, type Enclosed, type Part, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { sayDay } from '~/words/entries'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
+import { ENCLOSED_WORDS, sayFaults } from '~/words/pours'
 
-/** The pours that count for the cylinder now, and whether they agree. */
+/** The pours that count for what is being filled, and whether they agree. */
+const props = defineProps<{ what: Enclosed, pours: PourEntry[] }>()
 const build = useBuild()
 const standing = computed(() => build.replayed?.pours.find(p => p.cylinder === build.cylinder))
-const pours = computed(() => standing.value?.current ?? [])
+const apart = computed(() => build.replayed?.challenges.find(c => c.cylinder === build.cylinder && c.encloses === props.what)?.disagreement)
 const chamber = computed(() => build.state?.parts.chamber)
+/** What the pours make: the part of the stack they are, or the volume itself. */
+const made = computed<{ label: string, part?: Part, formula: string }>(() => {
+  const { what } = props
+  if (what === 'chamber') return { label: `Chamber ${build.cylinder}`, part: chamber.value, formula: 'the mean of the pours below' }
+  if (what === 'crown') return { label: `Crown ${build.cylinder}, − dome`, part: build.state?.parts.crown, formula: 'poured − π/4 · bore² · depth (− crevice, sealed at the ring)' }
+  if (what === 'assembled') return { label: `Whole clearance ${build.cylinder}`, part: build.state?.clearance, formula: 'poured − column in the plug hole' }
+  const valve = what === 'intakePort' ? 'intake' : 'exhaust'
+  return { label: ENCLOSED_WORDS[what].label, part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve)?.part, formula: 'the mean of the pours below' }
+})
 const book = computed(() => build.replayed?.quantity('chamberVolume', build.cylinder))
 const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' ? linear([[1, chamber.value.value], [-1, book.value.value]]) : undefined)
 const sentence = ref('')
@@ -21,24 +32,25 @@ async function takeOut(id: string) {
 <template>
   <section class="pours">
     <div class="sum">
-      <p><span class="label">Chamber {{ build.cylinder }}</span><FigureReading label="Chamber" :part="chamber" dimension="volume" :extra="1" doubt formula="the mean of the pours below" class="mean" /></p>
-      <p v-if="book"><span class="label">Book</span><FigureReading label="Book figure" :part="book" dimension="volume" /></p>
-      <p v-if="off"><span class="label">The book is off by</span><span class="num">{{ off.value >= 0 ? '+' : '−' }}{{ digits(Math.abs(off.value), 1) }} cc</span></p>
+      <p v-if="what !== 'container'"><span class="label">{{ made.label }}</span><FigureReading :label="made.label" :part="made.part" dimension="volume" :extra="1" doubt :formula="made.formula" class="mean" /></p>
+      <p v-if="book && what === 'chamber'"><span class="label">Book</span><FigureReading label="Book figure" :part="book" dimension="volume" /></p>
+      <p v-if="off && what === 'chamber'"><span class="label">The book is off by</span><span class="num">{{ off.value >= 0 ? '+' : '−' }}{{ digits(Math.abs(off.value), 1) }} cc</span></p>
     </div>
-    <p v-if="standing?.disagreement" class="caution">
-      These pours differ by {{ say(standing.disagreement.difference, 'volume', 'mm', 1) }}; the glass allows {{ say(standing.disagreement.allowed, 'volume', 'mm', 1) }}.
-      Look for a bubble (reads small), a leak (reads large), grease in the chamber, a scale read from the wrong end. Pour a third.
+    <p v-if="apart" class="caution">
+      These pours differ by {{ say(apart.difference, 'volume', 'mm', 1) }}; the glass allows {{ say(apart.allowed, 'volume', 'mm', 1) }}. The later one came out
+      {{ apart.change < 0 ? 'smaller' : 'larger' }}: likeliest {{ sayFaults(likelyFaults(apart.change, what !== 'assembled')) }}. Pour a third.
     </p>
     <ol v-if="pours.length">
       <li v-for="(pour, i) in pours" :key="pour.id">
         <span class="quiet small num">{{ i + 1 }}</span>
         <span class="num measured inked">{{ digits(pourResult(pour).value, 1) }}</span><span class="unit">cc</span>
         <span class="num quiet small">± {{ digits(2 * pourResult(pour).u, 2) }}</span>
+        <span v-if="watchOf(pour)?.leaking" class="warn small">leaks</span>
         <span class="small quiet who">{{ pour.hand }}, {{ sayDay(pour.at) }}{{ pour.seq === null ? ' · waiting' : '' }}</span>
         <button class="key bare small" type="button" :aria-label="`Take pour ${i + 1} out`" @click="takeOut(pour.id)">take out</button>
       </li>
     </ol>
-    <p v-else class="quiet">{{ standing?.ever ? 'Not poured since metal went.' : 'Not poured yet.' }}</p>
+    <p v-else class="quiet">{{ what === 'chamber' && standing?.ever ? 'Not poured since metal went.' : 'Not poured yet.' }}</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>
 </template>

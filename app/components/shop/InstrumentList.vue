@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import type { KeptInstrument } from '#shared/dto'
+import { digits } from '#shared/figures'
+import { sayDay } from '~/words/entries'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
@@ -8,20 +10,24 @@ import { sentenceOf, useShop } from '~/stores/shop'
 const shop = useShop()
 const device = useDevice()
 const outbox = useOutbox()
-type Field = 'capacity' | 'tolerance' | 'resolution' | 'repeatability' | 'film'
+type Field = 'capacity' | 'tolerance' | 'resolution' | 'repeatability' | 'film' | 'expansion'
 const FIELDS: { name: Field, label: string }[] = [
   { name: 'capacity', label: 'Capacity, cc' }, { name: 'tolerance', label: 'Tolerance, ± cc' }, { name: 'resolution', label: 'Resolution, cc' },
-  { name: 'repeatability', label: 'Repeatability, cc' }, { name: 'film', label: 'Film kept back, cc' }
+  { name: 'repeatability', label: 'Repeatability, cc' }, { name: 'film', label: 'Film kept back, cc' },
+  { name: 'expansion', label: 'Expansion of the scale, per K' }
 ]
 interface Form { id: string, name: string, kind: KeptInstrument['kind'], scale: KeptInstrument['scale'], figures: Record<Field, string> }
 const form = ref<Form>()
 const faults = ref<Record<string, string>>({})
+const checking = ref<string>()
+
+const checked = computed(() => shop.instruments.find(i => i.id === checking.value))
 
 function edit(instrument?: KeptInstrument) {
   faults.value = {}
   form.value = {
     id: instrument?.id ?? uuid(), name: instrument?.name ?? '', kind: instrument?.kind ?? 'burette', scale: instrument?.scale ?? 'deliver',
-    figures: Object.fromEntries(FIELDS.map(({ name }) => [name, String(instrument?.[name] ?? { capacity: 100, tolerance: 0.2, resolution: 0.1, repeatability: 0.08, film: 0 }[name])])) as Record<Field, string>
+    figures: Object.fromEntries(FIELDS.map(({ name }) => [name, String(instrument?.[name] ?? { capacity: 100, tolerance: 0.2, resolution: 0.1, repeatability: 0.08, film: 0, expansion: 0.00001 }[name])])) as Record<Field, string>
   }
 }
 async function keep() {
@@ -43,16 +49,18 @@ async function keep() {
   <section>
     <h2>Instruments</h2>
     <table class="sheet-table">
-      <thead><tr><th>Name</th><th>Kind</th><th class="r">Capacity</th><th class="r">Tolerance</th><th class="r">Resolution</th><th class="r">Repeatability</th><th>Scale</th><th><span class="visually-hidden">Change</span></th></tr></thead>
+      <thead><tr><th>Name</th><th>Kind</th><th class="r">Capacity</th><th class="r">Tolerance</th><th class="r">Resolution</th><th class="r">Repeatability</th><th>Scale</th><th>Checked</th><th><span class="visually-hidden">Change</span></th></tr></thead>
       <tbody>
         <tr v-for="i in shop.instruments" :key="i.id">
           <td>{{ i.name }}</td><td>{{ i.kind }}</td><td class="r num">{{ i.capacity }} cc</td><td class="r num">± {{ i.tolerance }} cc</td>
           <td class="r num">{{ i.resolution }} cc</td><td class="r num">{{ i.repeatability }} cc</td>
           <td>to {{ i.scale }}<span v-if="i.scale === 'contain'" class="quiet">, film {{ i.film }} cc</span></td>
-          <td class="r"><button class="go" type="button" @click="edit(i)">Change<span class="visually-hidden"> {{ i.name }}</span></button></td>
+          <td><template v-if="i.checked"><span class="num">× {{ digits(i.checked.correction, 4) }}</span> <span class="quiet small">{{ sayDay(i.checked.at) }}, {{ i.checked.hand }}</span></template><span v-else class="quiet small">never</span></td>
+          <td class="r"><button class="go" type="button" @click="checking = i.id; form = undefined">Check<span class="visually-hidden"> {{ i.name }}</span></button> <button class="go" type="button" @click="edit(i); checking = undefined">Change<span class="visually-hidden"> {{ i.name }}</span></button></td>
         </tr>
       </tbody>
     </table>
+    <CheckPour v-if="checked" :key="checked.id" :instrument="checked" @done="checking = undefined" />
     <button v-if="!form" class="key add" type="button" @click="edit()">Add an instrument</button>
     <form v-else class="form" @submit.prevent="keep">
       <div class="wide">

@@ -28,6 +28,7 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
       <CylinderStrip v-if="build.cylinders.length" />
       <NextMove />
       <main class="station-room"><NuxtPage /></main>
+      <GaugeStrip />
     </div>
     <ClearanceStack class="at-stack" />
     <BenchKeypad class="at-pad" />

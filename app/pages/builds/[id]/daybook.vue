@@ -9,6 +9,7 @@ const entries = computed(() => [...build.entries].sort(inOrder).reverse().filter
   if (only.value === 'work') return ['faceCut', 'deckCut', 'gasketChange', 'relief', 'seatWork', 'pour'].includes(entry.kind)
   return true
 }))
+const bringing = ref(false)
 const choices = { all: 'everything', counts: 'what counts', work: 'pours and work' } as const
 </script>
 
@@ -20,8 +21,11 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
       <div class="well"><select id="only" v-model="only" data-new><option v-for="(words, key) in choices" :key="key" :value="key">{{ words }}</option></select></div>
       <span class="grow" />
       <a class="go" :href="`/api/builds/${build.view?.id}/file`">The build as JSON</a>
-      <a class="go" :href="`/api/builds/${build.view?.id}/readings/pours`">Pours as CSV</a>
+      <span class="small quiet">CSV</span>
+      <a v-for="(words, kind) in { pours: 'Pours', deck: 'Deck', solder: 'Solder' }" :key="kind" class="go" :href="`/api/builds/${build.view?.id}/readings/${kind}`">{{ words }}<span class="visually-hidden"> as CSV</span></a>
+      <button class="key" type="button" @click="bringing = !bringing">Bring in readings</button>
     </div>
+    <ReadingsFile v-if="bringing" @done="bringing = false" />
     <div class="scroll" tabindex="0" role="region" aria-label="Entries and settlements">
       <SettlementList />
       <h2 class="entries-head">Entries, newest first</h2>

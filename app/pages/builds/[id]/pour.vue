@@ -1,28 +1,43 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { ENCLOSED, type Enclosed, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
 import { useShop } from '~/stores/shop'
+import { ENCLOSED_WORDS, sayFaults } from '~/words/pours'
 
 const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
-const { instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, stop, setStart, anotherFill, dropFill, keep } = usePouring()
+const pouring = usePouring()
+const { what, instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
 const level = computed(() => inHand.value.at(-1)?.end)
 const ghosts = computed(() => [...earlier.value, ...inHand.value.slice(0, -1)])
+const last = computed<PourEntry | undefined>(() => current.value.at(-1))
 const sentence = ref('')
 const reading = useTemplateRef<{ focus: () => void }>('reading')
+const leaf = useLocalStorage('bowl.pourLeaf', 'spread')
+const leaves = [{ key: 'spread', name: 'Chambers' }, { key: 'even', name: 'Even up' }, { key: 'ports', name: 'Ports' }, { key: 'steps', name: 'Steps' }]
+/** On to the next cylinder by itself once a pour is kept: a round of the head with one tap each. */
+const moveOn = useLocalStorage('bowl.moveOn', false)
 async function nextCylinder() {
   build.step(1)
   await nextTick()
   reading.value?.focus()
 }
+async function keepReading(terms: number[]) {
+  const said = await keep(terms)
+  if (!said && moveOn.value) await nextCylinder()
+  return said
+}
 const startPart = computed(() => ({ value: { value: start.value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] }))
+const readingLabel = computed(() => what.value === 'chamber' ? `Cylinder ${build.cylinder}: reading at the end` : `${ENCLOSED_WORDS[what.value].label} ${build.cylinder}: reading at the end`)
 watch(() => build.cylinder, () => sentence.value = '')
 </script>
 
 <template>
-  <div class="pour" data-station>
+  <div class="pour" :class="leaf" data-station>
     <h1 class="visually-hidden">Pour</h1>
     <div class="glass-side">
       <template v-if="instrument">
@@ -31,17 +46,25 @@ watch(() => build.cylinder, () => sentence.value = '')
       </template>
     </div>
     <div class="work">
-      <label class="label" for="instrument">Poured with</label>
-      <div class="well">
-        <select id="instrument" :value="instrument?.id" @change="chosenId = ($event.target as HTMLSelectElement).value">
-          <option v-for="i in shop.instruments" :key="i.id" :value="i.id">{{ i.name }} (± {{ i.tolerance }} cc)</option>
-        </select>
+      <div class="choices">
+        <div>
+          <label class="label" for="what">What is filled</label>
+          <div class="well"><select id="what" v-model="what"><option v-for="kind in ENCLOSED" :key="kind" :value="kind">{{ ENCLOSED_WORDS[kind as Enclosed].label }}</option></select></div>
+        </div>
+        <div>
+          <label class="label" for="instrument">Poured with</label>
+          <div class="well">
+            <select id="instrument" :value="instrument?.id" @change="chosenId = ($event.target as HTMLSelectElement).value">
+              <option v-for="i in shop.instruments" :key="i.id" :value="i.id">{{ i.name }} (± {{ i.checked ? digits(i.checked.tolerance, 2) : i.tolerance }} cc)</option>
+            </select>
+          </div>
+        </div>
       </div>
       <p v-if="instrument?.kind === 'syringe'" class="caution">A syringe shows where you are. Set the final size with a burette.</p>
       <div class="reading">
         <FigureField
-          :key="key('reading')" ref="reading" class="end" :field="key('reading')" :label="`Cylinder ${build.cylinder}: reading at the end`" dimension="volume" big stay data-new
-          :commit="(_figure, terms) => keep(terms)" @typing="typed = $event" @pass="nextCylinder"
+          :key="key('reading')" ref="reading" class="end" :field="key('reading')" :label="readingLabel" dimension="volume" big stay data-new :gauge-at="{ what }"
+          :commit="(_figure, terms) => keepReading(terms)" @typing="typed = $event" @pass="nextCylinder"
         />
         <FigureField
           :key="key('start')" :field="key('start')" label="Start" dimension="volume" :part="startPart"
@@ -53,6 +76,7 @@ watch(() => build.cylinder, () => sentence.value = '')
         <span v-else-if="sofar.sentence && fills.length" class="sentence">{{ sofar.sentence }}</span>
         <span v-else class="small quiet">{{ instrument?.kind === 'burette' ? 'Type where the level stands: 55.4.' : 'Type what is left: 4.5.' }} Two fills: 60+59.4.</span>
       </p>
+      <p v-if="challenge" class="caution" role="status">{{ say(challenge.difference, 'volume', 'mm', 1) }} {{ challenge.change < 0 ? 'less' : 'more' }} than before; the glass allows {{ say(challenge.allowed, 'volume', 'mm', 1) }}. Look for {{ sayFaults(challenge.faults.slice(0, 3)) }}.</p>
       <p v-if="stop" class="stop-at">
         <span class="ring" aria-hidden="true" /><span class="label">On target, {{ stop.fill > 1 ? `fill ${stop.fill}, ` : '' }}stop at</span> <strong class="num">{{ digits(stop.reading, 1) }}</strong>
         <span v-if="stop.fill > 1" class="small quiet">{{ say(stop.wanted, 'volume') }} in all</span>
@@ -60,33 +84,55 @@ watch(() => build.cylinder, () => sentence.value = '')
       <div class="row">
         <button class="key" type="button" @click="sentence = anotherFill() ?? ''">Another fill</button>
         <button class="key" type="button" @click="nextCylinder">Next cylinder</button>
+        <label class="check small"><input v-model="moveOn" type="checkbox"> by itself</label>
       </div>
       <ul v-if="earlier.length" class="small">
         <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <button class="key bare" type="button" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</button></li>
       </ul>
       <p v-if="sentence" class="sentence">{{ sentence }}</p>
-      <PourList class="list" />
-      <p class="caution last">Dyed alcohol burns: no grinding or hot work beside it.</p>
+      <PourBeside :pouring="pouring" />
+      <LeakWatch v-if="last" :key="last.id" :last="last" />
+      <PourList class="list" :what="what" :pours="current" />
+      <p class="caution last">{{ ENCLOSED_WORDS[what].caution }}</p>
     </div>
-    <ChamberSpread class="spread-side" />
+    <div class="leaf-side">
+      <LeafTabs v-model="leaf" :leaves="leaves" label="Beside the pour" />
+      <div class="leaf-room" tabindex="0" role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
+        <ChamberSpread v-if="leaf === 'spread'" class="whole" />
+        <EvenUp v-else-if="leaf === 'even'" :instrument="instrument" />
+        <PortTable v-else-if="leaf === 'ports'" />
+        <PourSteps v-else :what="what" />
+      </div>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.pour { display: grid; grid-template-columns: 296px minmax(0, 1fr) 236px; gap: 18px; padding: 10px 16px; overflow: hidden; }
+.pour { display: grid; grid-template-columns: 262px minmax(0, 1fr) 292px; gap: 16px; padding: 10px 16px; overflow: hidden; }
 .glass-side { min-height: 0; }
 .work { position: relative; display: flex; flex-direction: column; min-height: 0; overflow: auto; padding-bottom: 4px; }
-.reading { display: grid; grid-template-columns: minmax(0, 1fr) 92px; gap: 10px; margin-top: 8px; align-items: end; }
+.choices { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
+.choices select { text-overflow: ellipsis; }
+.reading { display: grid; grid-template-columns: minmax(0, 1fr) 88px; gap: 10px; margin-top: 8px; align-items: end; }
 .live { min-height: 42px; margin-top: 22px; }
 .live .big { font-size: var(--s32); font-weight: 700; }
-.stop-at { display: flex; align-items: center; gap: 8px; flex-wrap: wrap; margin-bottom: 8px; }
+.stop-at { display: flex; align-items: center; gap: 8px; flex-wrap: wrap; margin: 2px 0 8px; }
 .stop-at strong { font-size: var(--s32); line-height: 1; }
 .ring { width: 20px; height: 9px; background: var(--brass-fill); border: 1px solid var(--ink); }
-.row { display: flex; gap: 8px; }
-.list { margin-top: 12px; }
+.row { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; }
+.check { display: flex; gap: 6px; align-items: center; min-height: 36px; }
+.list { margin-top: 8px; }
 .last { margin-top: auto; }
-.spread-side { min-height: 0; }
+.leaf-side { display: flex; flex-direction: column; min-height: 0; }
+.leaf-side :deep(.leaf) { padding: 4px 8px; }
+.leaf-room { flex: 1; min-height: 0; overflow: auto; padding-top: 8px; position: relative; }
+.whole { height: 100%; }
 @media (max-width: 1000px) {
-  .pour { grid-template-columns: 240px minmax(0, 1fr) 170px; gap: 12px; }
+  .pour { grid-template-columns: 210px minmax(0, 1fr) 230px; gap: 12px; }
+  .pour.even, .pour.ports, .pour.steps { grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); }
+  .pour.even .glass-side, .pour.ports .glass-side, .pour.steps .glass-side { display: none; }
+  .choices { grid-template-columns: 1fr; gap: 4px; }
+  .leaf-side :deep(.leaf) { padding: 4px 4px; }
+  .check { min-height: 44px; }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import type { Quantity, Scope } from '#core'
 import { useBuild } from '~/stores/build'
 import type { Basis } from '~/composables/useStatement'
@@ -7,6 +8,8 @@ const build = useBuild()
 const whole: Scope = { level: 'build' }
 const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
 const focus = ref<string>()
+const leaf = useLocalStorage('bowl.sheetLeaf', 'section')
+const leaves = [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }]
 
 interface Slot { quantity: Quantity, label?: string, bases?: Basis[], scope?: 'head' }
 // Sorted by how high their anchors lie in the drawing, so that leaders never cross.
@@ -39,7 +42,10 @@ const watching = (name: string) => (on: boolean) => {
   <div class="sheet" data-station>
     <h1 class="visually-hidden">Sheet</h1>
     <LayoutForm v-if="!build.replayed" />
-    <template v-else>
+    <LeafTabs v-else v-model="leaf" :leaves="leaves" label="Sheet" class="tabs" />
+    <DeckLeaf v-if="build.replayed && leaf === 'deck'" role="tabpanel" aria-label="Deck" />
+    <GasketLeaf v-else-if="build.replayed && leaf === 'gaskets'" role="tabpanel" aria-label="Gaskets" />
+    <template v-else-if="build.replayed">
       <div class="callouts">
         <div class="column">
           <StatementField
@@ -73,7 +79,7 @@ const watching = (name: string) => (on: boolean) => {
 </template>
 
 <style scoped>
-.sheet { padding: 8px 16px; display: flex; flex-direction: column; gap: 8px; overflow: auto; }
+.sheet { padding: 6px 16px; display: flex; flex-direction: column; gap: 8px; overflow: auto; }
 .callouts { display: grid; grid-template-columns: 196px minmax(0, 1fr) 196px; min-height: 382px; }
 .slot { height: 60px; }
 .slot.offers { height: 82px; }

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { pourResult, type PourEntry, type SpotReading } from '#core'
+import { inUse } from '#shared/dto'
+import { digits } from '#shared/figures'
+import { COLUMNS, FILE_KINDS, FILE_LIMIT, readReadings, type FileKind, type ReadFile } from '#shared/files/readingRows'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useOutbox } from '~/stores/outbox'
+import { sentenceOf, useShop } from '~/stores/shop'
+
+/** Readings out of a file: looked at first, bad lines named, nothing kept until it is asked for. */
+const emit = defineEmits<{ done: [] }>()
+const build = useBuild()
+const shop = useShop()
+const device = useDevice()
+const outbox = useOutbox()
+const WORDS: Record<FileKind, string> = { pours: 'pours', deck: 'deck readings', solder: 'solder readings' }
+const kind = ref<FileKind>('pours')
+const text = shallowRef('')
+const name = ref('')
+const read = shallowRef<ReadFile>()
+const skip = ref(false)
+const sentence = ref('')
+const kept = ref('')
+
+async function choose(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  name.value = file.name
+  text.value = file.size > FILE_LIMIT ? 'x'.repeat(FILE_LIMIT + 1) : await file.text()
+  look()
+}
+function look() {
+  if (!text.value || !build.view) return
+  skip.value = false
+  sentence.value = kept.value = ''
+  const glass = shop.instruments[0]
+  read.value = readReadings(text.value, kind.value, build.view.id, {
+    hand: device.hand || 'X', cylinder: build.cylinder, at: new Date().toISOString(), ...(glass ? { instrument: inUse(glass) } : {})
+  })
+}
+watch(kind, look)
+const here = computed(() => new Set(build.entries.map(e => e.id)))
+const fresh = computed(() => read.value?.good.filter(g => !here.value.has(g.id)) ?? [])
+const mayKeep = computed(() => fresh.value.length > 0 && (read.value!.bad.length === 0 || skip.value))
+function what(entry: ReadFile['good'][number]['entry']): string {
+  if (entry.kind === 'pour') return `${digits(pourResult({ ...entry, id: 'x' } as unknown as PourEntry).value, 2)} cc`
+  return ((entry.body as { readings: SpotReading[] }).readings).map(r => digits(r.figure.value, 2)).join(', ') + ' mm'
+}
+const whose = (entry: ReadFile['good'][number]['entry']) => entry.scope.level === 'cylinder' ? `cylinder ${entry.scope.cylinder}` : 'container'
+
+async function keep() {
+  if (device.hand === '') {
+    sentence.value = 'Put your initials in the header first.'
+    return
+  }
+  const id = uuid()
+  const sent = await outbox.put(id, `/api/builds/${build.view!.id}/batches/${id}`, { hand: device.hand, entries: fresh.value.map(({ id: entryId, entry }) => ({ id: entryId, ...entry })) })
+  if (sent.kind === 'refused') {
+    const field = sent.problem.fields?.[0]
+    const line = /^entries\[(\d+)\]/.exec(field?.path ?? '')
+    sentence.value = `${line ? `Line ${fresh.value[Number(line[1])]?.lines[0]}: ` : ''}${sentenceOf(sent.problem)} Nothing was kept.`
+    return
+  }
+  kept.value = `${fresh.value.length} ${WORDS[kind.value]} ${sent.kind === 'kept' ? 'kept' : 'waiting to be sent'}.`
+  read.value = undefined
+  await build.refresh()
+}
+</script>
+
+<template>
+  <section class="paper-in" aria-label="Bring in readings">
+    <div class="row">
+      <div><label class="label" for="file-kind">The file holds</label><div class="well"><select id="file-kind" v-model="kind"><option v-for="k in FILE_KINDS" :key="k" :value="k">{{ WORDS[k] }}</option></select></div></div>
+      <div><label class="label" for="file">CSV file</label><input id="file" class="file" type="file" accept=".csv,text/csv" @change="choose"></div>
+      <button class="key" type="button" @click="emit('done')">Close</button>
+    </div>
+    <p class="small quiet">The first line names the columns: <span class="num">{{ COLUMNS[kind].filter(c => c.needed).map(c => c.name).join(', ') }}</span> must be there<template v-if="kind === 'pours'">; <span class="num">cylinder, encloses, hand, at, capacity_cc</span> and others may. Fills are written <span class="num">0&gt;98.6;3&gt;12.4</span></template>. A file that left here comes back whole.</p>
+    <p v-if="kept" class="small" role="status">{{ kept }}</p>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+    <template v-if="read">
+      <p v-if="read.refused" class="sentence">{{ read.refused }}</p>
+      <template v-else>
+        <p role="status"><strong class="num">{{ fresh.length }}</strong> new from {{ name }}<template v-if="read.good.length > fresh.length">, <span class="num">{{ read.good.length - fresh.length }}</span> here already</template><template v-if="read.bad.length">, <strong class="warn num">{{ read.bad.length }}</strong> lines that can’t be taken</template>.</p>
+        <div class="lists">
+          <ul class="small" tabindex="0" aria-label="What will be kept"><li v-for="g in fresh.slice(0, 200)" :key="g.id"><span class="num quiet">{{ g.lines[0] }}</span> {{ whose(g.entry) }} <span class="num">{{ what(g.entry) }}</span> <span class="quiet">{{ g.entry.hand }}</span></li></ul>
+          <ul v-if="read.bad.length" class="small" tabindex="0" aria-label="Lines that can’t be taken"><li v-for="(b, i) in read.bad.slice(0, 200)" :key="i"><span class="num quiet">{{ b.line }}</span> <span class="sentence">{{ b.reason }}</span></li></ul>
+        </div>
+        <label v-if="read.bad.length && fresh.length" class="check"><input v-model="skip" type="checkbox"> Leave those {{ read.bad.length }} lines out and keep the rest</label>
+        <button class="key main" type="button" :disabled="!mayKeep" @click="keep">Keep {{ fresh.length }}</button>
+      </template>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.paper-in { display: grid; gap: 8px; border: 1px solid var(--ink); padding: 10px 12px; justify-items: start; }
+.row { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; width: 100%; }
+.row .key { margin-left: auto; }
+.file { min-height: 34px; }
+.lists { display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 14px; width: 100%; }
+.lists ul { max-height: 180px; overflow: auto; border-top: 1px solid var(--hair); }
+.lists li { display: flex; gap: 8px; padding: 2px 0; }
+.check { display: flex; gap: 8px; align-items: center; min-height: 36px; }
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { windowFor, type RodMaterial, type SquishStanding } from '#core'
+import { digits, say } from '#shared/figures'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
+
+/** What of the cold gap is left when it runs, against the shop's own window. */
+const props = defineProps<{ standing: SquishStanding }>()
+const build = useBuild()
+const device = useDevice()
+const shop = useShop()
+const running = computed(() => props.standing.running)
+const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value)
+const window = computed(() => running.value && bore.value
+  ? windowFor(shop.rules, { rod: running.value.material, bore: bore.value, revs: running.value.revs.value.value })
+  : undefined)
+const verdict = computed(() => {
+  const gap = running.value?.gap.value.value
+  if (gap === undefined) return undefined
+  if (gap <= 0) return { text: 'It touches.', stop: true }
+  if (!window.value) return { text: 'The shop’s table has no row for such an engine.', stop: false }
+  if (gap < window.value.least) return { text: `${say(window.value.least - gap, 'length', device.lengths)} tighter than the shop goes.`, stop: true }
+  if (gap > window.value.most) return { text: `${say(gap - window.value.most, 'length', device.lengths)} wider than the shop likes.`, stop: false }
+  return { text: 'Inside the shop’s window.', stop: false }
+})
+/** The window as a bar: nought to twice its middle. */
+const bar = computed(() => {
+  if (!window.value || !running.value) return undefined
+  const full = Math.max(window.value.most * 1.4, running.value.gap.value.value * 1.1)
+  const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 260
+  return { from: x(window.value.least), to: x(window.value.most), at: x(running.value.gap.value.value) }
+})
+const sentence = ref('')
+async function material(to: RodMaterial) {
+  sentence.value = notKept(await build.add('rod', { level: 'build' }, { material: to })) ?? ''
+}
+const whole = { level: 'build' } as const
+</script>
+
+<template>
+  <section class="running">
+    <div class="head"><h3>Running</h3><p v-if="verdict" :class="{ warn: verdict.stop }" role="status">{{ verdict.text }}</p></div>
+    <template v-if="running">
+      <dl class="losses">
+        <div><dt>cold</dt><dd><FigureReading label="Cold gap" :part="standing.gap" dimension="length" /></dd></div>
+        <div><dt>− rod stretch</dt><dd><FigureReading label="Rod stretch" :part="running.stretch" dimension="length" formula="(m + m beam / 2) · r · ω² · (1 + r/l) · l / (A · E)" /></dd></div>
+        <div><dt>− bearings</dt><dd><FigureReading label="Play of pin and bearings" :part="running.bearings" dimension="length" /></dd></div>
+        <div><dt>− rock</dt><dd class="num">{{ say(running.rock, 'length', device.lengths) }}</dd></div>
+        <div><dt>− heat</dt><dd><FigureReading label="What heat closes" :part="running.heat" dimension="length" /></dd></div>
+        <div class="left"><dt>= running</dt><dd><FigureReading label="Running gap" :part="running.gap" dimension="length" doubt formula="cold − stretch − bearings − rock − heat" /></dd></div>
+      </dl>
+      <svg v-if="bar && window" width="272" height="36" role="img" :aria-label="`Window ${say(window.least, 'length', device.lengths)} to ${say(window.most, 'length', device.lengths)}`">
+        <line x1="0" x2="264" y1="12" y2="12" class="line" />
+        <rect :x="bar.from" y="6" :width="Math.max(2, bar.to - bar.from)" height="12" class="shim" />
+        <line :x1="bar.at" :x2="bar.at" y1="0" y2="22" class="tick" />
+        <text :x="bar.from" y="33" text-anchor="middle" class="num">{{ digits(window.least, 2) }}</text>
+        <text :x="bar.to" y="33" text-anchor="middle" class="num">{{ digits(window.most, 2) }}</text>
+      </svg>
+    </template>
+    <p v-else class="small quiet">Wants the highest revs and the rod length.</p>
+    <details :open="!running">
+      <summary class="small">Rod, revs and play</summary>
+      <div class="fields">
+        <div>
+          <label class="label" for="rod">Rods of</label>
+          <div class="well"><select id="rod" :value="running?.materialStated ? running.material : ''" @change="material(($event.target as HTMLSelectElement).value as RodMaterial)"><option value="" disabled>steel, assumed?</option><option>steel</option><option>aluminium</option><option>titanium</option></select></div>
+        </div>
+        <StatementField quantity="revs" :scope="whole" no-basis />
+        <StatementField quantity="pistonMass" :scope="whole" />
+        <StatementField quantity="rodBeamMass" :scope="whole" />
+        <StatementField quantity="rodSection" :scope="whole" />
+        <StatementField quantity="bearingPlay" :scope="whole" />
+        <StatementField quantity="heatGrowth" :scope="whole" />
+        <StatementField quantity="squishArea" :scope="whole" />
+        <StatementField quantity="bandEdge" :scope="whole" />
+      </div>
+    </details>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+  </section>
+</template>
+
+<style scoped>
+.head { display: flex; gap: 12px; align-items: baseline; flex-wrap: wrap; }
+.losses { display: grid; grid-template-columns: repeat(3, auto); justify-content: start; column-gap: 22px; row-gap: 2px; }
+.losses > div { display: flex; gap: 8px; align-items: baseline; }
+dt { font-size: var(--s13); color: var(--quiet); }
+.left { font-size: var(--s18); font-weight: 700; }
+.line { stroke: var(--ink); }
+.shim { fill: var(--brass-fill); stroke: var(--ink); }
+.tick { stroke: var(--dye); stroke-width: 5; }
+summary { cursor: pointer; color: var(--dye); min-height: 28px; display: flex; align-items: center; }
+summary::before { content: '+'; width: 16px; font-family: var(--figure); }
+details[open] summary::before { content: '−'; }
+.fields { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px 12px; padding-bottom: 20px; }
+@media (max-width: 1000px) { summary { min-height: 44px; } }
+</style>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { oneSidedError, ofKind, twoSidedTopDeadCentre, type DropPair, type Figure, type Part } from '#core'
+import { digits } from '#shared/figures'
+import { sayRefusal } from '#shared/words/domain'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+import { useDrafts } from '~/stores/drafts'
+
+/** Top dead centre by dial and wheel, from both sides: the piston hardly moves where it is looked for. */
+const build = useBuild()
+const drafts = useDrafts()
+const ROWS = 4
+type Cell = 'drop' | 'before' | 'after'
+const CELLS: { name: Cell, label: string, dimension: 'length' | 'angle' }[] = [
+  { name: 'drop', label: 'Dial down by', dimension: 'length' }, { name: 'before', label: 'Wheel before', dimension: 'angle' }, { name: 'after', label: 'Wheel after', dimension: 'angle' }
+]
+const entry = computed(() => ofKind(build.replayed?.live.entries ?? [], 'wheel').at(-1))
+const key = (row: number) => `${build.view?.id}/wheel/${row}`
+type Pair = Partial<Record<Cell, Figure>>
+/** A row as far as it is filled: what is kept, and what waits for its other figures. */
+const rows = computed<Pair[]>(() => Array.from({ length: ROWS }, (_, i) => ({
+  ...entry.value?.body.pairs[i], ...JSON.parse(drafts.get(key(i)) ?? '{}') as Pair
+})))
+const whole = (pair: Pair): pair is Record<Cell, Figure> => Boolean(pair.drop && pair.before && pair.after)
+const part = (figure: Figure | undefined): Part | undefined => figure && { value: { value: figure.value, by: new Map() }, provenance: 'measured', entries: entry.value ? [entry.value.id] : [] }
+
+async function keep(row: number, name: Cell, figure: Figure, base: string | undefined): Promise<string | undefined> {
+  const pair = { ...rows.value[row], [name]: figure }
+  if (whole(pair) && pair.after.value <= pair.before.value) return 'After must read more than before: count on through the zero, or write before as negative.'
+  drafts.set(key(row), JSON.stringify({ ...JSON.parse(drafts.get(key(row)) ?? '{}') as Pair, [name]: figure }))
+  const pairs = rows.value.map((r, i) => i === row ? pair : r).filter(whole)
+  if (!whole(pair)) return undefined
+  const said = notKept(await build.add('wheel', { level: 'build' }, { pairs }, base ? { supersedes: base } : {}))
+  if (!said) for (let i = 0; i < ROWS; i++) if (whole(rows.value[i] ?? {})) drafts.clear(key(i))
+  return said
+}
+const train = computed(() => {
+  const value = (name: 'stroke' | 'rodLength' | 'pinOffset') => build.replayed?.quantity(name, build.cylinder)?.value.value
+  const [stroke, rodLength] = [value('stroke'), value('rodLength')]
+  return stroke && rodLength ? { stroke, rodLength, pinOffset: value('pinOffset') ?? 0 } : undefined
+})
+const found = computed(() => {
+  const pairs: DropPair[] = rows.value.filter(whole).map(p => ({ drop: p.drop.value, before: p.before.value, after: p.after.value }))
+  if (pairs.length === 0) return undefined
+  try {
+    return { ...twoSidedTopDeadCentre(pairs, train.value), pairs }
+  } catch (error) {
+    if (error instanceof RangeError) return { sentence: sayRefusal(error) }
+    throw error
+  }
+})
+const oneSided = computed(() => train.value && oneSidedError(train.value, 0.01, 0.05, rows.value.find(whole)?.drop.value ?? 5))
+</script>
+
+<template>
+  <section class="tdc">
+    <div class="left">
+      <p>Stop the piston the same drop short on the way up and past on the way down; the top lies half way. Two or three drops tell how sure it is.</p>
+      <table class="pairs">
+        <thead><tr><th class="no" /><th v-for="cell in CELLS" :key="cell.name" class="small quiet">{{ cell.label }}</th><th class="small quiet r">half way</th></tr></thead>
+        <tbody>
+          <tr v-for="(row, i) in rows" :key="i">
+            <td class="num quiet">{{ i + 1 }}</td>
+            <td v-for="cell in CELLS" :key="cell.name">
+              <FigureField
+                :field="`${build.view?.id}/wheel/${i}/${cell.name}`" :label="`${cell.label}, pair ${i + 1}`" hide-label :dimension="cell.dimension" :part="part(row[cell.name])" :base="entry?.id"
+                :data-new="i === 0 && cell.name === 'drop' ? true : undefined" :commit="(figure, _t, base) => keep(i, cell.name, figure, base)"
+              />
+            </td>
+            <td class="r num half">{{ found && 'each' in found && whole(row) ? `${digits((row.before.value + row.after.value) / 2, 2)}°` : '' }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <StatementField quantity="pinOffset" :scope="{ level: 'build' }" no-basis class="offset" />
+    </div>
+    <div class="right">
+      <p class="label">The wheel reads at top dead centre</p>
+      <p v-if="found && 'value' in found" class="num answer" data-tdc>{{ digits(found.value, 2) }}° <span class="quiet pm">± {{ digits(2 * found.u, 2) }}°</span></p>
+      <p v-else-if="found" class="sentence">{{ found.sentence }}</p>
+      <p v-else class="quiet num answer">–</p>
+      <p v-if="found && 'value' in found && Math.abs(found.value) > 0.25">Turn the wheel on the crank by <strong class="num">{{ digits(Math.abs(found.value), 2) }}°</strong> so that it reads 0 there, then try one drop again.</p>
+      <template v-if="oneSided">
+        <h3>Why not from one side</h3>
+        <p>Near the top a dial of 0.01 mm stands still over <strong class="num">± {{ digits(oneSided.dwell, 1) }}°</strong> of crank: stopping where it stops is that unsure. And 0.05 mm of slack alone puts a one-sided reading <strong class="num">{{ digits(oneSided.fromSlack, 2) }}°</strong> off; from both sides it cancels.</p>
+      </template>
+      <p v-else class="small quiet">With stroke and rod length stated, the error of a one-sided reading stands here.</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.tdc { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); gap: 28px; align-content: start; }
+.pairs { border-collapse: collapse; width: 100%; margin: 10px 0; table-layout: fixed; }
+.pairs th { text-align: left; font-weight: 400; padding: 0 4px; }
+.pairs td { padding: 3px 4px; }
+.no { width: 22px; }
+.r { text-align: right !important; }
+.half { width: 90px; }
+.answer { font-size: var(--s48); line-height: 1.1; font-weight: 700; }
+.pm { font-size: var(--s18); font-weight: 400; }
+.right { display: grid; gap: 8px; align-content: start; }
+.offset { max-width: 180px; }
+@media (max-width: 1000px) { .tdc { grid-template-columns: 1fr; } }
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { CLEARANCES, leastClearance, uncertainty, type ClearanceName, type ClearanceStep, type Part } from '#core'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { digits, say, sayDoubt } from '#shared/figures'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
+import { KIND_WORDS } from '~/words/entries'
+
+/** Everything that could touch: as measured, as it is now, and what each planned operation takes or gives back. */
+const build = useBuild()
+const device = useDevice()
+const shop = useShop()
+const steps = computed(() => new Map((build.replayed?.clearances(build.cylinder) ?? []).map(s => [s.name, s])))
+const rod = computed(() => build.replayed?.squish(build.cylinder).running?.material ?? 'steel')
+const least = (name: ClearanceName) => leastClearance(shop.rules, name, rod.value)
+const planned = computed(() => (build.replayed?.planned ?? []).filter(op => ['faceCut', 'deckCut', 'gasketChange', 'seatWork'].includes(op.kind)
+  && [...steps.value.values()].some(s => s.planned.some(p => p.operation.id === op.id))))
+const change = (step: ClearanceStep | undefined, id: string) => step?.planned.find(p => p.operation.id === id)?.change.value
+const derived = (step: ClearanceStep | undefined, which: 'now' | 'then'): Part | undefined => step && {
+  value: step[which], provenance: step[which].value === step.measured.value.value ? step.measured.provenance : 'derived', entries: step.measured.entries
+}
+const conventionOf = (name: ClearanceName) => {
+  const body = build.byId.get(steps.value.get(name)?.measured.entries[0] ?? '')?.body
+  const way = body && 'convention' in body ? body.convention : undefined
+  if (name !== 'intakeClearance' && name !== 'exhaustClearance') return ''
+  return { upright: 'upright', alongValve: 'along the valve', pocket: 'in a pocket, along it' }[way ?? 'upright']
+}
+const tilt = (name: ClearanceName) => build.replayed?.quantity(name.startsWith('exhaust') ? 'exhaustTilt' : 'intakeTilt', build.cylinder)?.value.value
+const formula = (name: ClearanceName) => ({
+  intakeClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket', exhaustClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket',
+  intakeSide: 'd · sin tilt to the pocket’s side', exhaustSide: 'd · sin tilt to the pocket’s side', valveToValve: 'a drop of the head leaves it alone', domeToChamber: 'd, the whole drop'
+})[name]
+const worst = computed(() => [...steps.value.values()].filter(s => s.then.value < least(s.name)).sort((a, b) => (a.then.value - least(a.name)) - (b.then.value - least(b.name)))[0])
+</script>
+
+<template>
+  <section class="valves">
+    <p v-if="worst" class="verdict" role="status"><strong class="warn">{{ QUANTITY_WORDS[worst.name].label }}</strong> comes to <strong class="num">{{ say(worst.then.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(least(worst.name) - worst.then.value, 'length', device.lengths) }}</span> under what the shop lets out.</p>
+    <p v-else-if="steps.size" class="verdict">Everything stated keeps the shop’s least, with all that is planned.</p>
+    <p v-else class="verdict quiet">Clay or soft springs and a dial: intake around 10° after top, exhaust around 10° before, and search 20° either side.</p>
+    <table class="sheet-table">
+      <thead>
+        <tr>
+          <th>Clearance</th><th class="field">measured</th><th class="r">now</th>
+          <th v-for="op in planned" :key="op.id" class="r">{{ KIND_WORDS[op.kind] }}<template v-if="op.kind === 'faceCut' || op.kind === 'deckCut'"><br>{{ say(op.body.depth.value, 'length', device.lengths) }}</template></th>
+          <th class="r">then</th><th class="r">shop’s least</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="name in CLEARANCES" :key="name">
+          <th scope="row">{{ QUANTITY_WORDS[name].label }}<br><span v-if="steps.has(name) && conventionOf(name)" class="small quiet">{{ conventionOf(name) }}<template v-if="tilt(name)">, {{ digits(tilt(name)!, 0) }}° tilt</template></span></th>
+          <td><StatementField :quantity="name" :scope="{ level: 'build' }" hide-label no-basis /></td>
+          <td class="r"><FigureReading :label="`${QUANTITY_WORDS[name].label} now`" :part="derived(steps.get(name), 'now')" dimension="length" /></td>
+          <td v-for="op in planned" :key="op.id" class="r num">{{ change(steps.get(name), op.id) === undefined ? '' : `${change(steps.get(name), op.id)! > 0 ? '+' : ''}${digits(change(steps.get(name), op.id)!, 2)}` }}</td>
+          <td class="r then"><FigureReading :label="`${QUANTITY_WORDS[name].label} then`" :part="derived(steps.get(name), 'then')" dimension="length" :formula="formula(name)" /></td>
+          <td class="r num">{{ say(least(name), 'length', device.lengths) }}<br><span v-if="steps.has(name)" class="small" :class="steps.get(name)!.then.value < least(name) ? 'warn' : 'quiet'">{{ steps.get(name)!.then.value < least(name) ? 'under' : 'kept' }} <span class="num">{{ sayDoubt(uncertainty(steps.get(name)!.then), 'length', device.lengths) }}</span></span></td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="small quiet">The leasts are this shop’s own, from the Shop page. The engine’s maker and the cam’s card come first.</p>
+  </section>
+</template>
+
+<style scoped>
+.valves { display: grid; gap: 8px; align-content: start; }
+.verdict { font-size: var(--s18); }
+.field { width: 128px; }
+.sheet-table tbody th { color: var(--ink); font-size: var(--s15); border-bottom: 1px solid var(--hair); }
+.then { font-weight: 700; }
+</style>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { Figure, Part } from '#core'
+import { digits, say } from '#shared/figures'
+import { useWhatIf } from '~/composables/useWhatIf'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+
+/** A thinner gasket, a deck cut, a lathe or face cut: what they do to squish and ratio together. */
+const props = defineProps<{ whatIf: ReturnType<typeof useWhatIf> }>()
+const build = useBuild()
+const device = useDevice()
+const { gasket, deck, face, set, tried, outcome, plan } = props.whatIf
+const sentence = ref('')
+const before = computed(() => ({ squish: build.replayed?.squish(build.cylinder, 'asPlanned'), state: build.replayed?.asPlanned.find(s => s.cylinder === build.cylinder) }))
+const after = computed(() => ({ squish: outcome.value?.squish(build.cylinder, 'asPlanned'), state: outcome.value?.asPlanned.find(s => s.cylinder === build.cylinder) }))
+const part = (value: number): Part | undefined => value > 0 ? { value: { value, by: new Map() }, provenance: 'derived', entries: [] } : undefined
+const keep = (name: 'deck' | 'face') => async (figure: Figure): Promise<string | undefined> => {
+  if (figure.value < 0 || figure.value > 12) return 'A cut lies between 0 and 12 mm.'
+  set(name, figure.value)
+  return undefined
+}
+const live = (name: 'deck' | 'face', figure: Figure | undefined) => {
+  if (figure && figure.value >= 0 && figure.value <= 12) set(name, figure.value)
+}
+const fitted = computed(() => build.replayed?.quantity('gasketThickness', build.cylinder)?.value.value)
+const rows = computed(() => [
+  { name: 'Squish, cold', unit: 'length' as const, was: before.value.squish?.gap, is: after.value.squish?.gap },
+  { name: 'Squish, running', unit: 'length' as const, was: before.value.squish?.running?.gap, is: after.value.squish?.running?.gap },
+  { name: 'Ratio', unit: 'ratio' as const, was: before.value.state?.ratio, is: after.value.state?.ratio }
+])
+</script>
+
+<template>
+  <section class="whatif">
+    <h3>What if</h3>
+    <div class="fields">
+      <div>
+        <label class="label" for="try-gasket">Gasket</label>
+        <div class="well">
+          <select id="try-gasket" :value="gasket?.id ?? ''" @change="set('gasket', ($event.target as HTMLSelectElement).value)">
+            <option value="">{{ fitted === undefined ? 'as fitted' : `${say(fitted, 'length', device.lengths)}, fitted` }}</option>
+            <option v-for="o in build.replayed?.offers ?? []" :key="o.id" :value="o.id">{{ say(o.body.thickness.value, 'length', device.lengths) }}</option>
+          </select>
+        </div>
+      </div>
+      <FigureField :field="`${build.view?.id}/try/deck`" label="Off the deck" dimension="length" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
+      <FigureField :field="`${build.view?.id}/try/face`" label="Off the head’s face" dimension="length" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
+    </div>
+    <table class="sheet-table">
+      <thead><tr><th /><th class="r">as planned</th><th class="r">tried</th></tr></thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.name">
+          <td>{{ row.name }}</td>
+          <td class="r num">{{ row.was ? say(row.was.value.value, row.unit, device.lengths) : '–' }}</td>
+          <td class="r num"><strong :class="{ tried: tried.length }">{{ row.is ? say(row.is.value.value, row.unit, device.lengths) : '–' }}</strong></td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="small quiet">A face cut leaves squish alone where the pad lies in the face; a recessed pad comes down with it.</p>
+    <div class="row">
+      <button class="key" type="button" :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</button>
+      <p v-if="after.squish?.contact && after.squish.contact.value.value < 0" class="warn">It touches: {{ digits(after.squish.contact.value.value, 2) }} mm at the smallest.</p>
+    </div>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+  </section>
+</template>
+
+<style scoped>
+.fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 10px; margin: 4px 0 8px; }
+.sheet-table td, .sheet-table th { padding: 3px 4px; }
+.tried { color: var(--dye); }
+.row { display: flex; gap: 12px; align-items: center; margin-top: 6px; }
+</style>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { evenPlan, stopReading, type EvenBy, type Instrument } from '#core'
+import { digits, say } from '#shared/figures'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+
+/** Small chambers up to the largest: what each must gain, where the glass will stand, and what it costs. */
+const props = defineProps<{ instrument?: Instrument }>()
+const build = useBuild()
+const device = useDevice()
+const by = ref<EvenBy>('chamber')
+const head = computed(() => build.state?.head ?? 1)
+const plan = computed(() => build.replayed && evenPlan(build.replayed, head.value, by.value))
+const sentence = ref('')
+function stopAt(volume: number): string {
+  if (!props.instrument) return ''
+  try {
+    const start = props.instrument.kind === 'burette' ? 0 : props.instrument.capacity
+    const { fill, reading } = stopReading(volume, start, props.instrument)
+    return fill > 1 ? `fill ${fill}: ${digits(reading, 1)}` : digits(reading, 1)
+  } catch {
+    return '–'
+  }
+}
+async function hold(cylinder: number, held: boolean) {
+  sentence.value = notKept(await build.add('hold', { level: 'cylinder', cylinder }, { held })) ?? ''
+}
+async function planGrinding() {
+  for (const c of plan.value?.cylinders ?? []) {
+    if (c.gain.value < 0.05 || c.held) continue
+    const added = { value: Number(c.gain.value.toFixed(2)), unit: 'cc', typed: c.gain.value.toFixed(2) }
+    sentence.value = notKept(await build.add('relief', { level: 'cylinder', cylinder: c.cylinder }, { state: 'planned', added })) ?? ''
+    if (sentence.value) return
+  }
+}
+const grinding = computed(() => build.replayed?.planned.some(op => op.kind === 'relief') ?? false)
+</script>
+
+<template>
+  <section class="even">
+    <template v-if="plan">
+      <div class="by" role="group" aria-label="Even by">
+        <button type="button" class="key" :class="{ main: by === 'chamber' }" :aria-pressed="by === 'chamber'" @click="by = 'chamber'">Even chambers</button>
+        <button type="button" class="key" :class="{ main: by === 'clearance' }" :aria-pressed="by === 'clearance'" @click="by = 'clearance'">Even ratios</button>
+      </div>
+      <p class="small">Ground up to cylinder {{ plan.largest }}, the largest, <span class="num">{{ say(plan.level.value, 'volume') }}</span>.</p>
+      <table class="sheet-table">
+        <thead><tr><th>Cyl.</th><th class="r">Grind out</th><th class="r">Stop at</th><th>Fixed</th></tr></thead>
+        <tbody>
+          <tr v-for="c in plan.cylinders" :key="c.cylinder">
+            <td class="num">{{ c.cylinder }}</td>
+            <td class="r num"><strong v-if="c.gain.value >= 0.05">{{ say(c.gain.value, 'volume') }}</strong><span v-else-if="c.held && c.short.value >= 0.05" class="warn small">{{ say(c.short.value, 'volume') }} short</span><span v-else class="quiet">–</span></td>
+            <td class="r num">{{ stopAt(c.chamber.value) }}</td>
+            <td><input type="checkbox" :checked="c.held" :aria-label="`Chamber ${c.cylinder} can’t be ground`" @change="hold(c.cylinder, ($event.target as HTMLInputElement).checked)"></td>
+          </tr>
+        </tbody>
+      </table>
+      <table class="sheet-table spreads">
+        <thead><tr><th>Spread</th><th class="r">now</th><th class="r">even</th></tr></thead>
+        <tbody>
+          <tr><td>chambers</td><td class="r num">{{ say(plan.spread.chamber.before, 'volume') }}</td><td class="r num">{{ say(plan.spread.chamber.after, 'volume') }}</td></tr>
+          <tr><td>whole clearances</td><td class="r num">{{ say(plan.spread.clearance.before, 'volume') }}</td><td class="r num">{{ say(plan.spread.clearance.after, 'volume') }}</td></tr>
+        </tbody>
+      </table>
+      <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio in the mean<template v-if="plan.cut">; the cut that follows is <strong class="num">{{ say(plan.cut.depth.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(plan.cut.deeperBy, 'length', device.lengths) }}</span> deeper than without</template>.</p>
+      <button class="key" type="button" :disabled="grinding" @click="planGrinding">{{ grinding ? 'Grinding is planned' : 'Plan this grinding' }}</button>
+      <p class="caution">Grinding dust harms eyes and lungs; guard the seats, and never cross the gasket’s line.</p>
+    </template>
+    <p v-else class="quiet">Pour two chambers of this head first.</p>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+  </section>
+</template>
+
+<style scoped>
+.even { display: flex; flex-direction: column; gap: 8px; }
+.by { display: flex; gap: 6px; flex-wrap: wrap; }
+.sheet-table td, .sheet-table th { padding: 3px 4px; }
+input { width: 20px; height: 20px; accent-color: var(--dye); }
+</style>

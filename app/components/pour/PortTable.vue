@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { uncertainty, type PortOf } from '#core'
+import { digits, sayDoubt } from '#shared/figures'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+
+/** Ports by pair: which match, which do not, and which are poor because the head is built so. */
+const build = useBuild()
+const sentence = ref('')
+const pairsOf = (valve: PortOf) => build.replayed?.portPairs.filter(p => p.valve === valve) ?? []
+const portOf = (valve: PortOf, cylinder: number) => build.replayed?.ports.find(p => p.valve === valve && p.cylinder === cylinder)
+const stated = (valve: PortOf) => [...build.replayed?.live.entries ?? []].reverse().find(e => e.kind === 'portPairs' && e.body.valve === valve)
+const VERDICT = { same: 'match', differ: 'differ', asBuilt: 'built so' } as const
+
+/** Neighbours along the head, two and two: how most castings pair them. */
+async function pairUp(valve: PortOf) {
+  const cylinders = build.cylinders
+  const pairs = Array.from({ length: Math.floor(cylinders.length / 2) }, (_, i) => [cylinders[2 * i]!, cylinders[2 * i + 1]!])
+  sentence.value = notKept(await build.add('portPairs', { level: 'build' }, { valve, pairs, poor: [] })) ?? ''
+}
+async function builtSo(valve: PortOf, smaller: number, on: boolean) {
+  const entry = stated(valve)
+  if (entry?.kind !== 'portPairs') return
+  const poor = on ? [...entry.body.poor, smaller] : entry.body.poor.filter(c => c !== smaller)
+  sentence.value = notKept(await build.add('portPairs', { level: 'build' }, { ...entry.body, poor }, { supersedes: entry.id })) ?? ''
+}
+</script>
+
+<template>
+  <section class="ports">
+    <div v-for="valve in (['intake', 'exhaust'] as const)" :key="valve">
+      <h3>{{ valve === 'intake' ? 'Intake' : 'Exhaust' }} ports</h3>
+      <table v-if="pairsOf(valve).length" class="sheet-table">
+        <thead><tr><th>Pair</th><th class="r">cc</th><th>They</th><th>Built so</th></tr></thead>
+        <tbody>
+          <tr v-for="pair in pairsOf(valve)" :key="pair.cylinders.join()">
+            <td class="num">{{ pair.cylinders.join(' / ') }}</td>
+            <td class="r num">{{ pair.cylinders.map(c => digits(portOf(valve, c)!.part.value.value, 1)).join(' / ') }}<br><span class="quiet small">{{ digits(pair.difference.value, 1) }} {{ sayDoubt(uncertainty(pair.difference), 'volume') }}</span></td>
+            <td><strong v-if="pair.verdict === 'differ'" class="warn small">differ</strong><span v-else class="small">{{ VERDICT[pair.verdict] }}</span><br><span v-if="pair.verdict !== 'same'" class="small quiet">{{ pair.smaller }} is the poor one</span></td>
+            <td><input type="checkbox" :checked="pair.verdict === 'asBuilt'" :disabled="pair.verdict === 'same'" :aria-label="`Port ${pair.smaller} is built poor`" @change="builtSo(valve, pair.smaller, ($event.target as HTMLInputElement).checked)"></td>
+          </tr>
+        </tbody>
+      </table>
+      <template v-else>
+        <p class="small quiet">{{ stated(valve) ? 'Pour both ports of a pair.' : 'No pairs stated.' }}</p>
+        <button v-if="!stated(valve) && build.cylinders.length > 1" class="key" type="button" @click="pairUp(valve)">Pair the neighbours</button>
+      </template>
+    </div>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+  </section>
+</template>
+
+<style scoped>
+.ports { display: grid; gap: 14px; }
+.sheet-table td, .sheet-table th { padding: 3px 4px; }
+input { width: 20px; height: 20px; accent-color: var(--dye); }
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import type { Figure, Part } from '#core'
+import { BESIDE, type BesideName, type Pouring } from '~/composables/usePouring'
+import { useBuild } from '~/stores/build'
+
+/** What belongs to a pour beside its readings: depth, column, hole, temperatures. They stay until they are cleared. */
+const props = defineProps<{ pouring: Pouring }>()
+const build = useBuild()
+const p = props.pouring
+const WORDS: Record<BesideName, { label: string, dimension: 'length' | 'volume' | 'temperature' }> = {
+  depth: { label: 'Piston down the bore', dimension: 'length' },
+  plugColumn: { label: 'Column in the plug hole', dimension: 'volume' },
+  plateHole: { label: 'Plate hole, if filled', dimension: 'volume' },
+  knownRelief: { label: 'Recess filled beside', dimension: 'volume' },
+  scaleTemperature: { label: 'Glass stands at', dimension: 'temperature' },
+  warmer: { label: 'Liquid warmer in the head by', dimension: 'temperature' }
+}
+const first = computed(() => BESIDE[p.what.value].filter(name => name === 'depth' || name === 'plugColumn'))
+const folded = computed<BesideName[]>(() => [...BESIDE[p.what.value].filter(name => name !== 'depth' && name !== 'plugColumn'), 'scaleTemperature', 'warmer'])
+const set = computed(() => folded.value.filter(name => p.beside.value[name]).length)
+const part = (name: BesideName): Part | undefined => {
+  const figure = p.beside.value[name]
+  return figure && { value: { value: figure.value, by: new Map() }, provenance: 'measured', entries: [] }
+}
+const keep = (name: BesideName) => async (figure: Figure): Promise<string | undefined> => {
+  p.setBeside({ [name]: figure.value === 0 && name !== 'depth' ? undefined : figure })
+  return undefined
+}
+const seals = computed(() => p.what.value === 'crown' || p.what.value === 'assembled')
+const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'assembled' && p.current.value.length > 0)
+</script>
+
+<template>
+  <div class="beside">
+    <div v-if="first.length || seals || p.what.value === 'container'" class="row">
+      <FigureField v-for="name in first" :key="name" :field="`${build.view?.id}/beside/${p.what.value}/${name}`" :label="WORDS[name].label" :dimension="WORDS[name].dimension" :part="part(name)" :gauge-at="{ what: name === 'depth' ? 'crownDepth' : '' }" :commit="keep(name)" />
+      <div v-if="seals">
+        <label class="label" for="sealed">Sealed</label>
+        <div class="well"><select id="sealed" :value="p.beside.value.sealed ?? 'ring'" @change="p.setBeside({ sealed: ($event.target as HTMLSelectElement).value as 'ring' })"><option value="ring">at the ring, crevice in</option><option value="crown">at the crown’s edge</option></select></div>
+      </div>
+      <div v-if="p.what.value === 'container'">
+        <label class="label" for="vessel">What it is</label>
+        <div class="well"><input id="vessel" :value="p.beside.value.vessel" maxlength="40" autocomplete="off" @change="p.setBeside({ vessel: ($event.target as HTMLInputElement).value.trim() })"></div>
+      </div>
+    </div>
+    <details>
+      <summary class="small">Corrections{{ set ? `, ${set} set` : '' }}</summary>
+      <div class="row">
+        <FigureField v-for="name in folded" :key="name" :field="`${build.view?.id}/beside/${p.what.value}/${name}`" :label="WORDS[name].label" :dimension="WORDS[name].dimension" :part="part(name)" :commit="keep(name)" />
+        <div>
+          <label class="label" for="liquid">Liquid</label>
+          <div class="well"><select id="liquid" :value="p.beside.value.liquid ?? 'alcohol'" @change="p.setBeside({ liquid: ($event.target as HTMLSelectElement).value as 'alcohol' })"><option value="alcohol">alcohol</option><option value="water">water</option></select></div>
+        </div>
+      </div>
+      <p class="small quiet">A plate hole and a recess are taken off. The liquid’s own warmth counts only where it differs between glass and head. 0 clears a figure.</p>
+    </details>
+    <label v-if="ports" class="check small"><input type="checkbox" :checked="p.beside.value.afterWork ?? false" @change="p.setBeside({ afterWork: ($event.target as HTMLInputElement).checked })"> Worked on since the last pour: starts afresh</label>
+  </div>
+</template>
+
+<style scoped>
+.row { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; margin: 6px 0 4px; align-items: end; }
+summary { cursor: pointer; color: var(--dye); min-height: 28px; display: flex; align-items: center; }
+summary::before { content: '+'; width: 16px; font-family: var(--figure); }
+details[open] summary::before { content: '−'; }
+.check { display: flex; gap: 6px; align-items: center; min-height: 32px; }
+@media (max-width: 1000px) { summary, .check { min-height: 44px; } }
+</style>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { DEFAULT_U, ofKind, spotPlane, spotsOf, uncertainty, type Figure } from '#core'
+import { digits, say, sayDoubt } from '#shared/figures'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+
+/** Deck clearance read at several places, with rock taken out; and the deck's own cut. */
+const build = useBuild()
+const device = useDevice()
+const bank = computed(() => ({ level: 'bank' as const, bank: build.state?.bank ?? 1 }))
+const read = computed(() => ofKind(build.replayed?.live.entries ?? [], 'deckReadings').filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder).at(-1))
+const plane = computed(() => read.value && spotPlane(spotsOf(read.value), DEFAULT_U.depth))
+const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 0)
+const deck = computed(() => build.replayed?.quantity('deckClearance', build.cylinder))
+const planned = computed(() => build.replayed?.planned.find(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
+const cuts = computed(() => (build.replayed?.done ?? []).filter(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
+const after = computed(() => build.replayed?.quantity('deckClearance', build.cylinder, 'asPlanned'))
+const sentence = ref('')
+const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth }, planned.value ? { supersedes: planned.value.id } : {}))
+async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<string | undefined> {
+  const op = planned.value
+  if (op?.kind !== 'deckCut') return 'Plan the cut first.'
+  return notKept(await build.add('deckCut', bank.value, { state, depth: op.body.depth, ...(measured ? { measured } : {}) }, { supersedes: op.id }))
+}
+</script>
+
+<template>
+  <div class="deck">
+    <CrownPlaces :key="build.cylinder" kind="deckReadings" class="plan" />
+    <div class="side">
+      <div>
+        <p class="label">Deck clearance of cylinder {{ build.cylinder }}</p>
+        <p class="big"><FigureReading label="Deck clearance" :part="deck" dimension="length" formula="the plane through the readings, over the bore’s centre" /> <span v-if="deck" class="num quiet pm">{{ sayDoubt(uncertainty(deck.value), 'length', device.lengths) }}</span></p>
+        <p v-if="plane" class="small">Rock of <strong class="num">{{ digits(Math.abs(plane.rock) * bore, 2) }} mm</strong> across the bore is taken out<template v-if="Math.abs(plane.taper) * bore > 0.02">; along the pin it tapers by <span class="num">{{ digits(Math.abs(plane.taper) * bore, 2) }} mm</span></template>.</p>
+        <p v-else class="small quiet">One figure can be typed on the first leaf; several places here take the rock out.</p>
+      </div>
+      <section>
+        <h3>Cut the deck, bank {{ bank.bank }}</h3>
+        <template v-if="planned && planned.kind === 'deckCut'">
+          <p>Planned: <strong class="num">{{ say(planned.body.depth.value, 'length', device.lengths) }}</strong><template v-if="after">; this cylinder is then at <span class="num">{{ say(after.value.value, 'length', device.lengths) }}</span></template>.</p>
+          <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="[0.02, 3]" :commit="figure => finish('done', figure)" />
+          <div class="row"><button class="key" type="button" @click="finish('dropped').then(said => sentence = said ?? '')">Drop it</button></div>
+        </template>
+        <FigureField v-else :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" label="Depth off the deck: plan it" dimension="length" :usual="[0.02, 3]" :commit="plan" />
+        <p v-if="cuts.length" class="small quiet">{{ cuts.length === 1 ? 'Cut once' : `Cut ${cuts.length} times` }} already.</p>
+        <p v-if="sentence" class="sentence">{{ sentence }}</p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.deck { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr); gap: 24px; flex: 1; min-height: 0; }
+.plan { min-height: 400px; max-height: 520px; }
+.side { display: grid; gap: 18px; align-content: start; }
+.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
+.pm { font-size: var(--s18); font-weight: 400; }
+.row { display: flex; gap: 8px; margin-top: 22px; }
+</style>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { cylinderVolume, replay, windowFor, type Entry, type EntryOf, type Replay } from '#core'
+import { digits, say } from '#shared/figures'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
+
+/** The gaskets side by side: what each makes of ratio and squish. And an opening that is no circle. */
+const build = useBuild()
+const device = useDevice()
+const shop = useShop()
+const whole = { level: 'build' } as const
+function withGasket(offer: EntryOf<'offer'>): Replay | undefined {
+  const { thickness, bore, area } = offer.body
+  const at = new Date(8.64e15).toISOString()
+  const tried = { id: 'tried', build: build.view!.id, seq: null, at, hand: 'x', v: 1, kind: 'gasketChange', scope: { level: 'head', head: build.state?.head ?? 1 }, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } } as Entry
+  return replay([...build.entries, tried])
+}
+const fitted = computed(() => build.replayed?.quantity('gasketThickness', build.cylinder))
+const choices = computed(() => {
+  const of = (r: Replay | undefined, name: string, thickness: number | undefined, column: 'asIs' | 'asPlanned', id: string) => {
+    const state = r?.[column].find(s => s.cylinder === build.cylinder)
+    return { id, name, thickness, state, squish: r?.squish(build.cylinder, column) }
+  }
+  return [
+    of(build.replayed, 'fitted', fitted.value?.value.value, 'asIs', 'fitted'),
+    ...(build.replayed?.offers ?? []).map(o => of(withGasket(o), o.body.name ?? 'to be had', o.body.thickness.value, 'asPlanned', o.id))
+  ].sort((a, b) => (a.thickness ?? 0) - (b.thickness ?? 0))
+})
+const engine = computed(() => {
+  const running = build.replayed?.squish(build.cylinder).running
+  const bore = build.replayed?.quantity('bore', build.cylinder)?.value.value
+  return running && bore ? windowFor(shop.rules, { rod: running.material, bore, revs: running.revs.value.value }) : undefined
+})
+const area = computed(() => build.replayed?.quantity('gasketArea', build.cylinder)?.value.value)
+const outline = computed(() => build.replayed?.quantity('gasketOutline', build.cylinder)?.value.value)
+const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value)
+/** Mean width of the ledge between the opening's edge and the bore. */
+const ledge = computed(() => area.value && outline.value && bore.value ? (area.value - cylinderVolume(bore.value, 1) * 1000) / outline.value : undefined)
+</script>
+
+<template>
+  <div class="gaskets">
+    <section>
+      <h2>Gaskets side by side, cylinder {{ build.cylinder }}</h2>
+      <table class="sheet-table">
+        <thead><tr><th>Gasket</th><th class="r">Thickness</th><th class="r">Gasket volume</th><th class="r">Ratio</th><th class="r">Squish, cold</th><th class="r">Running</th><th /></tr></thead>
+        <tbody>
+          <tr v-for="c in choices" :key="c.id" :class="{ on: c.id === 'fitted' }">
+            <td>{{ c.name }}</td>
+            <td class="r num">{{ c.thickness === undefined ? '–' : say(c.thickness, 'length', device.lengths) }}</td>
+            <td class="r"><FigureReading :label="`Gasket volume, ${c.name}`" :part="c.state?.parts.gasket" dimension="volume" formula="π/4 · gasket bore² · thickness, or area · thickness" /></td>
+            <td class="r strong"><FigureReading :label="`Ratio, ${c.name}`" :part="c.state?.ratio" dimension="ratio" /></td>
+            <td class="r"><FigureReading :label="`Squish, ${c.name}`" :part="c.squish?.gap" dimension="length" /></td>
+            <td class="r"><FigureReading :label="`Running squish, ${c.name}`" :part="c.squish?.running?.gap" dimension="length" /></td>
+            <td class="small"><template v-if="engine && c.squish?.running"><span v-if="c.squish.running.gap.value.value < engine.least" class="warn">too tight</span><span v-else-if="c.squish.running.gap.value.value > engine.most">wide</span><span v-else class="quiet">in the window</span></template></td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="engine" class="small quiet">The shop’s running window here is {{ digits(engine.least, 2) }} to {{ digits(engine.most, 2) }} mm.</p>
+      <div class="add"><GasketOffers /></div>
+    </section>
+    <section>
+      <h2>An opening that is no circle</h2>
+      <p class="small quiet">State its area, and the gasket’s volume follows it instead of the bore. The outline’s length tells how wide the ledge is.</p>
+      <div class="row">
+        <StatementField quantity="gasketArea" :scope="whole" />
+        <StatementField quantity="gasketOutline" :scope="whole" />
+      </div>
+      <p v-if="ledge !== undefined" class="small">{{ ledge >= 0 ? 'It stands outside the bore by' : 'It hangs over the bore by' }} <strong class="num">{{ say(Math.abs(ledge), 'length', device.lengths) }}</strong> in the mean.<span v-if="ledge < 0" class="warn"> Nothing of a gasket may stand in the chamber.</span></p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.gaskets { display: grid; gap: 22px; align-content: start; padding-top: 4px; }
+.on td { background: var(--sheet-deep); }
+.strong { font-weight: 700; }
+.add, .row { max-width: 460px; margin-top: 10px; }
+.row { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; padding-bottom: 18px; }
+</style>

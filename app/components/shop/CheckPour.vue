@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { v4 as uuid } from 'uuid'
+import { checkPour, type Fill, type KnownVolume } from '#core'
+import type { KeptInstrument } from '#shared/dto'
+import { digits } from '#shared/figures'
+import { sayRefusal } from '#shared/words/domain'
+import { freshStart } from '~/composables/usePouring'
+import { useDevice } from '~/stores/device'
+import { useOutbox } from '~/stores/outbox'
+import { sentenceOf, useShop } from '~/stores/shop'
+
+/** An instrument tried against a volume that is known from its size or its weight. */
+const props = defineProps<{ instrument: KeptInstrument }>()
+const emit = defineEmits<{ done: [] }>()
+const device = useDevice()
+const outbox = useOutbox()
+const shop = useShop()
+const kind = ref<KnownVolume['kind']>('ball')
+const fields = reactive<Record<string, string>>({ diameter: '', height: '', mass: '', temperature: '20', u: '' })
+const WANTED: Record<KnownVolume['kind'], { name: string, label: string }[]> = {
+  ball: [{ name: 'diameter', label: 'Diameter, mm' }, { name: 'u', label: 'Sure to ±, mm' }],
+  cylinder: [{ name: 'diameter', label: 'Diameter, mm' }, { name: 'height', label: 'Height, mm' }, { name: 'u', label: 'Sure to ±, mm' }],
+  water: [{ name: 'mass', label: 'Water weighs, g' }, { name: 'temperature', label: 'Water stands at, °C' }, { name: 'u', label: 'Sure to ±, g' }]
+}
+const readings = reactive(['', '', ''])
+const faults = ref<Record<string, string>>({})
+const number = (text: string) => text.trim() === '' ? NaN : Number(text.replace(',', '.'))
+/** “33.4” from a fresh scale, or “3>36.4”. */
+function fill(text: string): Fill | undefined {
+  const ends = text.split('>').map(number)
+  if (ends.length > 2 || ends.some(Number.isNaN)) return undefined
+  return ends.length === 2 ? { start: ends[0]!, end: ends[1]! } : { start: freshStart(props.instrument), end: ends[0]! }
+}
+const pours = computed(() => readings.filter(t => t.trim() !== '').map(t => [fill(t)]))
+// What is typed as ± is two standard uncertainties, as everywhere on the screen.
+const known = computed(() => ({ kind: kind.value, ...Object.fromEntries(WANTED[kind.value].map(f => [f.name, f.name === 'u' ? number(fields.u!) / 2 : number(fields[f.name]!)])) }) as unknown as KnownVolume)
+const result = computed(() => {
+  if (pours.value.length === 0 || pours.value.some(p => !p[0]) || WANTED[kind.value].some(f => Number.isNaN(number(fields[f.name]!)))) return undefined
+  try {
+    return checkPour(known.value, pours.value as Fill[][], props.instrument)
+  } catch (error) {
+    if (error instanceof RangeError) return { sentence: sayRefusal(error) }
+    throw error
+  }
+})
+async function keep() {
+  const id = uuid()
+  const sent = await outbox.put(id, `/api/instruments/${props.instrument.id}/checks/${id}`, { hand: device.hand, at: new Date().toISOString(), known: known.value, pours: pours.value })
+  if (sent.kind === 'refused') {
+    faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, f.sentence])) : { known: sentenceOf(sent.problem) }
+    return
+  }
+  await shop.loadInstruments()
+  emit('done')
+}
+</script>
+
+<template>
+  <form class="check" @submit.prevent="keep">
+    <h3>Check {{ instrument.name }} against a known volume</h3>
+    <p class="small quiet">Sink the ball or fill the bored cylinder, or pour into a cup on a scale: what the instrument counts, two or three times.</p>
+    <div class="fields">
+      <div><label class="label" for="known">Known by</label><div class="well"><select id="known" v-model="kind"><option value="ball">a ball</option><option value="cylinder">a bored cylinder</option><option value="water">weighed water</option></select></div></div>
+      <div v-for="f in WANTED[kind]" :key="f.name"><label class="label" :for="`known-${f.name}`">{{ f.label }}</label><div class="well"><input :id="`known-${f.name}`" v-model="fields[f.name]" class="num" inputmode="decimal" autocomplete="off"></div></div>
+      <div v-for="(_, i) in readings" :key="i"><label class="label" :for="`counted-${i}`">Reading {{ i + 1 }}</label><div class="well"><input :id="`counted-${i}`" v-model="readings[i]" class="num" inputmode="decimal" autocomplete="off" placeholder="33.4"></div></div>
+    </div>
+    <p v-if="faults.known || faults.pours || faults.fills" class="sentence">{{ faults.known ?? faults.pours ?? faults.fills }}</p>
+    <p v-if="faults.hand" class="sentence">Put your initials in the header first.</p>
+    <p v-if="result && 'sentence' in result" class="sentence">{{ result.sentence }}</p>
+    <p v-else-if="result">It holds <span class="num">{{ digits(result.known, 2) }} cc</span> and reads <span class="num">{{ digits(result.read, 2) }}</span>: correction <strong class="num">× {{ digits(result.correction, 4) }}</strong> <span class="num quiet">± {{ digits(2 * result.u, 4) }}</span>. Its tolerance is then ± <span class="num">{{ digits(result.tolerance, 2) }} cc</span>, near this volume.</p>
+    <div class="row"><button class="key main" type="submit" :disabled="!result || 'sentence' in result">Keep the check</button><button class="key" type="button" @click="emit('done')">Leave it</button></div>
+  </form>
+</template>
+
+<style scoped>
+.check { margin-top: 12px; max-width: 860px; display: grid; gap: 8px; border-top: 1px solid var(--hair); padding-top: 10px; }
+.fields { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 10px; }
+.row { display: flex; gap: 8px; }
+</style>

@@ -1,0 +1,53 @@
+import { DEFAULT_U, fromSource, ofKind, type EntryOf, type Figure, type OperationKind, type Part } from '#core'
+import { notKept } from './useStatement'
+import { useBuild } from '~/stores/build'
+
+/** Work that ends a set of readings: what is read after it belongs to a new one. */
+const ENDED_BY = { solder: ['gasketChange', 'deckCut', 'faceCut'], deckReadings: ['deckCut'] } as const satisfies Record<string, readonly OperationKind[]>
+
+export interface Place { x: number, y: number }
+const same = (a: Place, b: Place) => Math.abs(a.x - b.x) < 0.5 && Math.abs(a.y - b.y) < 0.5
+
+/** Readings that lie at places on the crown of the cylinder on the bench: each one is kept as it comes. */
+export function useSpots(kind: 'solder' | 'deckReadings') {
+  const build = useBuild()
+  const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 90)
+  const order = computed(() => new Map((build.replayed?.live.entries ?? []).map((e, i) => [e.id, i])))
+  const latest = computed<EntryOf<typeof kind> | undefined>(() => ofKind(build.replayed?.live.entries ?? [], kind)
+    .filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder).at(-1))
+  const ended = computed(() => latest.value && build.replayed!.done.some(op =>
+    (ENDED_BY[kind] as readonly string[]).includes(op.kind) && order.value.get(op.id)! > order.value.get(latest.value!.id)!))
+  const afresh = ref(false)
+  watch(() => build.cylinder, () => afresh.value = false)
+  /** The set that a new reading joins. */
+  const entry = computed(() => ended.value || afresh.value ? undefined : latest.value)
+  const readings = computed(() => entry.value?.body.readings ?? [])
+
+  /** Six places round the crown, two of them over the pin; and wherever else something was read. */
+  const places = computed<Place[]>(() => {
+    const r = Math.round(bore.value * 0.42)
+    const [half, high] = [Math.round(r / 2), Math.round(r * 0.87)]
+    const round: Place[] = [{ x: r, y: 0 }, { x: half, y: high }, { x: -half, y: high }, { x: -r, y: 0 }, { x: -half, y: -high }, { x: half, y: -high }]
+    const read = readings.value.map(({ x, y }) => ({ x, y }))
+    // What was read elsewhere stands where it was read; it takes the nearest free place's turn.
+    const free = round.filter(p => !read.some(q => Math.hypot(p.x - q.x, p.y - q.y) < r * 0.62))
+    return [...read, ...free].sort((a, b) => turn(a) - turn(b))
+  })
+  const turn = ({ x, y }: Place) => (Math.atan2(y, x) + 2 * Math.PI) % (2 * Math.PI)
+
+  const u = kind === 'solder' ? DEFAULT_U.solder : DEFAULT_U.depth
+  function part(place: Place): Part | undefined {
+    const reading = readings.value.find(r => same(r, place))
+    return reading && { value: fromSource(reading.figure.value, u, `entry:${entry.value!.id}`), provenance: 'measured', entries: [entry.value!.id] }
+  }
+  async function keep(place: Place, figure: Figure, base: string | undefined): Promise<string | undefined> {
+    const list = [...readings.value.filter(r => !same(r, place)), { ...place, figure }]
+    const said = notKept(await build.add(kind, { level: 'cylinder', cylinder: build.cylinder }, { readings: list }, base ? { supersedes: base } : {}))
+    if (!said) afresh.value = false
+    return said
+  }
+  const startAfresh = () => {
+    afresh.value = true
+  }
+  return { bore, entry, readings, places, part, keep, startAfresh, ended }
+}

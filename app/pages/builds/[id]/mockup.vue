@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { uncertainty } from '#core'
+import { digits, say, sayDoubt } from '#shared/figures'
+import { useWhatIf } from '~/composables/useWhatIf'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { sayCauses } from '~/words/pours'
+
+const build = useBuild()
+const device = useDevice()
+const leaf = useLocalStorage('bowl.mockupLeaf', 'squish')
+const leaves = [{ key: 'squish', name: 'Squish' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'valves', name: 'Valves' }]
+const standing = computed(() => build.replayed?.squish(build.cylinder))
+const whatIf = useWhatIf()
+const tried = computed(() => whatIf.tried.value.length > 0 ? whatIf.outcome.value?.squish(build.cylinder, 'asPlanned') : undefined)
+const triedClearance = computed(() => whatIf.outcome.value?.asPlanned.find(s => s.cylinder === build.cylinder)?.clearance?.value.value)
+const plane = computed(() => standing.value?.solder?.plane)
+const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 0)
+const across = (slope: number) => `${digits(Math.abs(slope) * bore.value, 2)} mm`
+/** A head whose band is turned into it: its squish comes down with the face. */
+const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => build.replayed?.quantity(q as 'bandAngle', build.cylinder)))
+</script>
+
+<template>
+  <div class="mockup" data-station>
+    <h1 class="visually-hidden">Mock-up</h1>
+    <LeafTabs v-model="leaf" :leaves="leaves" label="Mock-up" />
+    <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
+    <div v-else-if="leaf === 'squish' && standing" class="room squish" role="tabpanel" aria-label="Squish">
+      <div class="left">
+        <CrownPlaces :key="build.cylinder" kind="solder" class="plan" />
+        <p class="caution">Some solder holds lead: wash your hands. Turn the engine by hand only, with the head torqued.</p>
+        <WhatIf :what-if="whatIf" />
+      </div>
+      <div class="right">
+        <div class="answer">
+          <p class="label">Squish of cylinder {{ build.cylinder }}, cold{{ standing.solder ? '' : ', by deck and gasket' }}</p>
+          <p class="big"><FigureReading label="Squish, cold" :part="standing.gap" dimension="length" formula="solder over the bore’s centre, carried over what was done since; else deck + gasket + recess" /> <span v-if="standing.gap" class="num quiet pm">{{ sayDoubt(uncertainty(standing.gap.value), 'length', device.lengths) }}</span></p>
+          <p v-if="plane" class="small">smallest <strong class="num">{{ say(standing.contact!.value.value, 'length', device.lengths) }}</strong> · rock <span class="num">{{ across(plane.rock) }}</span> · taper <span class="num">{{ across(plane.taper) }}</span> across the bore</p>
+        </div>
+        <p v-if="standing.difference && standing.solder?.stackThen" class="small agree">
+          Deck + gasket + recess say <FigureReading label="Deck + gasket + recess" :part="standing.solder.stackThen" dimension="length" formula="deck + gasket + recess" />:
+          <template v-if="standing.difference.agrees">the solder agrees within <span class="num">{{ say(standing.difference.allowed, 'length', device.lengths) }}</span>.</template>
+          <template v-else><strong class="warn">the solder reads <span class="num">{{ say(Math.abs(standing.difference.value.value), 'length', device.lengths) }}</span> {{ standing.difference.value.value > 0 ? 'more' : 'less' }}.</strong> Look for {{ sayCauses(standing.difference.causes) }}.</template>
+        </p>
+        <RunningGap :standing="standing" />
+        <TurnedHead v-if="turned" :standing="standing" />
+        <SquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.value.value" :clearance-tried="triedClearance" />
+      </div>
+    </div>
+    <div v-else-if="leaf === 'tdc'" class="room" role="tabpanel" aria-label="Top dead centre"><TopDeadCentre /></div>
+    <div v-else class="room" role="tabpanel" aria-label="Valves"><ValveClearances /></div>
+  </div>
+</template>
+
+<style scoped>
+.mockup { display: flex; flex-direction: column; min-height: 0; padding: 6px 16px 0; overflow: hidden; }
+.room { position: relative; flex: 1; min-height: 0; overflow: auto; padding: 10px 0; }
+.squish { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 24px; overflow: hidden; padding-bottom: 0; }
+.left { display: flex; flex-direction: column; gap: 8px; min-height: 0; overflow: auto; padding-bottom: 8px; position: relative; }
+.plan { flex: 1 0 340px; }
+.right { display: flex; flex-direction: column; gap: 12px; min-height: 0; overflow: auto; padding-bottom: 10px; position: relative; }
+.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
+.pm { font-size: var(--s18); font-weight: 400; }
+.agree { line-height: 1.4; }
+</style>
