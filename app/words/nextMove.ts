@@ -22,11 +22,11 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
       }
     }
       return move.cause === 'cutReachesSeat'
-      ? {
-          sentence: `Stop: the planned cut goes ${say(-move.left!, 'length', lengths)} past the ${move.valve} seats’ low edge. A new seat job follows, or another way.`,
-          station: 'cut', urgent: true
-        }
-      : { sentence: `Stop: ${who(move.cylinders)} would pass the target, and metal can’t be put back.`, station: 'cut', urgent: true }
+        ? {
+            sentence: `Stop: the planned cut goes ${say(-move.left!, 'length', lengths)} past the ${move.valve} seats’ low edge. A new seat job follows, or another way.`,
+            station: 'cut', urgent: true
+          }
+        : { sentence: `Stop: ${who(move.cylinders)} would pass the target, and metal can’t be put back.`, station: 'cut', urgent: true }
     case 'disagree': return {
       sentence: `The ${move.encloses === 'chamber' ? '' : `${ENCLOSED_WORDS[move.encloses].noun} `}pours of ${who(move.cylinders).toLowerCase()} differ by ${say(move.difference, 'volume', lengths, 1)}; the glass allows ${say(move.allowed, 'volume', lengths, 1)}. Look for ${sayFaults(likelyFaults(move.change).slice(0, 2))}, and pour again.`,
       station: 'pour', urgent: true

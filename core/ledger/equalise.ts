@@ -27,8 +27,8 @@ export interface EvenPlan {
   cylinders: Evened[]
   /** Widest less narrowest, cc: as they are, and when done. */
   spread: Record<EvenBy, { before: number, after: number }>
-  /** Cut that then brings the lowest ratio to target, mm, and how much deeper that is than without grinding. */
-  cut?: { depth: Sourced, deeperBy: number }
+  /** Deepest cut at which then no cylinder passes the target, and how much deeper that is than without grinding. */
+  cut?: { depth: Sourced, deeperBy: number, toLowest: Sourced }
   /** Ratio that the grinding costs the build's mean cylinder. */
   cost: number
 }
@@ -71,17 +71,17 @@ export function evenPlan(replayed: Replay, head: number, by: EvenBy): EvenPlan |
     if (!s.gap || !perMm || perMm.value.value <= 0) return undefined
     return carry(([gap, g, k]) => Math.sign(gap! + g!) * flatCutDepth(Math.abs(gap! + g!), k!), [s.gap.value, gain, perMm.value])
   }
-  const deepest = (gains: Sourced[]) => states.map((s, i) => depthOf(s, gains[i]!)).filter(d => d !== undefined)
-    .reduce<Sourced | undefined>((most, d) => !most || d.value > most.value ? d : most, undefined)
-  const after = deepest(cylinders.map(c => c.gain))
-  const before = deepest(cylinders.map(() => linear([])))
+  const depths = (gains: Sourced[]) => states.map((s, i) => depthOf(s, gains[i]!)).filter(d => d !== undefined).sort((a, b) => a.value - b.value)
+  const after = depths(cylinders.map(c => c.gain))
+  const before = depths(cylinders.map(() => linear([])))
+  const least = after[0]
   return {
     by, level, largest: largest.cylinder, cylinders,
     spread: {
       chamber: { before: spreadOf(chamberNow), after: spreadOf(cylinders.map(c => c.chamber.value)) },
       clearance: { before: spreadOf(clearanceNow), after: spreadOf(cylinders.map((c, i) => clearanceNow[i]! + c.gain.value)) }
     },
-    ...(after && after.value > 0 ? { cut: { depth: after, deeperBy: after.value - Math.max(0, before?.value ?? 0) } } : {}),
+    ...(least && least.value > 0 ? { cut: { depth: least, deeperBy: least.value - Math.max(0, before[0]?.value ?? 0), toLowest: after.at(-1)! } } : {}),
     cost: mean(cylinders.map(c => c.ratio.value)) - mean(cylinders.map(c => c.evenRatio.value))
   }
 }

@@ -10,9 +10,9 @@ const { bore, entry, places, part, keep, startAfresh } = useSpots(props.kind)
 const holder = useTemplateRef<HTMLElement>('holder')
 const size = useElementSize(holder)
 const W = computed(() => Math.max(300, size.width.value))
-const H = computed(() => Math.max(260, size.height.value))
+const H = computed(() => Math.max(236, size.height.value))
 /** The crown leaves room for wells that stand at its edge. */
-const scale = computed(() => Math.min((W.value - 116) / bore.value, (H.value - 60) / bore.value))
+const scale = computed(() => Math.min((W.value - 104) / bore.value, (H.value - 60) / bore.value))
 const at = ({ x, y }: Place) => ({ left: W.value / 2 + x * scale.value, top: H.value / 2 - y * scale.value })
 const noun = computed(() => props.kind === 'solder' ? 'Solder' : 'Deck')
 const side = ({ x, y }: Place) => Math.abs(y) < 3 ? (x > 0 ? 'pin, front' : 'pin, back') : `${y > 0 ? 'far' : 'intake'} side, ${x > 0 ? 'front' : 'back'}`
@@ -29,8 +29,8 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
         <circle :cx="W / 2" :cy="H / 2" :r="bore / 2 * scale * 0.55" class="inner" />
         <line :x1="W / 2 - bore / 2 * scale - 10" :x2="W / 2 + bore / 2 * scale + 10" :y1="H / 2" :y2="H / 2" class="pin" />
         <text :x="W / 2" :y="H / 2 - 8" text-anchor="middle">pin and crank</text>
-        <path :d="`M${W / 2 + 24} ${H / 2 + 14} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
-        <text :x="W / 2 + 18" :y="H / 2 + 19" text-anchor="end">cylinder 1 end</text>
+        <path :d="`M${W / 2 + 46} ${H / 2 + 33} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
+        <text :x="W / 2 + 40" :y="H / 2 + 38" text-anchor="end">cylinder 1 end</text>
         <text :x="W / 2" :y="H - 4" text-anchor="middle">intake side</text>
       </svg>
       <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :class="{ least: isSmallest(place) }" :style="{ left: `${at(place).left}px`, top: `${at(place).top}px` }">
@@ -42,7 +42,8 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
       </div>
     </div>
     <div class="foot">
-      <p class="small quiet">Seen from above. {{ kind === 'deckReadings' ? 'Negative where the crown stands proud.' : 'The smallest is marked: it touches first.' }}</p>
+      <p v-if="kind === 'deckReadings'" class="small quiet">Seen from above. Negative where the crown stands proud.</p>
+      <p v-else class="caution">Seen from above; the smallest touches first. Some solder holds lead: wash your hands. Turn the engine by hand only, its head torqued.</p>
       <button v-if="entry" class="key" type="button" @click="startAfresh">New set</button>
     </div>
   </div>
@@ -50,15 +51,16 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
 
 <style scoped>
 .crown { display: flex; flex-direction: column; min-height: 0; }
-.holder { position: relative; flex: 1; min-height: 300px; }
+.holder { position: relative; flex: 1; min-height: 240px; }
 svg { position: absolute; inset: 0; }
 .bore { fill: var(--sheet-deep); stroke: var(--ink); stroke-width: 1.5; }
 .inner { fill: none; stroke: var(--hair); stroke-dasharray: 4 4; }
 .pin { stroke: var(--hair); stroke-dasharray: 14 4 3 4; }
 .arrow { fill: none; stroke: var(--ink); }
-.place { position: absolute; width: 104px; transform: translate(-50%, -50%); }
+.place { position: absolute; width: 88px; transform: translate(-50%, -50%); }
 .place.least::after { content: 'smallest'; position: absolute; top: -17px; left: 0; font-size: var(--s13); color: var(--stop); font-weight: 700; }
 .place :deep(.well) { background: var(--well); }
-.place :deep(.unit) { padding-right: 6px; }
+.place :deep(.unit) { padding-right: 5px; margin-left: 0; }
+.place :deep(input) { padding-right: 0; }
 .foot { display: flex; justify-content: space-between; align-items: center; gap: 10px; }
 </style>

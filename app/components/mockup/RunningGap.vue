@@ -29,7 +29,7 @@ const verdict = computed(() => {
 const bar = computed(() => {
   if (!window.value || !running.value) return undefined
   const full = Math.max(window.value.most * 1.4, running.value.gap.value.value * 1.1)
-  const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 260
+  const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 205
   return { from: x(window.value.least), to: x(window.value.most), at: x(running.value.gap.value.value) }
 })
 const sentence = ref('')
@@ -41,24 +41,28 @@ const whole = { level: 'build' } as const
 
 <template>
   <section class="running">
-    <div class="head"><h3>Running</h3><p v-if="verdict" :class="{ warn: verdict.stop }" role="status">{{ verdict.text }}</p></div>
-    <template v-if="running">
+    <h3>Running</h3>
+    <div v-if="running" class="sum">
       <dl class="losses">
         <div><dt>cold</dt><dd><FigureReading label="Cold gap" :part="standing.gap" dimension="length" /></dd></div>
         <div><dt>− rod stretch</dt><dd><FigureReading label="Rod stretch" :part="running.stretch" dimension="length" formula="(m + m beam / 2) · r · ω² · (1 + r/l) · l / (A · E)" /></dd></div>
         <div><dt>− bearings</dt><dd><FigureReading label="Play of pin and bearings" :part="running.bearings" dimension="length" /></dd></div>
         <div><dt>− rock</dt><dd class="num">{{ say(running.rock, 'length', device.lengths) }}</dd></div>
         <div><dt>− heat</dt><dd><FigureReading label="What heat closes" :part="running.heat" dimension="length" /></dd></div>
-        <div class="left"><dt>= running</dt><dd><FigureReading label="Running gap" :part="running.gap" dimension="length" doubt formula="cold − stretch − bearings − rock − heat" /></dd></div>
+        <div class="left"><dt>= running</dt><dd><FigureReading label="Running gap" :part="running.gap" dimension="length" formula="cold − stretch − bearings − rock − heat" /></dd></div>
       </dl>
-      <svg v-if="bar && window" width="272" height="36" role="img" :aria-label="`Window ${say(window.least, 'length', device.lengths)} to ${say(window.most, 'length', device.lengths)}`">
-        <line x1="0" x2="264" y1="12" y2="12" class="line" />
-        <rect :x="bar.from" y="6" :width="Math.max(2, bar.to - bar.from)" height="12" class="shim" />
-        <line :x1="bar.at" :x2="bar.at" y1="0" y2="22" class="tick" />
-        <text :x="bar.from" y="33" text-anchor="middle" class="num">{{ digits(window.least, 2) }}</text>
-        <text :x="bar.to" y="33" text-anchor="middle" class="num">{{ digits(window.most, 2) }}</text>
-      </svg>
-    </template>
+      <div>
+        <p v-if="verdict" class="verdict" :class="{ warn: verdict.stop }" role="status">{{ verdict.text }}</p>
+        <svg v-if="bar && window" width="220" height="36" role="img" :aria-label="`Window ${say(window.least, 'length', device.lengths)} to ${say(window.most, 'length', device.lengths)}`">
+          <line x1="0" x2="212" y1="12" y2="12" class="line" />
+          <rect :x="bar.from" y="6" :width="Math.max(2, bar.to - bar.from)" height="12" class="shim" />
+          <line :x1="bar.at" :x2="bar.at" y1="0" y2="22" class="tick" />
+          <text :x="bar.from" y="33" text-anchor="middle" class="num">{{ digits(window.least, 2) }}</text>
+          <text :x="bar.to" y="33" text-anchor="middle" class="num">{{ digits(window.most, 2) }}</text>
+        </svg>
+        <p v-if="window" class="small quiet">the shop’s window, {{ window.rod }} rods</p>
+      </div>
+    </div>
     <p v-else class="small quiet">Wants the highest revs and the rod length.</p>
     <details :open="!running">
       <summary class="small">Rod, revs and play</summary>
@@ -82,11 +86,13 @@ const whole = { level: 'build' } as const
 </template>
 
 <style scoped>
-.head { display: flex; gap: 12px; align-items: baseline; flex-wrap: wrap; }
-.losses { display: grid; grid-template-columns: repeat(3, auto); justify-content: start; column-gap: 22px; row-gap: 2px; }
-.losses > div { display: flex; gap: 8px; align-items: baseline; }
-dt { font-size: var(--s13); color: var(--quiet); }
-.left { font-size: var(--s18); font-weight: 700; }
+.sum { display: grid; grid-template-columns: auto minmax(0, 1fr); gap: 20px; }
+.losses > div { display: grid; grid-template-columns: 104px auto; gap: 6px; align-items: baseline; line-height: 1.55; }
+dt { font-size: var(--s13); color: var(--quiet); white-space: nowrap; }
+.left { border-top: 1px solid var(--ink); margin-top: 2px; padding-top: 2px; }
+.left dt { color: var(--ink); }
+.left dd :deep(.num:first-child) { font-size: var(--s22); font-weight: 700; }
+.verdict { margin-bottom: 6px; }
 .line { stroke: var(--ink); }
 .shim { fill: var(--brass-fill); stroke: var(--ink); }
 .tick { stroke: var(--dye); stroke-width: 5; }

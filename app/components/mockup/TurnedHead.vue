@@ -85,4 +85,5 @@ ol { counter-reset: step; display: grid; gap: 6px; }
 li { counter-increment: step; padding-left: 22px; position: relative; }
 li::before { content: counter(step); position: absolute; left: 0; font-family: var(--figure); color: var(--dye); font-weight: 700; }
 .big { font-size: var(--s22); }
+.key { justify-self: start; }
 </style>

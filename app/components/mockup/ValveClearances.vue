@@ -53,8 +53,8 @@ const worst = computed(() => [...steps.value.values()].filter(s => s.then.value 
           <td><StatementField :quantity="name" :scope="{ level: 'build' }" hide-label no-basis /></td>
           <td class="r"><FigureReading :label="`${QUANTITY_WORDS[name].label} now`" :part="derived(steps.get(name), 'now')" dimension="length" /></td>
           <td v-for="op in planned" :key="op.id" class="r num">{{ change(steps.get(name), op.id) === undefined ? '' : `${change(steps.get(name), op.id)! > 0 ? '+' : ''}${digits(change(steps.get(name), op.id)!, 2)}` }}</td>
-          <td class="r then"><FigureReading :label="`${QUANTITY_WORDS[name].label} then`" :part="derived(steps.get(name), 'then')" dimension="length" :formula="formula(name)" /></td>
-          <td class="r num">{{ say(least(name), 'length', device.lengths) }}<br><span v-if="steps.has(name)" class="small" :class="steps.get(name)!.then.value < least(name) ? 'warn' : 'quiet'">{{ steps.get(name)!.then.value < least(name) ? 'under' : 'kept' }} <span class="num">{{ sayDoubt(uncertainty(steps.get(name)!.then), 'length', device.lengths) }}</span></span></td>
+          <td class="r then"><FigureReading :label="`${QUANTITY_WORDS[name].label} then`" :part="derived(steps.get(name), 'then')" dimension="length" :formula="formula(name)" /><br v-if="steps.has(name)"><span v-if="steps.has(name)" class="small quiet num pm">{{ sayDoubt(uncertainty(steps.get(name)!.then), 'length', device.lengths) }}</span></td>
+          <td class="r num">{{ say(least(name), 'length', device.lengths) }}<br><span v-if="steps.has(name)" class="small" :class="steps.get(name)!.then.value < least(name) ? 'warn' : 'quiet'">{{ steps.get(name)!.then.value < least(name) ? 'under' : 'kept' }}</span></td>
         </tr>
       </tbody>
     </table>
@@ -68,4 +68,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => s.then.value 
 .field { width: 128px; }
 .sheet-table tbody th { color: var(--ink); font-size: var(--s15); border-bottom: 1px solid var(--hair); }
 .then { font-weight: 700; }
+.pm { font-weight: 400; }
+.sheet-table tbody th, .sheet-table tbody td { vertical-align: top; }
+.sheet-table tbody th { padding-top: 6px; }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Figure, Part } from '#core'
 import { digits, say } from '#shared/figures'
-import { useWhatIf } from '~/composables/useWhatIf'
+import type { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
@@ -44,7 +44,7 @@ const rows = computed(() => [
         </div>
       </div>
       <FigureField :field="`${build.view?.id}/try/deck`" label="Off the deck" dimension="length" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
-      <FigureField :field="`${build.view?.id}/try/face`" label="Off the head’s face" dimension="length" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
+      <FigureField :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
     </div>
     <table class="sheet-table">
       <thead><tr><th /><th class="r">as planned</th><th class="r">tried</th></tr></thead>
@@ -56,7 +56,7 @@ const rows = computed(() => [
         </tr>
       </tbody>
     </table>
-    <p class="small quiet">A face cut leaves squish alone where the pad lies in the face; a recessed pad comes down with it.</p>
+    <p class="small quiet">A face cut brings down a recessed pad only.</p>
     <div class="row">
       <button class="key" type="button" :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</button>
       <p v-if="after.squish?.contact && after.squish.contact.value.value < 0" class="warn">It touches: {{ digits(after.squish.contact.value.value, 2) }} mm at the smallest.</p>
@@ -66,7 +66,7 @@ const rows = computed(() => [
 </template>
 
 <style scoped>
-.fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 10px; margin: 4px 0 8px; }
+.fields { display: grid; grid-template-columns: 1.3fr 1fr 1fr; gap: 10px; margin: 4px 0 8px; }
 .sheet-table td, .sheet-table th { padding: 3px 4px; }
 .tried { color: var(--dye); }
 .row { display: flex; gap: 12px; align-items: center; margin-top: 6px; }

@@ -43,7 +43,7 @@ const spread = computed(() => marks.value.length > 1 ? Math.max(...marks.value.m
 
 <template>
   <figure class="spread">
-    <figcaption><h3>Chambers</h3><p class="small num">{{ spread === undefined ? '' : `spread ${digits(spread, 1)} cc` }}</p></figcaption>
+    <figcaption class="small">As poured, against the book<p class="num">{{ spread === undefined ? '' : `spread ${digits(spread, 1)} cc` }}</p></figcaption>
     <div ref="place" class="place">
       <svg :width="W" :height="TOP + TALL + 34" role="img" :aria-label="marks.map(m => `cylinder ${m.cylinder}: ${digits(m.value, 1)} cc`).join(', ')">
         <g v-for="line in lines" :key="line">

@@ -63,7 +63,7 @@ const grinding = computed(() => build.replayed?.planned.some(op => op.kind === '
           <tr><td>whole clearances</td><td class="r num">{{ say(plan.spread.clearance.before, 'volume') }}</td><td class="r num">{{ say(plan.spread.clearance.after, 'volume') }}</td></tr>
         </tbody>
       </table>
-      <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio in the mean<template v-if="plan.cut">; the cut that follows is <strong class="num">{{ say(plan.cut.depth.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(plan.cut.deeperBy, 'length', device.lengths) }}</span> deeper than without</template>.</p>
+      <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio in the mean<template v-if="plan.cut">. Then a cut of <strong class="num">{{ say(plan.cut.depth.value, 'length', device.lengths) }}</strong> brings the first to target, <span class="num">{{ say(plan.cut.deeperBy, 'length', device.lengths) }}</span> more than now; the last needs <span class="num">{{ say(plan.cut.toLowest.value, 'length', device.lengths) }}</span></template>.</p>
       <button class="key" type="button" :disabled="grinding" @click="planGrinding">{{ grinding ? 'Grinding is planned' : 'Plan this grinding' }}</button>
       <p class="caution">Grinding dust harms eyes and lungs; guard the seats, and never cross the gasket’s line.</p>
     </template>

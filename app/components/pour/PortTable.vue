@@ -36,7 +36,7 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
           <tr v-for="pair in pairsOf(valve)" :key="pair.cylinders.join()">
             <td class="num">{{ pair.cylinders.join(' / ') }}</td>
             <td class="r num">{{ pair.cylinders.map(c => digits(portOf(valve, c)!.part.value.value, 1)).join(' / ') }}<br><span class="quiet small">{{ digits(pair.difference.value, 1) }} {{ sayDoubt(uncertainty(pair.difference), 'volume') }}</span></td>
-            <td><strong v-if="pair.verdict === 'differ'" class="warn small">differ</strong><span v-else class="small">{{ VERDICT[pair.verdict] }}</span><br><span v-if="pair.verdict !== 'same'" class="small quiet">{{ pair.smaller }} is the poor one</span></td>
+            <td><strong v-if="pair.verdict === 'differ'" class="warn small">differ</strong><span v-else class="small">{{ VERDICT[pair.verdict] }}</span><br><span v-if="pair.verdict !== 'same'" class="small quiet">poor: {{ pair.smaller }}</span></td>
             <td><input type="checkbox" :checked="pair.verdict === 'asBuilt'" :disabled="pair.verdict === 'same'" :aria-label="`Port ${pair.smaller} is built poor`" @change="builtSo(valve, pair.smaller, ($event.target as HTMLInputElement).checked)"></td>
           </tr>
         </tbody>

@@ -33,8 +33,7 @@ async function takeOut(id: string) {
   <section class="pours">
     <div class="sum">
       <p v-if="what !== 'container'"><span class="label">{{ made.label }}</span><FigureReading :label="made.label" :part="made.part" dimension="volume" :extra="1" doubt :formula="made.formula" class="mean" /></p>
-      <p v-if="book && what === 'chamber'"><span class="label">Book</span><FigureReading label="Book figure" :part="book" dimension="volume" /></p>
-      <p v-if="off && what === 'chamber'"><span class="label">The book is off by</span><span class="num">{{ off.value >= 0 ? '+' : '−' }}{{ digits(Math.abs(off.value), 1) }} cc</span></p>
+      <p v-if="book && what === 'chamber'"><span class="label">Book<template v-if="off">, off by {{ off.value >= 0 ? '+' : '−' }}{{ digits(Math.abs(off.value), 1) }} cc</template></span><FigureReading label="Book figure" :part="book" dimension="volume" /></p>
     </div>
     <p v-if="apart" class="caution">
       These pours differ by {{ say(apart.difference, 'volume', 'mm', 1) }}; the glass allows {{ say(apart.allowed, 'volume', 'mm', 1) }}. The later one came out
@@ -58,7 +57,7 @@ async function takeOut(id: string) {
 <style scoped>
 .sum { display: flex; gap: 18px; font-size: var(--s18); align-items: end; flex-wrap: wrap; }
 .mean { font-size: var(--s22); font-weight: 700; }
-ol li { display: flex; align-items: baseline; gap: 8px; border-bottom: 1px solid var(--hair); padding: 2px 0; }
+ol li { display: flex; align-items: baseline; gap: 5px; white-space: nowrap; border-bottom: 1px solid var(--hair); padding: 2px 0; }
 .who { flex: 1; text-align: right; }
 li .key { min-height: 30px; color: var(--quiet); }
 .caution { margin: 8px 0; }

@@ -54,7 +54,8 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
 .deck { display: grid; grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr); gap: 24px; flex: 1; min-height: 0; }
 .plan { min-height: 400px; max-height: 520px; }
 .side { display: grid; gap: 18px; align-content: start; }
-.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
+.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; margin-bottom: 6px; }
+.big :deep(.unit) { font-weight: 400; font-size: var(--s18); }
 .pm { font-size: var(--s18); font-weight: 400; }
 .row { display: flex; gap: 8px; margin-top: 22px; }
 </style>

@@ -30,7 +30,6 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => build.repl
     <div v-else-if="leaf === 'squish' && standing" class="room squish" role="tabpanel" aria-label="Squish">
       <div class="left">
         <CrownPlaces :key="build.cylinder" kind="solder" class="plan" />
-        <p class="caution">Some solder holds lead: wash your hands. Turn the engine by hand only, with the head torqued.</p>
         <WhatIf :what-if="whatIf" />
       </div>
       <div class="right">
@@ -59,9 +58,10 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => build.repl
 .room { position: relative; flex: 1; min-height: 0; overflow: auto; padding: 10px 0; }
 .squish { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 24px; overflow: hidden; padding-bottom: 0; }
 .left { display: flex; flex-direction: column; gap: 8px; min-height: 0; overflow: auto; padding-bottom: 8px; position: relative; }
-.plan { flex: 1 0 340px; }
+.plan { flex: 1 0 316px; }
 .right { display: flex; flex-direction: column; gap: 12px; min-height: 0; overflow: auto; padding-bottom: 10px; position: relative; }
-.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
+.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; margin-bottom: 6px; }
+.big :deep(.unit) { font-weight: 400; font-size: var(--s18); }
 .pm { font-size: var(--s18); font-weight: 400; }
 .agree { line-height: 1.4; }
 </style>

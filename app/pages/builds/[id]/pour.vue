@@ -18,7 +18,7 @@ const last = computed<PourEntry | undefined>(() => current.value.at(-1))
 const sentence = ref('')
 const reading = useTemplateRef<{ focus: () => void }>('reading')
 const leaf = useLocalStorage('bowl.pourLeaf', 'spread')
-const leaves = [{ key: 'spread', name: 'Chambers' }, { key: 'even', name: 'Even up' }, { key: 'ports', name: 'Ports' }, { key: 'steps', name: 'Steps' }]
+const leaves = [{ key: 'spread', name: 'Chambers' }, { key: 'even', name: 'Even' }, { key: 'ports', name: 'Ports' }, { key: 'steps', name: 'Steps' }]
 /** On to the next cylinder by itself once a pour is kept: a round of the head with one tap each. */
 const moveOn = useLocalStorage('bowl.moveOn', false)
 async function nextCylinder() {
@@ -47,12 +47,12 @@ watch(() => build.cylinder, () => sentence.value = '')
     </div>
     <div class="work">
       <div class="choices">
-        <div>
-          <label class="label" for="what">What is filled</label>
+        <div class="choice">
+          <label class="label" for="what">Fill</label>
           <div class="well"><select id="what" v-model="what"><option v-for="kind in ENCLOSED" :key="kind" :value="kind">{{ ENCLOSED_WORDS[kind as Enclosed].label }}</option></select></div>
         </div>
-        <div>
-          <label class="label" for="instrument">Poured with</label>
+        <div class="choice">
+          <label class="label" for="instrument">with</label>
           <div class="well">
             <select id="instrument" :value="instrument?.id" @change="chosenId = ($event.target as HTMLSelectElement).value">
               <option v-for="i in shop.instruments" :key="i.id" :value="i.id">{{ i.name }} (± {{ i.checked ? digits(i.checked.tolerance, 2) : i.tolerance }} cc)</option>
@@ -84,7 +84,7 @@ watch(() => build.cylinder, () => sentence.value = '')
       <div class="row">
         <button class="key" type="button" @click="sentence = anotherFill() ?? ''">Another fill</button>
         <button class="key" type="button" @click="nextCylinder">Next cylinder</button>
-        <label class="check small"><input v-model="moveOn" type="checkbox"> by itself</label>
+        <label class="check small"><input v-model="moveOn" type="checkbox"> goes on by itself</label>
       </div>
       <ul v-if="earlier.length" class="small">
         <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <button class="key bare" type="button" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</button></li>
@@ -111,8 +111,10 @@ watch(() => build.cylinder, () => sentence.value = '')
 .pour { display: grid; grid-template-columns: 262px minmax(0, 1fr) 292px; gap: 16px; padding: 10px 16px; overflow: hidden; }
 .glass-side { min-height: 0; }
 .work { position: relative; display: flex; flex-direction: column; min-height: 0; overflow: auto; padding-bottom: 4px; }
-.choices { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
+.choices { display: grid; gap: 5px; }
+.choice { display: grid; grid-template-columns: 32px minmax(0, 1fr); align-items: center; }
 .choices select { text-overflow: ellipsis; }
+.reading :deep(.end > label) { white-space: nowrap; }
 .reading { display: grid; grid-template-columns: minmax(0, 1fr) 88px; gap: 10px; margin-top: 8px; align-items: end; }
 .live { min-height: 42px; margin-top: 22px; }
 .live .big { font-size: var(--s32); font-weight: 700; }
@@ -128,10 +130,9 @@ watch(() => build.cylinder, () => sentence.value = '')
 .leaf-room { flex: 1; min-height: 0; overflow: auto; padding-top: 8px; position: relative; }
 .whole { height: 100%; }
 @media (max-width: 1000px) {
-  .pour { grid-template-columns: 210px minmax(0, 1fr) 230px; gap: 12px; }
+  .pour { grid-template-columns: 240px minmax(0, 1fr) 216px; gap: 12px; }
   .pour.even, .pour.ports, .pour.steps { grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); }
   .pour.even .glass-side, .pour.ports .glass-side, .pour.steps .glass-side { display: none; }
-  .choices { grid-template-columns: 1fr; gap: 4px; }
   .leaf-side :deep(.leaf) { padding: 4px 4px; }
   .check { min-height: 44px; }
 }

@@ -25,7 +25,7 @@ const right: (Slot | 'offers')[] = [
 ]
 const keypad = useKeypad()
 /** Height of a callout, and where in it its well has its middle: larger for a finger at the bench. */
-const pitch = computed(() => keypad.atBench.value ? { slot: 68, middle: 41 } : { slot: 60, middle: 36 })
+const pitch = computed(() => keypad.atBench.value ? { slot: 68, middle: 41 } : { slot: 55, middle: 36 })
 const key = (slot: Slot | 'offers') => slot === 'offers' ? 'offers' : slot.quantity
 /** The list of gaskets stands under its field. */
 const OFFERS = 22
@@ -79,15 +79,17 @@ const watching = (name: string) => (on: boolean) => {
 </template>
 
 <style scoped>
-.sheet { padding: 6px 16px; display: flex; flex-direction: column; gap: 8px; overflow: auto; }
-.callouts { display: grid; grid-template-columns: 196px minmax(0, 1fr) 196px; min-height: 382px; }
-.slot { height: 60px; }
-.slot.offers { height: 82px; }
-.drawing { height: 382px; }
-.decks legend { margin-bottom: 2px; }
+.sheet { padding: 4px 16px; display: flex; flex-direction: column; gap: 5px; overflow: auto; }
+.callouts { display: grid; grid-template-columns: 196px minmax(0, 1fr) 196px; min-height: 352px; }
+.slot { height: 55px; }
+.slot.offers { height: 77px; }
+.drawing { height: 352px; }
+.decks legend { margin-bottom: 0; }
+.tabs :deep(.leaf) { min-height: 30px; padding: 2px 12px; }
 .row { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px; max-width: 100%; }
 .low { display: grid; grid-template-columns: 196px minmax(0, 1fr); gap: 20px; }
 @media (max-width: 1000px) {
+  .tabs :deep(.leaf) { min-height: 44px; }
   .slot { height: 68px; }
   .slot.offers { height: 90px; }
   .drawing { height: 430px; }
