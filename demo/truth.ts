@@ -1,5 +1,3 @@
-import { demoId } from './names'
-
 /**
  * What the demo's engines truly are. The seeded readings scatter about it, and the simulated bench reads it; nothing
  * that reckons may look here.
@@ -33,25 +31,23 @@ export const TRUTHS: Record<string, HiddenTruth> = {
   'Caldbeck Twin': { chambers: [66.0, 66.0], decks: [0.6, 0.6], rock: 0.0008, squishMore: 0, gasket: 1, crown: -22.5, pistonMass: 431 }
 }
 
-const BY_BUILD = new Map(Object.entries(TRUTHS).map(([name, truth]) => [demoId(name), truth]))
 const BORE: Record<string, number> = { 'Skerry 247': 68, 'Caldbeck Twin': 84, 'Hollin 16': 85.5 }
-const BORE_BY_BUILD = new Map(Object.keys(TRUTHS).map(name => [demoId(name), BORE[name] ?? 92]))
 /** How far down a crown stands for its pour, mm. */
 export const CROWN_DEPTH = 15
 
-/** The true value of what a gauge is held to, or nothing where the demo has no such thing. cc, mm or g. */
+/** The true value of what a gauge is held to in a build of that name, or nothing where the demo has no such thing. cc, mm or g. */
 export function truthOf({ build, cylinder, what, x, y }: { build: string, cylinder: number, what: string, x: number, y: number }): number | undefined {
-  const truth = BY_BUILD.get(build)
+  const truth = TRUTHS[build]
   const deck = truth?.decks[cylinder - 1]
   if (!truth || deck === undefined) return undefined
-  const bore = BORE_BY_BUILD.get(build)!
+  const bore = BORE[build] ?? 92
   switch (what) {
     case 'chamber': case 'assembled': return truth.chambers[cylinder - 1]
     case 'crown': return Math.PI / 4 * bore ** 2 * CROWN_DEPTH / 1000 + truth.crown
     case 'intakePort': return truth.port?.intake[cylinder - 1]
     case 'exhaustPort': return truth.port?.exhaust[cylinder - 1]
     case 'deck': return deck + truth.rock * y
-    case 'solder': return (build === demoId('Skerry 247') ? 1.95 * Math.cos(10 * Math.PI / 180) : deck + truth.gasket + truth.squishMore) + truth.rock * y + 0.0002 * x
+    case 'solder': return (build === 'Skerry 247' ? 1.95 * Math.cos(10 * Math.PI / 180) : deck + truth.gasket + truth.squishMore) + truth.rock * y + 0.0002 * x
     case 'crownDepth': return CROWN_DEPTH
     case 'mass': return truth.pistonMass
     case 'container': return 50

@@ -1,7 +1,7 @@
 import { truthOf } from '../demo/truth'
 import { fillingLevel, simulatedGauge, type GaugeTraits } from './gauge'
 
-/** Where a gauge is held: which build, cylinder and thing, and at which place on the crown. */
+/** Where a gauge is held: in the build of which name, cylinder and thing, and at which place on the crown. */
 export interface HeldAt { build: string, cylinder: number, what: string, x: number, y: number }
 
 /** A stand-in gauge as the server's gauge drivers see it. */
@@ -11,7 +11,7 @@ export interface SimulatedDriver {
   measures: 'volume' | 'length' | 'mass'
   unit: string
   resolution: number
-  open: (at: HeldAt, onReading: (value: number) => void) => () => void
+  open: (at: HeldAt, send: (piece: string) => void) => () => void
 }
 
 /** Readings a second. */
@@ -19,19 +19,23 @@ const RATE = 20
 
 let opened = 0
 
-function stream(next: (seconds: number) => number, onReading: (value: number) => void): () => void {
+/** Sends what a gauge would: a line of text a reading, its sign and unit with it. */
+function stream(next: (seconds: number) => number, decimals: number, unit: string, send: (piece: string) => void): () => void {
   const begun = Date.now()
-  const timer = setInterval(() => onReading(next((Date.now() - begun) / 1000)), 1000 / RATE)
+  const timer = setInterval(() => {
+    const value = next((Date.now() - begun) / 1000)
+    send(`${value < 0 ? '' : '+'}${value.toFixed(decimals)} ${unit}\r\n`)
+  }, 1000 / RATE)
   return () => clearInterval(timer)
 }
 
 function handGauge(id: string, name: string, measures: 'length' | 'mass', unit: string, traits: GaugeTraits): SimulatedDriver {
   return {
     id, name, measures, unit, resolution: traits.resolution,
-    open(at, onReading) {
+    open(at, send) {
       const show = simulatedGauge(traits, ++opened)
       const truth = truthOf(at)
-      return stream(seconds => show(truth ?? 0, seconds), onReading)
+      return stream(seconds => show(truth ?? 0, seconds), traits.resolution < 0.1 ? 2 : 1, unit, send)
     }
   }
 }
@@ -39,13 +43,13 @@ function handGauge(id: string, name: string, measures: 'length' | 'mass', unit: 
 /** A burette whose level is read off its display. Every ninth filling has a bubble in it, every thirteenth leaks. */
 const burette: SimulatedDriver = {
   id: 'sim-burette', name: 'Simulated burette', measures: 'volume', unit: 'cc', resolution: 0.1,
-  open(at, onReading) {
+  open(at, send) {
     const turn = ++opened
     const show = simulatedGauge({ resolution: 0.1, noise: 0.015, drift: 0 }, turn)
     const truth = truthOf(at)
     const mishap = turn % 9 === 0 ? { bubble: 0.9 } : turn % 13 === 0 ? { leak: 0.4 } : {}
     // The display's own error, the same every time: what a check pour finds.
-    return stream(seconds => truth === undefined ? 0 : show(fillingLevel(truth + 0.07, seconds, mishap), seconds), onReading)
+    return stream(seconds => truth === undefined ? 0 : show(fillingLevel(truth + 0.07, seconds, mishap), seconds), 1, 'cc', send)
   }
 }
 

@@ -1,11 +1,11 @@
 import { simulatedBench } from '#simulator/bench'
 
-/** Where a gauge is held. Real gauges need not know; a stand-in has nothing else to go by. */
+/** Where a gauge is held, `build` being its name. Real gauges need not know; a stand-in has nothing else to go by. */
 export interface HeldAt { build: string, cylinder: number, what: string, x: number, y: number }
 
 /**
- * A gauge that sends readings. A serial gauge is one more file that makes one of these (its lines read by
- * `readLines`) and one more line below.
+ * A gauge that sends readings as lines of text, as it would over a serial line. A real one is one more file that
+ * makes one of these out of its port, and one more line below; how its pieces become readings is `readLines`.
  */
 export interface GaugeDriver {
   id: string
@@ -14,8 +14,8 @@ export interface GaugeDriver {
   /** Unit of its readings, as it would be typed. */
   unit: string
   resolution: number
-  /** Starts sending; the returned function ends it. */
-  open: (at: HeldAt, onReading: (value: number) => void) => () => void
+  /** Starts sending, in pieces however they fall; the returned function ends it. */
+  open: (at: HeldAt, send: (piece: string) => void) => () => void
 }
 
 /** Every gauge of this bench. The stand-ins come with the demo shop. */

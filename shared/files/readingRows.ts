@@ -95,7 +95,8 @@ function number(text: string): number {
 
 class Unreadable extends Error {}
 
-interface Defaults { hand: string, cylinder: number, at: string, instrument?: Bodies['pour']['instrument'] & { id: string } }
+/** What a line leaves out, and the cylinders there are. */
+interface Defaults { hand: string, cylinder: number, cylinders?: number[], at: string, instrument?: Bodies['pour']['instrument'] & { id: string } }
 type Cell = (name: string) => string
 
 function numeric(cell: Cell, name: string): number | undefined {
@@ -205,7 +206,10 @@ export function readReadings(text: string, kind: FileKind, build: string, defaul
     try {
       const plainEntry = make()
       const checked = checkEntry(plainEntry)
-      if (checked.ok) good.push({ lines, id: uuidv5(key, build), entry: checked.value })
+      const scope = checked.ok ? checked.value.scope : undefined
+      if (scope?.level === 'cylinder' && defaults.cylinders && !defaults.cylinders.includes(scope.cylinder)) {
+        bad.push({ line: lines[0]!, reason: `This engine has no cylinder ${scope.cylinder}.` })
+      } else if (checked.ok) good.push({ lines, id: uuidv5(key, build), entry: checked.value })
       else bad.push({ line: lines[0]!, reason: checked.fields[0]!.sentence })
     } catch (error) {
       bad.push({ line: lines[0]!, reason: sentenceOf(error) })

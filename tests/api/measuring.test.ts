@@ -107,7 +107,7 @@ describe('gauges', () => {
     const until = Date.now() + 6000
     while (Date.now() < until) {
       const { value = '' } = await reader.read()
-      for (const match of value.matchAll(/event: gauge\ndata: ([\d.]+) cc/g)) levels.push(Number(match[1]))
+      for (const match of value.matchAll(/event: gauge\ndata: \+([\d.]+) cc/g)) levels.push(Number(match[1]))
     }
     control.abort()
     expect(levels.length).toBeGreaterThan(80)

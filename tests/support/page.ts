@@ -1,7 +1,8 @@
 import { test as base, type Page } from '@playwright/test'
-import { TestServer } from './server'
+import { v4 as uuid } from 'uuid'
+import { TestServer, put } from './server'
 
-export interface Bench { server: TestServer, launch: string, testSix: string }
+export interface Bench { server: TestServer, launch: string, testSix: string, hollin: string, skerry: string, caldbeck: string }
 
 /** A server with the demo shop for each worker, and a page whose hand has its initials in. */
 export const test = base.extend<{ bench: Bench, page: Page }, { demo: TestServer }>({
@@ -13,7 +14,9 @@ export const test = base.extend<{ bench: Bench, page: Page }, { demo: TestServer
   bench: async ({ demo }, use) => {
     const builds = await (await fetch(`${demo.url}/api/builds`)).json() as { id: string, name: string }[]
     const id = (name: string) => builds.find(b => b.name === name)!.id
-    await use({ server: demo, launch: id('Brackwater 34'), testSix: id('Millrace test six') })
+    await use({
+      server: demo, launch: id('Brackwater 34'), testSix: id('Millrace test six'), hollin: id('Hollin 16'), skerry: id('Skerry 247'), caldbeck: id('Caldbeck Twin')
+    })
   },
   page: async ({ page, demo: _demo }, use) => {
     await page.addInitScript(() => {
@@ -28,13 +31,20 @@ export const test = base.extend<{ bench: Bench, page: Page }, { demo: TestServer
 export { expect } from '@playwright/test'
 
 /** Opens a station of a build and waits until its ledger is on the screen. */
-export async function open(page: Page, bench: Bench, build: string, station: string): Promise<void> {
+export async function open(page: Page, bench: Pick<Bench, 'server'>, build: string, station: string): Promise<void> {
   await page.goto(`${bench.server.url}/builds/${build}/${station}`)
   await page.locator('.station-room [data-station]').waitFor()
+}
+
+/** A copy of a build, for a spec that changes it. */
+export async function copyOf(bench: Pick<Bench, 'server'>, build: string): Promise<string> {
+  const document = await (await fetch(`${bench.server.url}/api/builds/${build}/file`)).json() as object
+  const { json } = await put(`${bench.server.url}/api/imports/${uuid()}`, { document, copy: true, hand: 'TT' })
+  return (json as { id: string }).id
 }
 
 /** The field with a label, in the station. */
 export const field = (page: Page, label: string) => page.locator(`input[data-figure="${label}"]`)
 
-export const STATIONS = ['sheet', 'pour', 'cut', 'daybook'] as const
+export const STATIONS = ['sheet', 'pour', 'cut', 'mockup', 'daybook'] as const
 export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const

@@ -37,7 +37,7 @@ function look() {
   sentence.value = kept.value = ''
   const glass = shop.instruments[0]
   read.value = readReadings(text.value, kind.value, build.view.id, {
-    hand: device.hand || 'X', cylinder: build.cylinder, at: new Date().toISOString(), ...(glass ? { instrument: inUse(glass) } : {})
+    hand: device.hand || 'X', cylinder: build.cylinder, cylinders: build.cylinders, at: new Date().toISOString(), ...(glass ? { instrument: inUse(glass) } : {})
   })
 }
 watch(kind, look)
@@ -82,12 +82,12 @@ async function keep() {
     <template v-if="read">
       <p v-if="read.refused" class="sentence">{{ read.refused }}</p>
       <template v-else>
-        <p role="status"><strong class="num">{{ fresh.length }}</strong> new from {{ name }}<template v-if="read.good.length > fresh.length">, <span class="num">{{ read.good.length - fresh.length }}</span> here already</template><template v-if="read.bad.length">, <strong class="warn num">{{ read.bad.length }}</strong> lines that can’t be taken</template>.</p>
+        <p role="status"><strong class="num">{{ fresh.length }}</strong> new from {{ name }}<template v-if="read.good.length > fresh.length">, <span class="num">{{ read.good.length - fresh.length }}</span> here already</template><template v-if="read.bad.length">, <strong class="warn num">{{ read.bad.length }}</strong> {{ read.bad.length === 1 ? 'line' : 'lines' }} that can’t be taken</template>.</p>
         <div class="lists">
           <ul class="small" tabindex="0" aria-label="What will be kept"><li v-for="g in fresh.slice(0, 200)" :key="g.id"><span class="num quiet">{{ g.lines[0] }}</span> {{ whose(g.entry) }} <span class="num">{{ what(g.entry) }}</span> <span class="quiet">{{ g.entry.hand }}</span></li></ul>
           <ul v-if="read.bad.length" class="small" tabindex="0" aria-label="Lines that can’t be taken"><li v-for="(b, i) in read.bad.slice(0, 200)" :key="i"><span class="num quiet">{{ b.line }}</span> <span class="sentence">{{ b.reason }}</span></li></ul>
         </div>
-        <label v-if="read.bad.length && fresh.length" class="check"><input v-model="skip" type="checkbox"> Leave those {{ read.bad.length }} lines out and keep the rest</label>
+        <label v-if="read.bad.length && fresh.length" class="check"><input v-model="skip" type="checkbox"> Leave {{ read.bad.length === 1 ? 'that line' : `those ${read.bad.length} lines` }} out and keep the rest</label>
         <button class="key main" type="button" :disabled="!mayKeep" @click="keep">Keep {{ fresh.length }}</button>
       </template>
     </template>

@@ -68,5 +68,5 @@ const initials = (event: Event) => {
 .gauge-choice { background: transparent; color: inherit; border: 0; border-bottom: 1px solid #7C8892; min-height: 30px; width: 104px; text-overflow: ellipsis; }
 .gauge-choice option { background: var(--sheet); color: #12202C; }
 .night .gauge-choice option { color: var(--ink); }
-@media (max-width: 1000px) { .wide { display: none; } .gauge-choice { min-height: 44px; width: 84px; } .key.bare { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } }
+@media (max-width: 1000px) { .wide, .job .quiet { display: none; } .gauge-choice { min-height: 44px; width: 84px; } .key.bare { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } }
 </style>

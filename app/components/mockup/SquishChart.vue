@@ -68,12 +68,11 @@ const options = computed(() => {
     <div class="head">
       <h3>Squish velocity</h3>
       <p v-if="peak" class="num">peak <strong data-peak>{{ digits(peak.value, 1) }}</strong> m/s at {{ digits(peak.atCrankAngle, 1) }}°<template v-if="otherPeak">, tried <strong class="tried">{{ digits(otherPeak.value, 1) }}</strong></template></p>
-      <button v-if="band" class="go small" type="button" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</button>
     </div>
     <p v-if="missing.length" class="small quiet">Wants the {{ missing.join(', the ') }}.</p>
     <template v-else-if="band">
-      <div v-if="!figures" class="canvas" role="img" :aria-label="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`">
-        <Line :data="data" :options="options" />
+      <div v-if="!figures" class="canvas">
+        <Line :data="data" :options="options" :aria-label="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
       </div>
       <table v-else class="sheet-table">
         <thead><tr><th>Crank</th><th v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ a }}°</th></tr></thead>
@@ -82,14 +81,14 @@ const options = computed(() => {
           <tr v-if="other"><td>tried</td><td v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ digits(squishVelocity(other, a), 1) }}</td></tr>
         </tbody>
       </table>
-      <p class="small quiet">The band is <span class="num">{{ digits(share! * 100, 0) }} %</span> of the bore. Ideal gas path, no leakage.</p>
+      <p class="small quiet foot">The band is <span class="num">{{ digits(share! * 100, 0) }} %</span> of the bore. Ideal gas path, no leakage. <button class="go small" type="button" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</button></p>
     </template>
   </section>
 </template>
 
 <style scoped>
 .head { display: flex; gap: 12px; align-items: baseline; flex-wrap: wrap; }
-.head .go { margin-left: auto; }
+.foot .go { margin-left: 8px; }
 .tried { color: var(--dye); }
 .canvas { height: 150px; position: relative; }
 .sheet-table td, .sheet-table th { padding: 3px 4px; }

@@ -13,7 +13,7 @@ const WORDS: Record<BesideName, { label: string, dimension: 'length' | 'volume' 
   plateHole: { label: 'Plate hole, if filled', dimension: 'volume' },
   knownRelief: { label: 'Recess filled beside', dimension: 'volume' },
   scaleTemperature: { label: 'Glass stands at', dimension: 'temperature' },
-  warmer: { label: 'Liquid warmer in the head by', dimension: 'temperature' }
+  warmer: { label: 'Warmer in the head by', dimension: 'temperature' }
 }
 const first = computed(() => BESIDE[p.what.value].filter(name => name === 'depth' || name === 'plugColumn'))
 const folded = computed<BesideName[]>(() => [...BESIDE[p.what.value].filter(name => name !== 'depth' && name !== 'plugColumn'), 'scaleTemperature', 'warmer'])
@@ -34,7 +34,7 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
   <div class="beside">
     <div v-if="first.length || seals || p.what.value === 'container'" class="row">
       <FigureField v-for="name in first" :key="name" :field="`${build.view?.id}/beside/${p.what.value}/${name}`" :label="WORDS[name].label" :dimension="WORDS[name].dimension" :part="part(name)" :gauge-at="{ what: name === 'depth' ? 'crownDepth' : '' }" :commit="keep(name)" />
-      <div v-if="seals">
+      <div v-if="seals" class="wide">
         <label class="label" for="sealed">Sealed</label>
         <div class="well"><select id="sealed" :value="p.beside.value.sealed ?? 'ring'" @change="p.setBeside({ sealed: ($event.target as HTMLSelectElement).value as 'ring' })"><option value="ring">at the ring, crevice in</option><option value="crown">at the crown’s edge</option></select></div>
       </div>
@@ -60,6 +60,8 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
 
 <style scoped>
 .row { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; margin: 6px 0 4px; align-items: end; }
+/* Its words are longer than half the place. */
+.wide { grid-column: 1 / 3; }
 summary { cursor: pointer; color: var(--dye); min-height: 28px; display: flex; align-items: center; }
 summary::before { content: '+'; width: 16px; font-family: var(--figure); }
 details[open] summary::before { content: '−'; }

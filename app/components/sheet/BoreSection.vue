@@ -32,7 +32,7 @@ const chamberPath = computed(() => {
 })
 const dome = computed(() => Math.max(-26, Math.min(26, -crown.value * 0.9)))
 // The detail: 10 × the drawing's own scale, cut off by the circle.
-const detail = computed(() => ({ x: cx.value + 176, y: 200, r: 66 }))
+const detail = computed(() => ({ x: cx.value + 176, y: 180, r: 66 }))
 const k = computed(() => scale.value * 10)
 const detailDeck = computed(() => detail.value.y + 10)
 const detailGasket = computed(() => Math.min(detail.value.r - 16, (value('gasketThickness') ?? 1.2) * k.value))

@@ -55,7 +55,7 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
         </tbody>
         <tbody v-else>
           <tr v-for="(row, i) in form.squish" :key="i">
-            <td><div class="well"><select v-model="row.rod" :aria-label="`Rods, row ${i + 1}`"><option v-for="(_, rod) in (ROD_MODULUS as Record<RodMaterial, number>)" :key="rod">{{ rod }}</option></select></div></td>
+            <td class="rod"><div class="well"><select v-model="row.rod" :aria-label="`Rods, row ${i + 1}`"><option v-for="(_, rod) in (ROD_MODULUS as Record<RodMaterial, number>)" :key="rod">{{ rod }}</option></select></div></td>
             <td v-for="c in COLUMNS" :key="c.name"><div class="well"><input v-model="row[c.name]" class="num" inputmode="decimal" autocomplete="off" :aria-label="`${c.label}, row ${i + 1}`"></div><p v-if="faults[`squish[${i}].${c.name}`]" class="sentence">{{ faults[`squish[${i}].${c.name}`] }}</p></td>
             <td><button class="key bare" type="button" :aria-label="`Remove row ${i + 1}`" @click="form.squish.splice(i, 1)">×</button></td>
           </tr>
@@ -83,6 +83,7 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
 <style scoped>
 .tables { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr); gap: 28px; align-items: start; margin: 8px 0; }
 caption { text-align: left; color: var(--quiet); padding-bottom: 2px; }
+.rod { min-width: 138px; }
 .row { display: flex; gap: 8px; }
 @media (max-width: 1000px) { .tables { grid-template-columns: 1fr; } }
 </style>

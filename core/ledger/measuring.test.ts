@@ -1,0 +1,271 @@
+import { describe, expect, it } from 'vitest'
+import { shares, uncertainty } from '../estimate'
+import { all, burette, head, mm, oneCylinder, READING_U, type Bench } from '../../tests/support/ledgerBench'
+import { evenPlan, nextMove, replay, type PourBody, type Replay } from '.'
+
+const one = { level: 'cylinder', cylinder: 1 } as const
+const cc = (value: number) => ({ value, unit: 'cc', typed: String(value) })
+const open = (bench: Bench): Replay => replay(bench.entries)!
+const pourOf = (bench: Bench, more: Partial<PourBody> & Pick<PourBody, 'encloses' | 'fills'>, cylinder = 1) =>
+  bench.add('pour', { level: 'cylinder', cylinder }, { typed: '', instrument: burette, ...more })
+const spots = (...list: [number, number, number][]) => ({ readings: list.map(([x, y, value]) => ({ x, y, figure: mm(value) })) })
+
+describe('a crown in its bore', () => {
+  /** π/4·92²·10 = 66.4761 cc over a flat crown 10 mm down. */
+  const over = Math.PI / 4 * 92 ** 2 * 10 / 1000
+  it('sealed at the crown’s edge is poured less the cylinder; at the ring the crevice comes off too', () => {
+    const bench = oneCylinder()
+    pourOf(bench, { encloses: 'crown', fills: [{ start: 0, end: 69.5 }], sealed: 'crown', depth: mm(10) })
+    expect(open(bench).asIs[0]!.parts.crown!.value.value).toBeCloseTo(69.5 - over, 6)
+    const ring = oneCylinder()
+    pourOf(ring, { encloses: 'crown', fills: [{ start: 0, end: 70.2 }], sealed: 'ring', depth: mm(10) })
+    // crevice 0.655 cc: π/4·(92² − 91.35²)·7
+    expect(open(ring).asIs[0]!.parts.crown!.value.value).toBeCloseTo(70.2 - over - 0.65519, 4)
+  })
+  it('doubts its depth by a dial’s 0.02 mm over the whole bore, and says so', () => {
+    const bench = oneCylinder()
+    const id = pourOf(bench, { encloses: 'crown', fills: [{ start: 0, end: 69.5 }], sealed: 'crown', depth: mm(10) })
+    const { value, provenance } = open(bench).asIs[0]!.parts.crown!
+    expect(provenance).toBe('measured')
+    expect(uncertainty(value)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U, 6.64761 * 0.02), 4)
+    expect(shares(value)[0]!.source).toBe(`entry:${id}:depth`)
+  })
+  it('gives way to a figure stated later for just this cylinder, and comes back when that is voided', () => {
+    const bench = oneCylinder()
+    pourOf(bench, { encloses: 'crown', fills: [{ start: 0, end: 69.5 }], sealed: 'crown', depth: mm(10) })
+    const stated = bench.state('crownVolume', 2.5, 'measure', one)
+    expect(open(bench).asIs[0]!.parts.crown!.value.value).toBe(2.5)
+    bench.add('void', one, { reason: 'typo' }, { supersedes: stated })
+    expect(open(bench).asIs[0]!.parts.crown!.value.value).toBeCloseTo(69.5 - over, 6)
+  })
+  it('starts afresh once it was worked on', () => {
+    const bench = oneCylinder()
+    pourOf(bench, { encloses: 'crown', fills: [{ start: 0, end: 69.5 }], sealed: 'crown', depth: mm(10) })
+    pourOf(bench, { encloses: 'crown', fills: [{ start: 0, end: 71.5 }], sealed: 'crown', depth: mm(10), afterWork: true })
+    expect(open(bench).asIs[0]!.parts.crown!.value.value).toBeCloseTo(71.5 - over, 6)
+    expect(open(bench).challenges).toEqual([])
+  })
+})
+
+describe('what was filled beside, and warmth', () => {
+  it('is taken off, with a doubt of its own that two pours share', () => {
+    const bench = oneCylinder()
+    for (const end of [55.6, 55.6]) pourOf(bench, { encloses: 'chamber', fills: [{ start: 0, end }], plateHole: cc(0.15), knownRelief: cc(0.25) })
+    const { value } = open(bench).asIs[0]!.parts.chamber!
+    expect(value.value).toBeCloseTo(55.2, 9)
+    expect(uncertainty(value)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U / Math.SQRT2, 0.03), 5)
+  })
+  it('the scale’s own warmth and the liquid’s in the head, by hand', () => {
+    const warm = oneCylinder()
+    // 60 cc on a plastic scale at 35 °C: 60.315; then 4 K warmer alcohol in the head: × 1.0044
+    pourOf(warm, {
+      encloses: 'chamber', fills: [{ start: 60, end: 0 }], scaleTemperature: { value: 35, unit: '°C', typed: '35' }, warmer: { value: 4, unit: '°C', typed: '4' },
+      liquidExpansion: 1.1e-3, instrument: { ...burette, kind: 'syringe', capacity: 60, expansion: 3.5e-4 }
+    })
+    expect(open(warm).asIs[0]!.parts.chamber!.value.value).toBeCloseTo(60.5804, 4)
+    // Far from 20 °C, but as warm in the head as in the glass: the liquid's expansion is nothing to it.
+    const even = oneCylinder()
+    pourOf(even, { encloses: 'chamber', fills: [{ start: 0, end: 55 }], liquidExpansion: 1.1e-3 })
+    expect(open(even).asIs[0]!.parts.chamber!.value.value).toBeCloseTo(55, 9)
+  })
+})
+
+describe('challenges', () => {
+  it('a bubble at the second pour, in any vessel, comes before everything but a leak', () => {
+    const bench = oneCylinder()
+    bench.pour(1, 55.4)
+    bench.pour(1, 55.4)
+    for (const end of [90, 90.8]) pourOf(bench, { encloses: 'intakePort', fills: [{ start: 0, end }] })
+    expect(nextMove(open(bench))).toMatchObject({ kind: 'disagree', encloses: 'intakePort', cylinders: [1] })
+    expect((nextMove(open(bench)) as { change: number }).change).toBeCloseTo(0.8, 9)
+    pourOf(bench, { encloses: 'chamber', fills: [{ start: 0, end: 55.4 }], watch: { seconds: 75, reading: 55.8 } })
+    expect(nextMove(open(bench))).toMatchObject({ kind: 'leak', encloses: 'chamber', cylinders: [1] })
+  })
+  it('a final size by syringe is sent to the burette before a cut is planned', () => {
+    const bench = oneCylinder()
+    const syringe = { ...burette, id: 'syringe', kind: 'syringe' as const, capacity: 60, tolerance: 1.5, resolution: 1 }
+    for (let i = 0; i < 2; i++) pourOf(bench, { encloses: 'chamber', fills: [{ start: 60, end: 5 }], instrument: syringe })
+    expect(nextMove(open(bench))).toEqual({ kind: 'pourFine', cylinders: [1] })
+    bench.pour(1, 55.3)
+    expect(nextMove(open(bench)).kind).toBe('plan')
+  })
+})
+
+describe('deck by dial', () => {
+  it('takes rock out and is a measured deck clearance, until it is voided', () => {
+    const bench = oneCylinder()
+    const id = bench.add('deckReadings', one, spots([0, 40, 0.52], [0, -40, 0.36]))
+    const [state] = open(bench).asIs
+    // centre 0.44: π/4·92²·0.44 = 2.92495 cc
+    expect(state!.parts.deck!.value.value).toBeCloseTo(2.92495, 4)
+    expect(state!.parts.deck!.provenance).toBe('measured')
+    bench.add('void', one, { reason: 'stand slipped' }, { supersedes: id })
+    expect(open(bench).asIs[0]!.parts.deck!.value.value).toBeCloseTo(Math.PI / 4 * 92 ** 2 * 0.36 / 1000, 6)
+  })
+  it('goes down with a deck cut that follows', () => {
+    const bench = oneCylinder()
+    bench.add('deckReadings', one, spots([0, 40, 0.52], [0, -40, 0.36]))
+    bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'done', depth: mm(0.2), measured: mm(0.21) })
+    expect(open(bench).quantity('deckClearance', 1)!.value.value).toBeCloseTo(0.23, 9)
+  })
+})
+
+describe('squish', () => {
+  it('is deck + gasket until solder says better; then the difference is explained', () => {
+    const bench = oneCylinder()
+    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(1.56, 9)
+    bench.add('solder', one, spots([40, 0, 1.75], [-40, 0, 1.75], [0, 40, 1.79], [0, -40, 1.71]))
+    const squish = open(bench).squish(1)
+    expect(squish.gap!.value.value).toBeCloseTo(1.75, 9)
+    expect(squish.contact!.value.value).toBeCloseTo(1.71, 9)
+    expect(squish.difference).toMatchObject({ agrees: false })
+    expect(squish.difference!.value.value).toBeCloseTo(0.19, 9)
+    expect(squish.difference!.causes[0]).toBe('gasketNotCrushed')
+  })
+  it('is carried over a thinner gasket and a deck cut; a face cut leaves a pad in the face alone', () => {
+    const bench = oneCylinder()
+    bench.add('solder', one, spots([0, 40, 1.6], [0, -40, 1.6]))
+    bench.add('gasketChange', head, { state: 'planned', thickness: mm(0.9), bore: mm(94) })
+    bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'planned', depth: mm(0.1) })
+    bench.add('faceCut', head, { state: 'planned', depth: mm(1) })
+    expect(open(bench).squish(1, 'asPlanned').gap!.value.value).toBeCloseTo(1.2, 9)
+    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(1.6, 9)
+  })
+  it('of a recessed pad comes down with the face until the cut reaches it', () => {
+    const bench = oneCylinder()
+    bench.state('squishRecess', 0.5)
+    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(2.06, 9)
+    bench.add('faceCut', head, { state: 'done', depth: mm(0.3), measured: mm(0.3) })
+    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(1.76, 9)
+    bench.add('faceCut', head, { state: 'done', depth: mm(0.6), measured: mm(0.6) })
+    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(1.56, 9)
+  })
+  it('loses rod stretch, play, rock and heat when it runs, and stops where it would touch', () => {
+    const bench = oneCylinder()
+    for (const [q, v] of [['rodLength', 150], ['revs', 5500], ['pistonMass', 0.62], ['rodBeamMass', 0.25], ['rodSection', 150], ['bearingPlay', 0.09], ['heatGrowth', 0.05]] as const) bench.state(q, v)
+    bench.add('rod', all, { material: 'steel' })
+    const { running } = open(bench).squish(1)
+    expect(running!.stretch.value.value).toBeCloseTo(0.065, 3)
+    // 1.56 − 0.0654 − 0.09 − 0 − 0.05
+    expect(running!.gap.value.value).toBeCloseTo(1.3546, 3)
+    bench.pour(1, 55.4)
+    bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'planned', depth: mm(1.4) })
+    expect(nextMove(open(bench))).toMatchObject({ kind: 'stop', cause: 'squishTouches', cylinders: [1] })
+  })
+})
+
+describe('a gasket opening that is no circle', () => {
+  it('is its area times its thickness, until another gasket goes in', () => {
+    const bench = oneCylinder()
+    bench.state('gasketArea', 7200)
+    expect(open(bench).asIs[0]!.parts.gasket!.value.value).toBeCloseTo(8.64, 9)
+    bench.add('gasketChange', head, { state: 'done', thickness: mm(0.9), bore: mm(94) })
+    expect(open(bench).asIs[0]!.parts.gasket!.value.value).toBeCloseTo(Math.PI / 4 * 94 ** 2 * 0.9 / 1000, 6)
+    bench.add('gasketChange', head, { state: 'done', thickness: mm(1), bore: mm(94), area: { value: 7300, unit: 'mm2', typed: '7300' } })
+    expect(open(bench).asIs[0]!.parts.gasket!.value.value).toBeCloseTo(7.3, 9)
+  })
+})
+
+describe('clearances', () => {
+  it('lose what each convention says, and get back what sinking gives', () => {
+    const bench = oneCylinder()
+    bench.state('intakeTilt', 30)
+    bench.add('measure', all, { quantity: 'intakeClearance', figure: mm(3), convention: 'pocket' })
+    bench.state('intakeSide', 1.5)
+    bench.state('valveToValve', 2)
+    bench.state('domeToChamber', 1.6)
+    bench.add('faceCut', head, { state: 'planned', depth: mm(0.6) })
+    bench.add('seatWork', one, { state: 'planned', added: cc(0.3), sunk: mm(0.4) })
+    const step = (name: string) => open(bench).clearances(1).find(s => s.name === name)!
+    // 0.6·cos 30° = 0.5196 off, 0.4 back along the valve
+    expect(step('intakeClearance').planned.map(p => p.change.value)[0]).toBeCloseTo(-0.5196, 4)
+    expect(step('intakeClearance').then.value).toBeCloseTo(3 - 0.5196 + 0.4, 4)
+    // 0.6·sin 30°
+    expect(step('intakeSide').then.value).toBeCloseTo(1.2, 9)
+    expect(step('valveToValve').then.value).toBe(2)
+    expect(step('domeToChamber').then.value).toBeCloseTo(1, 9)
+  })
+})
+
+describe('even chambers', () => {
+  const six = () => {
+    const bench = oneCylinder(6)
+    const decks = [0.34, 0.32, 0.38, 0.36, 0.42, 0.30]
+    decks.forEach((d, i) => bench.state('deckClearance', d, 'measure', { level: 'cylinder', cylinder: i + 1 }))
+    ;[55.4, 54.6, 55.8, 56.2, 55.0, 54.9].forEach((end, i) => bench.pour(i + 1, end))
+    return bench
+  }
+  it('are ground up to the largest, by hand', () => {
+    const plan = evenPlan(open(six()), 1, 'chamber')!
+    expect(plan.largest).toBe(4)
+    expect(plan.cylinders.map(c => Number(c.gain.value.toFixed(6)))).toEqual([0.8, 1.6, 0.4, 0, 1.2, 1.3])
+    expect(plan.cylinders[1]!.chamber.value).toBeCloseTo(56.2, 9)
+    expect(plan.spread.chamber).toEqual({ before: expect.closeTo(1.6, 6) as number, after: expect.closeTo(0, 9) as number })
+    // Decks differ by 0.12 mm: π/4·92²·0.12 = 0.7977 cc stay between the clearances.
+    expect(plan.spread.clearance.after).toBeCloseTo(0.7977, 3)
+    // Cylinder 6 is first to the target then: chamber 56.2 + 8.3277 + 1.9943 + 3 + 0.6552 − 63.4884 over 4.65 a mm
+    expect(plan.cut!.depth.value).toBeCloseTo((56.2 + 8.32773 + 1.99428 + 3 + 0.65519 - 63.48842) / 4.65, 3)
+    expect(plan.cost).toBeGreaterThan(0.05)
+  })
+  it('or whole clearances: then unequal decks make unequal chambers', () => {
+    const plan = evenPlan(open(six()), 1, 'clearance')!
+    expect(plan.spread.clearance.after).toBeCloseTo(0, 9)
+    expect(plan.spread.chamber.after).toBeCloseTo(0.7977, 3)
+  })
+  it('respect one that can’t be changed, and say what it stays short', () => {
+    const bench = six()
+    bench.add('hold', { level: 'cylinder', cylinder: 2 }, { held: true })
+    const plan = evenPlan(open(bench), 1, 'chamber')!
+    expect(plan.cylinders[1]).toMatchObject({ held: true })
+    expect(plan.cylinders[1]!.gain.value).toBe(0)
+    expect(plan.cylinders[1]!.short.value).toBeCloseTo(1.6, 6)
+    expect(plan.spread.chamber.after).toBeCloseTo(1.6, 6)
+    bench.add('hold', { level: 'cylinder', cylinder: 2 }, { held: false })
+    expect(evenPlan(open(bench), 1, 'chamber')!.cylinders[1]!.gain.value).toBeCloseTo(1.6, 6)
+  })
+  it('one scale over all of them is gone from what each must gain', () => {
+    expect(uncertainty(evenPlan(open(six()), 1, 'chamber')!.cylinders[0]!.gain)).toBeCloseTo(READING_U * Math.SQRT2, 6)
+    expect(evenPlan(open(oneCylinder()), 1, 'chamber')).toBeUndefined()
+  })
+})
+
+describe('port pairs', () => {
+  it('match, differ, or are built so', () => {
+    const bench = oneCylinder(4)
+    ;[80, 80.1, 82, 80.2].forEach((end, i) => pourOf(bench, { encloses: 'intakePort', fills: [{ start: 0, end }] }, i + 1))
+    bench.add('portPairs', all, { valve: 'intake', pairs: [[1, 2], [3, 4]], poor: [] })
+    expect(open(bench).portPairs.map(p => p.verdict)).toEqual(['same', 'differ'])
+    expect(open(bench).portPairs[1]).toMatchObject({ smaller: 4, larger: 3 })
+    bench.add('portPairs', all, { valve: 'intake', pairs: [[1, 2], [3, 4]], poor: [4] })
+    expect(open(bench).portPairs[1]!.verdict).toBe('asBuilt')
+  })
+})
+
+describe('voiding any one measurement', () => {
+  it('turns its part into derived, book or assumed, and never leaves it measured', () => {
+    const bench = oneCylinder()
+    bench.state('gasketThickness', 1.25, 'book')
+    bench.state('chamberVolume', 53, 'book')
+    const crown = pourOf(bench, { encloses: 'crown', fills: [{ start: 0, end: 69.5 }], sealed: 'crown', depth: mm(10) })
+    const deck = bench.add('deckReadings', one, spots([0, 40, 0.4], [0, -40, 0.32]))
+    const chamber = bench.pour(1, 55.4)
+    const parts = () => open(bench).asIs[0]!.parts
+    const of = (quantity: string) => bench.entries.find(e => e.kind === 'measure' && e.body.quantity === quantity)!.id
+    const takeOut = (id: string) => bench.add('void', one, { reason: 'test' }, { supersedes: id })
+    expect(Object.values(parts()).map(p => p.provenance)).not.toContain('assumed')
+    takeOut(chamber)
+    expect(parts().chamber).toMatchObject({ provenance: 'book' })
+    takeOut(of('gasketThickness'))
+    expect(parts().gasket!.provenance).toBe('book')
+    takeOut(deck)
+    takeOut(of('deckClearance'))
+    expect(parts().deck!.provenance).toBe('assumed')
+    takeOut(crown)
+    takeOut(of('crownVolume'))
+    expect(parts().crown!.provenance).toBe('assumed')
+    takeOut(of('topLandHeight'))
+    expect(parts().crevice!.provenance).toBe('assumed')
+    // And the ratio names what to improve first.
+    expect(shares(open(bench).asIs[0]!.ratio!.value)[0]!.source).toMatch(/^(entry|standIn):/)
+  })
+})

@@ -1,0 +1,87 @@
+import fc from 'fast-check'
+import Papa from 'papaparse'
+import { describe, expect, it } from 'vitest'
+import { checkEntry } from '#shared/dto'
+import { demoShop } from '#demo/shop'
+import { COLUMNS, FILE_KINDS, readReadings, writeReadings, type FileKind } from './readingRows'
+
+const build = '4b0e4c1a-9c1f-4a7e-8f36-5d1b2a7c4e90'
+const glass = { id: 'b3a1c1de-9c1f-4a7e-8f36-5d1b2a7c4e90', name: 'Long burette', kind: 'burette' as const, capacity: 100, tolerance: 0.2, resolution: 0.1, scale: 'deliver' as const, film: 0, repeatability: 0 }
+const defaults = { hand: 'TT', cylinder: 1, cylinders: [1, 2, 3, 4, 5, 6], at: '2026-03-09T08:00:00.000Z', instrument: glass }
+const read = (text: string, kind: FileKind = 'pours') => readReadings(text, kind, build, defaults)
+
+describe('a file of readings', () => {
+  it('needs only what it can’t do without; the rest is the bench’s', () => {
+    const { good, bad } = read('fills\n0>55.4\n0>98.6;3>12.4\n')
+    expect(bad).toEqual([])
+    expect(good.map(g => g.entry.body)).toMatchObject([{ fills: [{ start: 0, end: 55.4 }], instrument: glass }, { fills: [{ start: 0, end: 98.6 }, { start: 3, end: 12.4 }] }])
+    expect(good[0]!.entry).toMatchObject({ hand: 'TT', scope: { level: 'cylinder', cylinder: 1 } })
+  })
+  it('finds its columns by name, in any order, spelled as people do', () => {
+    expect(read('Hand;Plate hole [cc];Cylinder;FILLS\nAB;0,15;3;0>55,4', 'pours').good[0]!.entry).toMatchObject({ hand: 'AB', scope: { cylinder: 3 }, body: { plateHole: { value: 0.15 } } })
+    expect(read('cylinder,X (mm),Y mm,reading\n2,40,0,0.34', 'deck').good[0]!.entry.body).toEqual({ readings: [{ x: 40, y: 0, figure: { value: 0.34, unit: 'mm', typed: '0.34' } }] })
+  })
+  it('names every bad line and why, and takes the others', () => {
+    const { good, bad } = read('cylinder,fills,at\n1,0>55.4,\n2,55.4>0,\n9,0>50,\n3,0>x,\n4,0>140,\nx,0>50,\n5,0>50,yesterday\n6,0>54.9,2026-03-09T10:00:00Z')
+    expect(good.map(g => g.lines[0])).toEqual([2, 9])
+    expect(bad.map(b => [b.line, b.reason])).toEqual([
+      [3, expect.stringMatching(/greater than the start/)], [4, 'This engine has no cylinder 9.'], [5, expect.stringMatching(/no fill/)],
+      [6, expect.stringMatching(/0 to 100/)], [7, expect.stringMatching(/no number for cylinder/)], [8, expect.stringMatching(/no time/)]
+    ])
+  })
+  it('refuses what is none, in words', () => {
+    expect(read('').refused).toMatch(/No column is called fills/)
+    expect(read('a,b\n1,2').refused).toMatch(/first line must name/)
+    expect(read('fills\n').refused).toMatch(/no reading/)
+    expect(read('x'.repeat(2e6)).refused).toMatch(/1 MB/)
+    expect(read(`fills\n${'0>50\n'.repeat(2500)}`).refused).toMatch(/2000 lines/)
+  })
+  it('gathers the places of one crown, and names the same file the same way twice', () => {
+    const text = 'cylinder,x,y,reading\n1,40,0,1.59\n1,-40,0,1.57\n2,0,30,1.6\n'
+    const { good } = read(text, 'solder')
+    expect(good.map(g => g.lines)).toEqual([[2, 3], [4]])
+    expect(read(text, 'solder').good.map(g => g.id)).toEqual(good.map(g => g.id))
+    expect(readReadings(text, 'solder', build.replace('4b', '4c'), defaults).good[0]!.id).not.toBe(good[0]!.id)
+  })
+  it('what was taken out where it comes from is told, not brought in', () => {
+    expect(read('fills,standing\n0>50,void\n0>51,counts').bad).toEqual([{ line: 2, reason: 'It was taken out where it comes from.' }])
+  })
+  it('disarms a name that a spreadsheet would run, and takes it back as it was', () => {
+    const launch = demoShop.builds[0]!
+    const pour = launch.entries.find(e => e.kind === 'pour')!
+    const csv = writeReadings([{ ...pour, note: '=1+1' } as typeof pour], 'pours')
+    expect(csv).toContain('\'=1+1')
+    expect(read(csv).good[0]!.entry.note).toBe('=1+1')
+  })
+})
+
+describe('a thousand random files', () => {
+  const cell = fc.oneof(fc.string({ maxLength: 12 }), fc.double().map(String), fc.constantFrom('0>55.4', '1', '', '=cmd', '55,4', '0>1;1>2', '"', '\u0000', '2026-01-01'))
+  const table = fc.constantFrom(...FILE_KINDS).chain(kind => fc.record({
+    kind: fc.constant(kind),
+    text: fc.oneof(
+      fc.string({ maxLength: 400 }),
+      fc.tuple(fc.shuffledSubarray(COLUMNS[kind].map(c => c.name)), fc.array(fc.array(cell, { maxLength: 12 }), { maxLength: 8 }), fc.constantFrom(',', ';', '\t'))
+        .map(([heads, rows, delimiter]) => [heads, ...rows].map(r => r.join(delimiter)).join('\n'))
+    )
+  }))
+  it('never break the reading, and nothing unsound is ever good', () => {
+    fc.assert(fc.property(table, ({ kind, text }) => {
+      const result = read(text, kind)
+      for (const { entry } of result.good) expect(checkEntry(entry).ok).toBe(true)
+      for (const { reason } of result.bad) expect(reason.length).toBeGreaterThan(5)
+      if (result.refused) expect(result.good).toEqual([])
+    }), { numRuns: 1000 })
+  })
+  it('that are sound come back whole', () => {
+    const reading = fc.record({ cylinder: fc.integer({ min: 1, max: 6 }), x: fc.integer({ min: -60, max: 60 }), y: fc.integer({ min: -60, max: 60 }), value: fc.double({ min: 0.05, max: 9, noNaN: true }), hand: fc.constantFrom('AB', 'ÄÖ'), note: fc.constantFrom('', 'a, "b"; c', '=1+1') })
+    fc.assert(fc.property(fc.array(reading, { minLength: 1, maxLength: 10 }), (rows) => {
+      const text = Papa.unparse(rows.map((r, i) => ({ cylinder: r.cylinder, x_mm: r.x, y_mm: r.y, reading_mm: r.value, hand: r.hand, note: r.note, at: `2026-03-09T08:00:${String(i).padStart(2, '0')}Z` })))
+      const { good, bad } = read(text, 'solder')
+      expect(bad).toEqual([])
+      const entries = good.map(({ id, entry }, i) => ({ ...entry, id, build, seq: i }) as never)
+      const again = readReadings(writeReadings(entries, 'solder'), 'solder', build, defaults)
+      expect(again.good.map(g => g.entry)).toEqual(good.map(g => g.entry))
+    }), { numRuns: 100 })
+  })
+})
