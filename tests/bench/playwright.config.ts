@@ -1,3 +1,4 @@
+import { defineConfig } from '@playwright/test'
 import base from '../../playwright.config'
 
-export default { ...base, testDir: '.', testMatch: '*.spec.ts', reporter: 'list' }
+export default defineConfig(base, { testDir: '.', workers: 1, fullyParallel: false, timeout: 120_000 })
