@@ -3,7 +3,7 @@ import { SIZES, field, open, test, type Bench } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
-const shots: { name: string, size?: { width: number, height: number }, at: (page: Page, bench: Bench) => Promise<void> }[] = [
+const shots: { name: string, size?: { width: number, height: number }, store?: Record<string, string>, at: (page: Page, bench: Bench) => Promise<void> }[] = [
   {
     name: 'shop',
     at: async (page, bench) => {
@@ -12,7 +12,28 @@ const shots: { name: string, size?: { width: number, height: number }, at: (page
     }
   },
   { name: 'sheet', at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
-  { name: 'sheet-bench', size: bench820, at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
+{ name: 'sheet-gaskets', store: { 'bowl.sheetLeaf': 'gaskets' }, at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
+  { name: 'pour-even', store: { 'bowl.pourLeaf': 'even' }, at: (page, bench) => open(page, bench, bench.launch, 'pour') },
+  {
+    name: 'mockup-squish',
+    at: async (page, bench) => {
+      await open(page, bench, bench.launch, 'mockup')
+      await page.locator('.cell').nth(3).click()
+      await page.locator('#try-gasket').selectOption({ label: '0.90 mm' })
+    }
+  },
+  { name: 'mockup-turned', at: (page, bench) => open(page, bench, bench.skerry, 'mockup') },
+  { name: 'mockup-valves', store: { 'bowl.mockupLeaf': 'valves' }, at: (page, bench) => open(page, bench, bench.caldbeck, 'mockup') },
+  { name: 'mockup-tdc', store: { 'bowl.mockupLeaf': 'tdc' }, at: (page, bench) => open(page, bench, bench.skerry, 'mockup') },
+  {
+    name: 'mockup-bench', size: bench820, store: { 'bowl.gauge': 'sim-calliper' },
+    at: async (page, bench) => {
+      await open(page, bench, bench.launch, 'mockup')
+      await page.locator('.cell').nth(3).click()
+      await page.locator('.place input').first().click()
+      await page.waitForTimeout(600)
+    }
+  },
   {
     name: 'pour',
     at: async (page, bench) => {
@@ -56,8 +77,9 @@ const shots: { name: string, size?: { width: number, height: number }, at: (page
   }
 ]
 
-for (const { name, size = desk, at } of shots) {
+for (const { name, size = desk, store = {}, at } of shots) {
   test(name, async ({ page, bench }) => {
+    await page.addInitScript(kept => Object.entries(kept).forEach(([key, value]) => localStorage.setItem(key, value)), store)
     await page.setViewportSize(size)
     await at(page, bench)
     await page.waitForTimeout(500)
