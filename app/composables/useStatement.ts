@@ -38,7 +38,10 @@ export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: 
   const basis = computed(() => chosen.value ?? (standing.value?.kind as Basis | undefined) ?? usual)
 
   async function keep(figure: Figure, base: string | undefined, more: Partial<Bodies['measure']> = {}): Promise<string | undefined> {
-    const sent = await build.add(basis.value, scope(), { quantity, figure, ...more }, base ? { supersedes: base } : {})
+    // How a clearance is measured stays as it was said, until it is said anew.
+    const before = standing.value?.body
+    const convention = before && 'convention' in before && before.convention ? { convention: before.convention } : {}
+    const sent = await build.add(basis.value, scope(), { quantity, figure, ...convention, ...more }, base ? { supersedes: base } : {})
     const value = part.value
     return notKept(sent, value && say(value.value.value, quantityRule(quantity).dimension, device.lengths))
   }

@@ -1,1 +1,5 @@
 export { flatCutDepth, valveClearanceLost, type ClearanceConvention } from './flatCut'
+export { meshVolume, type Mesh } from './mesh'
+export { cutAtChamber, cutDepthForVolume, openingArea, thenFlat, volumeAboveCut, type Cut, type Slopes } from './cut'
+export { seatLedge, seatMargin, sinking, type SeatCircle } from './seat'
+export { camRetard, pushrodChange, vFlange } from './drop'
