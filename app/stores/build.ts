@@ -3,7 +3,7 @@ import { v4 as uuid } from 'uuid'
 import {
   BODY_VERSION, nextMove, replay, type Bodies, type CylinderState, type Entry, type EntryKind, type Replay, type Scope
 } from '#core'
-import type { BuildView } from '#shared/dto'
+import { checkEntry, type BuildView } from '#shared/dto'
 import { useDevice } from './device'
 import { useOutbox, type Sent } from './outbox'
 import { useShop } from './shop'
@@ -64,9 +64,13 @@ export const useBuild = defineStore('build', () => {
     }
     const id = uuid()
     const { at = new Date().toISOString(), note, supersedes } = more
-    const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}`, {
-      at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {})
-    })
+    const entry = { at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {}) }
+    // What the server would refuse is said at once, and never counts on the screen, not even for a moment.
+    const checked = checkEntry(JSON.parse(JSON.stringify(entry)))
+    if (!checked.ok) {
+      return { kind: 'refused', problem: { type: 'about:blank', title: 'This can’t be accepted', status: 422, detail: checked.fields[0]!.sentence, fields: checked.fields } }
+    }
+    const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}`, entry)
     // Told of a change it had not seen, the page shows what stands now.
     if (sent.kind === 'refused' && sent.problem.current) await refresh()
     return sent

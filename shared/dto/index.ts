@@ -4,3 +4,4 @@ export { BuildRequest, CheckRequest, EntryRequest, ImportRequest, InstrumentRequ
 export type { Checked, FieldProblem, Problem } from './problem'
 export type { BenchGauge, BuildDocument, BuildSummary, BuildView, KeptInstrument } from './answers'
 export { DOCUMENT_FORMAT, DOCUMENT_VERSION, inUse } from './answers'
+export { figureFault } from './decorators'

@@ -98,7 +98,7 @@ for (const size of SIZES) {
     const { newBuild } = await import('../support/sent')
     for (let i = 0; i < 8; i++) await newBuild(bench.server.url)
     await page.goto(bench.server.url)
-    await expect(page.getByText('Brackwater 34')).toBeVisible()
+    await expect(page.getByText('Brackwater 34').first()).toBeVisible()
     await page.getByRole('button', { name: 'Add an instrument' }).click()
     expect(await faults(page)).toEqual([])
     expect(await violations(page)).toEqual([])

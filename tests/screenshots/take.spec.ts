@@ -12,7 +12,7 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     }
   },
   { name: 'sheet', at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
-{ name: 'sheet-gaskets', store: { 'bowl.sheetLeaf': 'gaskets' }, at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
+  { name: 'sheet-gaskets', store: { 'bowl.sheetLeaf': 'gaskets' }, at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
   { name: 'pour-even', store: { 'bowl.pourLeaf': 'even' }, at: (page, bench) => open(page, bench, bench.launch, 'pour') },
   {
     name: 'mockup-squish',

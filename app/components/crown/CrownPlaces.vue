@@ -28,12 +28,11 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
         <circle :cx="W / 2" :cy="H / 2" :r="bore / 2 * scale" class="bore" />
         <circle :cx="W / 2" :cy="H / 2" :r="bore / 2 * scale * 0.55" class="inner" />
         <line :x1="W / 2 - bore / 2 * scale - 10" :x2="W / 2 + bore / 2 * scale + 10" :y1="H / 2" :y2="H / 2" class="pin" />
-        <text :x="W / 2" :y="H / 2 - 8" text-anchor="middle">pin and crank</text>
-        <path :d="`M${W / 2 + 46} ${H / 2 + 33} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
-        <text :x="W / 2 + 40" :y="H / 2 + 38" text-anchor="end">cylinder 1 end</text>
+        <path :d="`M${W / 2 + 54} ${H / 2 + 33} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
+        <text :x="W / 2 + 48" :y="H / 2 + 38" text-anchor="end">pin, to cylinder 1</text>
         <text :x="W / 2" :y="H - 4" text-anchor="middle">intake side</text>
       </svg>
-      <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :class="{ least: isSmallest(place) }" :style="{ left: `${at(place).left}px`, top: `${at(place).top}px` }">
+      <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :class="{ least: isSmallest(place), low: place.y < 0 }" :style="{ left: `${at(place).left}px`, top: `${at(place).top}px` }">
         <FigureField
           :field="`${build.view?.id}/${kind}/${build.cylinder}/${place.x}/${place.y}`" :label="`${noun} ${i + 1}, ${side(place)}`" hide-label dimension="length"
           :usual="kind === 'solder' ? [0.3, 6] : undefined" :part="part(place)" :base="entry?.id" :data-new="i === Math.max(0, first) ? true : undefined"
@@ -63,4 +62,5 @@ svg { position: absolute; inset: 0; }
 .place :deep(.unit) { padding-right: 5px; margin-left: 0; }
 .place :deep(input) { padding-right: 0; }
 .foot { display: flex; justify-content: space-between; align-items: center; gap: 10px; }
+.place.least.low::after { top: auto; bottom: -17px; }
 </style>

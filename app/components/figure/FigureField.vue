@@ -124,6 +124,8 @@ function clear() {
   drafts.clear(props.field)
   sentence.value = ''
   ask.value = undefined
+  // What stands there is back: the next character must replace it, not run on from it.
+  void nextTick(() => input.value?.select())
 }
 
 // What stands here may change while the field has the focus (another field's answer, another page): the next

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { oneSidedError, ofKind, twoSidedTopDeadCentre, type DropPair, type Figure, type Part } from '#core'
+import { FIGURE_BOUNDS, oneSidedError, ofKind, twoSidedTopDeadCentre, type DropPair, type Figure, type Part } from '#core'
+import { figureFault } from '#shared/dto'
 import { digits } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { notKept } from '~/composables/useStatement'
@@ -25,6 +26,8 @@ const whole = (pair: Pair): pair is Record<Cell, Figure> => Boolean(pair.drop &&
 const part = (figure: Figure | undefined): Part | undefined => figure && { value: { value: figure.value, by: new Map() }, provenance: 'measured', entries: entry.value ? [entry.value.id] : [] }
 
 async function keep(row: number, name: Cell, figure: Figure, base: string | undefined): Promise<string | undefined> {
+  const fault = figureFault(figure, name === 'drop' ? { ...FIGURE_BOUNDS.dialDrop, noun: 'the drop' } : { ...FIGURE_BOUNDS.wheel, noun: 'the wheel' })
+  if (fault) return fault
   const pair = { ...rows.value[row], [name]: figure }
   if (whole(pair) && pair.after.value <= pair.before.value) return 'After must read more than before: count on through the zero, or write before as negative.'
   drafts.set(key(row), JSON.stringify({ ...JSON.parse(drafts.get(key(row)) ?? '{}') as Pair, [name]: figure }))

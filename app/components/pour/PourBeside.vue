@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { Figure, Part } from '#core'
+import { FIGURE_BOUNDS, type Figure, type Part } from '#core'
+import { figureFault } from '#shared/dto'
 import { BESIDE, type BesideName, type Pouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
 
@@ -23,6 +24,8 @@ const part = (name: BesideName): Part | undefined => {
   return figure && { value: { value: figure.value, by: new Map() }, provenance: 'measured', entries: [] }
 }
 const keep = (name: BesideName) => async (figure: Figure): Promise<string | undefined> => {
+  const fault = figureFault(figure, { ...FIGURE_BOUNDS[name === 'depth' ? 'crownDepth' : name], noun: 'this' })
+  if (fault) return fault
   p.setBeside({ [name]: figure.value === 0 && name !== 'depth' ? undefined : figure })
   return undefined
 }
