@@ -22,6 +22,7 @@ export function saySource(source: string, byId: ReadonlyMap<string, Entry>, leng
   const scope = entry.scope.level === 'build' ? '' : `, ${sayScope(entry.scope)}`
   if (entry.kind === 'pour' && part === 'depth') return `How far the piston stood down${scope}`
   if (entry.kind === 'pour') return `This one pour’s reading${scope}`
+  if (part === 'sunk') return `How far the valve went up${scope}`
   if (part) return `${QUANTITY_WORDS[part as Quantity].label} of the new gasket (catalogue)`
   if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') return `${sayEntry(entry, lengths)} (${KIND_WORDS[entry.kind].toLowerCase()})${scope}`
   return `${KIND_WORDS[entry.kind]}, ${sayEntry(entry, lengths)}${scope}`

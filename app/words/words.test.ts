@@ -26,6 +26,11 @@ describe('the next move is said', () => {
     [{ kind: 'plan', head: 1, cylinders: [4], depth: 0 }, /even the chambers first/],
     [{ kind: 'plan', head: 1, cylinders: [4] }, /stands above the target/],
     [{ kind: 'do', operation: 'x', cylinders: [1], depth: 1.08 }, /^Cut 1\.08 mm/],
+    [{ kind: 'leak', cylinders: [2], encloses: 'intakePort', rate: 0.24 }, /intake port of cylinder 2 loses 0\.24 cc a minute/],
+    [{ kind: 'disagree', cylinders: [2], encloses: 'crown', difference: 0.9, change: 0.9, allowed: 0.3 }, /^The crown pours of cylinder 2 .*a leak past a valve/],
+    [{ kind: 'pourFine', cylinders: [1, 2] }, /only measured with a syringe/],
+    [{ kind: 'squish', cylinders: [1], excess: 0.85 }, /^Squish first: it is 0\.85 mm wider/],
+    [{ kind: 'stop', cause: 'squishTouches', cylinders: [3], left: -0.04 }, /squish of cylinder 3 would be −0\.04 mm\. It touches/],
     [{ kind: 'onTarget' }, /Every cylinder is on target/],
     [{ kind: 'setTarget' }, /target ratio/]
   ])('%o', (move, says) => expect(sayNextMove(move, 6, 'mm').sentence).toMatch(says))
@@ -47,6 +52,11 @@ describe('entries and sources are said', () => {
     expect(said).toContain('The scale of Long burette, 100 cc')
     expect(said).toContain('Deck clearance 0.34 mm (measured), cyl. 1')
     expect(said).not.toContain('A reading')
+    const pour = launch.entries.find(e => e.kind === 'pour')!
+    expect(saySource(`entry:${pour.id}:depth`, byId, 'mm')).toBe('How far the piston stood down, cyl. 1')
+    expect(saySource(`takenOff:${pour.id}`, byId, 'mm')).toBe('What was filled beside and taken off')
+    expect(saySource(`entry:${pour.id}:sunk`, byId, 'mm')).not.toMatch(/undefined/)
+    expect(sayImprovement(`entry:${launch.entries.find(e => e.kind === 'solder')!.id}`, byId)).toMatch(/another place/i)
     expect(saySource('standIn:deckClearance', byId, 'mm')).toBe('Deck clearance: nobody has stated it')
     expect(sayImprovement('standIn:deckClearance', byId)).toMatch(/Measure it/)
     expect(sayImprovement('scale:x', byId)).toMatch(/finer burette/)

@@ -84,8 +84,8 @@ export interface Bodies {
   deckCut: { state: OperationState, depth: Figure, measured?: Figure }
   gasketChange: { state: OperationState, thickness: Figure, bore: Figure, area?: Figure }
   relief: { state: OperationState, added: Figure, u?: Figure }
-  /** `sunk`: how far the valve went up with it, which gives clearance back. */
-  seatWork: { state: OperationState, added: Figure, u?: Figure, sunk?: Figure }
+  /** `sunk`: how far the valves (of one kind, or all) went up with it, which gives clearance and seat height back. */
+  seatWork: { state: OperationState, added: Figure, u?: Figure, sunk?: Figure, valve?: 'intake' | 'exhaust' }
   void: { reason: string }
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { all, burette, head, mm, oneCylinder, READING_U, type Bench } from '../../tests/support/ledgerBench'
-import { evenPlan, nextMove, replay, type PourBody, type Replay } from '.'
+import { evenPlan, headCut, nextMove, replay, type PourBody, type Replay } from '.'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 const cc = (value: number) => ({ value, unit: 'cc', typed: String(value) })
@@ -184,6 +184,34 @@ describe('clearances', () => {
     expect(step('intakeSide').then.value).toBeCloseTo(1.2, 9)
     expect(step('valveToValve').then.value).toBe(2)
     expect(step('domeToChamber').then.value).toBeCloseTo(1, 9)
+  })
+})
+
+describe('seat work', () => {
+  it('brings a seat up along its valve, and only the valves it was done on', () => {
+    const bench = oneCylinder()
+    for (const valve of ['intake', 'exhaust'] as const) {
+      bench.state(`${valve}SeatHeight`, 1.4)
+      bench.state(`${valve}Tilt`, 24)
+      bench.add('measure', all, { quantity: `${valve}Clearance`, figure: mm(3), convention: 'alongValve' })
+    }
+    bench.add('faceCut', head, { state: 'done', depth: mm(1), measured: mm(1) })
+    bench.add('seatWork', one, { state: 'done', added: cc(0.6), sunk: mm(0.5), valve: 'exhaust' })
+    const height = (valve: string) => open(bench).quantity(`${valve}SeatHeight` as 'intakeSeatHeight', 1)!.value.value
+    expect(height('intake')).toBeCloseTo(0.4, 9)
+    // 1.4 − 1 + 0.5·cos 24°
+    expect(height('exhaust')).toBeCloseTo(0.8568, 4)
+    const now = (name: string) => open(bench).clearances(1).find(c => c.name === name)!.now.value
+    // 1/cos 24° gone from both; 0.5 back along the exhaust
+    expect(now('intakeClearance')).toBeCloseTo(3 - 1.0946, 4)
+    expect(now('exhaustClearance')).toBeCloseTo(3 - 1.0946 + 0.5, 4)
+  })
+  it('that is planned lets the face be cut past the number', () => {
+    const bench = oneCylinder()
+    bench.pour(1, 56.2)
+    const before = headCut(open(bench), 1).deepest!.depth.value
+    bench.add('seatWork', one, { state: 'planned', added: cc(0.593), sunk: mm(0.5), valve: 'exhaust' })
+    expect(headCut(open(bench), 1).deepest!.depth.value - before).toBeCloseTo(0.593 / 4.65, 6)
   })
 })
 

@@ -53,6 +53,15 @@ export const QUANTITIES = {
   rodSection: { dimension: 'area', min: 10, max: 3000 },
   bearingPlay: { dimension: 'length', min: 0, max: 0.8, u: DEFAULT_U.play },
   heatGrowth: { dimension: 'length', min: -0.5, max: 1.5, u: DEFAULT_U.play },
+  pushrodAngle: { dimension: 'angle', min: 0, max: 45, u: DEFAULT_U.angle },
+  rockerRatio: { dimension: 'ratio', min: 0.5, max: 3, u: 0.01 },
+  runAngle: { dimension: 'angle', min: 0, max: 60, u: DEFAULT_U.angle },
+  chainPitch: { dimension: 'length', min: 2, max: 40, u: 0 },
+  camTeeth: { dimension: 'ratio', min: 8, max: 120, u: 0 },
+  halfBankAngle: { dimension: 'angle', min: 5, max: 80, u: 0 },
+  flangeAngle: { dimension: 'angle', min: 1, max: 179, u: DEFAULT_U.angle },
+  deckThickness: { dimension: 'length', min: 1, max: 60, u: 0.2 },
+  leastDeckThickness: { dimension: 'length', min: 1, max: 60, u: 0 },
   exhaustPortTop: { dimension: 'length', min: 1, max: 400, u: DEFAULT_U.stroke }
 } as const satisfies Record<string, QuantityRule>
 

@@ -11,15 +11,16 @@ const PROVENANCE = { measure: 'measured', book: 'book', assume: 'assumed' } as c
 const RANK = { measure: 2, book: 1, assume: 0 } as const
 
 /** Operations that change a stated dimension, and so divide its history into stretches. */
-const CHANGED_BY: Partial<Record<Quantity, OperationKind>> = {
-  deckClearance: 'deckCut',
-  gasketThickness: 'gasketChange',
-  gasketBore: 'gasketChange',
-  gasketArea: 'gasketChange',
-  intakeSeatHeight: 'faceCut',
-  exhaustSeatHeight: 'faceCut',
-  intakeTopCutHeight: 'faceCut',
-  exhaustTopCutHeight: 'faceCut'
+const CHANGED_BY: Partial<Record<Quantity, OperationKind[]>> = {
+  deckClearance: ['deckCut'],
+  gasketThickness: ['gasketChange'],
+  gasketBore: ['gasketChange'],
+  gasketArea: ['gasketChange'],
+  intakeSeatHeight: ['faceCut', 'seatWork'],
+  exhaustSeatHeight: ['faceCut', 'seatWork'],
+  intakeTopCutHeight: ['faceCut', 'seatWork'],
+  exhaustTopCutHeight: ['faceCut', 'seatWork'],
+  deckThickness: ['faceCut']
 }
 
 /**
@@ -68,7 +69,21 @@ function best(candidates: StatementEntry[], ledger: Ledger, cylinder: number): S
   return chosen
 }
 
-function changed(quantity: Quantity, before: Part | undefined, operation: OperationEntry, sign: 1 | -1): Part | undefined {
+/** Whether seat work moved the seat or top cut that a height is about. */
+function movesSeat(operation: OperationEntry, quantity: Quantity): boolean {
+  return operation.kind !== 'seatWork'
+    || (operation.body.sunk !== undefined && (operation.body.valve === undefined || quantity.startsWith(operation.body.valve)))
+}
+
+function changed(
+  quantity: Quantity, before: Part | undefined, operation: OperationEntry, sign: 1 | -1, tilt: number
+): Part | undefined {
+  if (before && operation.kind === 'seatWork' && operation.body.sunk) {
+    // The whole form goes up along the valve; over the face that is its cosine.
+    const up = Math.cos(tilt * Math.PI / 180)
+    const sunk = fromSource(operation.body.sunk.value, DEFAULT_U.depth, `entry:${operation.id}:sunk`)
+    return { ...before, value: linear([[1, before.value], [sign * up, sunk]]), provenance: before.provenance === 'measured' ? 'derived' : before.provenance, entries: [...before.entries, operation.id] }
+  }
   if (operation.kind === 'gasketChange') {
     const { bore, thickness, area } = operation.body
     const figure = quantity === 'gasketArea' ? area : quantity === 'gasketBore' ? bore : thickness
@@ -104,9 +119,13 @@ export function statedQuantity(
   ledger: Ledger, quantity: Quantity, cylinder: number, place = NOW, planned: OperationEntry[] = []
 ): Part | undefined {
   const statements = ledger.statements.get(quantity) ?? []
-  const kind = CHANGED_BY[quantity]
-  const operations = kind ? operationsOn(ledger.done, ledger.layout, cylinder, [kind]) : []
-  const after = kind ? operationsOn(planned, ledger.layout, cylinder, [kind]) : []
+  const kinds = CHANGED_BY[quantity]
+  const those = (list: OperationEntry[]) => kinds ? operationsOn(list, ledger.layout, cylinder, kinds).filter(op => movesSeat(op, quantity)) : []
+  const operations = those(ledger.done)
+  const after = those(planned)
+  const tilt = kinds?.includes('seatWork') && (operations.length > 0 || after.length > 0)
+    ? statedQuantity(ledger, quantity.startsWith('intake') ? 'intakeTilt' : 'exhaustTilt', cylinder, place)?.value.value ?? 0
+    : 0
   const stretchOf = (at: number) => operations.filter(op => ledger.place.get(op.id)! < at).length
   const wanted = stretchOf(place)
   const byStretch: (StatementEntry | undefined)[] = Array.from({ length: operations.length + 1 }, (_, i) =>
@@ -118,14 +137,14 @@ export function statedQuantity(
   if (byStretch[from]) part = stated(byStretch[from]!)
   else {
     from = byStretch.findIndex(Boolean)
-    if (from > wanted && kind !== 'gasketChange') {
+    if (from > wanted && !kinds?.includes('gasketChange')) {
       part = stated(byStretch[from]!)
-      for (let i = from; i > wanted; i--) part = changed(quantity, part, operations[i - 1]!, -1)
+      for (let i = from; i > wanted; i--) part = changed(quantity, part, operations[i - 1]!, -1, tilt)
     }
     from = part ? wanted : 0
   }
-  for (let i = from; i < wanted; i++) part = changed(quantity, part, operations[i]!, 1)
-  for (const operation of after) part = changed(quantity, part, operation, 1)
+  for (let i = from; i < wanted; i++) part = changed(quantity, part, operations[i]!, 1, tilt)
+  for (const operation of after) part = changed(quantity, part, operation, 1, tilt)
   return part
 }
 

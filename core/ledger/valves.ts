@@ -96,14 +96,17 @@ function clearanceChange(name: ClearanceName, tilt: number, convention: Clearanc
 }
 
 /** Drop of the head (mm, + towards the piston) and sink of the valves that one operation brings. */
-function movesOf(ledger: Ledger, cylinder: number, operation: OperationEntry, thicknessBefore: number): { drop: number, sunk: number, u: number } {
+function movesOf(operation: OperationEntry, valve: Valve, thicknessBefore: number): { drop: number, sunk: number, u: number } {
   switch (operation.kind) {
     case 'faceCut': case 'deckCut': {
       const { value, by } = cutDepth(operation)
       return { drop: value, sunk: 0, u: [...by.values()][0] ?? 0 }
     }
     case 'gasketChange': return { drop: thicknessBefore - operation.body.thickness.value, sunk: 0, u: DEFAULT_U.gasketThickness * BASIS_FACTOR.book }
-    case 'seatWork': return { drop: 0, sunk: operation.body.sunk?.value ?? 0, u: DEFAULT_U.depth }
+    case 'seatWork': {
+      const mine = operation.body.valve === undefined || operation.body.valve === valve
+      return { drop: 0, sunk: mine ? operation.body.sunk?.value ?? 0 : 0, u: mine ? DEFAULT_U.depth : 0 }
+    }
     default: return { drop: 0, sunk: 0, u: 0 }
   }
 }
@@ -125,11 +128,11 @@ export function clearanceSteps(ledger: Ledger, cylinder: number): ClearanceStep[
     const from = ledger.place.get(measured.entries[0]!)!
     const entry = ledger.live.entries.find(e => e.id === measured.entries[0])
     const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
-    const valve = name.startsWith('exhaust') ? 'exhaust' : 'intake'
+    const valve: Valve = name.startsWith('exhaust') ? 'exhaust' : 'intake'
     const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.value.value ?? 0
     let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, from)?.value.value ?? 0
     const changeOf = (operation: OperationEntry): Sourced => {
-      const { drop, sunk, u } = movesOf(ledger, cylinder, operation, thickness)
+      const { drop, sunk, u } = movesOf(operation, valve, thickness)
       if (operation.kind === 'gasketChange') thickness = operation.body.thickness.value
       const at = (d: number, s: number) => clearanceChange(name, tilt, convention, d, s)
       const perMm = sunk > 0 ? at(0, 1) : at(1, 0)

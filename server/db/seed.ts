@@ -2,7 +2,7 @@ import type { Entry } from '#core'
 import type { CheckRequest, KeptInstrument, SentEntry } from '#shared/dto'
 import { checkEntry } from '#shared/dto'
 import { demoIsIn, nameBuild } from './builds'
-import { addEntry } from './entries'
+import { addEntries } from './entries'
 import { keepCheck, keepInstrument } from './instruments'
 import type { By } from './outcome'
 
@@ -20,12 +20,13 @@ export async function seed(by: By, demo: DemoShop): Promise<void> {
   for (const { id, instrument, check } of demo.checks) await keepCheck({ ...by, hand: check.hand }, instrument, id, check)
   for (const build of demo.builds) {
     await nameBuild(by, build)
-    for (const { id, build: _build, seq: _seq, ...sent } of build.entries) {
+    const entries = build.entries.map(({ id, build: _build, seq: _seq, ...sent }) => {
       const checked = checkEntry(sent)
       if (!checked.ok) throw new Error(`demo entry ${id}: ${checked.fields[0]?.path} ${checked.fields[0]?.sentence}`)
-      const outcome = await addEntry(by, build.id, id, sent as SentEntry)
-      if (outcome.kind !== 'added' && outcome.kind !== 'already') throw new Error(`demo entry ${id} of ${build.name}: ${JSON.stringify(outcome)}`)
-    }
+      return { id, entry: sent as SentEntry }
+    })
+    const outcome = await addEntries(by, build.id, entries)
+    if (outcome.kind !== 'added' && outcome.kind !== 'already') throw new Error(`demo build ${build.name}: ${JSON.stringify(outcome)}`)
   }
   await demoIsIn(by.shop)
 }

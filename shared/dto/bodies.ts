@@ -196,6 +196,7 @@ class AddedBody {
 
 class SeatWorkBody extends AddedBody {
   @IsOptional() @FigureIn(FIGURE_BOUNDS.sunk, 'how far the valve was sunk') sunk?: Figure
+  @IsOptional() @OneOf(['intake', 'exhaust'], 'Which valves') valve?: 'intake' | 'exhaust'
 }
 
 class VoidBody {

@@ -49,5 +49,14 @@ export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   rodSection: { label: 'Rod’s least section', noun: 'the rod’s least section' },
   bearingPlay: { label: 'Play of pin and bearings', noun: 'the play of pin and bearings', usual: [0.01, 0.4] },
   heatGrowth: { label: 'What heat closes', noun: 'what heat closes', usual: [0.01, 0.8] },
+  pushrodAngle: { label: 'Pushrod to the bore', noun: 'the pushrod’s angle to the bore' },
+  rockerRatio: { label: 'Rocker ratio', noun: 'the rocker ratio' },
+  runAngle: { label: 'Tight run to the bore', noun: 'the tight run’s angle to the bore' },
+  chainPitch: { label: 'Pitch of chain or belt', noun: 'the pitch of chain or belt', usual: [5, 15] },
+  camTeeth: { label: 'Teeth on the cam', noun: 'the number of teeth on the cam' },
+  halfBankAngle: { label: 'Half the bank angle', noun: 'half the bank angle' },
+  flangeAngle: { label: 'Flange from level', noun: 'the flange’s angle from level' },
+  deckThickness: { label: 'Head’s deck, thickness', noun: 'the thickness of the head’s deck', usual: [5, 25] },
+  leastDeckThickness: { label: 'Least the maker allows', noun: 'the least thickness of the deck', usual: [5, 25] },
   exhaustPortTop: { label: 'Exhaust port shut, below top', noun: 'where the exhaust port is shut', usual: [10, 120] }
 }

@@ -79,7 +79,7 @@ for (const size of SIZES) {
     ['even', 'launch', 'pour', { 'bowl.pourLeaf': 'even' }], ['ports', 'launch', 'pour', { 'bowl.pourLeaf': 'ports', 'bowl.pourOf': 'intakePort' }],
     ['crown and its steps', 'hollin', 'pour', { 'bowl.pourLeaf': 'steps', 'bowl.pourOf': 'crown' }], ['assembled', 'skerry', 'pour', { 'bowl.pourOf': 'assembled' }],
     ['deck', 'skerry', 'sheet', { 'bowl.sheetLeaf': 'deck' }], ['gaskets', 'launch', 'sheet', { 'bowl.sheetLeaf': 'gaskets' }],
-    ['turned head', 'skerry', 'mockup', {}], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }],
+    ['turned head', 'skerry', 'mockup', {}], ['seat work', 'launch', 'cut', { 'bowl.cutLeaf': 'seats' }], ['what else moves', 'launch', 'cut', { 'bowl.cutLeaf': 'else' }], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }],
     ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }]
   ]
   for (const [name, build, station, store] of leaves) {

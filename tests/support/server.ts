@@ -55,7 +55,8 @@ export class TestServer {
     this.child = spawn(process.execPath, [resolve('.output/server/index.mjs')], {
       env: {
         ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port), HOST: '127.0.0.1', NITRO_PORT: String(this.port), NITRO_HOST: '127.0.0.1',
-        BOWL_DEMO: this.demo ? '1' : '0', NODE_ENV: 'production'
+        // Open pages hold a live line: a server that is told to stop need not wait for them.
+        BOWL_DEMO: this.demo ? '1' : '0', NODE_ENV: 'production', NITRO_SHUTDOWN_TIMEOUT: '500'
       },
       stdio: ['ignore', 'ignore', 'inherit']
     })

@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import type { ValveStanding } from '#core'
+import { leastClearance, type ValveStanding } from '#core'
 import { say, shown } from '#shared/figures'
+import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
 
 const props = defineProps<{ valves: ValveStanding[], depth: number }>()
 const device = useDevice()
-/** Usual least clearances; the engine's maker decides. */
-const LEAST = { intake: 2.0, exhaust: 2.5 } as const
+const build = useBuild()
+const shop = useShop()
+const rod = computed(() => build.replayed?.squish(build.cylinder).running?.material ?? 'steel')
+const least = computed(() => ({ intake: leastClearance(shop.rules, 'intakeClearance', rod.value), exhaust: leastClearance(shop.rules, 'exhaustClearance', rod.value) }))
 const ways = { upright: 'upright', alongValve: 'along the valve', pocket: 'in its pocket' } as const
 const mm = (value: number) => say(value, 'length', device.lengths)
 /** The same without its unit, for the second figure of a line. */
@@ -16,7 +20,7 @@ const lines = computed(() => props.valves.flatMap((v) => {
   if (v.clearance) {
     const { left, lost, side } = v.clearance
     list.push({
-      key: `${v.valve}c`, bad: left.value < LEAST[v.valve],
+      key: `${v.valve}c`, bad: left.value < least.value[v.valve],
       text: `${v.valve} to piston ${mm(left.value)} left ${ways[v.convention]}, ${bare(lost.value)} gone${side ? `, ${bare(side)} off its side` : ''}`
     })
   }
@@ -33,6 +37,6 @@ const lines = computed(() => props.valves.flatMap((v) => {
       <li v-for="line in lines" :key="line.key" :class="{ warn: line.bad }">{{ line.bad ? 'Look: ' : '' }}{{ line.text }}</li>
     </ul>
     <p v-if="lines.length === 0" class="small quiet">Nothing is stated about the valves. The Sheet has their heights and clearances.</p>
-    <p v-else class="small quiet">Usual least {{ mm(LEAST.intake) }} intake, {{ mm(LEAST.exhaust) }} exhaust; the maker’s come first.</p>
+    <p v-else class="small quiet">The shop’s least: {{ mm(least.intake) }} intake, {{ mm(least.exhaust) }} exhaust; the maker’s come first.</p>
   </div>
 </template>

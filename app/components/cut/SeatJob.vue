@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { FIGURE_BOUNDS, seatLedge, sinking, stopReading, type Figure, type Part } from '#core'
+import { figureFault, inUse } from '#shared/dto'
+import { digits, say } from '#shared/figures'
+import { sayRefusal } from '#shared/words/domain'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useDrafts } from '~/stores/drafts'
+import { useShop } from '~/stores/shop'
+
+/** Two seat forms side by side: what sinking the valve by them adds, and how far past the number the face is cut for it. */
+const props = defineProps<{ head: number, perMm?: number }>()
+const build = useBuild()
+const device = useDevice()
+const drafts = useDrafts()
+const shop = useShop()
+type Name = 'diameter' | 'topCut' | 'seat' | 'sunk'
+const FIELDS: { name: Name, label: string, dimension: 'length' | 'angle', min: number, max: number }[] = [
+  { name: 'diameter', label: 'Machined form, across', dimension: 'length', min: 10, max: 90 }, { name: 'topCut', label: 'Top cut', dimension: 'angle', min: 5, max: 60 },
+  { name: 'seat', label: 'Seat', dimension: 'angle', min: 15, max: 75 }, { name: 'sunk', label: 'Valve goes up by', dimension: 'length', min: FIGURE_BOUNDS.sunk.min, max: FIGURE_BOUNDS.sunk.max }
+]
+const FORMS = ['A', 'B'] as const
+type Form = (typeof FORMS)[number]
+const key = (name: string) => `${build.view?.id}/seat/${props.head}/${name}`
+const valve = computed(() => (drafts.get(key('valve')) ?? 'exhaust') as 'intake' | 'exhaust')
+const count = computed(() => Number(drafts.get(key('count')) ?? 1))
+const kept = (form: Form, name: Name) => {
+  const text = drafts.get(key(`${valve.value}/${form}/${name}`))
+  return text === undefined ? undefined : Number(text)
+}
+const part = (form: Form, name: Name): Part | undefined => {
+  const value = kept(form, name)
+  return value === undefined ? undefined : { value: { value, by: new Map() }, provenance: 'derived', entries: [] }
+}
+const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[number]) => async (figure: Figure): Promise<string | undefined> => {
+  const fault = figureFault(figure, { dimension, min, max, noun: label.toLowerCase() })
+  if (!fault) drafts.set(key(`${valve.value}/${form}/${name}`), String(figure.value))
+  return fault
+}
+interface Outcome { added: number, all: number, across: number, ledge?: number, back: number, past?: number }
+function reckon(form: Form): Outcome | { sentence: string } | undefined {
+  const [diameter, topCut, seat, sunk] = FIELDS.map(f => kept(form, f.name))
+  if (diameter === undefined || topCut === undefined || sunk === undefined) return undefined
+  try {
+    const { added, diameter: across } = sinking({ diameter, topCut }, sunk)
+    const tilt = build.replayed?.quantity(`${valve.value}Tilt`, build.cylinder)?.value.value ?? 0
+    const all = added * count.value
+    return {
+      added, all, across, back: sunk * Math.cos(tilt * Math.PI / 180), ...(seat !== undefined && seat > topCut ? { ledge: seatLedge(seat, topCut, sunk) } : {}),
+      ...(props.perMm ? { past: all / props.perMm } : {})
+    }
+  } catch (error) {
+    if (error instanceof RangeError) return { sentence: sayRefusal(error) }
+    throw error
+  }
+}
+const outcomes = computed(() => FORMS.map(form => ({ form, outcome: reckon(form) })))
+const ok = (o: ReturnType<typeof reckon>): o is Outcome => o !== undefined && 'added' in o
+/** Where the glass stands after the face cut, short by what the seats give back, and when both are done. */
+function stops(added: number): { cut: string, done: string } | undefined {
+  const wanted = build.replayed?.beforeCut.find(s => s.cylinder === build.cylinder)?.targetChamber?.value.value
+  const glass = shop.instruments.find(i => i.kind === 'burette')
+  if (wanted === undefined || wanted - added <= 0 || !glass) return undefined
+  const at = (volume: number) => {
+    const { fill, reading } = stopReading(volume, 0, inUse(glass))
+    return fill > 1 ? `fill ${fill}, ${digits(reading, 1)}` : digits(reading, 1)
+  }
+  return { cut: at(wanted - added), done: at(wanted) }
+}
+const sentence = ref('')
+const planned = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind === 'seatWork'))
+async function plan(outcome: Outcome, form: Form) {
+  const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: value.toFixed(3) })
+  for (const s of build.asIs.filter(state => state.head === props.head)) {
+    sentence.value = notKept(await build.add('seatWork', { level: 'cylinder', cylinder: s.cylinder },
+      { state: 'planned', added: figure(outcome.all, 'cc'), sunk: figure(kept(form, 'sunk')!, 'mm'), valve: valve.value }, { note: `${valve.value} seats, form ${form}.` })) ?? ''
+    if (sentence.value) return
+  }
+}
+async function drop() {
+  for (const op of planned.value) {
+    if (op.kind === 'seatWork') sentence.value = notKept(await build.add('seatWork', op.scope, { ...op.body, state: 'dropped' }, { supersedes: op.id })) ?? ''
+  }
+}
+</script>
+
+<template>
+  <div class="seat-job">
+    <div class="head">
+      <div><label class="label" for="seat-valve">Valves</label><div class="well"><select id="seat-valve" :value="valve" @change="drafts.set(key('valve'), ($event.target as HTMLSelectElement).value)"><option>intake</option><option>exhaust</option></select></div></div>
+      <div><label class="label" for="seat-count">a cylinder</label><div class="well"><select id="seat-count" :value="count" @change="drafts.set(key('count'), ($event.target as HTMLSelectElement).value)"><option v-for="n in [1, 2, 3]" :key="n" :value="n">{{ n }}</option></select></div></div>
+      <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. Blending a ledge adds more; the next pour shows it.</p>
+    </div>
+    <div class="forms">
+      <section v-for="{ form, outcome } in outcomes" :key="form">
+        <h3>Form {{ form }}</h3>
+        <div class="fields">
+          <FigureField v-for="f in FIELDS" :key="`${valve}${f.name}`" :field="`${build.view?.id}/seatform/${valve}/${form}/${f.name}`" :label="`${f.label}, ${form}`" :dimension="f.dimension" :part="part(form, f.name)" :commit="keep(form, f)" />
+        </div>
+        <template v-if="ok(outcome)">
+          <p class="answer"><span class="label">Adds, {{ count > 1 ? `${count} valves` : 'one valve' }}</span><strong class="num big" :data-seat="form">{{ say(outcome.all, 'volume', 'mm', 2) }}</strong></p>
+          <dl class="small">
+            <div><dt>the form is then</dt><dd class="num">{{ say(outcome.across, 'length', device.lengths) }} across</dd></div>
+            <div v-if="outcome.ledge !== undefined"><dt>the seat alone leaves a ledge of</dt><dd class="num">{{ say(outcome.ledge, 'length', device.lengths) }}</dd></div>
+            <div><dt>valve to piston gets back</dt><dd class="num">{{ say(outcome.back, 'length', device.lengths) }} upright</dd></div>
+            <div v-if="outcome.past !== undefined"><dt>cut the face past the number by</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>
+            <div v-if="stops(outcome.all)"><dt>glass after the cut, then when done</dt><dd class="num"><strong>{{ stops(outcome.all)!.cut }}</strong>, <strong>{{ stops(outcome.all)!.done }}</strong></dd></div>
+          </dl>
+          <button class="key" type="button" :disabled="planned.length > 0" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</button>
+        </template>
+        <p v-else-if="outcome" class="sentence">{{ outcome.sentence }}</p>
+        <p v-else class="small quiet">Wants the form’s diameter, its top cut and how far the valve goes up.</p>
+      </section>
+    </div>
+    <p v-if="planned.length" class="small">Seat work is planned on cylinders {{ planned.map(op => op.scope.level === 'cylinder' ? op.scope.cylinder : '').join(', ') }}: the cut on the first leaf counts it. <button class="go" type="button" @click="drop">Drop it</button></p>
+    <p class="caution">Installed height, spring load and stem tip move up with the valve. Guides straight before seats; stones throw grit.</p>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+  </div>
+</template>
+
+<style scoped>
+.seat-job { display: grid; gap: 12px; align-content: start; }
+.head { display: grid; grid-template-columns: 130px 90px minmax(0, 1fr); gap: 12px; align-items: end; }
+.forms { display: grid; grid-template-columns: 1fr 1fr; gap: 28px; }
+.forms section { display: grid; gap: 8px; align-content: start; }
+.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 12px; }
+.answer { display: grid; }
+.big { font-size: var(--s32); line-height: 1.1; }
+dl > div { display: flex; justify-content: space-between; gap: 12px; border-bottom: 1px solid var(--hair); padding: 2px 0; }
+dt { color: var(--quiet); }
+.key { justify-self: start; }
+</style>

@@ -1,0 +1,60 @@
+import { copyOf, expect, field, open, test } from '../support/page'
+
+test('a seat job is reckoned from its cone, two forms side by side, and lets the face be cut past the number', async ({ page, bench }) => {
+  await page.addInitScript(() => localStorage.setItem('bowl.cutLeaf', 'seats'))
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'cut')
+  await page.locator('#seat-valve').selectOption('exhaust')
+  for (const [form, topCut] of [['A', '30'], ['B', '15']] as const) {
+    for (const [label, text] of [['Machined form, across', '38'], ['Top cut', topCut], ['Seat', '45'], ['Valve goes up by', '.5 mm']] as const) {
+      await field(page, `${label}, ${form}`).fill(text)
+      await field(page, `${label}, ${form}`).press('Enter')
+    }
+  }
+  await expect(page.locator('[data-seat=A]')).toHaveText('0.593 cc')
+  await expect(page.locator('[data-seat=B]')).toHaveText('0.625 cc')
+  // 0.5/(tan 45° − tan 30°), 0.5·cos 24°, 0.593/4.65
+  const a = page.locator('.forms section').first()
+  await expect(a).toContainText('1.18 mm')
+  await expect(a).toContainText('0.46 mm upright')
+  await expect(a).toContainText('0.13 mm')
+  // A top cut as steep as the seat leaves no seat: said at the field, the last figure stays.
+  await field(page, 'Top cut, B').fill('90')
+  await field(page, 'Top cut, B').press('Enter')
+  await expect(page.locator('.figure-field', { has: field(page, 'Top cut, B') }).locator('.sentence')).toContainText(/between 5\.0.*60\.0/)
+  await field(page, 'Top cut, B').press('Escape')
+  await page.getByRole('button', { name: 'Plan form A on the whole head' }).click()
+  await expect(page.getByText('Seat work is planned on cylinders 1, 2, 3, 4, 5, 6')).toBeVisible()
+  await page.getByRole('tab', { name: 'Face' }).click()
+  // The lowest, cylinder 4, asked for 1.52 mm; now 1.52 + 0.593/4.65
+  await expect(page.locator('[data-answer=lowest]')).toContainText('1.65 mm')
+})
+
+test('what else moves: cam, pushrods, flanges and deck, each from its own figures', async ({ page, bench }) => {
+  await page.addInitScript(() => localStorage.setItem('bowl.cutLeaf', 'else'))
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'cut')
+  await page.getByRole('tab', { name: 'Face' }).click()
+  await field(page, 'Depth off the face').fill('0.6')
+  await field(page, 'Depth off the face').press('Enter')
+  await expect(page.getByText('Planned').first()).toBeVisible()
+  await page.getByRole('tab', { name: 'What else moves' }).click()
+  const state = async (label: string, text: string) => {
+    await field(page, label).fill(text)
+    await field(page, label).press('Enter')
+  }
+  await state('Tight run to the bore', '5')
+  await state('Pitch of chain or belt', '9.525')
+  await state('Teeth on the cam', '38')
+  await expect(page.locator('.else')).toContainText('falls back 1.19° of crank')
+  await state('Half the bank angle', '45')
+  await state('Flange from level', '35')
+  await expect(page.locator('.else')).toContainText('0.74 mm off each flange, and the manifold comes down 1.03 mm')
+  await state('Pushrod to the bore', '6')
+  await state('Rocker ratio', '1.5')
+  // 0.6·cos 6°
+  await expect(page.locator('.else')).toContainText('stand 0.60 mm long')
+  await state('Head’s deck, thickness', '10')
+  await state('Least the maker allows', '9.6')
+  await expect(page.locator('.else')).toContainText('0.20 mm under the least')
+})
