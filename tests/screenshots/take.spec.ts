@@ -59,6 +59,19 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
       await page.getByRole('button', { name: 'Look at 1.52 mm' }).click()
     }
   },
+  {
+    name: 'cut-seats', store: { 'bowl.cutLeaf': 'seats' },
+    at: async (page, bench) => {
+      await open(page, bench, bench.launch, 'cut')
+      await page.locator('#seat-valve').selectOption('exhaust')
+      for (const [form, topCut] of [['A', '30'], ['B', '15']] as const) {
+        for (const [label, text] of [['Machined form, across', '38'], ['Top cut', topCut], ['Seat', '45'], ['Valve goes up by', '.5 mm']] as const) {
+          await field(page, `${label}, ${form}`).fill(text)
+          await field(page, `${label}, ${form}`).press('Enter')
+        }
+      }
+    }
+  },
   { name: 'cut-bench', size: bench820, at: (page, bench) => open(page, bench, bench.launch, 'cut') },
   { name: 'daybook', at: (page, bench) => open(page, bench, bench.testSix, 'daybook') },
   {

@@ -29,7 +29,7 @@ const verdict = computed(() => {
 const bar = computed(() => {
   if (!window.value || !running.value) return undefined
   const full = Math.max(window.value.most * 1.4, running.value.gap.value.value * 1.1)
-  const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 205
+  const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 160
   return { from: x(window.value.least), to: x(window.value.most), at: x(running.value.gap.value.value) }
 })
 const sentence = ref('')
@@ -53,8 +53,8 @@ const whole = { level: 'build' } as const
       </dl>
       <div>
         <p v-if="verdict" class="verdict" :class="{ warn: verdict.stop }" role="status">{{ verdict.text }}</p>
-        <svg v-if="bar && window" width="220" height="36" role="img" :aria-label="`Window ${say(window.least, 'length', device.lengths)} to ${say(window.most, 'length', device.lengths)}`">
-          <line x1="0" x2="212" y1="12" y2="12" class="line" />
+        <svg v-if="bar && window" width="176" height="36" role="img" :aria-label="`Window ${say(window.least, 'length', device.lengths)} to ${say(window.most, 'length', device.lengths)}`">
+          <line x1="0" x2="168" y1="12" y2="12" class="line" />
           <rect :x="bar.from" y="6" :width="Math.max(2, bar.to - bar.from)" height="12" class="shim" />
           <line :x1="bar.at" :x2="bar.at" y1="0" y2="22" class="tick" />
           <text :x="bar.from" y="33" text-anchor="middle" class="num">{{ digits(window.least, 2) }}</text>

@@ -34,7 +34,7 @@ async function planDepth(value: number) {
 <template>
   <div class="cut" data-station>
     <h1 class="visually-hidden">Cut</h1>
-    <LeafTabs v-model="leaf" :leaves="leaves" label="Cut" />
+    <LeafTabs v-model="leaf" :leaves="leaves" label="Cut" class="tabs" />
     <SeatJob v-if="leaf === 'seats'" :key="head" :head="head" :per-mm="perMm?.value.value" role="tabpanel" aria-label="Seat work" />
     <WhatElseMoves v-else-if="leaf === 'else'" :depth="depth" role="tabpanel" aria-label="What else moves" />
     <template v-else>
@@ -99,7 +99,8 @@ async function planDepth(value: number) {
 </template>
 
 <style scoped>
-.cut { padding: 6px 16px; display: flex; flex-direction: column; gap: 8px; overflow: auto; }
+.cut { padding: 4px 16px; display: flex; flex-direction: column; gap: 6px; overflow: auto; }
+.tabs :deep(.leaf) { min-height: 30px; padding: 2px 12px; }
 .top { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 24px; }
 .answers { display: flex; flex-direction: column; gap: 4px; }
 .first { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
@@ -109,4 +110,5 @@ async function planDepth(value: number) {
 .choice { margin-top: 6px; }
 .low { display: grid; grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr); gap: 24px; }
 .doing { display: flex; flex-direction: column; }
+@media (max-width: 1000px) { .tabs :deep(.leaf) { min-height: 44px; } }
 </style>
