@@ -5,6 +5,10 @@ import { combine, type Part } from './part'
 import { lastSeries, sourcedPours } from './pours'
 import { knownQuantity, statedQuantity } from './statements'
 
+/** The crevice of what was stated. A crown stated larger than its bore has none: one of the two is wrong, and no ledger stops at it. */
+export const creviceOf = (bore: number, crownDiameter: number, topLandHeight: number): number =>
+  creviceVolume({ bore, crownDiameter: Math.min(crownDiameter, bore), topLandHeight: Math.max(0, topLandHeight) })
+
 /**
  * A crown's volume from the pours onto it, or as stated. A cylinder's own pour counts before any figure that was
  * stated for the whole build; a figure stated for just this cylinder after the pour counts before the pour.
@@ -33,6 +37,6 @@ export function crownOf(ledger: Ledger, cylinder: number, place: number, deck?: 
   const land = knownQuantity(ledger, 'topLandHeight', cylinder, place)
   if (!diameter || !land) return stated
   return combine(
-    ([v, b, h, d, l]) => v! - cylinderVolume(b!, h!) - creviceVolume({ bore: b!, crownDiameter: d!, topLandHeight: l! }),
+    ([v, b, h, d, l]) => v! - cylinderVolume(b!, h!) - creviceOf(b!, d!, l!),
     [poured, bore, depth, diameter, land], 'measured')
 }

@@ -1,4 +1,4 @@
-import { clearanceForRatio, compressionRatio, creviceVolume, cylinderVolume } from '../engine'
+import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import {
   afterOperations, CHAMBER_OPERATIONS, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
 } from './chamberHistory'
@@ -7,7 +7,7 @@ import { bankOf, headOf, type Layout } from './layout'
 import { NOW, openLedger, operationsOn, type Ledger, type OperationEntry } from './ledger'
 import { ofKind, type Live } from './live'
 import { combine, NOTHING, sum, type Part } from './part'
-import { crownOf } from './crown'
+import { creviceOf, crownOf } from './crown'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
 import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
 import type { Disagreement } from '../pour'
@@ -101,8 +101,7 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
       && combine(([d, h]) => cylinderVolume(d!, h!), [bore, deckClearance], deckClearance.provenance),
     crown: crownOf(ledger, cylinder, place, statedQuantity(ledger, 'deckClearance', cylinder, place)),
     crevice: bore && crownDiameter && topLand && {
-      ...combine(([b, d, h]) => creviceVolume({ bore: b!, crownDiameter: d!, topLandHeight: h! }),
-        [bore, crownDiameter, topLand]),
+      ...combine(([b, d, h]) => creviceOf(b!, d!, h!), [bore, crownDiameter, topLand]),
       provenance: combine(() => 0, [crownDiameter, topLand]).provenance
     },
     other: known('otherVolume') ?? NOTHING

@@ -91,6 +91,8 @@ function runningOf(ledger: Ledger, cylinder: number, gap: Part, rock: number): R
   const bearings = known('bearingPlay')
   const heat = known('heatGrowth')
   if (!revs || !bearings || !heat || inputs.some(part => !part)) return undefined
+  // A rod that can't turn its crank is a slip of the hand: the Sheet shows both figures, and nothing is reckoned with them.
+  if (inputs[3]!.value.value <= inputs[2]!.value.value / 2) return undefined
   const stated = rodOf(ledger, cylinder)
   const material = stated ?? 'steel'
   const stretch = combine(([mass, beamMass, stroke, rodLength, area, rpm]) => rodStretch({

@@ -52,7 +52,14 @@ const found = computed(() => {
     throw error
   }
 })
-const oneSided = computed(() => train.value && oneSidedError(train.value, 0.01, 0.05, rows.value.find(whole)?.drop.value ?? 5))
+const oneSided = computed(() => {
+  try {
+    return train.value && oneSidedError(train.value, 0.01, 0.05, rows.value.find(whole)?.drop.value ?? 5)
+  } catch (error) {
+    if (error instanceof RangeError) return undefined
+    throw error
+  }
+})
 </script>
 
 <template>
