@@ -41,3 +41,21 @@ export function valveClearanceLost(
   if (convention === 'pocket') return { lost: drop * Math.cos(t), side: drop * Math.sin(t) }
   return { lost: drop, side: 0 }
 }
+
+/**
+ * Piston-to-valve clearance that sinking the valve gives back.
+ *
+ * @param sunk mm along the valve, 0 or more
+ * @param tilt degrees between valve and bore axis, 0 or more, below 90
+ * @param convention how the clearance is measured
+ * @returns mm
+ * @throws RangeError when a value leaves its domain
+ * Source: contract: s·cosτ upright, s along the valve (and in a pocket cut along it).
+ * @example clearanceFromSinking(0.5, 24, 'upright') // 0.4568
+ */
+export function clearanceFromSinking(sunk: number, tilt: number, convention: ClearanceConvention): number {
+  atLeast('sunk', sunk, 0)
+  atLeast('tilt', tilt, 0)
+  above('90 − tilt', 90 - tilt, 0)
+  return convention === 'upright' ? sunk * Math.cos(tilt * Math.PI / 180) : sunk
+}

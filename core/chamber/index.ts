@@ -1,4 +1,4 @@
-export { flatCutDepth, valveClearanceLost, type ClearanceConvention } from './flatCut'
+export { clearanceFromSinking, flatCutDepth, valveClearanceLost, type ClearanceConvention } from './flatCut'
 export { meshVolume, type Mesh } from './mesh'
 export { cutAtChamber, cutDepthForVolume, openingArea, thenFlat, volumeAboveCut, type Cut, type Slopes } from './cut'
 export { seatLedge, seatMargin, sinking, type SeatCircle } from './seat'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { camRetard, pushrodChange, seatLedge, seatMargin, sinking, vFlange } from '.'
+import { camRetard, clearanceFromSinking, pushrodChange, seatLedge, seatMargin, sinking, vFlange } from '.'
 
 const rad = (d: number) => d * Math.PI / 180
 const seat = { diameter: 36.4, axis: [0, -Math.sin(rad(26)), Math.cos(rad(26))] as [number, number, number], centre: [23.5, 3.5, 8.67835] as [number, number, number] }
@@ -40,6 +40,12 @@ describe('sinking a valve', () => {
     expect(sinking({ diameter: 38, topCut: 30 }, 0.5).added).toBeCloseTo(0.593, 3)
     expect(sinking({ diameter: 38, topCut: 15 }, 0.5).added).toBeCloseTo(0.625, 3)
     expect(sinking({ diameter: 38, topCut: 30 }, 0)).toEqual({ added: 0, diameter: 38 })
+  })
+  it('gives clearance back: s·cosτ upright, s along the valve', () => {
+    expect(clearanceFromSinking(0.5, 24, 'upright')).toBeCloseTo(0.4568, 4)
+    expect(clearanceFromSinking(0.5, 24, 'alongValve')).toBe(0.5)
+    expect(clearanceFromSinking(0.5, 24, 'pocket')).toBe(0.5)
+    expect(() => clearanceFromSinking(-1, 24, 'upright')).toThrow(/sunk/)
   })
   it('leaves a ledge where the seat alone is re-cut', () => {
     // 0.5/(1 − 0.57735)

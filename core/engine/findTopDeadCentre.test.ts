@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { crankAngleAtDrop, oneSidedError, pistonTravel, topDeadCentre, twoSidedTopDeadCentre } from '.'
+import { crankAngleAtDrop, oneSidedError, openingLedge, pistonTravel, topDeadCentre, twoSidedTopDeadCentre } from '.'
 
 const train = { stroke: 85, rodLength: 150 }
 
@@ -31,5 +31,14 @@ describe('top dead centre by dial', () => {
     // dx/dθ at 5 mm down is about r·sinθ(1 + (r/l)cosθ) with θ 24.4°: 22.1 mm/rad, so 0.05 mm is 0.13°
     expect(error.fromSlack).toBeCloseTo(0.13, 2)
     expect(() => oneSidedError(train, 0, 0, 5)).toThrow(/resolution/)
+  })
+})
+
+describe('a gasket’s opening against its bore', () => {
+  it('stands outside by the difference of the radii where both are round, and hangs over where it is smaller', () => {
+    // 94 over 92: π/4·(94² − 92²)/(π·94) = 0.9894
+    expect(openingLedge({ area: Math.PI / 4 * 94 ** 2, outline: Math.PI * 94, bore: 92 })).toBeCloseTo(0.9894, 4)
+    expect(openingLedge({ area: 6500, outline: 300, bore: 92 })).toBeCloseTo(-0.4921, 3)
+    expect(() => openingLedge({ area: 6500, outline: 0, bore: 92 })).toThrow(/outline/)
   })
 })

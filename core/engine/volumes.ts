@@ -87,3 +87,19 @@ export function clearanceVolume({ chamber, gasket, deck, crown, crevice = 0, oth
   finite('other', other)
   return above('clearance', chamber + gasket + deck + crown + crevice + other, 0)
 }
+
+/**
+ * Mean width of the ledge between a gasket's opening and the bore.
+ *
+ * @param opening area of the opening in mm², outline: length of its edge in mm; bore in mm
+ * @returns mm, + where it stands outside the bore, − where it hangs over it
+ * @throws RangeError when a value leaves its domain
+ * Source: definition, (area − π/4·B²)/outline.
+ * @example openingLedge({ area: 6939.78, outline: 295.31, bore: 92 }) // 0.99 mm: a 94 mm fire ring round a 92 bore
+ */
+export function openingLedge({ area, outline, bore }: { area: number, outline: number, bore: number }): number {
+  above('area', area, 0)
+  above('outline', outline, 0)
+  above('bore', bore, 0)
+  return (area - Math.PI / 4 * bore * bore) / outline
+}

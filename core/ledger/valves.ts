@@ -1,4 +1,4 @@
-import { valveClearanceLost, type ClearanceConvention } from '../chamber'
+import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention } from '../chamber'
 import { BASIS_FACTOR, DEFAULT_U, carry, exact, fromSource, linear, type Sourced } from '../estimate'
 import { NOW, operationsOn, type Ledger, type OperationEntry } from './ledger'
 import type { Part } from './part'
@@ -88,11 +88,10 @@ export interface ClearanceStep {
 
 /** How much one clearance changes when the head comes down by `drop` and the valve is sunk by `sunk`. */
 function clearanceChange(name: ClearanceName, tilt: number, convention: ClearanceConvention, drop: number, sunk: number): number {
-  const t = tilt * Math.PI / 180
   if (name === 'valveToValve') return 0
   if (name === 'domeToChamber') return -drop
   if (name === 'intakeSide' || name === 'exhaustSide') return -valveClearanceLost(drop, tilt, 'pocket').side
-  return -valveClearanceLost(drop, tilt, convention).lost + (convention === 'upright' ? sunk * Math.cos(t) : sunk)
+  return -valveClearanceLost(drop, tilt, convention).lost + clearanceFromSinking(sunk, tilt, convention)
 }
 
 /** Drop of the head (mm, + towards the piston) and sink of the valves that one operation brings. */

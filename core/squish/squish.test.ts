@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import {
-  axialGap, bandEdgeShift, bowlVolume, peakSquishVelocity, rodStretch, runningGap, spotPlane, squishVelocity, turnedHeadPlan
+  axialGap, bandEdgeShift, bowlVolume, peakSquishVelocity, rodStretch, runningGap, spotPlane, squishShare, squishVelocity, turnedHeadPlan
 } from '.'
 
 const launch = { bore: 92, stroke: 85, rodLength: 150, rpm: 5000, squishArea: 1998, bandEdge: 87.6, clearanceAtTdc: 1.26, bowlVolume: 57.3271 }
@@ -50,6 +50,10 @@ describe('squish velocity', () => {
     expect(() => squishVelocity({ ...launch, squishArea: 9000 }, -10)).toThrow(/squishArea/)
     expect(() => squishVelocity({ ...launch, rpm: -1 }, -10)).toThrow(/rpm is -1/)
     expect(() => peakSquishVelocity({ ...launch, bowlVolume: NaN })).toThrow(/bowlVolume/)
+  })
+  it('covers a share of the bore', () => {
+    expect(squishShare(1998, 92)).toBeCloseTo(0.3006, 4)
+    expect(() => squishShare(9000, 92)).toThrow(/squishArea/)
   })
   it('reckons the bowl from the whole clearance', () => {
     expect(bowlVolume(65.7031, 92, 1.26)).toBeCloseTo(57.3271, 3)

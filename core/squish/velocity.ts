@@ -102,3 +102,19 @@ export function bowlVolume(clearance: number, bore: number, clearanceAtTdc: numb
   atLeast('clearanceAtTdc', clearanceAtTdc, 0)
   return above('bowl', clearance - cylinderVolume(bore, clearanceAtTdc), 0)
 }
+
+/**
+ * Share of the bore that the squish band covers.
+ *
+ * @param squishArea mm²
+ * @param bore mm
+ * @returns 0 to 1
+ * @throws RangeError when the band is larger than the bore
+ * Source: definition, As/(π/4·B²).
+ * @example squishShare(1998, 92) // 0.3006
+ */
+export function squishShare(squishArea: number, bore: number): number {
+  above('bore', bore, 0)
+  above('squishArea', squishArea, 0)
+  return 1 - atLeast('bore area − squishArea', Math.PI / 4 * bore * bore - squishArea, 0) / (Math.PI / 4 * bore * bore)
+}

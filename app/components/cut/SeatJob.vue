@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, seatLedge, sinking, stopReading, type Figure, type Part } from '#core'
+import { FIGURE_BOUNDS, clearanceFromSinking, flatCutDepth, seatLedge, sinking, stopReading, type Figure, type Part } from '#core'
 import { figureFault, inUse } from '#shared/dto'
 import { digits, say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -47,8 +47,8 @@ function reckon(form: Form): Outcome | { sentence: string } | undefined {
     const tilt = build.replayed?.quantity(`${valve.value}Tilt`, build.cylinder)?.value.value ?? 0
     const all = added * count.value
     return {
-      added, all, across, back: sunk * Math.cos(tilt * Math.PI / 180), ...(seat !== undefined && seat > topCut ? { ledge: seatLedge(seat, topCut, sunk) } : {}),
-      ...(props.perMm ? { past: all / props.perMm } : {})
+      added, all, across, back: clearanceFromSinking(sunk, tilt, 'upright'), ...(seat !== undefined && seat > topCut ? { ledge: seatLedge(seat, topCut, sunk) } : {}),
+      ...(props.perMm ? { past: flatCutDepth(all, props.perMm) } : {})
     }
   } catch (error) {
     if (error instanceof RangeError) return { sentence: sayRefusal(error) }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CategoryScale, Chart, Filler, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js'
 import { Line } from 'vue-chartjs'
-import { bowlVolume, peakSquishVelocity, squishVelocity, type SquishBand, type SquishStanding } from '#core'
+import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, type SquishBand, type SquishStanding } from '#core'
 import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -35,7 +35,7 @@ const other = computed(() => props.tried ? bandOf(props.tried, props.clearanceTr
 const peak = computed(() => band.value && peakSquishVelocity(band.value))
 const otherPeak = computed(() => other.value && peakSquishVelocity(other.value))
 const angles = Array.from({ length: 121 }, (_, i) => -60 + i * 0.5)
-const share = computed(() => band.value ? band.value.squishArea / (Math.PI / 4 * band.value.bore ** 2) : undefined)
+const share = computed(() => band.value ? squishShare(band.value.squishArea, band.value.bore) : undefined)
 const figures = ref(false)
 
 const ink = computed(() => {

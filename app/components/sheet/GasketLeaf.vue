@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { cylinderVolume, replay, windowFor, type Entry, type EntryOf, type Replay } from '#core'
+import { openingLedge, replay, windowFor, type Entry, type EntryOf, type Replay } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -36,7 +36,7 @@ const area = computed(() => build.replayed?.quantity('gasketArea', build.cylinde
 const outline = computed(() => build.replayed?.quantity('gasketOutline', build.cylinder)?.value.value)
 const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value)
 /** Mean width of the ledge between the opening's edge and the bore. */
-const ledge = computed(() => area.value && outline.value && bore.value ? (area.value - cylinderVolume(bore.value, 1) * 1000) / outline.value : undefined)
+const ledge = computed(() => area.value && outline.value && bore.value ? openingLedge({ area: area.value, outline: outline.value, bore: bore.value }) : undefined)
 </script>
 
 <template>
