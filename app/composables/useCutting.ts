@@ -19,7 +19,7 @@ export function useCutting() {
   const outcomes = computed(() => build.replayed && depth.value >= 0
     ? outcomesAt(build.replayed, head.value, fromSource(depth.value, DEFAULT_U.cutMeasured, 'this cut'))
     : [])
-  const valves = computed(() => build.replayed?.valves(build.cylinder, depth.value) ?? [])
+  const valves = computed(() => build.replayed?.valves(build.cylinder, { depth: depth.value, slopeX: 0, slopeY: 0 }) ?? [])
   const perMm = computed(() => build.replayed?.perMm.get(build.cylinder))
 
   const scope = computed(() => ({ level: 'head' as const, head: head.value }))

@@ -1,7 +1,8 @@
-import { pourResult, type Entry, type EntryKind, type Scope } from '#core'
+import { pourResult, type Entry, type FaceCutBody, type EntryKind, type Scope } from '#core'
 import { say, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { quantityRule } from '#core'
+import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { ENCLOSED_WORDS } from './pours'
 
 /** What a kind of entry is called in the Daybook. */
@@ -9,7 +10,7 @@ export const KIND_WORDS: Record<EntryKind, string> = {
   layout: 'Layout', target: 'Target', measure: 'Measured', book: 'Book', assume: 'Assumed', offer: 'Gasket to be had',
   pour: 'Pour', faceCut: 'Face cut', deckCut: 'Deck cut', gasketChange: 'Gasket change', relief: 'Chamber opened',
   seatWork: 'Seat work', void: 'Taken out', deckReadings: 'Deck by dial', solder: 'Solder', wheel: 'Top dead centre', rod: 'Rods',
-  portPairs: 'Port pairs', hold: 'Chamber kept'
+  portPairs: 'Port pairs', hold: 'Chamber kept', chamberModel: 'Chamber drawn'
 }
 
 /** What an entry is about. */
@@ -39,18 +40,28 @@ export function sayEntry(entry: Entry, lengths: LengthUnit): string {
     case 'wheel': return `${entry.body.pairs.length} ${entry.body.pairs.length === 1 ? 'pair' : 'pairs'}, both sides`
     case 'rod': return `of ${entry.body.material}`
     case 'portPairs': return `${entry.body.valve} ${entry.body.pairs.map(pair => pair.join(' with ')).join(', ')}`
+    case 'chamberModel': return `${CHAMBER_WORDS[entry.body.spec.kind].toLowerCase()}, ${entry.body.spec.valves.length} valves${entry.body.mirrored.length ? `, ${entry.body.mirrored.join(', ')} mirrored` : ''}`
     case 'hold': return entry.body.held ? 'can’t be ground' : 'can be ground again'
     case 'pour': return `${entry.body.vessel ?? ENCLOSED_WORDS[entry.body.encloses].label} ${say(pourResult(entry).value, 'volume', lengths)}`
     case 'faceCut': case 'deckCut': {
       const { state, depth, measured } = entry.body
+      const how = entry.kind === 'faceCut' ? sayLay(entry.body, lengths) : ''
       return measured
-        ? `${state}, ${say(measured.value, 'length', lengths)} measured (${say(depth.value, 'length', lengths)} planned)`
-        : `${state}, ${say(depth.value, 'length', lengths)}`
+        ? `${state}, ${say(measured.value, 'length', lengths)} measured (${say(depth.value, 'length', lengths)} planned)${how}`
+        : `${state}, ${say(depth.value, 'length', lengths)}${how}`
     }
     case 'gasketChange': return `${entry.body.state}, ${say(entry.body.thickness.value, 'length', lengths)} thick, bore ${say(entry.body.bore.value, 'length', lengths)}`
     case 'relief': case 'seatWork': return `${entry.body.state}, + ${say(entry.body.added.value, 'volume', lengths)}`
     case 'void': return `“${entry.body.reason}”`
   }
+}
+
+/** How a cut is laid over, in words; nothing for a flat one. */
+export function sayLay({ slopeX = 0, slopeY = 0, flat }: FaceCutBody, lengths: LengthUnit): string {
+  const slope = slopeX || slopeY
+  if (!slope) return ''
+  const angle = Math.atan(Math.abs(slope)) * 180 / Math.PI
+  return ` at the bore line, laid over ${say(angle, 'angle', lengths, 1)} ${slopeX ? 'across' : 'about'} the crank${flat && flat.value > 0 ? `, then ${say(flat.value, 'length', lengths)} flat` : ''}`
 }
 
 /** A time as it is written on a job card. */

@@ -9,6 +9,12 @@ export interface Mesh { positions: Float64Array, triangles: Uint32Array }
 /** Meshes that were looked at once and found closed: hot functions only read. */
 const closed = new WeakSet<Mesh>()
 
+/** Marks a mesh as closed that was made so, to spare looking at each of its edges again. */
+export function madeClosed(mesh: Mesh): Mesh {
+  closed.add(mesh)
+  return mesh
+}
+
 /** Number of each corner's place: corners that lie on the same spot are one. */
 function places({ positions }: Mesh): Uint32Array {
   const seen = new Map<string, number>()

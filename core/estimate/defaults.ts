@@ -43,6 +43,9 @@ export const DEFAULT_U = {
 /** Relative u of a mouth area: traced or planimetered, from a drawing, or guessed from the bore. */
 export const MOUTH_AREA_RELATIVE_U = { measured: 0.01, book: 0.02, assumed: 0.1 } as const
 
+/** Share of a predicted cut that a model's drawn walls may be out by: of the cut itself, and of how far its pour stretched it. */
+export const MODEL_RELATIVE_U = { geometry: 0.01, calibration: 0.05 } as const
+
 /** How many times the measured u a length is unsure by when it is a book figure or only assumed. */
 export const BASIS_FACTOR = { measured: 1, book: 2, assumed: 5 } as const
 
@@ -57,6 +60,7 @@ export const STAND_IN = {
   topLandHeight: { ofBore: 0.075, u: 1.5 },
   gasketThickness: { value: 1.2, u: 0.25 },
   gasketBore: { ofBore: 1.02, u: 0.8 },
+  boreSpacing: { ofBore: 1.12, u: 4 },
   bearingPlay: { value: 0.09, u: 0.03 },
   heatGrowth: { value: 0.08, u: 0.05 },
   /** Weights and sections go with the bore's cube and square; their doubt is a share. */

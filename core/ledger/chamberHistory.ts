@@ -1,17 +1,17 @@
-import { DEFAULT_U, carry, fromSource, inverseVarianceMean, linear, type Sourced } from '../estimate'
+import { DEFAULT_U, MODEL_RELATIVE_U, carry, fromSource, inverseVarianceMean, linear, type Sourced } from '../estimate'
 import type { EntryOf } from './entry'
 import { headOf } from './layout'
 import { NOW, operationsOn, type Ledger, type OperationEntry } from './ledger'
 import { sum, type Part } from './part'
 import { sourcedPours } from './pours'
-import { cutDepth, mouthArea, statedQuantity } from './statements'
+import { cutDepth, cutPlane, mouthArea, statedQuantity } from './statements'
 
 /** Operations that change a chamber's volume. */
 export const CHAMBER_OPERATIONS = ['faceCut', 'relief', 'seatWork'] as const
 type ChamberOperation = Extract<OperationEntry, { kind: (typeof CHAMBER_OPERATIONS)[number] }>
 
 /** Why a settlement taught nothing. */
-export type NoLesson = 'severalKinds' | 'notAFaceCut' | 'depthNotMeasured' | 'noPourBefore' | 'notSmaller'
+export type NoLesson = 'severalKinds' | 'notAFaceCut' | 'depthNotMeasured' | 'noPourBefore' | 'notSmaller' | 'angled'
 
 /** What a pour after an operation showed about the prediction. */
 export interface Settlement {
@@ -62,20 +62,21 @@ function pairs(list: Stretch[]): { before: Stretch, after: Stretch, between: Cha
  * @returns the lesson, or why there is none
  * Source: (before − after)/depth; the scale of a burette used for both cancels.
  */
-function lessonOf(before: Sourced, after: Sourced, between: ChamberOperation[]): Sourced | NoLesson {
+function lessonOf(before: Sourced, after: Sourced, between: ChamberOperation[], cylinder: number): Sourced | NoLesson {
   if (new Set(between.map(op => op.kind)).size > 1) return 'severalKinds'
   const cuts = between.filter((op): op is EntryOf<'faceCut'> => op.kind === 'faceCut')
   if (cuts.length === 0) return 'notAFaceCut'
+  if (cuts.some(cut => cut.body.slopeX || cut.body.slopeY)) return 'angled'
   if (cuts.some(cut => !cut.body.measured)) return 'depthNotMeasured'
   if (after.value >= before.value) return 'notSmaller'
-  const depth = linear(cuts.map(cut => [1, cutDepth(cut)]))
+  const depth = linear(cuts.map(cut => [1, cutDepth(cut, cylinder)]))
   return carry(([b, a, d]) => (b! - a!) / d!, [before, after, depth])
 }
 
 /** Every lesson the ledger holds, in the order they became known. */
 export function lessonsOf(ledger: Ledger): Lesson[] {
   return ledger.layout.cylinders.flatMap(cylinder => pairs(stretches(ledger, cylinder)).flatMap(({ before, after, between }) => {
-    const perMm = lessonOf(sourcedPours(before.pours), sourcedPours(after.pours), between)
+    const perMm = lessonOf(sourcedPours(before.pours), sourcedPours(after.pours), between, cylinder)
     return typeof perMm === 'string'
       ? []
       : [{
@@ -104,9 +105,37 @@ export function perMmOf(ledger: Ledger, lessons: Lesson[], cylinder: number, bef
   return { value: inverseVarianceMean([geometry.value, ...known.map(lesson => lesson.perMm)]), geometry, lessons: known }
 }
 
-/** Volume an operation adds to a chamber, negative for a face cut. */
-export function predictedChange(operation: ChamberOperation, perMm: Sourced): Sourced {
-  if (operation.kind === 'faceCut') return carry(([k, d]) => -k! * d!, [perMm, cutDepth(operation)])
+/**
+ * What a face cut takes off a chamber by its model: exact for the drawn shape, its depth's doubt apart.
+ *
+ * @returns undefined where the cut was planned without a model of this chamber
+ */
+export function removedByModel(cut: EntryOf<'faceCut'>, cylinder: number): Sourced | undefined {
+  const removed = cut.body.removed?.find(r => r.cylinder === cylinder)
+  if (!removed) return undefined
+  const further = (cut.body.measured ?? cut.body.depth).value - cut.body.depth.value
+  const cc = removed.cc + removed.perMm * further
+  const depthU = (cut.body.measured ? DEFAULT_U.cutMeasured : DEFAULT_U.cutDialled) * removed.perMm
+  return linear([
+    [1, fromSource(cc, cc * MODEL_RELATIVE_U.geometry, 'model:geometry')],
+    [1, fromSource(0, cc * MODEL_RELATIVE_U.calibration * Math.abs(removed.factor - 1), 'model:calibration')],
+    [1, fromSource(0, depthU, `entry:${cut.id}`)]
+  ])
+}
+
+/**
+ * Volume an operation adds to a chamber, negative for a face cut: of a model's cut and the head's lessons the
+ * inverse-variance mean, without a model the mouth's own cc per mm.
+ */
+export function predictedChange(operation: ChamberOperation, perMm: PerMm | undefined, cylinder: number): Sourced {
+  if (operation.kind === 'faceCut') {
+    const depth = cutDepth(operation, cylinder)
+    const modelled = removedByModel(operation, cylinder)
+    const { slopeX, slopeY } = cutPlane(operation, cylinder)
+    if (!modelled) return perMm ? carry(([k, d]) => -k! * d!, [perMm.value, depth]) : { value: 0, by: new Map() }
+    const taught = slopeX || slopeY ? [] : (perMm?.lessons ?? []).map(lesson => carry(([k, d]) => k! * d!, [lesson.perMm, depth]))
+    return linear([[-1, inverseVarianceMean([modelled, ...taught])]])
+  }
   const { added, u } = operation.body
   const doubt = u?.value ?? Math.max(DEFAULT_U.addedFloor, DEFAULT_U.addedRelative * Math.abs(added.value))
   return fromSource(added.value, doubt, `entry:${operation.id}`)
@@ -135,8 +164,8 @@ function settle(
   const measured = sourcedPours(after.pours)
   const perMm = perMmOf(ledger, lessons, cylinder, ledger.place.get(after.pours[0]!.id))
   const predicted = linear([[1, start], ...between.map((op): [number, Sourced] =>
-    [1, predictedChange(op, perMm?.value ?? { value: 0, by: new Map() })])])
-  const outcome = before.length === 0 ? 'noPourBefore' : lessonOf(start, measured, between)
+    [1, predictedChange(op, perMm, cylinder)])])
+  const outcome = before.length === 0 ? 'noPourBefore' : lessonOf(start, measured, between, cylinder)
   return {
     cylinder, head: headOf(ledger.layout, cylinder), operations: between.map(op => op.id), before,
     after: after.pours.map(pour => pour.id), predicted, measured,
@@ -178,16 +207,16 @@ export function chamberNow(
   }
   if (!part) return undefined
   return {
-    part: perMm ? afterOperations(part, since, perMm.value) : part,
+    part: afterOperations(part, since, perMm, cylinder),
     pours: list.at(-1)!.pours
   }
 }
 
 /** A chamber's volume once operations have been done to it, by prediction. */
-export function afterOperations(part: Part, operations: ChamberOperation[], perMm: Sourced): Part {
+export function afterOperations(part: Part, operations: ChamberOperation[], perMm: PerMm | undefined, cylinder: number): Part {
   if (operations.length === 0) return part
   return {
-    value: linear([[1, part.value], ...operations.map((op): [number, Sourced] => [1, predictedChange(op, perMm)])]),
+    value: linear([[1, part.value], ...operations.map((op): [number, Sourced] => [1, predictedChange(op, perMm, cylinder)])]),
     // A book figure stays a claim, whatever has been cut off it.
     provenance: part.provenance === 'measured' ? 'derived' : part.provenance,
     entries: [...part.entries, ...operations.map(op => op.id)]

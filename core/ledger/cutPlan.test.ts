@@ -46,7 +46,7 @@ describe('a head is cut once', () => {
     bench.state('exhaustTilt', 24)
     bench.add('measure', all, { quantity: 'exhaustClearance', figure: mm(4.6), convention: 'pocket' })
     bench.add('gasketChange', head, { state: 'planned', thickness: mm(0.9), bore: mm(94) })
-    const [exhaust] = replay(bench.entries)!.valves(1, 1.08)
+    const [exhaust] = replay(bench.entries)!.valves(1, { depth: 1.08, slopeX: 0, slopeY: 0 })
     expect(exhaust!.seatLeft!.value).toBeCloseTo(0.32, 10)
     // drop 1.08 + 0.30; in the pocket 1.38·cos 24° = 1.26069
     expect(exhaust!.clearance!.left.value).toBeCloseTo(4.6 - 1.26069, 4)

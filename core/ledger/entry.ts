@@ -1,4 +1,4 @@
-import type { ClearanceConvention } from '../chamber'
+import type { ChamberSpec, ClearanceConvention } from '../chamber'
 import type { Fill, Instrument } from '../pour'
 import type { RodMaterial } from '../squish'
 import type { Quantity } from './quantities'
@@ -60,6 +60,13 @@ export interface PourBody {
   afterWork?: boolean
 }
 
+/** What a chamber's model says a cut takes off it: `cc` at the stated depth, `perMm` cc for each mm
+ * more, `x` its place along the head, `factor` poured over drawn. */
+export interface Removed { cylinder: number, x: number, cc: number, perMm: number, factor: number }
+
+/** `depth` is at the bore line; slopes in mm per mm along +x and +y of the head; `flat` comes square off the new face. */
+export interface FaceCutBody { state: OperationState, depth: Figure, measured?: Figure, slopeX?: number, slopeY?: number, flat?: Figure, removed?: Removed[] }
+
 export interface Bodies {
   layout: { heads: number[][], banks: number[][] }
   target: { ratio: Figure, tolerance: Figure, countsCrevice: boolean }
@@ -78,9 +85,11 @@ export interface Bodies {
   rod: { material: RodMaterial }
   /** Ports that should match, and which of them are the poor ones by the head's own design. */
   portPairs: { valve: 'intake' | 'exhaust', pairs: number[][], poor: number[] }
+  /** A chamber's shape, and which cylinders have it the other way round. */
+  chamberModel: { spec: ChamberSpec, mirrored: number[] }
   /** A chamber that can't be ground. */
   hold: { held: boolean }
-  faceCut: { state: OperationState, depth: Figure, measured?: Figure }
+  faceCut: FaceCutBody
   deckCut: { state: OperationState, depth: Figure, measured?: Figure }
   gasketChange: { state: OperationState, thickness: Figure, bore: Figure, area?: Figure }
   relief: { state: OperationState, added: Figure, u?: Figure }
@@ -93,7 +102,7 @@ export type EntryKind = keyof Bodies
 
 /** Every kind there is, in the order the trade meets them. */
 export const ENTRY_KINDS = [
-  'layout', 'target', 'measure', 'book', 'assume', 'offer', 'pour', 'deckReadings', 'solder', 'wheel', 'rod', 'portPairs', 'hold',
+  'layout', 'target', 'measure', 'book', 'assume', 'offer', 'pour', 'deckReadings', 'solder', 'wheel', 'rod', 'portPairs', 'chamberModel', 'hold',
   'faceCut', 'deckCut', 'gasketChange', 'relief', 'seatWork', 'void'
 ] as const satisfies readonly EntryKind[]
 

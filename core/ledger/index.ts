@@ -1,6 +1,6 @@
 export {
   ENCLOSED, ENTRY_KINDS, OPERATION_KINDS, isOperation, type Bodies, type Enclosed, type Entry, type EntryKind, type EntryOf,
-  type Figure, type OperationKind, type OperationState, type PourBody, type Scope, type SpotReading, type Statement
+  type Figure, type OperationKind, type OperationState, type PourBody, type Removed, type FaceCutBody, type Scope, type SpotReading, type Statement
 } from './entry'
 export { FIGURE_BOUNDS, QUANTITIES, quantityRule, type Dimension, type Quantity, type QuantityRule } from './quantities'
 export { inOrder, live, ofKind, type Live, type Standing } from './live'
@@ -10,7 +10,8 @@ export { pourResult, takenOff, watchOf, type PourEntry } from './pours'
 export { evenPlan, type EvenBy, type EvenPlan, type Evened } from './equalise'
 export type { PortOf, PortPair, PortStanding } from './ports'
 export { wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
-export { statedU } from './statements'
+export { cutPlane, statedU } from './statements'
+export { cutsTogether, seatHeightNow, type ChamberModel } from './chamberModel'
 export type { Part, Provenance } from './part'
 export type { Lesson, NoLesson, PerMm, Settlement } from './chamberHistory'
 export { PARTS, replay, targetBand, type CylinderState, type Challenge, type PartName, type PourStanding, type Replay } from './replay'

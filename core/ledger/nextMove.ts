@@ -1,5 +1,8 @@
 import { shares } from '../estimate'
+import { cutsTogether } from './chamberModel'
 import { headCut } from './cutPlan'
+import { touches } from './ledger'
+import { cutPlane } from './statements'
 import type { Enclosed } from './entry'
 import type { Quantity } from './quantities'
 import { targetBand, type CylinderState, type Replay } from './replay'
@@ -29,9 +32,10 @@ const ASSUMED_SHARE = 0.25
 
 function stopMove(r: Replay): NextMove | undefined {
   const cuts = r.planned.filter(op => op.kind === 'faceCut')
-  const depth = cuts.reduce((sum, op) => sum + (op.kind === 'faceCut' ? op.body.depth.value : 0), 0)
-  if (depth > 0) {
-    const touched = r.layout.cylinders.flatMap(cylinder => r.valves(cylinder, depth)
+  if (cuts.length > 0) {
+    const planeOf = (cylinder: number) => cutsTogether(cuts.flatMap(op =>
+      op.kind === 'faceCut' && touches(op, r.layout, cylinder) ? [cutPlane(op, cylinder)] : []))
+    const touched = r.layout.cylinders.flatMap(cylinder => r.valves(cylinder, planeOf(cylinder))
       .filter(v => v.seatLeft && v.seatLeft.value <= 0)
       .map(v => ({ cylinder, valve: v.valve, left: v.seatLeft!.value })))
     if (touched.length > 0) {

@@ -112,7 +112,7 @@ describe('any ledger at all', () => {
       for (const c of [1, 2]) {
         r.squish(c, 'asPlanned')
         r.clearances(c)
-        r.valves(c, 1)
+        r.valves(c, { depth: 1, slopeX: 0, slopeY: 0 })
       }
       headCut(r, 1)
       evenPlan(r, 1, 'clearance')

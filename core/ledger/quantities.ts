@@ -60,6 +60,9 @@ export const QUANTITIES = {
   camTeeth: { dimension: 'ratio', min: 8, max: 120, u: 0 },
   halfBankAngle: { dimension: 'angle', min: 5, max: 80, u: 0 },
   flangeAngle: { dimension: 'angle', min: 1, max: 179, u: DEFAULT_U.angle },
+  boreSpacing: { dimension: 'length', min: 20, max: 400, u: 0.1 },
+  intakeSunk: { dimension: 'length', min: 0, max: 6, u: DEFAULT_U.valveHeight },
+  exhaustSunk: { dimension: 'length', min: 0, max: 6, u: DEFAULT_U.valveHeight },
   deckThickness: { dimension: 'length', min: 1, max: 60, u: 0.2 },
   leastDeckThickness: { dimension: 'length', min: 1, max: 60, u: 0 },
   exhaustPortTop: { dimension: 'length', min: 1, max: 400, u: DEFAULT_U.stroke }

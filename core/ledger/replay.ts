@@ -2,7 +2,7 @@ import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import {
   afterOperations, CHAMBER_OPERATIONS, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
 } from './chamberHistory'
-import { ENCLOSED, type Enclosed, type Entry, type EntryOf } from './entry'
+import { ENCLOSED, type Bodies, type Enclosed, type Entry, type EntryOf } from './entry'
 import { bankOf, headOf, type Layout } from './layout'
 import { NOW, openLedger, operationsOn, type Ledger, type OperationEntry } from './ledger'
 import { ofKind, type Live } from './live'
@@ -10,6 +10,8 @@ import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
 import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
+import type { Cut } from '../chamber'
+import { chamberModel, type ChamberModel } from './chamberModel'
 import type { Disagreement } from '../pour'
 import { squishStanding, type SquishStanding } from './squishStanding'
 import type { Quantity } from './quantities'
@@ -76,7 +78,9 @@ export interface Replay {
   /** A stated dimension of a cylinder (mm, mm², degrees), with done and, if asked, planned operations. */
   quantity: (quantity: Quantity, cylinder: number, column?: 'asIs' | 'asPlanned') => Part | undefined
   /** What is left at each valve of a cylinder, with what is planned apart from face cuts and then `cut` mm more. */
-  valves: (cylinder: number, cut?: number) => ValveStanding[]
+  valves: (cylinder: number, cut?: Cut) => ValveStanding[]
+  /** The drawing of a cylinder's chamber as the ledger knows it; `beforeCut` with what is planned apart from face cuts. */
+  model: (cylinder: number, column?: 'asIs' | 'beforeCut', tried?: Bodies['chamberModel']) => ChamberModel | undefined
   /** The cylinder's other clearances and what each planned operation takes or gives back. */
   clearances: (cylinder: number) => ClearanceStep[]
   squish: (cylinder: number, column?: 'asIs' | 'asPlanned') => SquishStanding
@@ -150,8 +154,8 @@ function stackOf(
 
   const perMm = perMmOf(ledger, lessons, cylinder)
   const changes = operationsOn(planned, ledger.layout, cylinder, CHAMBER_OPERATIONS)
-  if (parts.chamber && perMm) {
-    parts.chamber = afterOperations(parts.chamber, changes as Parameters<typeof afterOperations>[1], perMm.value)
+  if (parts.chamber) {
+    parts.chamber = afterOperations(parts.chamber, changes as Parameters<typeof afterOperations>[1], perMm, cylinder)
   }
   if (!countsCrevice) delete parts.crevice
   return { parts, measuredTotal }
@@ -228,6 +232,7 @@ export function replay(entries: readonly Entry[]): Replay | undefined {
     quantity: (quantity, cylinder, col = 'asIs') =>
       statedQuantity(ledger, quantity, cylinder, NOW, col === 'asPlanned' ? ledger.planned : []),
     valves: (cylinder, cut) => valveStandings(ledger, cylinder, withoutCuts, cut),
+    model: (cylinder, col = 'asIs', tried) => chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : [], tried),
     clearances: cylinder => clearanceSteps(ledger, cylinder),
     squish: (cylinder, col = 'asIs') => squishStanding(ledger, cylinder, col === 'asPlanned' ? ledger.planned : [])
   }

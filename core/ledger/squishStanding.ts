@@ -51,7 +51,7 @@ function recessAt(ledger: Ledger, cylinder: number, place: number, planned: Oper
   const done = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])
     .filter(op => ledger.place.get(op.id)! > from && ledger.place.get(op.id)! < place)
   const cuts = [...done, ...operationsOn(planned, ledger.layout, cylinder, ['faceCut'])]
-    .flatMap((op): Sourced[] => op.kind === 'faceCut' ? [cutDepth(op)] : [])
+    .flatMap((op): Sourced[] => op.kind === 'faceCut' ? [cutDepth(op, cylinder)] : [])
   if (cuts.length === 0) return stated
   const total = linear(cuts.map(cut => [1, cut]))
   return { ...stated, provenance: stated.provenance === 'measured' ? 'derived' : stated.provenance,

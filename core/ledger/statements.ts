@@ -1,7 +1,9 @@
 import {
   BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, fromSource, linear, type Sourced
 } from '../estimate'
+import { cutAtChamber, thenFlat, type Cut, type Point } from '../chamber'
 import { fit } from './layout'
+import { lowEdge } from './chamberSpecs'
 import { NOW, operationsOn, type Ledger, type OperationEntry, type StatementEntry } from './ledger'
 import type { OperationKind } from './entry'
 import type { Part, Provenance } from './part'
@@ -46,14 +48,26 @@ function stated(entry: StatementEntry): Part {
 }
 
 /**
- * Depth an operation on a face took off, with the doubt of how it was read. A depth measured afterwards is surer
- * than one read off the machine's dial.
+ * The plane an operation cut, as the chamber of a cylinder sees it: over the face it was cut from. A deck cut is flat.
  */
-export function cutDepth(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>): Sourced {
-  const { measured, depth } = operation.body
-  return measured
-    ? fromSource(measured.value, DEFAULT_U.cutMeasured, `entry:${operation.id}`)
-    : fromSource(depth.value, DEFAULT_U.cutDialled, `entry:${operation.id}`)
+export function cutPlane(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>, cylinder: number): Cut {
+  const depth = (operation.body.measured ?? operation.body.depth).value
+  if (operation.kind === 'deckCut') return { depth, slopeX: 0, slopeY: 0 }
+  const { slopeX = 0, slopeY = 0, flat, removed } = operation.body
+  const x = removed?.find(r => r.cylinder === cylinder)?.x ?? 0
+  return thenFlat(cutAtChamber({ depth, slopeX, slopeY }, { x, y: 0 }), flat?.value ?? 0)
+}
+
+/**
+ * Depth an operation on a face took off over a place of a chamber, with the doubt of how it was read. A depth measured
+ * afterwards is surer than one read off the machine's dial.
+ *
+ * @param at the place, mm from the bore's centre
+ */
+export function cutDepth(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>, cylinder: number, at: Point = [0, 0]): Sourced {
+  const { depth, slopeX, slopeY } = cutPlane(operation, cylinder)
+  const u = operation.body.measured ? DEFAULT_U.cutMeasured : DEFAULT_U.cutDialled
+  return fromSource(depth + slopeX * at[0] + slopeY * at[1], u, `entry:${operation.id}`)
 }
 
 function best(candidates: StatementEntry[], ledger: Ledger, cylinder: number): StatementEntry | undefined {
@@ -76,7 +90,7 @@ function movesSeat(operation: OperationEntry, quantity: Quantity): boolean {
 }
 
 function changed(
-  quantity: Quantity, before: Part | undefined, operation: OperationEntry, sign: 1 | -1, tilt: number
+  quantity: Quantity, before: Part | undefined, operation: OperationEntry, sign: 1 | -1, tilt: number, cylinder: number, at: Point
 ): Part | undefined {
   if (before && operation.kind === 'seatWork' && operation.body.sunk) {
     // The whole form goes up along the valve; over the face that is its cosine.
@@ -96,7 +110,7 @@ function changed(
   }
   if (!before || (operation.kind !== 'faceCut' && operation.kind !== 'deckCut')) return before
   return {
-    value: linear([[1, before.value], [-sign, cutDepth(operation)]]),
+    value: linear([[1, before.value], [-sign, cutDepth(operation, cylinder, at)]]),
     provenance: before.provenance === 'measured' ? 'derived' : before.provenance,
     entries: [...before.entries, operation.id]
   }
@@ -126,7 +140,8 @@ export function statedQuantity(
   const tilt = kinds?.includes('seatWork') && (operations.length > 0 || after.length > 0)
     ? statedQuantity(ledger, quantity.startsWith('intake') ? 'intakeTilt' : 'exhaustTilt', cylinder, place)?.value.value ?? 0
     : 0
-  const stretchOf = (at: number) => operations.filter(op => ledger.place.get(op.id)! < at).length
+  const at = kinds?.includes('seatWork') ? lowEdge(ledger, quantity.startsWith('intake') ? 'intake' : 'exhaust', cylinder) : [0, 0] as Point
+  const stretchOf = (place: number) => operations.filter(op => ledger.place.get(op.id)! < place).length
   const wanted = stretchOf(place)
   const byStretch: (StatementEntry | undefined)[] = Array.from({ length: operations.length + 1 }, (_, i) =>
     best(operations.length === 0 ? statements : statements.filter(s => stretchOf(ledger.place.get(s.id)!) === i), ledger, cylinder))
@@ -139,12 +154,12 @@ export function statedQuantity(
     from = byStretch.findIndex(Boolean)
     if (from > wanted && !kinds?.includes('gasketChange')) {
       part = stated(byStretch[from]!)
-      for (let i = from; i > wanted; i--) part = changed(quantity, part, operations[i - 1]!, -1, tilt)
+      for (let i = from; i > wanted; i--) part = changed(quantity, part, operations[i - 1]!, -1, tilt, cylinder, at)
     }
     from = part ? wanted : 0
   }
-  for (let i = from; i < wanted; i++) part = changed(quantity, part, operations[i]!, 1, tilt)
-  for (const operation of after) part = changed(quantity, part, operation, 1, tilt)
+  for (let i = from; i < wanted; i++) part = changed(quantity, part, operations[i]!, 1, tilt, cylinder, at)
+  for (const operation of after) part = changed(quantity, part, operation, 1, tilt, cylinder, at)
   return part
 }
 

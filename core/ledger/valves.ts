@@ -1,5 +1,7 @@
-import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention } from '../chamber'
+import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention, type Cut } from '../chamber'
+import { lowEdge } from './chamberSpecs'
 import { BASIS_FACTOR, DEFAULT_U, carry, exact, fromSource, linear, type Sourced } from '../estimate'
+import type { EntryOf } from './entry'
 import { NOW, operationsOn, type Ledger, type OperationEntry } from './ledger'
 import type { Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
@@ -23,12 +25,13 @@ export interface ValveStanding {
  *
  * @returns mm, + towards the piston
  */
-function dropSince(ledger: Ledger, cylinder: number, place: number, planned: OperationEntry[]): Sourced {
+function dropSince(ledger: Ledger, cylinder: number, place: number, planned: OperationEntry[], valve: Valve): Sourced {
+  const at = lowEdge(ledger, valve, cylinder)
   const done = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut', 'deckCut'])
     .filter(op => ledger.place.get(op.id)! > place)
   const coming = operationsOn(planned, ledger.layout, cylinder, ['faceCut', 'deckCut'])
   const cuts = [...done, ...coming].flatMap((op): [number, Sourced][] =>
-    op.kind === 'faceCut' || op.kind === 'deckCut' ? [[1, cutDepth(op)]] : [])
+    op.kind === 'faceCut' || op.kind === 'deckCut' ? [[1, cutDepth(op, cylinder, at)]] : [])
   const before = knownQuantity(ledger, 'gasketThickness', cylinder, place)
   const after = knownQuantity(ledger, 'gasketThickness', cylinder, NOW, planned)
   const gasket: [number, Sourced][] = before && after ? [[1, before.value], [-1, after.value]] : []
@@ -41,23 +44,25 @@ function dropSince(ledger: Ledger, cylinder: number, place: number, planned: Ope
  * @param ledger the opened ledger
  * @param cylinder its number
  * @param planned operations that come before the cut
- * @param cut further depth off the face in mm, 0 or more
+ * @param plane further cut of the face, as the chamber sees it
  * @returns one standing per valve that anything is known of
  * Source: plane geometry, see valveClearanceLost.
  */
-export function valveStandings(ledger: Ledger, cylinder: number, planned: OperationEntry[], cut = 0): ValveStanding[] {
+export function valveStandings(ledger: Ledger, cylinder: number, planned: OperationEntry[], plane: Cut = { depth: 0, slopeX: 0, slopeY: 0 }): ValveStanding[] {
   return (['intake', 'exhaust'] as const).flatMap((valve) => {
     const measured = statedQuantity(ledger, `${valve}Clearance`, cylinder)
     const seat = statedQuantity(ledger, `${valve}SeatHeight`, cylinder, NOW, planned)
     const topCut = statedQuantity(ledger, `${valve}TopCutHeight`, cylinder, NOW, planned)
     if (!measured && !seat && !topCut) return []
+    const [x, y] = lowEdge(ledger, valve, cylinder)
+    const cut = plane.depth + plane.slopeX * x + plane.slopeY * y
     const entry = ledger.live.entries.find(e => e.id === measured?.entries[0])
     const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
     const standing: ValveStanding = { valve, convention }
     if (seat) standing.seatLeft = linear([[1, seat.value], [-1, exact(cut)]])
     if (topCut) standing.topCutLeft = linear([[1, topCut.value], [-1, exact(cut)]])
     if (measured && entry) {
-      const drop = linear([[1, dropSince(ledger, cylinder, ledger.place.get(entry.id)!, planned)], [1, exact(cut)]])
+      const drop = linear([[1, dropSince(ledger, cylinder, ledger.place.get(entry.id)!, planned, valve)], [1, exact(cut)]])
       const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.value ?? exact(0)
       const lost = carry(([d, t]) => valveClearanceLost(d!, t!, convention).lost, [drop, tilt])
       standing.clearance = {
@@ -95,10 +100,10 @@ function clearanceChange(name: ClearanceName, tilt: number, convention: Clearanc
 }
 
 /** Drop of the head (mm, + towards the piston) and sink of the valves that one operation brings. */
-function movesOf(operation: OperationEntry, valve: Valve, thicknessBefore: number): { drop: number, sunk: number, u: number } {
+function movesOf(operation: OperationEntry, valve: Valve, thicknessBefore: number, depthOf: (op: EntryOf<'faceCut' | 'deckCut'>) => Sourced): { drop: number, sunk: number, u: number } {
   switch (operation.kind) {
     case 'faceCut': case 'deckCut': {
-      const { value, by } = cutDepth(operation)
+      const { value, by } = depthOf(operation)
       return { drop: value, sunk: 0, u: [...by.values()][0] ?? 0 }
     }
     case 'gasketChange': return { drop: thicknessBefore - operation.body.thickness.value, sunk: 0, u: DEFAULT_U.gasketThickness * BASIS_FACTOR.book }
@@ -129,13 +134,14 @@ export function clearanceSteps(ledger: Ledger, cylinder: number): ClearanceStep[
     const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
     const valve: Valve = name.startsWith('exhaust') ? 'exhaust' : 'intake'
     const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.value.value ?? 0
+    const at = lowEdge(ledger, valve, cylinder)
     let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, from)?.value.value ?? 0
     const changeOf = (operation: OperationEntry): Sourced => {
-      const { drop, sunk, u } = movesOf(operation, valve, thickness)
+      const { drop, sunk, u } = movesOf(operation, valve, thickness, op => cutDepth(op, cylinder, at))
       if (operation.kind === 'gasketChange') thickness = operation.body.thickness.value
-      const at = (d: number, s: number) => clearanceChange(name, tilt, convention, d, s)
-      const perMm = sunk > 0 ? at(0, 1) : at(1, 0)
-      return fromSource(at(drop, sunk), Math.abs(perMm) * u, `entry:${operation.id}`)
+      const change = (d: number, s: number) => clearanceChange(name, tilt, convention, d, s)
+      const perMm = sunk > 0 ? change(0, 1) : change(1, 0)
+      return fromSource(change(drop, sunk), Math.abs(perMm) * u, `entry:${operation.id}`)
     }
     const done = operationsOn(ledger.done, ledger.layout, cylinder, kinds).filter(op => ledger.place.get(op.id)! > from).map(changeOf)
     const now = linear([[1, measured.value], ...done.map((c): [number, Sourced] => [1, c])])

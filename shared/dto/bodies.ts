@@ -3,8 +3,9 @@ import { Type } from 'class-transformer'
 import { IsArray, IsBoolean, IsOptional, ValidateNested } from 'class-validator'
 import {
   ENCLOSED, FIGURE_BOUNDS, QUANTITIES, ROD_MODULUS, quantityRule, type Bodies, type Enclosed, type EntryKind, type Figure, type Instrument,
-  type OperationState, type PourBody as PourFigures, type Quantity, type RodMaterial
+  type ChamberSpec, type OperationState, type PourBody as PourFigures, type Quantity, type Removed, type RodMaterial
 } from '#core'
+import { chamberFault, removedFault } from './chamberBody'
 import { DoubtOfQuantity, figureFault, FigureIn, FigureOfQuantity, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
 
 const STATES = ['planned', 'done', 'dropped'] as const
@@ -174,11 +175,25 @@ class HoldBody {
   @IsBoolean({ message: 'Say whether the chamber can be ground.' }) held!: boolean
 }
 
+class ChamberModelBody {
+  @Sound(chamberFault) spec!: ChamberSpec
+  @Sound(value => Array.isArray(value) && value.length <= MOST_CYLINDERS && value.every(c => Number.isInteger(c) && c >= 1 && c <= MOST_CYLINDERS)
+    ? undefined
+    : 'Say which cylinders are the other way round, by number.') mirrored!: number[]
+}
+
 class FaceBody {
   @OneOf(STATES, 'Its state') state!: OperationState
   @FigureIn(FIGURE_BOUNDS.cutDepth, 'the depth') depth!: Figure
   @IsOptional() @FigureIn(FIGURE_BOUNDS.cutDepth, 'the measured depth')
   @Sound((value, { state }) => value !== undefined && state !== 'done' ? 'Only a cut that was done has a measured depth.' : undefined) measured?: Figure
+}
+
+class FaceCutBody extends FaceBody {
+  @IsOptional() @NumberIn('the slope along the head', -0.6, 0.6) slopeX?: number
+  @IsOptional() @NumberIn('the slope across the head', -0.6, 0.6) slopeY?: number
+  @IsOptional() @FigureIn({ dimension: 'length', min: 0, max: 12 }, 'the flat finishing cut') flat?: Figure
+  @IsOptional() @Sound(removedFault) removed?: Removed[]
 }
 
 class GasketChangeBody {
@@ -206,6 +221,6 @@ class VoidBody {
 /** The class that checks each kind's body. */
 export const BODY_CLASSES: { [K in EntryKind]: new () => Bodies[K] } = {
   layout: LayoutBody, target: TargetBody, measure: MeasureBody, book: StatementBody, assume: StatementBody, offer: OfferBody,
-  pour: PourBody, deckReadings: DeckReadingsBody, solder: SolderBody, wheel: WheelBody, rod: RodBody, portPairs: PortPairsBody, hold: HoldBody,
-  faceCut: FaceBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: AddedBody, seatWork: SeatWorkBody, void: VoidBody
+  pour: PourBody, deckReadings: DeckReadingsBody, solder: SolderBody, wheel: WheelBody, rod: RodBody, portPairs: PortPairsBody, chamberModel: ChamberModelBody, hold: HoldBody,
+  faceCut: FaceCutBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: AddedBody, seatWork: SeatWorkBody, void: VoidBody
 }

@@ -56,6 +56,9 @@ export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   camTeeth: { label: 'Teeth on the cam', noun: 'the number of teeth on the cam' },
   halfBankAngle: { label: 'Half the bank angle', noun: 'half the bank angle' },
   flangeAngle: { label: 'Flange from level', noun: 'the flange’s angle from level' },
+  boreSpacing: { label: 'Bore spacing', noun: 'the bore spacing', usual: [30, 250] },
+  intakeSunk: { label: 'Intake valve, sunk by', noun: 'how far the intake valve is sunk' },
+  exhaustSunk: { label: 'Exhaust valve, sunk by', noun: 'how far the exhaust valve is sunk' },
   deckThickness: { label: 'Head’s deck, thickness', noun: 'the thickness of the head’s deck', usual: [5, 25] },
   leastDeckThickness: { label: 'Least the maker allows', noun: 'the least thickness of the deck', usual: [5, 25] },
   exhaustPortTop: { label: 'Exhaust port shut, below top', noun: 'where the exhaust port is shut', usual: [10, 120] }

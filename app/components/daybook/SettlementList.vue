@@ -10,6 +10,7 @@ const WHY: Record<NoLesson, string> = {
   notAFaceCut: 'none: only a face cut teaches cc per mm',
   depthNotMeasured: 'none: the depth was not measured',
   noPourBefore: 'none: not poured before the work',
+  angled: 'none: an angled cut has no cc per mm',
   notSmaller: 'none: the chamber did not get smaller'
 }
 const settlements = computed(() => [...build.replayed?.settlements ?? []].reverse())

@@ -1,0 +1,168 @@
+import {
+  DomainError, SpecError, UNCUT, calibrated, cutAtChamber, cutOf, draftAt, lifted, openingArea, planOf, sectionOf, solveCut, suspects, volumeAboveCut,
+  type ChamberSpec, type Cut, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
+} from '#core'
+
+/** A chamber to be made solid: its drawing, what it poured, what has been cut off its face. */
+export interface SolidAsk { key: string, spec: ChamberSpec, measured?: number, done: Cut, assumed: { intake: boolean, exhaust: boolean } }
+export interface SolidFacts {
+  key: string
+  asDrawn: number
+  factor: number
+  stretch: number
+  volume: number
+  reached: boolean
+  triangles: number
+  /** Open area at the face as it is now, mm². */
+  opening: number
+  /** Dimensions to check, worst first. */
+  suspects: Suspect[]
+}
+
+/** A plane through a chamber to be looked at: what is left over a cut, its opening, and the section at a place along the crank. */
+export interface LookAsk { key: string, cut: Cut, x: number }
+export interface Look { volume: number, opening: number, edge: number[][], side: number[][] }
+
+/** One free figure of a set-up, solved for every chamber of a head. */
+export interface SolveAsk { chambers: { key: string, cylinder: number, x: number, target: number }[], setup: HeadSetup, free: Free }
+export type Solved = { cylinder: number, value: number } | { cylinder: number, argument: string, given: unknown, bound: string }
+
+/** What chambers hold once a head is cut. */
+export interface HoldAsk { chambers: { key: string, cylinder: number, x: number }[], setup: HeadSetup }
+export interface Held { cylinder: number, volume: number, perMm: number }
+
+/** A valve or a figure moved: the chamber as well as its rings can follow, until its solid is made again. */
+export interface DragAsk { key: string, spec: ChamberSpec, cut: Cut, x: number }
+
+export interface Asks {
+  solid: { args: SolidAsk, answer: SolidFacts }
+  look: { args: LookAsk, answer: Look }
+  solve: { args: SolveAsk, answer: Solved[] }
+  hold: { args: HoldAsk, answer: Held[] }
+  drag: { args: DragAsk, answer: Look }
+  surface: { args: { key: string }, answer: { positions: Float32Array, triangles: Uint32Array } }
+  stl: { args: { key: string }, answer: ArrayBuffer }
+}
+export type AskName = keyof Asks
+export interface Call<K extends AskName = AskName> { name: K, job: string, seq: number, args: Asks[K]['args'] }
+export type Answer<K extends AskName = AskName>
+  = | { kind: 'done', value: Asks[K]['answer'] }
+    | { kind: 'stale' }
+    | { kind: 'faults', faults: SpecFault[] }
+    | { kind: 'refused', argument: string, given: unknown, bound: string }
+
+interface Kept { spec: ChamberSpec, plan: Plan, mesh: Mesh, stretch: number, done: Cut }
+
+/** Chambers kept ready; a six-cylinder head before and after a change. */
+const MOST_KEPT = 24
+
+/** Lets the messages that have come in meanwhile be read, so that an older question sees that it is stale. */
+function breathe(): Promise<void> {
+  return new Promise((resolve) => {
+    const { port1, port2 } = new MessageChannel()
+    port1.onmessage = () => {
+      port1.close()
+      resolve()
+    }
+    port2.postMessage(0)
+  })
+}
+
+/** Where chambers are made solid and cut: holds their meshes by name, and answers only the newest question of each job. */
+export class SolidBench {
+  private readonly kept = new Map<string, Kept>()
+  private readonly plans = new Map<string, Plan>()
+  private readonly newest = new Map<string, number>()
+
+  constructor(private readonly kit: SolidKit, private readonly writeStl: (mesh: Mesh) => ArrayBuffer) {}
+
+  async call<K extends AskName>(call: Call<K>): Promise<Answer<K>> {
+    const { job, seq } = call
+    this.newest.set(job, Math.max(seq, this.newest.get(job) ?? 0))
+    await breathe()
+    if (this.newest.get(job)! > seq) return { kind: 'stale' }
+    try {
+      return { kind: 'done', value: this.run(call) }
+    } catch (error) {
+      if (error instanceof SpecError) return { kind: 'faults', faults: error.faults }
+      if (error instanceof DomainError) return { kind: 'refused', argument: error.argument, given: String(error.given), bound: error.bound }
+      throw error
+    }
+  }
+
+  private run<K extends AskName>({ name, args }: Call<K>): Asks[K]['answer'] {
+    const does: { [N in AskName]: (a: Asks[N]['args']) => Asks[N]['answer'] } = {
+      solid: a => this.solid(a), look: a => this.look(a.key, this.chamber(a.key).mesh, a.cut, a.x), solve: a => this.solve(a), hold: a => this.hold(a),
+      drag: a => this.drag(a), surface: a => this.surface(a.key), stl: a => this.writeStl(this.chamber(a.key).mesh)
+    }
+    return does[name](args)
+  }
+
+  private chamber(key: string): Kept {
+    const kept = this.kept.get(key)
+    if (!kept) throw new DomainError('key', key, 'a chamber that was made solid')
+    return kept
+  }
+
+  private planFor(spec: ChamberSpec): Plan {
+    const { outline, pads, roof, draft, floorRadius } = spec
+    const name = JSON.stringify([outline, pads, roof, draft, floorRadius])
+    const known = this.plans.get(name)
+    if (known) return known
+    const plan = planOf(this.kit, spec)
+    this.plans.set(name, plan)
+    if (this.plans.size > MOST_KEPT) this.plans.delete(this.plans.keys().next().value!)
+    return plan
+  }
+
+  private solid({ key, spec, measured, done, assumed }: SolidAsk): SolidFacts {
+    const plan = this.planFor(spec)
+    const { mesh, ...facts } = calibrated(this.kit, plan, spec, measured, done)
+    this.kept.delete(key)
+    this.kept.set(key, { spec, plan, mesh, stretch: facts.stretch, done })
+    if (this.kept.size > MOST_KEPT) this.kept.delete(this.kept.keys().next().value!)
+    return {
+      key, ...facts, triangles: mesh.triangles.length / 3, suspects: suspects(plan, spec, assumed),
+      opening: openingArea(mesh, { ...done, depth: done.depth + 1e-6 })
+    }
+  }
+
+  private look(key: string, mesh: Mesh, cut: Cut, x: number): Look {
+    return {
+      volume: volumeAboveCut(mesh, cut), opening: openingArea(mesh, { ...cut, depth: cut.depth + 1e-6 }),
+      edge: sectionOf(mesh, { normal: [-cut.slopeX, -cut.slopeY, 1], offset: cut.depth + 1e-6 }),
+      side: sectionOf(mesh, { normal: [1, 0, 0], offset: x + 1e-6 })
+    }
+  }
+
+  private solve({ chambers, setup, free }: SolveAsk): Solved[] {
+    return chambers.map(({ key, cylinder, x, target }) => {
+      try {
+        return { cylinder, value: solveCut(this.chamber(key).mesh, { x, y: 0 }, setup, free, target) }
+      } catch (error) {
+        if (!(error instanceof DomainError)) throw error
+        return { cylinder, argument: error.argument, given: String(error.given), bound: error.bound }
+      }
+    })
+  }
+
+  private hold({ chambers, setup }: HoldAsk): Held[] {
+    return chambers.map(({ key, cylinder, x }) => {
+      const { mesh } = this.chamber(key)
+      const cut = cutAtChamber(cutOf(setup), { x, y: 0 })
+      return { cylinder, volume: volumeAboveCut(mesh, cut), perMm: openingArea(mesh, cut) / 1000 }
+    })
+  }
+
+  private drag({ key, spec, cut, x }: DragAsk): Look {
+    const { plan, stretch } = this.chamber(key)
+    return this.look(key, lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true), cut, x)
+  }
+
+  private surface(key: string) {
+    const { mesh } = this.chamber(key)
+    return { positions: Float32Array.from(mesh.positions), triangles: Uint32Array.from(mesh.triangles) }
+  }
+}
+
+export { UNCUT }

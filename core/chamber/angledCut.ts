@@ -1,0 +1,95 @@
+import { DomainError, finite } from '../domain'
+import { cutAtChamber, cutDepthForVolume, thenFlat, volumeAboveCut, type Cut } from './cut'
+import type { Mesh } from './mesh'
+
+/** How a head is laid over: rolled about the crank line (more off one flange side) or across it (more off one end). */
+export type Roll = 'aboutCrank' | 'acrossCrank'
+
+/**
+ * A cut of a whole head as it is set up: `depth` in mm at the head's origin (the bore line), `angle` in degrees the
+ * head is rolled by, + taking more towards +y about the crank line or +x across it, and `flat` mm square off the new
+ * face afterwards.
+ */
+export interface HeadSetup { roll: Roll, angle: number, depth: number, flat: number }
+
+/** Which of the three is found from the target while the other two stay. */
+export type Free = 'depth' | 'angle' | 'flat'
+
+/**
+ * The plane that a set-up cuts.
+ *
+ * @param setup see {@link HeadSetup}
+ * @returns the cut in the head frame
+ * @throws RangeError when the angle is not between −30° and 30° or a value is not finite
+ * Source: contract, slope = tan(angle), an angled cut then a flat one.
+ * @example cutOf({ roll: 'aboutCrank', angle: 1, depth: 0.5, flat: 0 }) // { depth: 0.5, slopeX: 0, slopeY: 0.01746 }
+ */
+export function cutOf({ roll, angle, depth, flat }: HeadSetup): Cut {
+  if (!(Math.abs(finite('angle', angle)) <= 30)) throw new DomainError('angle', angle, 'between −30 and 30')
+  const slope = Math.tan(angle * Math.PI / 180)
+  return thenFlat({ depth, slopeX: roll === 'acrossCrank' ? slope : 0, slopeY: roll === 'aboutCrank' ? slope : 0 }, flat)
+}
+
+/**
+ * Angle and depth from what is to come off at two edges of the head.
+ *
+ * @param low depth at the edge `−reach` from the bore line, `high` at `+reach`, mm
+ * @param reach half the distance between the two edges, mm, greater than 0
+ * @returns angle in degrees and depth at the bore line
+ * @throws RangeError when a value leaves its domain
+ * Source: a straight line through two depths.
+ * @example fromEdges(0.2, 1.8, 80) // { angle: 0.573, depth: 1.0 }
+ */
+export function fromEdges(low: number, high: number, reach: number): { angle: number, depth: number } {
+  finite('low', low)
+  finite('high', high)
+  if (!(finite('reach', reach) > 0)) throw new DomainError('reach', reach, 'greater than 0')
+  return { angle: Math.atan((high - low) / (2 * reach)) * 180 / Math.PI, depth: (low + high) / 2 }
+}
+
+/**
+ * The one free figure of a set-up that leaves a chamber a wanted volume.
+ *
+ * @param mesh the chamber
+ * @param at its bore centre in the head frame, mm
+ * @param setup the other two figures; the free one is where the search begins
+ * @param free which one is found
+ * @param target cc to be left
+ * @returns the figure: mm, or degrees for the angle
+ * @throws RangeError when nothing within reach leaves that volume: ±30°, a flat cut of 0 or more
+ * Source: {@link cutDepthForVolume} for depths; for the angle halving between the ends of its reach, as volume falls
+ *   or rises with it all the way while the bore line keeps to one side of the chamber.
+ * @example solveCut(mesh, { x: 0, y: 0 }, { roll: 'aboutCrank', angle: 1, depth: 0, flat: 0 }, 'depth', 49)
+ */
+export function solveCut(mesh: Mesh, at: { x: number, y: number }, setup: HeadSetup, free: Free, target: number): number {
+  const slopes = cutOf({ ...setup, depth: 0, flat: 0 })
+  const shift = slopes.slopeX * at.x + slopes.slopeY * at.y
+  if (free === 'depth') {
+    const lying = thenFlat({ ...slopes, depth: 0 }, setup.flat).depth
+    return cutDepthForVolume(mesh, target, slopes) - shift - lying
+  }
+  if (free === 'flat') {
+    const whole = cutDepthForVolume(mesh, target, slopes) - shift
+    const flat = (whole - setup.depth) / Math.hypot(1, slopes.slopeX, slopes.slopeY)
+    if (flat < -1e-9) throw new DomainError('flat', flat, '0 or more: the angled cut alone takes more than the target asks')
+    return Math.max(0, flat)
+  }
+  const left = (angle: number) => volumeAboveCut(mesh, cutAtChamber(cutOf({ ...setup, angle }), at)) - target
+  // From no angle outward in either direction: the smaller answer is the one to cut.
+  const found = [1, -1].flatMap((sign) => {
+    const from = left(0)
+    for (let a = 0.25; a <= 30; a += 0.25) {
+      if (from * left(sign * a) > 0) continue
+      let [low, high] = [sign * (a - 0.25), sign * a]
+      for (let i = 0; i < 50; i++) {
+        const middle = (low + high) / 2
+        if (from * left(middle) > 0) low = middle
+        else high = middle
+      }
+      return [(low + high) / 2]
+    }
+    return []
+  })
+  if (found.length === 0) throw new DomainError('target', target, 'within what an angle of up to 30° leaves')
+  return found.reduce((a, b) => Math.abs(b) < Math.abs(a) ? b : a)
+}

@@ -1,0 +1,135 @@
+import { DomainError, above } from '../../domain'
+import { volumeAboveCut, type Cut } from '../cut'
+import type { Mesh } from '../mesh'
+import { lifted, type Fineness, FINE } from './rings'
+import { draftAt, solidOn, type Plan, type SolidKit } from './solid'
+import type { ChamberSpec } from './spec'
+
+/** Outside this a chamber's pour does not fit its drawing, and a dimension wants checking. */
+export const FACTOR_WINDOW = [0.85, 1.15] as const
+
+/** How far the ceiling between the seats may be stretched to meet a pour. */
+const STRETCH = [0.15, 3] as const
+
+/** The face as it was cast: nothing cut yet. */
+export const UNCUT: Cut = { depth: 0, slopeX: 0, slopeY: 0 }
+
+/** A dimension of a drawing that a misfit may come from, and how much of it: cc that its likely error is worth. */
+export interface Suspect { dimension: 'roof' | 'draft' | 'floorRadius' | 'outline' | 'intakeSeat' | 'exhaustSeat', worth: number }
+
+export interface Calibration {
+  mesh: Mesh
+  /** Factor on the ceiling between the seats. */
+  stretch: number
+  /** cc as drawn, over the face as it is now. */
+  asDrawn: number
+  /** Poured over drawn. 1 when nothing was poured. */
+  factor: number
+  /** cc of the mesh over the face as it is now. */
+  volume: number
+  /** Whether ceiling and walls could be brought to the pour at all. */
+  reached: boolean
+}
+
+const live = (plan: Plan, spec: ChamberSpec, stretch: number, cut: Cut) =>
+  volumeAboveCut(lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true), cut)
+
+/**
+ * Brings a chamber's solid to its measured volume. Seats and top cuts stay where they are; only the ceiling between
+ * them and the lean of the walls move.
+ *
+ * @param kit the solids package
+ * @param plan of the spec, see planOf
+ * @param spec see {@link ChamberSpec}
+ * @param measured cc over the face as it is now; undefined leaves the solid as drawn
+ * @param done what has been cut off the face since it was cast
+ * @returns see {@link Calibration}
+ * @throws RangeError when the measured volume is not greater than 0, SpecError when nothing is left of the solid
+ * Source: the ceiling's stretch is found on the lifted rings by halving, then put right once by the solid's own volume.
+ * @example calibrated(kit, plan, spec, 55.3).volume // 55.30
+ */
+export function calibrated(
+  kit: SolidKit, plan: Plan, spec: ChamberSpec, measured: number | undefined, done: Cut = UNCUT, fine: Fineness = FINE
+): Calibration {
+  const asDrawn = live(plan, spec, 1, done)
+  if (measured === undefined) {
+    const mesh = solidOn(kit, plan, spec, 1, fine)
+    return { mesh, stretch: 1, asDrawn, factor: 1, volume: volumeAboveCut(mesh, done), reached: true }
+  }
+  above('measured', measured, 0)
+  if (!(asDrawn > 0)) throw new DomainError('done.depth', done.depth, 'less than the chamber is deep')
+  let stretch = stretchFor(plan, spec, measured, done)
+  let mesh = solidOn(kit, plan, spec, stretch, fine)
+  let volume = volumeAboveCut(mesh, done)
+  const off = measured - volume
+  const inside = stretch > STRETCH[0] && stretch < STRETCH[1]
+  if (inside && Math.abs(off) > 2e-5 * measured) {
+    stretch = stretchFor(plan, spec, measured + off, done)
+    mesh = solidOn(kit, plan, spec, stretch, fine)
+    volume = volumeAboveCut(mesh, done)
+  }
+  return { mesh, stretch, asDrawn, factor: measured / asDrawn, volume, reached: Math.abs(volume - measured) < 2e-3 * measured }
+}
+
+/** The stretch at which the lifted rings hold a volume, kept within its bounds. */
+function stretchFor(plan: Plan, spec: ChamberSpec, measured: number, done: Cut): number {
+  let [low, high]: [number, number] = [STRETCH[0], STRETCH[1]]
+  if (live(plan, spec, low, done) >= measured) return low
+  if (live(plan, spec, high, done) <= measured) return high
+  let [atLow, atHigh] = [live(plan, spec, low, done) - measured, live(plan, spec, high, done) - measured]
+  let t = Math.min(high, Math.max(low, 1))
+  // Regula falsi, Illinois form: a kept end counts half, so that neither stays for ever (Dahlquist & Björck §6.2.3).
+  for (let i = 0; i < 40; i++) {
+    const off = live(plan, spec, t, done) - measured
+    if (Math.abs(off) < 1e-6 * measured) return t
+    if (off > 0) {
+      high = t
+      atHigh = off
+      atLow /= 2
+    } else {
+      low = t
+      atLow = off
+      atHigh /= 2
+    }
+    t = low - atLow * (high - low) / (atHigh - atLow)
+  }
+  return t
+}
+
+/** Likely error of each figure of a drawing that nobody checked twice: mm, degrees for the draft. */
+const LIKELY = { roof: 1.5, draft: 4, floorRadius: 2.5, outline: 0.6, seat: 0.5 } as const
+
+/**
+ * Which dimension of a drawing to check first when its pour does not fit.
+ *
+ * @param plan of the spec
+ * @param spec see {@link ChamberSpec}
+ * @param assumed whether the seats' heights were measured by nobody
+ * @returns dimensions, the one whose likely error is worth most cc first
+ */
+export function suspects(plan: Plan, spec: ChamberSpec, assumed: { intake: boolean, exhaust: boolean }): Suspect[] {
+  const at = (changed: ChamberSpec) => live(plan, changed, 1, UNCUT)
+  const base = at(spec)
+  const raised = (valve: 'intake' | 'exhaust') => at({ ...spec, valves: spec.valves.map(v => v.valve === valve ? { ...v, seatHeight: v.seatHeight + LIKELY.seat } : v) })
+  const edge = plan.mouth.reduce((sum, [x, y], i) => {
+    const [u, v] = plan.mouth[(i + 1) % plan.mouth.length]!
+    return sum + Math.hypot(u - x, v - y)
+  }, 0)
+  const deep = 2 * base * 1000 / Math.max(1, area(plan))
+  const list: Suspect[] = [
+    { dimension: 'roof', worth: at({ ...spec, roof: { ...spec.roof, height: spec.roof.height + LIKELY.roof } }) - base },
+    { dimension: 'draft', worth: base - at({ ...spec, draft: spec.draft + LIKELY.draft }) },
+    { dimension: 'floorRadius', worth: base - at({ ...spec, floorRadius: spec.floorRadius + LIKELY.floorRadius }) },
+    { dimension: 'outline', worth: edge * LIKELY.outline * deep / 2000 },
+    { dimension: 'intakeSeat', worth: assumed.intake ? raised('intake') - base : 0 },
+    { dimension: 'exhaustSeat', worth: assumed.exhaust ? raised('exhaust') - base : 0 }
+  ]
+  return list.filter(s => Math.abs(s.worth) > 1e-6).sort((a, b) => Math.abs(b.worth) - Math.abs(a.worth))
+}
+
+function area({ mouth }: Plan): number {
+  return Math.abs(mouth.reduce((sum, [x, y], i) => {
+    const [u, v] = mouth[(i + 1) % mouth.length]!
+    return sum + (x * v - u * y) / 2
+  }, 0))
+}

@@ -1,0 +1,7 @@
+export { CHAMBER_KINDS, SPEC_BOUNDS, mirrored, specFaults, type ChamberKind, type ChamberSpec, type ChamberValve, type Pad, type Plug, type Roof, type SpecFault } from './spec'
+export { clipByChord, curveThrough, distanceTo, insideOutline, outlineArea, type Point } from './outline'
+export { ceiling, topCutHeight, topCutWidth, valveFrame, type ValveFrame } from './roof'
+export { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
+export { SpecError, chamberMesh, draftAt, mouthOf, planOf, runOf, solidOn, type Plan, type SolidKit } from './solid'
+export { FACTOR_WINDOW, UNCUT, calibrated, suspects, type Calibration, type Suspect } from './calibrate'
+export { chordFor, circle, roofThrough, startingSpec, type Beginning } from './starting'

@@ -1,0 +1,166 @@
+import type { CrossSection } from 'manifold-3d'
+import { madeClosed, type Mesh } from '../mesh'
+import type { Point } from './outline'
+import { ceiling, underWall, valveFrame } from './roof'
+import type { SolidKit } from './solid'
+import type { ChamberSpec, ChamberValve } from './spec'
+
+/** How finely a chamber is meshed. `along`: longest edge along walls, `wall` and `roof`: steps inward, mm. */
+export interface Fineness { along: number, wall: number, roof: number, around: number }
+export const FINE: Fineness = { along: 1.1, wall: 0.4, roof: 0.75, around: 120 }
+
+/**
+ * The plan of a chamber cut into triangles, on rings that run at fixed distances from the mouth's edge: walls and
+ * radii are then true wherever the ceiling goes, and a change of ceiling or walls only lifts corners.
+ */
+export interface Rings {
+  /** xy of each corner; the first ones are the mouth's edge on the face. */
+  plan: Float64Array
+  /** Distance in from the mouth's edge of each corner, mm; −1 for those on the face. */
+  away: Float64Array
+  triangles: Uint32Array
+}
+
+/** No edge longer than a length. */
+function divided(points: Point[], longest: number): Point[] {
+  return points.flatMap(([x, y], i): Point[] => {
+    const [u, v] = points[(i + 1) % points.length]!
+    const n = Math.max(1, Math.ceil(Math.hypot(u - x, v - y) / longest))
+    return Array.from({ length: n }, (_, k): Point => [x + (u - x) * k / n, y + (v - y) * k / n])
+  })
+}
+
+/** Corner numbers of polygons in the order the triangulation counts them. */
+function numbers(from: number, polygons: Point[][], turn: boolean): number[] {
+  let n = from
+  return polygons.flatMap((polygon) => {
+    const own = polygon.map(() => n++)
+    return turn ? own.reverse() : own
+  })
+}
+
+/**
+ * Cuts the mouth of a chamber into rings.
+ *
+ * @param kit the solids package: its polygon offset and triangulation
+ * @param mouth closed polygon, counter-clockwise, mm
+ * @param fine how finely, `zone`: how far in the walls reach, `corner`: a distance at which the ceiling has an edge
+ */
+export function ringsOf(kit: SolidKit, mouth: Point[], fine: Fineness, zone: number, corner?: number): Rings {
+  const section = new kit.CrossSection([mouth])
+  const plan: number[] = []
+  const away: number[] = []
+  const triangles: number[] = []
+  const put = (polygons: Point[][], at: number) => {
+    const from = away.length
+    for (const [x, y] of polygons.flat()) {
+      plan.push(x, y)
+      away.push(at)
+    }
+    return from
+  }
+  const fill = (polygons: Point[][], corners: number[], up: boolean) => {
+    for (const [a, b, c] of kit.triangulate(polygons)) triangles.push(corners[a]!, corners[up ? b : c]!, corners[up ? c : b]!)
+  }
+  let ring = section.toPolygons().map(polygon => divided(polygon, fine.along))
+  const base = put(ring, -1)
+  fill(ring, numbers(base, ring, false), false)
+  let from = put(ring, 0)
+  let first = 0
+  for (const polygon of ring) {
+    polygon.forEach((_, i) => {
+      const next = (i + 1) % polygon.length
+      const [a, b, c, d] = [base + first + i, base + first + next, from + first + next, from + first + i]
+      triangles.push(a, b, c, a, c, d)
+    })
+    first += polygon.length
+  }
+  for (let at = 0; ;) {
+    const step = at < zone ? fine.wall : fine.roof
+    at = corner !== undefined && corner > at + 0.01 && corner <= at + step ? corner : at + step
+    const shrunk: CrossSection = section.offset(-at, 'Miter', 3)
+    const next = shrunk.toPolygons().filter(polygon => polygon.length > 2).map(polygon => divided(polygon, fine.along))
+    shrunk.delete()
+    if (next.length === 0) break
+    const to = put(next, at)
+    fill([...ring, ...next.map(polygon => [...polygon].reverse())], [...numbers(from, ring, false), ...numbers(to, next, true)], true)
+    ring = next
+    from = to
+  }
+  fill(ring, numbers(from, ring, false), true)
+  section.delete()
+  return { plan: Float64Array.from(plan), away: Float64Array.from(away), triangles: Uint32Array.from(triangles) }
+}
+
+/** The ceiling is held this far under the machined edge, so that the form's own solid cuts it cleanly, mm. */
+const UNDER = 0.004
+
+/** Top of what a valve's cutters leave over a place of the plan, mm; below any chamber where they never were. */
+function machinedTop(valve: ChamberValve): (x: number, y: number) => number {
+  const { axis: [ax, ay, az], seat: [sx, sy, sz], seatRadius, topCutRadius } = valveFrame(valve)
+  const slope = Math.tan(valve.topCutAngle * Math.PI / 180)
+  const edge = topCutRadius + valve.sunk / slope
+  const down = (edge - seatRadius) * slope
+  const within = (x: number, y: number, z: number) => {
+    const [dx, dy, dz] = [x - sx, y - sy, z - sz]
+    const t = dx * ax + dy * ay + dz * az
+    if (t > 0) return false
+    const rho2 = dx * dx + dy * dy + dz * dz - t * t
+    const reach = t <= -down ? edge : seatRadius - t / slope
+    return rho2 <= reach * reach
+  }
+  return (x, y) => {
+    // In plan nothing of it lies further out than the edge and what the tilt shifts it by.
+    if (Math.hypot(x - sx, y - sy) > edge + 40) return -Infinity
+    let high = sz - (ax * (x - sx) + ay * (y - sy)) / az
+    if (within(x, y, high - 1e-6)) return high
+    // Somewhere under the seat's plane the line through the place may still pass the cone or the cutter's side.
+    const t0 = (high - sz) * az + ax * (x - sx) + ay * (y - sy)
+    let low = high - 40
+    for (let z = high - 0.25; z > Math.max(0, low); z -= 0.25) {
+      if (within(x, y, z)) {
+        low = z
+        high = z + 0.25
+        for (let i = 0; i < 12; i++) {
+          const middle = (low + high) / 2
+          if (within(x, y, middle)) low = middle
+          else high = middle
+        }
+        return low
+      }
+      if (t0 === Infinity) break
+    }
+    return -Infinity
+  }
+}
+
+/**
+ * Lifts the rings of a chamber to its ceiling.
+ *
+ * @param rings from {@link ringsOf}
+ * @param spec see {@link ChamberSpec}
+ * @param stretch and `draft` of ceiling and walls
+ * @param forms whether the valves' machined forms are drawn into the ceiling too, as well as the rings can follow
+ *   them: what a drag is answered with until the solid itself is ready
+ * @returns a closed mesh
+ */
+export function lifted(rings: Rings, spec: ChamberSpec, stretch: number, draft: number, forms: boolean): Mesh {
+  const over = ceiling(spec, stretch)
+  const tops = forms ? spec.valves.map(valve => ({ top: machinedTop(valve), valve })) : []
+  const n = rings.away.length
+  const positions = new Float64Array(3 * n)
+  for (let i = 0; i < n; i++) {
+    const x = rings.plan[2 * i]!
+    const y = rings.plan[2 * i + 1]!
+    const away = rings.away[i]!
+    positions[3 * i] = x
+    positions[3 * i + 1] = y
+    if (away < 0) continue
+    let z = Math.max(0.02, underWall(away, Math.max(0.05, over(x, y)), draft, spec.floorRadius) - UNDER)
+    for (const { top, valve } of tops) {
+      if (Math.hypot(x - valve.x, y - valve.y) < valve.diameter / 2 + valve.topCutWidth + 8) z = Math.max(z, top(x, y))
+    }
+    positions[3 * i + 2] = z
+  }
+  return madeClosed({ positions, triangles: rings.triangles })
+}

@@ -1,0 +1,156 @@
+import type { ChamberSpec, ChamberValve } from './spec'
+
+const RADIANS = Math.PI / 180
+
+/** How far from a seat's machined edge the ceiling takes to become its own again, mm. */
+const FADE = 5
+
+export interface ValveFrame {
+  /** Unit vector along the stem, up into the head. */
+  axis: [number, number, number]
+  /** Middle of the seat's outer edge, as it stands now: sunk with the valve. */
+  seat: [number, number, number]
+  /** Middle of the top cut's outer edge, as it stands now. */
+  topCut: [number, number, number]
+  /** Radii of both edges, mm; the top cut's grows as it is sunk into the ceiling. */
+  seatRadius: number
+  topCutRadius: number
+  /** Where the top cut's edge was before the valve was sunk: there the ceiling meets it. */
+  form: [number, number, number]
+  formRadius: number
+}
+
+/**
+ * Where a valve's machined edges lie in the chamber frame.
+ *
+ * @param valve see {@link ChamberValve}
+ * @returns middles, axis and radii of seat and top cut, mm
+ * Source: plane geometry: a circle of radius R whose axis leans by τ reaches R·sinτ below its middle; a top cut of
+ *   radial width w at α from the valve head's plane lies w·tanα below the seat, and sinking it whole by s carries it
+ *   along the axis and widens it in the ceiling by s/tanα.
+ * @example valveFrame({ x: 23.5, y: 3.5, diameter: 36.4, tilt: 26, leans: 270, seatHeight: 0.7, sunk: 0, … }).seat // [23.5, 3.5, 8.678]
+ */
+export function valveFrame(valve: ChamberValve): ValveFrame {
+  const tilt = valve.tilt * RADIANS
+  const leans = valve.leans * RADIANS
+  const axis: ValveFrame['axis'] = [Math.sin(tilt) * Math.cos(leans), Math.sin(tilt) * Math.sin(leans), Math.cos(tilt)]
+  const along = (from: [number, number, number], by: number): [number, number, number] =>
+    [from[0] + axis[0] * by, from[1] + axis[1] * by, from[2] + axis[2] * by]
+  const R = valve.diameter / 2
+  const original: [number, number, number] = [valve.x, valve.y, valve.seatHeight + R * Math.sin(tilt)]
+  const down = valve.topCutWidth * Math.tan(valve.topCutAngle * RADIANS)
+  const seat = along(original, valve.sunk)
+  return {
+    axis, seat, topCut: along(seat, -down), seatRadius: R, topCutRadius: R + valve.topCutWidth,
+    form: along(original, -down), formRadius: R + valve.topCutWidth
+  }
+}
+
+/** Height of the lowest edge of a valve's top cut over the face, mm, from that of its seat. */
+export function topCutHeight(valve: ChamberValve): number {
+  const { topCut, topCutRadius } = valveFrame(valve)
+  return topCut[2] - topCutRadius * Math.sin(valve.tilt * RADIANS)
+}
+
+/**
+ * Radial width of a top cut, from how far its low edge lies below that of the seat.
+ *
+ * @param below seat height less top-cut height, mm, 0 or more
+ * @param tilt of the valve and `angle` of the top cut, degrees
+ * @returns mm
+ * Source: the reverse of {@link topCutHeight}: w·(tanα·cosτ + sinτ) lies between the two edges.
+ * @example topCutWidth(0.45, 24, 30) // 0.482 mm
+ */
+export function topCutWidth(below: number, tilt: number, angle: number): number {
+  return below / (Math.tan(angle * RADIANS) * Math.cos(tilt * RADIANS) + Math.sin(tilt * RADIANS))
+}
+
+function bare({ roof }: ChamberSpec): (x: number, y: number) => number {
+  switch (roof.shape) {
+    case 'plane': {
+      const [ux, uy] = [Math.cos(roof.rises * RADIANS), Math.sin(roof.rises * RADIANS)]
+      const k = Math.tan(roof.slope * RADIANS)
+      return (x, y) => roof.height + k * (x * ux + y * uy)
+    }
+    case 'ridge': {
+      const [ux, uy] = [Math.cos(roof.rises * RADIANS), Math.sin(roof.rises * RADIANS)]
+      const k = Math.tan(roof.slope * RADIANS)
+      return (x, y) => roof.height - k * Math.abs(x * ux + y * uy)
+    }
+    case 'sphere': return (x, y) => roof.height - roof.radius + Math.sqrt(Math.max(0, roof.radius ** 2 - x * x - y * y))
+    case 'turned': throw new Error('a turned roof is known by its own profile')
+  }
+}
+
+/**
+ * The ceiling of a chamber over each place of its mouth, apart from walls. Round a valve it is the plane of the
+ * machined edge, which stays; away from it the roof stretches with what the pour says.
+ *
+ * @param spec see {@link ChamberSpec}
+ * @param stretch factor on the roof between the seats, 1 as drawn
+ * @returns height over the face in mm at x, y
+ */
+export function ceiling(spec: ChamberSpec, stretch: number): (x: number, y: number) => number {
+  const { roof } = spec
+  if (roof.shape === 'turned') return turnedCeiling(spec, stretch)
+  const free = bare(spec)
+  const planes = spec.valves.map((valve) => {
+    const { axis: [ax, ay, az], form: [fx, fy, fz], formRadius } = valveFrame(valve)
+    return (x: number, y: number): [weight: number, height: number] => {
+      const height = fz - (ax * (x - fx) + ay * (y - fy)) / az
+      const away = Math.hypot(x - fx, y - fy, height - fz) - formRadius
+      const s = Math.min(1, Math.max(0, 1 - away / FADE))
+      return [s * s * (3 - 2 * s), height]
+    }
+  })
+  return (x, y) => {
+    let weight = 0
+    let held = 0
+    for (const plane of planes) {
+      const [w, height] = plane(x, y)
+      weight += w
+      held += w * height
+    }
+    if (weight >= 1) return held / weight
+    return held + (1 - weight) * stretch * free(x, y)
+  }
+}
+
+/** Outer radius of a turned chamber: its outline is a circle about the bore's centre. */
+export const turnedRadius = ({ outline }: ChamberSpec): number => outline.reduce((sum, [x, y]) => sum + Math.hypot(x, y), 0) / outline.length
+
+/** Where a turned ceiling has its corners, as radii from the middle, for whoever draws or meshes it. */
+function turnedCeiling(spec: ChamberSpec, stretch: number): (x: number, y: number) => number {
+  const { roof } = spec
+  if (roof.shape !== 'turned') throw new Error('only a turned roof is turned')
+  const R = turnedRadius(spec)
+  const atDome = roof.recess + (R - roof.domeRadius) * Math.tan(roof.band * RADIANS)
+  const height = roof.height * stretch
+  // A cap of a sphere through the dome's edge, or a groove of half-circle section round the plug's island.
+  const sphere = (roof.domeRadius ** 2 + height ** 2) / (2 * height)
+  return (x, y) => {
+    const r = Math.hypot(x, y)
+    if (r >= roof.domeRadius) return roof.recess + Math.max(0, R - r) * Math.tan(roof.band * RADIANS)
+    if (!roof.toroid) return atDome + height - sphere + Math.sqrt(Math.max(0, sphere ** 2 - r * r))
+    const groove = roof.domeRadius / 2
+    return atDome + height / groove * Math.sqrt(Math.max(0, groove ** 2 - (r - groove) ** 2))
+  }
+}
+
+/**
+ * Height over the face at a distance in from the mouth's edge: the leaning wall, a radius, the ceiling.
+ *
+ * @param away mm in from the edge, 0 or more
+ * @param roof height of the ceiling there, mm
+ * @param draft lean of the wall from upright, degrees
+ * @param floorRadius mm; never more than four fifths of the height
+ * Source: a circle of radius r tangent to a line leaning by δ and to a level one: its middle lies (h − r)·tanδ + r/cosδ in.
+ */
+export function underWall(away: number, roof: number, draft: number, floorRadius: number): number {
+  const r = Math.min(floorRadius, 0.8 * roof)
+  const lean = draft * RADIANS
+  const middle = (roof - r) * Math.tan(lean) + r / Math.cos(lean)
+  if (away >= middle) return roof
+  if (away <= middle - r * Math.cos(lean)) return lean > 0 ? away / Math.tan(lean) : roof - r
+  return roof - r + Math.sqrt(Math.max(0, r * r - (away - middle) ** 2))
+}

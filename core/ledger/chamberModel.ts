@@ -1,0 +1,91 @@
+import { mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
+import type { Bodies } from './entry'
+import { lowEdgeOf, specEntry } from './chamberSpecs'
+import { NOW, cylindersOf, operationsOn, type Ledger, type OperationEntry } from './ledger'
+import { headOf } from './layout'
+import type { Provenance } from './part'
+import type { Valve } from './valves'
+import { cutPlane, knownQuantity, statedQuantity } from './statements'
+
+/** A chamber's drawing with everything the ledger knows put in: what a solid is made from. */
+export interface ChamberModel {
+  cylinder: number
+  /** Id of the entry that drew it. */
+  entry: string
+  /** In this chamber's own frame, mirrored where it is the other way round. */
+  spec: ChamberSpec
+  mirrored: boolean
+  /** Bore centre along the head, mm from the middle of the head, + towards the end where numbering begins. */
+  x: number
+  spacing: Provenance
+  /** What has been cut off the face since it was cast. */
+  done: Cut
+  /** Where the heights of the seats come from. */
+  seats: Record<Valve, Provenance>
+}
+
+/** Face cuts one after another as one plane over the first face. Small angles: slopes add up. */
+export function cutsTogether(cuts: Cut[]): Cut {
+  return cuts.reduce((sum, cut) => ({
+    depth: sum.depth + cut.depth * Math.hypot(1, sum.slopeX, sum.slopeY), slopeX: sum.slopeX + cut.slopeX, slopeY: sum.slopeY + cut.slopeY
+  }), { depth: 0, slopeX: 0, slopeY: 0 })
+}
+
+/** Bore centre of a cylinder along its head: evenly spaced about the middle, numbering from the + end. */
+function placeAlong(ledger: Ledger, cylinder: number): { x: number, provenance: Provenance } {
+  const row = cylindersOf(ledger.layout, headOf(ledger.layout, cylinder))
+  const spacing = knownQuantity(ledger, 'boreSpacing', cylinder)
+  const from = (row.length - 1) / 2 - row.indexOf(cylinder)
+  return { x: from * (spacing?.value.value ?? 0), provenance: spacing?.provenance ?? 'assumed' }
+}
+
+/** Stated tilt, heights and sinking put into a drawn valve. Heights count from the face as it was cast, before any sinking. */
+function known(ledger: Ledger, drawn: ChamberValve, cylinder: number, done: Cut, planned: OperationEntry[]): ChamberValve {
+  const { valve } = drawn
+  const stated = (name: 'Tilt' | 'SeatHeight' | 'TopCutHeight' | 'Sunk') => statedQuantity(ledger, `${valve}${name}`, cylinder, NOW, planned)?.value.value
+  const tilt = stated('Tilt') ?? drawn.tilt
+  const work = operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['seatWork'])
+    .reduce((sum, op) => sum + (op.kind === 'seatWork' && (op.body.valve ?? valve) === valve ? op.body.sunk?.value ?? 0 : 0), 0)
+  const sunk = (stated('Sunk') ?? drawn.sunk) + work
+  const seat = stated('SeatHeight')
+  const topCut = stated('TopCutHeight')
+  const [x, y] = lowEdgeOf({ ...drawn, tilt })
+  const cut = done.depth + done.slopeX * x + done.slopeY * y
+  return {
+    ...drawn, tilt, sunk,
+    ...(seat === undefined ? {} : { seatHeight: seat + cut - sunk * Math.cos(tilt * Math.PI / 180) }),
+    ...(seat !== undefined && topCut !== undefined && seat > topCut ? { topCutWidth: topCutWidth(seat - topCut, tilt, drawn.topCutAngle) } : {})
+  }
+}
+
+/**
+ * The drawing of a cylinder's chamber with stated tilts, seat heights and sinking, and what has been cut.
+ *
+ * @param ledger the opened ledger
+ * @param cylinder its number
+ * @param planned operations to count as done, apart from face cuts
+ * @param tried a drawing nobody has kept yet, to take the place of the kept one
+ * @returns undefined where nobody has drawn it
+ */
+export function chamberModel(ledger: Ledger, cylinder: number, planned: OperationEntry[] = [], tried?: Bodies['chamberModel']): ChamberModel | undefined {
+  const entry = specEntry(ledger, cylinder)
+  const drawn = tried ?? entry?.body
+  if (!drawn) return undefined
+  const turned = drawn.mirrored.includes(cylinder)
+  const { x, provenance } = placeAlong(ledger, cylinder)
+  const done = cutsTogether(operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])
+    .flatMap(op => op.kind === 'faceCut' ? [cutPlane(op, cylinder)] : []))
+  const own = turned ? mirrored(drawn.spec) : drawn.spec
+  const spec = { ...own, valves: own.valves.map(valve => known(ledger, valve, cylinder, done, planned)) }
+  const from = (valve: Valve): Provenance => statedQuantity(ledger, `${valve}SeatHeight`, cylinder)?.provenance ?? 'assumed'
+  return {
+    cylinder, entry: entry?.id ?? '', spec, mirrored: turned, x, spacing: provenance, done,
+    seats: { intake: from('intake'), exhaust: from('exhaust') }
+  }
+}
+
+/** Height of the lowest edge of a drawn seat over the face as cast, as it stands now, mm. */
+export function seatHeightNow(valve: ChamberValve): number {
+  const { seat, seatRadius } = valveFrame(valve)
+  return seat[2] - seatRadius * Math.sin(valve.tilt * Math.PI / 180)
+}
