@@ -39,6 +39,7 @@ export default defineNuxtConfig({
     plugins: [vuetify({ autoImport: true })],
     vue: { template: { transformAssetUrls } },
     esbuild: { tsconfigRaw: legacyDecorators },
+    worker: { format: 'es' },
     // The default minifier trips over Vuetify's cascade layers.
     build: { cssMinify: 'lightningcss', chunkSizeWarningLimit: 1200 }
   },

@@ -1,3 +1,4 @@
+import { caldbeckChamber } from './chambers'
 import { burette, pourer } from './instruments'
 import { Story, cylinder, mm, whole } from './story'
 import { CROWN_DEPTH, TRUTHS } from './truth'
@@ -28,6 +29,8 @@ export function caldbeck(hand: string): Story {
   story.state('measure', 'revs', 7600)
   story.add('rod', whole, { material: 'aluminium' })
   story.target(10.6, 0.1)
+  // The sister cylinders are each other's mirror.
+  for (const n of [1, 2]) story.add('chamberModel', { level: 'head', head: n }, { spec: caldbeckChamber(), mirrored: n === 2 ? [2] : [] })
   const read = pourer(84)
   // The dome stands up past the flat: what a pour over it takes is the cylinder less the dome.
   const overCrown = Math.PI / 4 * 84 ** 2 * CROWN_DEPTH / 1000

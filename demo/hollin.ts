@@ -1,3 +1,4 @@
+import { hollinChamber } from './chambers'
 import { burette, pourer } from './instruments'
 import { Story, cc, cylinder, head, mm, whole } from './story'
 import { CROWN_DEPTH, TRUTHS } from './truth'
@@ -23,6 +24,7 @@ export function hollin(hand: string): Story {
   story.state('measure', 'revs', 8200)
   story.add('rod', whole, { material: 'steel' })
   story.target(8.8, 0.1)
+  story.add('chamberModel', head, { spec: hollinChamber(), mirrored: [] })
   const read = pourer(16)
   const overCrown = Math.PI / 4 * 85.5 ** 2 * CROWN_DEPTH / 1000
   chambers.forEach((_, i) => story.pour(i + 1, read(overCrown + crown), burette, { encloses: 'crown', sealed: 'crown', depth: mm(CROWN_DEPTH) }))

@@ -1,3 +1,4 @@
+import { launchChamber } from './chambers'
 import { burette, pourer } from './instruments'
 import { TRUTHS } from './truth'
 import { Story, cylinder, head, mm, whole } from './story'
@@ -24,6 +25,8 @@ export function sisterEngine(story: Story, decks: number[]): void {
   story.state('measure', 'exhaustSeatHeight', 1.4, head)
   story.state('measure', 'exhaustTopCutHeight', 0.95, head)
   story.target(9.9, 0.1)
+  story.add('chamberModel', head, { spec: launchChamber(), mirrored: [] })
+  story.state('book', 'boreSpacing', 104, whole)
 }
 
 /** The main example: six chambers poured, nothing cut, and the book well off. */
@@ -36,6 +39,8 @@ export function launchEngine(hand: string): Story {
   truths.forEach((truth, i) => story.pour(i + 1, read(truth), burette))
   // Cylinders 2 and 5 still want their second pour: the demo's next move.
   for (const n of [1, 3, 4, 6]) story.pour(n, read(truths[n - 1]!), burette)
+  // Earlier seat work sank the intakes, each by its own; the exhausts have new inserts.
+  ;[0.6, 0.4, 0.7, 0.9, 0.5, 0.5].forEach((sunk, i) => story.state('measure', 'intakeSunk', sunk, cylinder(i + 1)))
   readyForMockUp(story)
   ports(story, pourer(340))
   return story

@@ -1,3 +1,4 @@
+import { skerryChamber } from './chambers'
 import { fineBurette } from './instruments'
 import { Story, cc, cylinder, head, mm, whole } from './story'
 
@@ -26,6 +27,7 @@ export function skerry(hand: string): Story {
   story.state('measure', 'pistonMass', 0.246)
   story.add('rod', whole, { material: 'steel' })
   story.target(11.2, 0.1, false)
+  story.add('chamberModel', head, { spec: skerryChamber(), mirrored: [] })
   story.add('wheel', whole, { pairs: [[4, -33.5, 34.5], [6, -41.5, 42], [8, -48, 49]].map(([drop, before, after]) => ({ drop: mm(drop!), before: degrees(before!), after: degrees(after!) })) })
   // On the slanted band solder reads the gap times cos 10°.
   story.spots('solder', 1, [[0, 29, 1.94], [0, -29, 1.9], [29, 0, 1.93], [-29, 0, 1.91]])

@@ -1,5 +1,5 @@
 import {
-  DomainError, SpecError, UNCUT, calibrated, cutAtChamber, cutOf, draftAt, lifted, openingArea, planOf, sectionOf, solveCut, suspects, volumeAboveCut,
+  DomainError, SpecError, calibrated, cutAtChamber, cutOf, cutsTogether, draftAt, lifted, openingArea, planOf, sectionOf, solveCut, suspects, volumeAboveCut,
   type ChamberSpec, type Cut, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
 
@@ -138,7 +138,8 @@ export class SolidBench {
   private solve({ chambers, setup, free }: SolveAsk): Solved[] {
     return chambers.map(({ key, cylinder, x, target }) => {
       try {
-        return { cylinder, value: solveCut(this.chamber(key).mesh, { x, y: 0 }, setup, free, target) }
+        const { mesh, done } = this.chamber(key)
+        return { cylinder, value: solveCut(mesh, { x, y: 0 }, setup, free, target, done) }
       } catch (error) {
         if (!(error instanceof DomainError)) throw error
         return { cylinder, argument: error.argument, given: String(error.given), bound: error.bound }
@@ -148,8 +149,8 @@ export class SolidBench {
 
   private hold({ chambers, setup }: HoldAsk): Held[] {
     return chambers.map(({ key, cylinder, x }) => {
-      const { mesh } = this.chamber(key)
-      const cut = cutAtChamber(cutOf(setup), { x, y: 0 })
+      const { mesh, done } = this.chamber(key)
+      const cut = cutsTogether([done, cutAtChamber(cutOf(setup), { x, y: 0 })])
       return { cylinder, volume: volumeAboveCut(mesh, cut), perMm: openingArea(mesh, cut) / 1000 }
     })
   }
@@ -164,5 +165,3 @@ export class SolidBench {
     return { positions: Float32Array.from(mesh.positions), triangles: Uint32Array.from(mesh.triangles) }
   }
 }
-
-export { UNCUT }

@@ -30,6 +30,23 @@ export function cutOf({ roll, angle, depth, flat }: HeadSetup): Cut {
   return thenFlat({ depth, slopeX: roll === 'acrossCrank' ? slope : 0, slopeY: roll === 'aboutCrank' ? slope : 0 }, flat)
 }
 
+/** The face as it was cast: nothing cut yet. */
+export const UNCUT: Cut = { depth: 0, slopeX: 0, slopeY: 0 }
+
+/**
+ * Face cuts one after another as one plane over the first face.
+ *
+ * @param cuts each over the face that the one before left
+ * @returns the plane they end at. Slopes add up, which holds for the few degrees a head is rolled by
+ * Source: a plane moved along its own normal, as {@link thenFlat}.
+ * @example cutsTogether([{ depth: 0.5, slopeX: 0, slopeY: 0.02 }, { depth: 0.3, slopeX: 0, slopeY: 0 }]).depth // 0.80006
+ */
+export function cutsTogether(cuts: Cut[]): Cut {
+  return cuts.reduce((sum, cut) => ({
+    depth: sum.depth + cut.depth * Math.hypot(1, sum.slopeX, sum.slopeY), slopeX: sum.slopeX + cut.slopeX, slopeY: sum.slopeY + cut.slopeY
+  }), UNCUT)
+}
+
 /**
  * Angle and depth from what is to come off at two edges of the head.
  *
@@ -55,26 +72,30 @@ export function fromEdges(low: number, high: number, reach: number): { angle: nu
  * @param setup the other two figures; the free one is where the search begins
  * @param free which one is found
  * @param target cc to be left
+ * @param done what was cut off the chamber's face before, as it sees it
  * @returns the figure: mm, or degrees for the angle
  * @throws RangeError when nothing within reach leaves that volume: ±30°, a flat cut of 0 or more
  * Source: {@link cutDepthForVolume} for depths; for the angle halving between the ends of its reach, as volume falls
  *   or rises with it all the way while the bore line keeps to one side of the chamber.
  * @example solveCut(mesh, { x: 0, y: 0 }, { roll: 'aboutCrank', angle: 1, depth: 0, flat: 0 }, 'depth', 49)
  */
-export function solveCut(mesh: Mesh, at: { x: number, y: number }, setup: HeadSetup, free: Free, target: number): number {
+export function solveCut(mesh: Mesh, at: { x: number, y: number }, setup: HeadSetup, free: Free, target: number, done: Cut = UNCUT): number {
   const slopes = cutOf({ ...setup, depth: 0, flat: 0 })
+  const lean = Math.hypot(1, done.slopeX, done.slopeY)
+  const together = { slopeX: done.slopeX + slopes.slopeX, slopeY: done.slopeY + slopes.slopeY }
+  /** Depth over the face as it is now, where the whole plane leaves the target. */
+  const whole = () => (cutDepthForVolume(mesh, target, together) - done.depth) / lean - shift
   const shift = slopes.slopeX * at.x + slopes.slopeY * at.y
   if (free === 'depth') {
     const lying = thenFlat({ ...slopes, depth: 0 }, setup.flat).depth
-    return cutDepthForVolume(mesh, target, slopes) - shift - lying
+    return whole() - lying
   }
   if (free === 'flat') {
-    const whole = cutDepthForVolume(mesh, target, slopes) - shift
-    const flat = (whole - setup.depth) / Math.hypot(1, slopes.slopeX, slopes.slopeY)
+    const flat = (whole() - setup.depth) / Math.hypot(1, slopes.slopeX, slopes.slopeY)
     if (flat < -1e-9) throw new DomainError('flat', flat, '0 or more: the angled cut alone takes more than the target asks')
     return Math.max(0, flat)
   }
-  const left = (angle: number) => volumeAboveCut(mesh, cutAtChamber(cutOf({ ...setup, angle }), at)) - target
+  const left = (angle: number) => volumeAboveCut(mesh, cutsTogether([done, cutAtChamber(cutOf({ ...setup, angle }), at)])) - target
   // From no angle outward in either direction: the smaller answer is the one to cut.
   const found = [1, -1].flatMap((sign) => {
     const from = left(0)

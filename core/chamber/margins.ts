@@ -21,17 +21,27 @@ const STOP_ARC = 60
 /** Steps round the clock. */
 const STEPS = 72
 
-function edge(circle: SeatCircle, cut: Cut): EdgeMargin {
-  const { centre: [cx, cy, cz], axis: [ax, ay, az], diameter } = circle
-  const n = Math.hypot(1, cut.slopeX, cut.slopeY)
-  const round = Array.from({ length: STEPS }, (_, i) => {
-    const t = 2 * Math.PI * i / STEPS
-    // The place of the circle that lies at this azimuth in plan: a direction in its plane, brought to its radius.
+/**
+ * Places of a tilted circle at equal steps of azimuth, as its plan shows them.
+ *
+ * @param circle see SeatCircle
+ * @param steps how many
+ * @returns x, y, z of each, mm, counter-clockwise from +x
+ * Source: at each azimuth the direction within the circle's own plane, brought to its radius.
+ */
+export function roundEdge({ centre: [cx, cy, cz], axis: [ax, ay, az], diameter }: SeatCircle, steps = STEPS): [number, number, number][] {
+  return Array.from({ length: steps }, (_, i) => {
+    const t = 2 * Math.PI * i / steps
     const [ux, uy] = [Math.cos(t), Math.sin(t)]
     const uz = -(ax * ux + ay * uy) / az
     const k = diameter / 2 / Math.hypot(1, uz)
-    return (cz + uz * k - cut.depth - cut.slopeX * (cx + ux * k) - cut.slopeY * (cy + uy * k)) / n
+    return [cx + ux * k, cy + uy * k, cz + uz * k]
   })
+}
+
+function edge(circle: SeatCircle, cut: Cut): EdgeMargin {
+  const n = Math.hypot(1, cut.slopeX, cut.slopeY)
+  const round = roundEdge(circle).map(([x, y, z]) => (z - cut.depth - cut.slopeX * x - cut.slopeY * y) / n)
   return { ...seatMargin(circle, cut), round }
 }
 

@@ -57,6 +57,26 @@ export function sinking({ diameter, topCut }: { diameter: number, topCut: number
 }
 
 /**
+ * What blending the rim of a sunk form into the ceiling adds to the chamber.
+ *
+ * @param form diameter across the form at the ceiling in mm, topCut: angle of its cone from the head's plane, degrees
+ * @param width mm that are taken off on either side of the rim, 0 or more
+ * @returns cc
+ * @throws RangeError when a value leaves its domain
+ * Source: the rim's corner is a triangle of sides b, b and the angle 180° − α between them, ½·b²·sinα, carried round by
+ *   Pappus' theorem at its centroid, D/2 + b·(1 − cosα)/3.
+ * @example blending({ diameter: 39.732, topCut: 30 }, 2) // 0.125 cc
+ */
+export function blending({ diameter, topCut }: { diameter: number, topCut: number }, width: number): number {
+  above('diameter', diameter, 0)
+  above('topCut', topCut, 0)
+  if (topCut >= 90) throw new DomainError('topCut', topCut, 'below 90')
+  atLeast('width', width, 0)
+  const alpha = topCut * Math.PI / 180
+  return 2 * Math.PI * (diameter / 2 + width * (1 - Math.cos(alpha)) / 3) * width * width * Math.sin(alpha) / 2 / 1000
+}
+
+/**
  * How far a seat's outer edge grows when the seat alone is re-cut under its top cut: the ledge.
  *
  * @param seatAngle and topCut in degrees from the head's plane, the seat the steeper

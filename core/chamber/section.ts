@@ -38,7 +38,7 @@ export function sectionOf(mesh: Mesh, { normal: [nx, ny, nz], offset }: Plane): 
       if (up(a)) from = key(a, b)
       else to = key(a, b)
     }
-    next.set(to, from)
+    next.set(from, to)
   }
   const at = (edge: number): [number, number, number] => {
     const [a, b] = [Math.floor(edge / n), edge % n]

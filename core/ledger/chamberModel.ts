@@ -1,4 +1,4 @@
-import { mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
+import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
 import type { Bodies } from './entry'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import { NOW, cylindersOf, operationsOn, type Ledger, type OperationEntry } from './ledger'
@@ -22,13 +22,6 @@ export interface ChamberModel {
   done: Cut
   /** Where the heights of the seats come from. */
   seats: Record<Valve, Provenance>
-}
-
-/** Face cuts one after another as one plane over the first face. Small angles: slopes add up. */
-export function cutsTogether(cuts: Cut[]): Cut {
-  return cuts.reduce((sum, cut) => ({
-    depth: sum.depth + cut.depth * Math.hypot(1, sum.slopeX, sum.slopeY), slopeX: sum.slopeX + cut.slopeX, slopeY: sum.slopeY + cut.slopeY
-  }), { depth: 0, slopeX: 0, slopeY: 0 })
 }
 
 /** Bore centre of a cylinder along its head: evenly spaced about the middle, numbering from the + end. */

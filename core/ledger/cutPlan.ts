@@ -1,6 +1,8 @@
 import { compressionRatio } from '../engine'
 import { flatCutDepth } from '../chamber'
-import { carry, exact, linear, type Sourced } from '../estimate'
+import { MODEL_RELATIVE_U, carry, exact, fromSource, inverseVarianceMean, linear, type Sourced } from '../estimate'
+import { predictedChange } from './chamberHistory'
+import type { EntryOf, FaceCutBody } from './entry'
 import { cylindersOf } from './ledger'
 import type { CylinderState, Replay } from './replay'
 
@@ -49,8 +51,20 @@ export function depthToTarget(replayed: Replay, state: CylinderState): CylinderC
  * @example headCut(replay(entries)!, 1).deepest?.depth.value // 1.19 mm, held by cylinder 2
  */
 export function headCut(replayed: Replay, head: number): HeadCut {
+  const states = replayed.beforeCut.filter(state => state.head === head)
+  const found = headCutOf(replayed, head, states.flatMap(state => depthToTarget(replayed, state) ?? []))
+  // A head that is past its target already is not cut at all.
+  const cut = (answer: HeadCut['deepest']) => answer && (answer.depth.value > 0 ? answer : { ...answer, depth: exact(0) })
+  return { ...found, deepest: cut(found.deepest), toLowest: cut(found.toLowest) }
+}
+
+/**
+ * The same from depths found by another way: the model's, or another figure of an angled set-up in their place.
+ *
+ * @param cylinders what each cylinder asks for; the least of them holds the head
+ */
+export function headCutOf(replayed: Replay, head: number, cylinders: CylinderCut[]): HeadCut {
   const states = replayed.beforeCut.filter(state => cylindersOf(replayed.layout, head).includes(state.cylinder))
-  const cylinders = states.flatMap(state => depthToTarget(replayed, state) ?? [])
   const byDepth = [...cylinders].sort((a, b) => a.depth.value - b.depth.value)
   const least = byDepth[0]
   // "Lowest" is in ratio: with unequal bores the shallowest depth and the lowest ratio need not be one cylinder.
@@ -60,8 +74,8 @@ export function headCut(replayed: Replay, head: number): HeadCut {
   return {
     head, cylinders,
     unknown: states.filter(s => !cylinders.some(c => c.cylinder === s.cylinder)).map(s => s.cylinder),
-    deepest: least && { depth: least.depth.value > 0 ? least.depth : exact(0), cylinder: least.cylinder },
-    toLowest: lowestCut && { depth: lowestCut.depth.value > 0 ? lowestCut.depth : exact(0), cylinder: lowestCut.cylinder }
+    deepest: least && { depth: least.depth, cylinder: least.cylinder },
+    toLowest: lowestCut && { depth: lowestCut.depth, cylinder: lowestCut.cylinder }
   }
 }
 
@@ -81,6 +95,47 @@ export function outcomesAt(replayed: Replay, head: number, depth: Sourced): CutO
     const lost = carry(([k, d]) => k! * d!, [perMm.value, depth])
     const after = linear([[1, chamber.value], [-1, lost]])
     const clearance = linear([[1, state.clearance.value], [-1, lost]])
+    if (after.value <= 0 || clearance.value <= 0) return []
+    return [{
+      cylinder: state.cylinder, chamber: after,
+      ratio: carry(([vs, vc]) => compressionRatio(vs!, vc!), [state.swept.value, clearance])
+    }]
+  })
+}
+
+/**
+ * Chamber volume to leave so that a chamber meets its target by model and lessons together.
+ *
+ * @param opening open area of the chamber's solid at its face, mm²
+ * @param flat whether lessons count: they are about flat cuts
+ * @returns cc to leave of the solid; undefined without a gap
+ * Source: the gap divided by how much more, by the inverse-variance mean of solid and lessons, a cut really takes.
+ */
+export function solidTarget(replayed: Replay, state: CylinderState, opening: number, flat: boolean): number | undefined {
+  const chamber = state.parts.chamber?.value.value
+  if (!state.gap || chamber === undefined) return undefined
+  const lessons = flat ? replayed.perMm.get(state.cylinder)?.lessons ?? [] : []
+  const solid = fromSource(opening / 1000, opening / 1000 * MODEL_RELATIVE_U.geometry, 'model:geometry')
+  const together = inverseVarianceMean([solid, ...lessons.map(lesson => lesson.perMm)]).value
+  return chamber - state.gap.value.value * solid.value / together
+}
+
+/**
+ * Chamber and ratio of each cylinder of a head after a cut whose bites its models have told.
+ *
+ * @param replayed a replayed ledger
+ * @param head its number
+ * @param body the cut as it would be entered
+ * @returns one outcome per cylinder that has a ratio now and something left after the cut
+ */
+export function outcomesOf(replayed: Replay, head: number, body: FaceCutBody): CutOutcome[] {
+  const cut = { id: 'this cut', kind: 'faceCut', body } as EntryOf<'faceCut'>
+  return replayed.beforeCut.flatMap((state) => {
+    const { chamber } = state.parts
+    if (state.head !== head || !chamber || !state.clearance || !state.swept) return []
+    const change = predictedChange(cut, replayed.perMm.get(state.cylinder), state.cylinder)
+    const after = linear([[1, chamber.value], [1, change]])
+    const clearance = linear([[1, state.clearance.value], [1, change]])
     if (after.value <= 0 || clearance.value <= 0) return []
     return [{
       cylinder: state.cylinder, chamber: after,

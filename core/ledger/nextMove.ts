@@ -1,5 +1,5 @@
 import { shares } from '../estimate'
-import { cutsTogether } from './chamberModel'
+import { cutsTogether } from '../chamber'
 import { headCut } from './cutPlan'
 import { touches } from './ledger'
 import { cutPlane } from './statements'

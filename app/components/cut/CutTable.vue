@@ -4,7 +4,7 @@ import { digits, say, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
-const props = defineProps<{ needed: HeadCut, outcomes: CutOutcome[], depth: number }>()
+const props = withDefaults(defineProps<{ needed: HeadCut, outcomes: CutOutcome[], dimension?: 'length' | 'angle', title?: string }>(), { dimension: 'length', title: 'Cut to target' })
 const build = useBuild()
 const device = useDevice()
 const low = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value - build.replayed.target.body.tolerance.value : undefined)
@@ -22,14 +22,14 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
 <template>
   <table class="sheet-table cut-table">
     <thead>
-      <tr><th>Cyl.</th><th class="r">Ratio now</th><th class="r">Cut to target</th><th class="r">Chamber then</th><th class="r">Ratio then</th><th /></tr>
+      <tr><th>Cyl.</th><th class="r">Ratio now</th><th class="r">{{ title }}</th><th class="r">Chamber then</th><th class="r">Ratio then</th><th /></tr>
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.cylinder" :class="{ on: row.cylinder === build.cylinder }">
         <td class="num">{{ row.cylinder }}</td>
         <td class="r num">{{ row.ratio === undefined ? '—' : row.ratio.toFixed(2) }}</td>
         <td class="r num">
-          <template v-if="row.need">{{ row.need.value > 0 ? say(row.need.value, 'length', device.lengths) : 'past it' }} <span class="quiet small">{{ sayDoubt(uncertainty(row.need), 'length', device.lengths) }}</span></template>
+          <template v-if="row.need">{{ row.need.value > 0 || dimension === 'angle' ? say(row.need.value, dimension, device.lengths, dimension === 'angle' ? 1 : 0) : 'past it' }} <span v-if="uncertainty(row.need) > 0" class="quiet small">{{ sayDoubt(uncertainty(row.need), dimension, device.lengths) }}</span></template>
           <template v-else>—</template>
         </td>
         <td class="r num"><template v-if="row.outcome">{{ digits(row.outcome.chamber.value, 1) }} <span class="quiet small">± {{ digits(2 * uncertainty(row.outcome.chamber), 1) }}</span></template><template v-else>—</template></td>

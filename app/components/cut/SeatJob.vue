@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, clearanceFromSinking, flatCutDepth, seatLedge, sinking, stopReading, type Figure, type Part } from '#core'
+import { FIGURE_BOUNDS, blending, clearanceFromSinking, flatCutDepth, seatLedge, sinking, stopReading, type Figure, type Part } from '#core'
 import { figureFault, inUse } from '#shared/dto'
 import { digits, say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -15,10 +15,11 @@ const build = useBuild()
 const device = useDevice()
 const drafts = useDrafts()
 const shop = useShop()
-type Name = 'diameter' | 'topCut' | 'seat' | 'sunk'
+type Name = 'diameter' | 'topCut' | 'seat' | 'sunk' | 'blend'
 const FIELDS: { name: Name, label: string, dimension: 'length' | 'angle', min: number, max: number }[] = [
   { name: 'diameter', label: 'Machined form, across', dimension: 'length', min: 10, max: 90 }, { name: 'topCut', label: 'Top cut', dimension: 'angle', min: 5, max: 60 },
-  { name: 'seat', label: 'Seat', dimension: 'angle', min: 15, max: 75 }, { name: 'sunk', label: 'Valve goes up by', dimension: 'length', min: FIGURE_BOUNDS.sunk.min, max: FIGURE_BOUNDS.sunk.max }
+  { name: 'seat', label: 'Seat', dimension: 'angle', min: 15, max: 75 }, { name: 'sunk', label: 'Valve goes up by', dimension: 'length', min: FIGURE_BOUNDS.sunk.min, max: FIGURE_BOUNDS.sunk.max },
+  { name: 'blend', label: 'Rim blended over', dimension: 'length', min: 0, max: 8 }
 ]
 const FORMS = ['A', 'B'] as const
 type Form = (typeof FORMS)[number]
@@ -38,16 +39,17 @@ const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[
   if (!fault) drafts.set(key(`${valve.value}/${form}/${name}`), String(figure.value))
   return fault
 }
-interface Outcome { added: number, all: number, across: number, ledge?: number, back: number, past?: number }
+interface Outcome { added: number, blended: number, all: number, across: number, ledge?: number, back: number, past?: number }
 function reckon(form: Form): Outcome | { sentence: string } | undefined {
-  const [diameter, topCut, seat, sunk] = FIELDS.map(f => kept(form, f.name))
+  const [diameter, topCut, seat, sunk, blend = 0] = FIELDS.map(f => kept(form, f.name))
   if (diameter === undefined || topCut === undefined || sunk === undefined) return undefined
   try {
     const { added, diameter: across } = sinking({ diameter, topCut }, sunk)
     const tilt = build.replayed?.quantity(`${valve.value}Tilt`, build.cylinder)?.value.value ?? 0
-    const all = added * count.value
+    const blended = blending({ diameter: across, topCut }, blend)
+    const all = (added + blended) * count.value
     return {
-      added, all, across, back: clearanceFromSinking(sunk, tilt, 'upright'), ...(seat !== undefined && seat > topCut ? { ledge: seatLedge(seat, topCut, sunk) } : {}),
+      added, blended, all, across, back: clearanceFromSinking(sunk, tilt, 'upright'), ...(seat !== undefined && seat > topCut ? { ledge: seatLedge(seat, topCut, sunk) } : {}),
       ...(props.perMm ? { past: flatCutDepth(all, props.perMm) } : {})
     }
   } catch (error) {
@@ -90,7 +92,7 @@ async function drop() {
     <div class="head">
       <div><label class="label" for="seat-valve">Valves</label><div class="well"><select id="seat-valve" :value="valve" @change="drafts.set(key('valve'), ($event.target as HTMLSelectElement).value)"><option>intake</option><option>exhaust</option></select></div></div>
       <div><label class="label" for="seat-count">a cylinder</label><div class="well"><select id="seat-count" :value="count" @change="drafts.set(key('count'), ($event.target as HTMLSelectElement).value)"><option v-for="n in [1, 2, 3]" :key="n" :value="n">{{ n }}</option></select></div></div>
-      <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. Blending a ledge adds more; the next pour shows it.</p>
+      <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.</p>
     </div>
     <div class="forms">
       <section v-for="{ form, outcome } in outcomes" :key="form">
@@ -102,6 +104,7 @@ async function drop() {
           <p class="answer"><span class="label">Adds, {{ count > 1 ? `${count} valves` : 'one valve' }}</span><strong class="num big" :data-seat="form">{{ say(outcome.all, 'volume', 'mm', 2) }}</strong></p>
           <dl class="small">
             <div><dt>the form is then</dt><dd class="num">{{ say(outcome.across, 'length', device.lengths) }} across</dd></div>
+            <div v-if="outcome.blended > 0"><dt>of it, by blending the rim</dt><dd class="num">{{ say(outcome.blended * count, 'volume', 'mm', 2) }}</dd></div>
             <div v-if="outcome.ledge !== undefined"><dt>the seat alone leaves a ledge of</dt><dd class="num">{{ say(outcome.ledge, 'length', device.lengths) }}</dd></div>
             <div><dt>valve to piston gets back</dt><dd class="num">{{ say(outcome.back, 'length', device.lengths) }} upright</dd></div>
             <div v-if="outcome.past !== undefined"><dt>cut the face past the number by</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>

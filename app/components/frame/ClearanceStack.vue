@@ -80,7 +80,7 @@ const ways = computed(() => {
   const depth = headCut(build.replayed, state.value.head).cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
   const thinner = build.replayed.offers.map(o => o.body.thickness.value).sort((a, b) => a - b)[0]
   const fitted = build.replayed.quantity('gasketThickness', build.cylinder)?.value.value
-  const face = depth === undefined || depth <= 0 ? '' : `${say(depth, 'length', device.lengths)} off the face`
+  const face = depth === undefined || depth <= 0 ? '' : `about ${say(depth, 'length', device.lengths)} off the face`
   const gasket = thinner !== undefined && fitted !== undefined && thinner < fitted ? `the ${say(thinner, 'length', device.lengths)} gasket and less` : ''
   return [face, gasket].filter(Boolean).join(', or ') + '.'
 })

@@ -1,4 +1,5 @@
 import { DomainError, above } from '../../domain'
+import { UNCUT } from '../angledCut'
 import { volumeAboveCut, type Cut } from '../cut'
 import type { Mesh } from '../mesh'
 import { lifted, type Fineness, FINE } from './rings'
@@ -10,9 +11,6 @@ export const FACTOR_WINDOW = [0.85, 1.15] as const
 
 /** How far the ceiling between the seats may be stretched to meet a pour. */
 const STRETCH = [0.15, 3] as const
-
-/** The face as it was cast: nothing cut yet. */
-export const UNCUT: Cut = { depth: 0, slopeX: 0, slopeY: 0 }
 
 /** A dimension of a drawing that a misfit may come from, and how much of it: cc that its likely error is worth. */
 export interface Suspect { dimension: 'roof' | 'draft' | 'floorRadius' | 'outline' | 'intakeSeat' | 'exhaustSeat', worth: number }

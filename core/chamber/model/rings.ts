@@ -1,4 +1,5 @@
 import type { CrossSection } from 'manifold-3d'
+import { DomainError } from '../../domain'
 import { madeClosed, type Mesh } from '../mesh'
 import type { Point } from './outline'
 import { ceiling, underWall, valveFrame } from './roof'
@@ -63,6 +64,7 @@ export function ringsOf(kit: SolidKit, mouth: Point[], fine: Fineness, zone: num
     for (const [a, b, c] of kit.triangulate(polygons)) triangles.push(corners[a]!, corners[up ? b : c]!, corners[up ? c : b]!)
   }
   let ring = section.toPolygons().map(polygon => divided(polygon, fine.along))
+  if (ring.length === 0) throw new DomainError('mouth', mouth.length, 'an outline round some area')
   const base = put(ring, -1)
   fill(ring, numbers(base, ring, false), false)
   let from = put(ring, 0)

@@ -1,4 +1,4 @@
-import { distanceTo, insideOutline, type Point } from './outline'
+import { distanceTo, insideOutline, outlineArea, type Point } from './outline'
 
 export const CHAMBER_KINDS = ['wedge', 'bathtub', 'pentRoof', 'hemispherical', 'turnedDome'] as const
 export type ChamberKind = (typeof CHAMBER_KINDS)[number]
@@ -75,6 +75,8 @@ export const SPEC_BOUNDS: Record<string, [least: number, most: number]> = {
   throat: [3, 120], stem: [2, 20], recess: [0, 40]
 }
 
+/** A mouth smaller than this, mm², is a slip of the hand. */
+const LEAST_MOUTH = 50
 const LEAST_POINTS = 3
 const MOST_POINTS = 64
 
@@ -123,6 +125,7 @@ export function specFaults(spec: ChamberSpec, curve: (spec: ChamberSpec) => Poin
   if (crossing >= 0 || selfCrossing(spec.outline) >= 0) {
     return [{ path: `outline[${Math.min(spec.outline.length - 1, Math.max(0, crossing) * spec.outline.length / run.length | 0)}]`, kind: 'selfCrossing' }]
   }
+  if (outlineArea(run) < LEAST_MOUTH) return [{ path: 'outline[0]', kind: 'nothingLeft' }]
   spec.valves.forEach((valve, i) => {
     const low = valve.seatHeight + valve.sunk * Math.cos(valve.tilt * Math.PI / 180)
     if (low <= 0) faults.push({ path: `valves[${i}].seatHeight`, kind: 'seatBelowFace', by: -low })

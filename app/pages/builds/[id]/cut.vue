@@ -2,18 +2,25 @@
 import { useLocalStorage } from '@vueuse/core'
 import { uncertainty, type Part } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
+import { sayLay } from '~/words/entries'
 import { useCutting } from '~/composables/useCutting'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
 const build = useBuild()
 const device = useDevice()
-const { head, needed, planned, plannedGasket, cuts, tried, depth, outcomes, valves, perMm, plan, done, drop, gasket } = useCutting()
+const cutting = useCutting()
+const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, valves, perMm, solid, exactly, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
 const sentence = ref('')
 const leaf = useLocalStorage('bowl.cutLeaf', 'face')
 const leaves = [{ key: 'face', name: 'Face' }, { key: 'seats', name: 'Seat work' }, { key: 'else', name: 'What else moves' }]
+const view = useLocalStorage('bowl.cutView', 'section')
+const views = [{ key: 'section', name: 'Section' }, { key: 'clock', name: 'Round the seats' }, { key: 'space', name: 'Body' }]
 const deepest = computed(() => needed.value?.deepest)
 const lowest = computed(() => needed.value?.toLowest)
+const dimension = computed(() => free.value === 'angle' ? 'angle' as const : 'length' as const)
+const sayFree = (v: number) => say(v, dimension.value, device.lengths, dimension.value === 'angle' ? 1 : 0)
+const what = computed(() => ({ depth: laid.value.angle ? 'Depth at the bore line' : 'Depth off the face', angle: 'Angle', flat: 'Flat cut afterwards', none: 'Depth off the face' })[free.value])
 const perMmPart = computed<Part | undefined>(() => perMm.value && {
   value: perMm.value.value, provenance: perMm.value.lessons.length > 0 ? 'derived' : perMm.value.geometry.provenance,
   entries: [...perMm.value.geometry.entries, ...perMm.value.lessons.slice(-3).flatMap(l => l.operations)]
@@ -25,9 +32,24 @@ const perMmFormula = computed(() => {
   const lessons = p.lessons.map(l => `${digits(l.perMm.value, 3)} ± ${digits(2 * uncertainty(l.perMm), 3)} (cyl. ${l.cylinder})`).join(', ')
   return lessons ? `1/u² mean of ${geometry} and this head’s lessons ${lessons}` : geometry
 })
-const others = computed(() => lowest.value && build.replayed ? lowest.value.depth.value : undefined)
-async function planDepth(value: number) {
-  sentence.value = await plan({ value, unit: 'mm', typed: digits(value, 2).replace('−', '-') }) ?? ''
+const others = computed(() => lowest.value?.depth.value)
+const mine = computed(() => solid.solids.value.find(s => s.cylinder === build.cylinder))
+const own = computed(() => margins.value.find(m => m.cylinder === build.cylinder))
+const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 90)
+const gasketBore = computed(() => build.replayed?.quantity('gasketBore', build.cylinder, 'asPlanned')?.value.value)
+const planeNow = computed(() => mine.value && planeAt(build.cylinder))
+const middle = computed(() => mine.value?.model.spec.valves.find(v => v.valve === 'exhaust')?.x ?? 0)
+function look_(v: number) {
+  tried.value = v
+}
+/** Dragging the plane sets the depth; where another figure was free, the depth is set and stays. */
+function dragged(to: number) {
+  const within = Math.max(0, Math.min(12, to))
+  if (free.value === 'depth') tried.value = within
+  else lay.set({ depth: within })
+}
+async function planDepth() {
+  sentence.value = await plan() ?? ''
 }
 </script>
 
@@ -36,79 +58,108 @@ async function planDepth(value: number) {
     <h1 class="visually-hidden">Cut</h1>
     <LeafTabs v-model="leaf" :leaves="leaves" label="Cut" class="tabs" />
     <SeatJob v-if="leaf === 'seats'" :key="head" :head="head" :per-mm="perMm?.value.value" role="tabpanel" aria-label="Seat work" />
-    <WhatElseMoves v-else-if="leaf === 'else'" :depth="depth" role="tabpanel" aria-label="What else moves" />
-    <template v-else>
-      <div class="top">
-        <section class="answers">
-          <h2>Flat cut{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `, head ${head}` : '' }}</h2>
-          <template v-if="deepest && lowest">
-            <div class="answer">
-              <p class="label">The most it can lose: cylinder {{ deepest.cylinder }} is then at target, none past it</p>
-              <p class="num first" data-answer="deepest">{{ say(deepest.depth.value, 'length', device.lengths) }} <span class="quiet pm">{{ sayDoubt(uncertainty(deepest.depth), 'length', device.lengths) }}</span></p>
-            </div>
-            <div class="answer">
-              <p class="label">To bring the lowest, cylinder {{ lowest.cylinder }}, to target</p>
-              <p class="num second" data-answer="lowest">{{ say(lowest.depth.value, 'length', device.lengths) }} <span class="quiet pm">{{ sayDoubt(uncertainty(lowest.depth), 'length', device.lengths) }}</span></p>
-            </div>
-            <div class="row">
-              <button v-if="deepest.depth.value > 0.005" class="key" type="button" @click="tried = deepest.depth.value">Look at {{ say(deepest.depth.value, 'length', device.lengths) }}</button>
-              <button v-if="others && others > 0.005" class="key" type="button" @click="tried = others">Look at {{ say(others, 'length', device.lengths) }}</button>
-            </div>
-          </template>
-          <p v-else class="quiet">A cut needs a target and a chamber: set the one on the Sheet, pour the other.</p>
-          <p v-if="needed?.unknown.length" class="small">Left out, not yet known: cylinder {{ needed.unknown.join(', ') }}.</p>
-          <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
-          <p class="small permm">One mm takes <FigureReading label="cc per mm" :part="perMmPart" dimension="volume" :extra="2" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}</span></p>
-        </section>
-        <section class="doing">
-          <FigureField
-            v-if="!planned" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" label="Depth off the face" dimension="length" :usual="[0.05, 5]" big data-new
-            :commit="figure => plan(figure)" @typing="tried = $event?.figure.value ?? tried"
-          />
-          <template v-else>
-            <p class="label">Planned</p>
-            <p class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>
-            <FigureField
-              :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" label="Depth really taken off, measured" dimension="length" :usual="[0.05, 5]" big data-new
-              :commit="figure => done(figure)"
-            />
-          </template>
-          <div class="row">
-            <button v-if="!planned && depth > 0.005" class="key main" type="button" @click="planDepth(depth)">Plan {{ say(depth, 'length', device.lengths) }}</button>
-            <template v-if="planned">
-              <button class="key" type="button" @click="done(undefined).then(said => sentence = said ?? '')">Done, not measured</button>
-              <button class="key" type="button" @click="drop().then(said => sentence = said ?? '')">Drop the plan</button>
-            </template>
+    <WhatElseMoves v-else-if="leaf === 'else'" :depth="depth + laid.flat" role="tabpanel" aria-label="What else moves" />
+    <div v-else class="face">
+      <section class="ask">
+        <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">Head {{ head }}</h2>
+        <CutLay v-if="solid.drawn.value && !planned" :lay="lay" :laid="laid" :head="head" />
+        <template v-if="deepest && lowest && !planned">
+          <div class="answer">
+            <p class="label">{{ solid.drawn.value && laid.angle ? `${what}, at most` : 'The most it can lose' }}: cylinder {{ deepest.cylinder }} on target</p>
+            <p class="num first" data-answer="deepest">{{ sayFree(deepest.depth.value) }} <span v-if="uncertainty(deepest.depth) > 0" class="quiet pm">{{ sayDoubt(uncertainty(deepest.depth), 'length', device.lengths) }}</span></p>
           </div>
-          <p v-if="sentence" class="sentence">{{ sentence }}</p>
-          <p v-if="planned" class="small quiet">Only a measured depth teaches. Head height at four corners, before and after.</p>
+          <div class="answer">
+            <p class="label">To bring the lowest, cylinder {{ lowest.cylinder }}, to target</p>
+            <p class="num second" data-answer="lowest">{{ sayFree(lowest.depth.value) }} <span v-if="uncertainty(lowest.depth) > 0" class="quiet pm">{{ sayDoubt(uncertainty(lowest.depth), 'length', device.lengths) }}</span></p>
+          </div>
+          <div class="row">
+            <button v-if="Math.abs(deepest.depth.value) > 0.005" class="key" type="button" @click="look_(deepest.depth.value)">Look at {{ sayFree(deepest.depth.value) }}</button>
+            <button v-if="others && Math.abs(others) > 0.005" class="key" type="button" @click="look_(others)">Look at {{ sayFree(others) }}</button>
+          </div>
+        </template>
+        <p v-else-if="solid.drawn.value && !solid.ready.value && !planned" class="quiet small" role="status">Making the chambers solid …</p>
+        <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target and a chamber: set the one on the Sheet, pour the other.</p>
+        <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} leaves its target like this. {{ free === 'flat' ? 'The angled cut alone takes too much.' : '' }}</p>
+        <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>
+        <p v-if="needed?.unknown.length && !solid.drawn.value" class="small">Left out, not yet known: cylinder {{ needed.unknown.join(', ') }}.</p>
+        <template v-if="planned">
+          <p class="label">Planned</p>
+          <p class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>
+          <p v-if="sayLay(planned.body, device.lengths)" class="small">{{ sayLay(planned.body, device.lengths) }}</p>
+          <FigureField
+            :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" label="Depth really taken off, measured" dimension="length" :usual="[0.05, 5]" big data-new
+            :commit="figure => done(figure)"
+          />
+          <div class="row">
+            <button class="key" type="button" @click="done(undefined).then(said => sentence = said ?? '')">Done, not measured</button>
+            <button class="key" type="button" @click="drop().then(said => sentence = said ?? '')">Drop the plan</button>
+          </div>
+          <p class="small quiet">Only a measured depth teaches. Head height at four corners, before and after.</p>
+        </template>
+        <template v-else>
+          <div class="planning">
+            <FigureField
+              v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="[0.05, 5]" data-new
+              :commit="figure => plan(figure)" @typing="tried = $event?.figure.value ?? tried"
+            />
+            <button v-if="depth + laid.flat > 0.005 || laid.angle" class="key main" type="button" :disabled="solid.drawn.value && !exactly" @click="planDepth">Plan {{ free === 'depth' || free === 'none' ? say(depth, 'length', device.lengths) : sayFree(value) }}</button>
+          </div>
+        </template>
+        <p v-if="sentence" class="sentence">{{ sentence }}</p>
+        <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
+        <p class="small permm">One mm takes <FigureReading label="cc per mm" :part="perMmPart" dimension="volume" :extra="2" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}</span></p>
+        <p v-if="look && exactly" class="small quiet">The solid takes <span class="num">{{ digits(look.opening / 1000, 3) }}</span> cc per mm at this plane.</p>
+        <ul v-if="cuts.length" class="small"><li v-for="c in cuts" :key="c.id" class="num">done: {{ say((c.body.measured ?? c.body.depth).value, 'length', device.lengths) }}{{ c.body.measured ? ' measured' : ', not measured' }}</li></ul>
+      </section>
+      <section class="shows">
+        <template v-if="solid.drawn.value && mine && own">
+          <div class="drawings">
+            <CutPlan :spec="mine.model.spec" :bore="bore" :gasket-bore="gasketBore" :edge="look?.edge ?? []" :margins="own.valves" :label="`Chamber of cylinder ${build.cylinder} from below, with the cut`" />
+            <div class="other">
+              <LeafTabs v-model="view" :leaves="views" label="Drawing" class="views" />
+              <MarginClock v-if="view === 'clock'" :margins="own.valves" class="fill" />
+              <CutSpace v-else-if="view === 'space' && exactly" :chamber="mine.key" :plane="planeNow!" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} and the plane of the cut; arrow keys turn it`" class="fill" />
+              <CutSide v-else :side="look?.side ?? []" :plane="planeNow!" :done="mine.model.done" :x="middle" :bore="bore" :depth="depth" :draggable="!planned" class="fill" @depth="dragged" />
+            </div>
+          </div>
+          <SeatVerdicts v-if="mine.model.spec.valves.length" :all="margins" :standings="valves" />
+        </template>
+        <template v-else>
           <FaceSlab :depth="depth" :valves="valves" />
-        </section>
-      </div>
-      <CutTable v-if="needed" :needed="needed" :outcomes="outcomes" :depth="depth" />
-      <div class="low">
-        <ValveStandings :valves="valves" :depth="depth" />
-        <div>
-          <h3>Before the cutter</h3>
-          <p class="caution">A starting point: the engine’s maker, the fuel and the builder decide. Surfacing belongs to a qualified machinist. Bolts, dowels, pushrods or chain and intake flanges move too.</p>
-          <ul v-if="cuts.length" class="small"><li v-for="c in cuts" :key="c.id" class="num">done: {{ say((c.body.measured ?? c.body.depth).value, 'length', device.lengths) }}{{ c.body.measured ? ' measured' : ', not measured' }}</li></ul>
-        </div>
-      </div>
-    </template>
+          <ValveStandings :valves="valves" :depth="depth" />
+          <p class="small quiet">Draw the chamber, on the Sheet, and the cut is exact, angled too, and sees the seats all round.</p>
+        </template>
+      </section>
+      <section class="below">
+        <CutTable v-if="needed" :needed="needed" :outcomes="outcomes" :dimension="dimension" :title="free === 'none' || planned ? 'Cut to target' : laid.angle ? what : 'Cut to target'" />
+        <p class="caution">A starting point: maker, fuel and builder decide. Surfacing belongs to a qualified machinist. What else moves has a leaf of its own.</p>
+      </section>
+    </div>
   </div>
 </template>
 
 <style scoped>
 .cut { padding: 4px 16px; display: flex; flex-direction: column; gap: 6px; overflow: auto; }
-.tabs :deep(.leaf) { min-height: 30px; padding: 2px 12px; }
-.top { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 24px; }
-.answers { display: flex; flex-direction: column; gap: 4px; }
+.tabs :deep(.leaf), .views :deep(.leaf) { min-height: 30px; padding: 2px 10px; }
+.face { display: grid; grid-template: auto 1fr / 298px minmax(0, 1fr); gap: 6px 18px; }
+.ask { grid-row: 1 / 3; }
+.below { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
+.planning { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 8px; align-items: end; }
+.ask { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
+.shows { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
+.drawings { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); gap: 12px; height: 250px; }
+.other { display: flex; flex-direction: column; min-width: 0; min-height: 0; }
+.fill { flex: 1; }
 .first { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .second { font-size: var(--s32); line-height: 1.1; }
 .pm { font-size: var(--s15); font-weight: 400; }
-.row { display: flex; flex-wrap: wrap; gap: 8px; margin-top: 6px; }
-.choice { margin-top: 6px; }
-.low { display: grid; grid-template-columns: minmax(0, 1.4fr) minmax(0, 1fr); gap: 24px; }
-.doing { display: flex; flex-direction: column; }
-@media (max-width: 1000px) { .tabs :deep(.leaf) { min-height: 44px; } }
+.row { display: flex; flex-wrap: wrap; gap: 8px; }
+.row .key { padding-inline: 8px; }
+.choice :deep(.key) { padding-inline: 8px; }
+@media (max-width: 1000px) {
+  .tabs :deep(.leaf), .views :deep(.leaf) { min-height: 44px; }
+  .ask { grid-row: 1; }
+  .below { grid-column: 1 / -1; }
+  .drawings { grid-template-columns: minmax(0, 1fr); grid-template-rows: 230px 230px; height: auto; }
+}
 </style>

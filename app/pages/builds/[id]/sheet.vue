@@ -9,7 +9,7 @@ const whole: Scope = { level: 'build' }
 const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
 const focus = ref<string>()
 const leaf = useLocalStorage('bowl.sheetLeaf', 'section')
-const leaves = [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }]
+const leaves = [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }, { key: 'chamber', name: 'Chamber' }]
 
 interface Slot { quantity: Quantity, label?: string, bases?: Basis[], scope?: 'head' }
 // Sorted by how high their anchors lie in the drawing, so that leaders never cross.
@@ -45,6 +45,7 @@ const watching = (name: string) => (on: boolean) => {
     <LeafTabs v-else v-model="leaf" :leaves="leaves" label="Sheet" class="tabs" />
     <DeckLeaf v-if="build.replayed && leaf === 'deck'" role="tabpanel" aria-label="Deck" />
     <GasketLeaf v-else-if="build.replayed && leaf === 'gaskets'" role="tabpanel" aria-label="Gaskets" />
+    <ChamberLeaf v-else-if="build.replayed && leaf === 'chamber'" :key="build.state?.head" role="tabpanel" aria-label="Chamber" />
     <template v-else-if="build.replayed">
       <div class="callouts">
         <div class="column">

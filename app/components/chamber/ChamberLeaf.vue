@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { FACTOR_WINDOW, mouthOf, outlineArea, type ChamberSpec, type Quantity, type Scope } from '#core'
+import { digits, say } from '#shared/figures'
+import { CHAMBER_WORDS, SUSPECT_WORDS, sayFault } from '#shared/words/chamber'
+import { useDrawing } from '~/composables/useDrawing'
+import { askSolids } from '~/composables/useSolids'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+
+/** The chamber's drawing: set out from valve sizes, points dragged or typed, brought to the pour. */
+const build = useBuild()
+const device = useDevice()
+const { head, kept, draft, drawn, model, plain, faults, poured, facts, working, draw, turn, keep, back } = useDrawing()
+const sentence = ref('')
+const again = ref(false)
+const headScope = computed<Scope>(() => ({ level: 'head', head: head.value }))
+const own = computed<Scope>(() => ({ level: 'cylinder', cylinder: build.cylinder }))
+const spec = computed(() => drawn.value?.spec)
+const q = (name: Quantity) => build.replayed?.quantity(name, build.cylinder)
+const kinds = computed(() => [...new Set(spec.value?.valves.map(v => v.valve))])
+const first = (valve: string) => spec.value!.valves.findIndex(v => v.valve === valve)
+const roofFields = computed(() => {
+  switch (spec.value?.roof.shape) {
+    case 'sphere': return ['roof.height', 'roof.radius']
+    case 'turned': return ['roof.recess', 'roof.band', 'roof.domeRadius', 'roof.height']
+    case 'plane': return ['roof.height', 'roof.slope', 'draft', 'floorRadius']
+    default: return ['roof.height', 'roof.slope', 'draft', 'floorRadius']
+  }
+})
+const mouth = computed(() => plain.value ? outlineArea(mouthOf(plain.value)) : undefined)
+const fits = computed(() => facts.value && facts.value.factor >= FACTOR_WINDOW[0] && facts.value.factor <= FACTOR_WINDOW[1] && facts.value.reached)
+const verdict = computed(() => {
+  if (!facts.value) return ''
+  if (poured.value === undefined) return 'Not poured yet: it stands as drawn. The pour will bring it to its size.'
+  if (fits.value) return `The drawing fits the pour: roof and walls gave ${digits(Math.abs(facts.value.factor - 1) * 100, 1)} %.`
+  const [check, next] = facts.value.suspects
+  return `The pour is ${digits(facts.value.factor, 2)} of the drawing. Check ${check ? SUSPECT_WORDS[check.dimension] : 'the drawing'} first${next ? `, then ${SUSPECT_WORDS[next.dimension]}` : ''}.`
+})
+/** A change made to every valve of a kind alike, as the cutters do. */
+function alike(changed: ChamberSpec, valve: string) {
+  const from = changed.valves[first(valve)]!
+  const { diameter, leans: _leans, x: _x, y: _y, ...form } = from
+  draw({ ...changed, valves: changed.valves.map(v => v.valve === valve ? { ...v, diameter, ...form } : v) })
+}
+function setOut(to: ChamberSpec) {
+  draw(to)
+  again.value = false
+}
+async function stl() {
+  if (!facts.value) return
+  const answer = await askSolids('stl', 'stl', { key: facts.value.key })
+  if (answer.kind !== 'done') return
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([answer.value], { type: 'model/stl' }))
+  link.download = `${build.view?.name ?? 'chamber'} cylinder ${build.cylinder}.stl`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+</script>
+
+<template>
+  <div class="leaf">
+    <SetOut v-if="!spec || again" class="wide" @drawn="setOut" />
+    <template v-if="spec && plain">
+      <div class="left">
+        <ChamberPlan :spec="plain" :bore="q('bore')?.value.value ?? 90" :gasket-bore="q('gasketBore')?.value.value" :label="`Chamber of head ${head}, seen from below`" class="drawing">
+          <template #handles="{ at, scale }"><OutlineHandles :spec="spec" :at="at" :scale="scale" :faults="faults" @change="draw" /></template>
+        </ChamberPlan>
+        <p v-if="faults.length" class="sentence" role="status">{{ sayFault(faults[0]!) }} The last good solid stays.</p>
+        <p v-else class="small quiet">Squares are the outline’s points, rings the valves: drag them, or arrow keys by 0.1 mm.</p>
+        <div class="row">
+          <StatementField quantity="boreSpacing" :scope="{ level: 'build' }" no-basis class="spacing" />
+          <fieldset class="turns">
+            <legend class="label">The other way round</legend>
+            <label v-for="c in build.cylinders" :key="c" class="small"><input type="checkbox" :checked="drawn?.mirrored.includes(c)" @change="turn(c)"> {{ c }}</label>
+          </fieldset>
+        </div>
+        <div class="row">
+          <button v-if="draft" class="key main" type="button" :disabled="faults.length > 0" @click="keep().then(said => sentence = said ?? '')">Keep this chamber</button>
+          <button v-if="draft && kept" class="key" type="button" @click="back">Back to what is kept</button>
+          <button class="key" type="button" @click="again = !again">Set out anew</button>
+          <button v-if="facts" class="key" type="button" @click="stl">STL of cylinder {{ build.cylinder }}</button>
+        </div>
+        <p v-if="sentence" class="sentence">{{ sentence }}</p>
+      </div>
+      <div class="right">
+        <div class="head">
+          <p class="label">{{ CHAMBER_WORDS[spec.kind] }}, cylinder {{ build.cylinder }}{{ model?.mirrored ? ', the other way round' : '' }}</p>
+          <p v-if="facts" class="big"><span class="num" data-factor>{{ digits(facts.factor, 3) }}</span> <span class="unit">poured over drawn</span></p>
+          <p v-if="facts" class="small" data-verdict :class="{ warn: poured !== undefined && !fits }">{{ verdict }}</p>
+          <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(facts.volume, 2) }} cc now · mouth {{ digits(mouth ?? 0, 0) }} mm²{{ working ? ' · working' : '' }}</p>
+        </div>
+        <div class="grid">
+          <SpecField v-for="path in roofFields" :key="`${spec.kind}${path}`" :spec="spec" :path="path" :data-new="path === 'roof.height' ? true : undefined" @change="draw" />
+          <SpecField v-for="(pad, i) in spec.pads" :key="`pad${i}`" :spec="spec" :path="`pads[${i}].chord`" :label="`Pad ${i + 1} from centre`" @change="draw" />
+        </div>
+        <section v-for="valve in kinds" :key="valve">
+          <h3>{{ valve === 'intake' ? 'Intake' : 'Exhaust' }}</h3>
+          <div class="grid">
+            <SpecField :spec="spec" :path="`valves[${first(valve)}].diameter`" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} across`" @change="alike($event, valve)" />
+            <StatementField :quantity="`${valve}Tilt`" :scope="headScope" no-basis label="Tilt" />
+            <StatementField :quantity="`${valve}SeatHeight`" :scope="headScope" no-basis label="Seat edge" />
+            <StatementField :quantity="`${valve}TopCutHeight`" :scope="headScope" no-basis label="Top cut edge" />
+            <SpecField :spec="spec" :path="`valves[${first(valve)}].seatWidth`" @change="alike($event, valve)" />
+            <SpecField :spec="spec" :path="`valves[${first(valve)}].topCutWidth`" @change="alike($event, valve)" />
+            <SpecField :spec="spec" :path="`valves[${first(valve)}].topCutAngle`" @change="alike($event, valve)" />
+            <StatementField :quantity="`${valve}Sunk`" :scope="own" no-basis :label="`Sunk, cyl. ${build.cylinder}`" />
+          </div>
+          <p v-if="model?.seats[valve] === 'assumed'" class="small quiet">Nobody measured this seat’s height: drawn at <span class="num">{{ say(spec.valves[first(valve)]!.seatHeight, 'length', device.lengths) }}</span>, and its margins are assumed.</p>
+        </section>
+      </div>
+    </template>
+    <p v-else class="quiet">A drawing of the chamber makes cuts exact and sees the seats. It takes two minutes: bore and valve sizes first, the rest can be put right later.</p>
+  </div>
+</template>
+
+<style scoped>
+.leaf { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.05fr); gap: 8px 20px; flex: 1; min-height: 0; align-content: start; }
+.wide { grid-column: 1 / -1; }
+.left { display: flex; flex-direction: column; gap: 4px; min-height: 0; }
+.drawing { height: 386px; }
+.right { display: flex; flex-direction: column; gap: 8px; min-height: 0; }
+.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
+.big .unit { font-weight: 400; font-size: var(--s15); }
+.grid { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; }
+.grid :deep(.well .unit) { padding-right: 6px; }
+.grid :deep(.label) { white-space: nowrap; }
+.row { display: flex; flex-wrap: wrap; gap: 8px; align-items: end; }
+.spacing { width: 120px; }
+.turns { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+.turns label { display: inline-flex; gap: 4px; align-items: center; min-height: 34px; }
+@media (max-width: 1000px) { .leaf { grid-template-columns: minmax(0, 1fr); } .drawing { height: 380px; } }
+</style>

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { CHAMBER_KINDS, DomainError, startingSpec, type ChamberKind, type ChamberSpec } from '#core'
+import { CHAMBER_WORDS } from '#shared/words/chamber'
+import { sayRefusal } from '#shared/words/domain'
+import { useBuild } from '~/stores/build'
+import { useDrafts } from '~/stores/drafts'
+
+/** A first drawing from bore and valve sizes. */
+const emit = defineEmits<{ drawn: [spec: ChamberSpec] }>()
+const build = useBuild()
+const drafts = useDrafts()
+const key = (name: string) => `${build.view?.id}/setout/${build.state?.head}/${name}`
+const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
+const four = computed({ get: () => (drafts.get(key('four')) ?? 'yes') === 'yes', set: to => drafts.set(key('four'), to ? 'yes' : 'no') })
+const size = (valve: string) => Number(drafts.get(key(valve)) ?? 0) || undefined
+const q = (name: 'bore' | 'intakeTilt' | 'mouthArea' | 'exhaustSeatHeight') => build.replayed?.quantity(name, build.cylinder)?.value.value
+const part = (valve: string) => size(valve) === undefined ? undefined : { value: { value: size(valve)!, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] }
+const sentence = ref('')
+const turned = computed(() => kind.value === 'turnedDome')
+async function put(valve: string, value: number): Promise<string | undefined> {
+  if (!(value >= 8 && value <= 100)) return 'A valve’s head is between 8 and 100 mm across.'
+  drafts.set(key(valve), String(value))
+  return undefined
+}
+function setOut() {
+  const bore = q('bore')
+  if (!bore) {
+    sentence.value = 'State the bore first, on the Section leaf.'
+    return
+  }
+  if (!turned.value && (!size('intake') || !size('exhaust'))) {
+    sentence.value = 'Both valves’ diameters are needed: measure across the heads.'
+    return
+  }
+  try {
+    emit('drawn', startingSpec(kind.value, {
+      bore, intake: size('intake') ?? 0, exhaust: size('exhaust') ?? 0, valves: four.value ? 4 : 2,
+      tilt: q('intakeTilt'), mouthArea: q('mouthArea'), seatHeight: q('exhaustSeatHeight')
+    }))
+    sentence.value = ''
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    sentence.value = error.argument === 'intake + exhaust' ? 'These valves don’t go into this bore side by side.' : sayRefusal(error)
+  }
+}
+</script>
+
+<template>
+  <form class="setout" @submit.prevent="setOut">
+    <div>
+      <label class="label" for="chamber-kind">Kind of chamber</label>
+      <div class="well">
+        <select id="chamber-kind" v-model="kind" data-next>
+          <option v-for="k in CHAMBER_KINDS" :key="k" :value="k">{{ CHAMBER_WORDS[k] }}</option>
+        </select>
+      </div>
+    </div>
+    <div v-if="kind === 'pentRoof'">
+      <label class="label" for="chamber-four">Valves</label>
+      <div class="well"><select id="chamber-four" v-model="four" data-next><option :value="true">four</option><option :value="false">two</option></select></div>
+    </div>
+    <template v-if="!turned">
+      <FigureField v-for="valve in ['intake', 'exhaust']" :key="valve" :field="key(`${valve}-size`)" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, across`" dimension="length" :usual="[15, 70]" :part="part(valve)" :commit="f => put(valve, f.value)" />
+    </template>
+    <button class="key main" type="submit">Set it out</button>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+  </form>
+</template>
+
+<style scoped>
+.setout { display: grid; grid-template-columns: repeat(auto-fit, minmax(150px, 1fr)); gap: 12px; align-items: end; }
+.sentence { grid-column: 1 / -1; }
+</style>

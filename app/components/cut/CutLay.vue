@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { HeadSetup } from '#core'
+import type { useCutSetup } from '~/composables/useCutSetup'
+import { useBuild } from '~/stores/build'
+
+/** How the head is laid: flat, angled, angled then flat; and which of the figures is found from the target. */
+const props = defineProps<{ lay: ReturnType<typeof useCutSetup>, laid: HeadSetup, head: number }>()
+const build = useBuild()
+const setup = computed(() => props.lay.setup.value)
+const modes = [['flat', 'Flat'], ['angled', 'Angled'], ['both', 'Angled, then flat']] as const
+const NAMES = { depth: 'Depth at the bore line', angle: 'Angle', flat: 'Flat, afterwards' } as const
+const frees = computed(() => setup.value.mode === 'both' ? ['flat', 'depth', 'angle'] as const : ['depth', 'angle'] as const)
+const part = (value: number) => ({ value: { value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] })
+const field = (name: string) => `${build.view?.id}/lay/${props.head}/${name}`
+async function put(change: Parameters<typeof props.lay.set>[0]): Promise<string | undefined> {
+  if (change.angle !== undefined && Math.abs(change.angle) > 15) return 'A head is rolled by 15° at most.'
+  if (change.depth !== undefined && !(change.depth >= -5 && change.depth <= 12)) return 'That is no depth for a face: −5 to 12 mm.'
+  if (change.flat !== undefined && !(change.flat >= 0 && change.flat <= 12)) return 'That is no depth for a face: 0 to 12 mm.'
+  if (change.reach !== undefined && !(change.reach >= 10 && change.reach <= 500)) return 'Edges lie 10 to 500 mm from the bore line.'
+  props.lay.set({ ...change, typed: true })
+  return undefined
+}
+async function edge(low: number, high: number): Promise<string | undefined> {
+  if (Math.abs(high - low) / (2 * setup.value.reach) > 0.26) return 'That would roll the head by more than 15°.'
+  props.lay.edges(low, high)
+  return undefined
+}
+const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge', 'far edge'] : ['last cylinder’s end', 'cylinder 1’s end'])
+</script>
+
+<template>
+  <div class="lay">
+    <div class="modes" role="radiogroup" aria-label="How the face is cut">
+      <label v-for="[key, name] in modes" :key="key" :class="{ on: setup.mode === key }"><input type="radio" name="cut-mode" :value="key" :checked="setup.mode === key" @change="lay.mode(key)"><span>{{ name }}</span></label>
+    </div>
+    <template v-if="setup.mode !== 'flat'">
+      <div class="pair">
+        <div><label class="label" for="cut-roll">Rolled</label><div class="well"><select id="cut-roll" :value="setup.roll" data-next @change="lay.set({ roll: ($event.target as HTMLSelectElement).value as 'aboutCrank' })"><option value="aboutCrank">about the crank line</option><option value="acrossCrank">across it</option></select></div></div>
+        <div><label class="label" for="cut-free">To find</label><div class="well"><select id="cut-free" :value="setup.free" data-next @change="lay.set({ free: ($event.target as HTMLSelectElement).value as 'depth' })"><option v-for="name in frees" :key="name" :value="name">{{ NAMES[name] }}</option><option value="none">nothing: as set</option></select></div></div>
+      </div>
+      <div class="fields">
+        <FigureField v-if="setup.free !== 'angle'" :field="field('angle')" :label="NAMES.angle" dimension="angle" :extra="1" :part="part(setup.angle)" :commit="f => put({ angle: f.value })" />
+        <FigureField v-if="setup.free !== 'depth'" :field="field('depth')" :label="NAMES.depth" dimension="length" :part="part(setup.depth)" :commit="f => put({ depth: f.value })" />
+        <FigureField v-if="setup.mode === 'both' && setup.free !== 'flat'" :field="field('flat')" :label="NAMES.flat" dimension="length" :part="part(setup.flat)" :commit="f => put({ flat: f.value })" />
+      </div>
+      <details class="small">
+        <summary>or by depth at two edges</summary>
+        <div class="fields three">
+          <FigureField :field="field('reach')" label="Edges, from the bore line" dimension="length" :part="part(setup.reach)" :commit="f => put({ reach: f.value })" />
+          <FigureField :field="field('low')" :label="sides[0]!" dimension="length" :part="part(lay.low.value)" :commit="f => edge(f.value, lay.high.value)" />
+          <FigureField :field="field('high')" :label="sides[1]!" dimension="length" :part="part(lay.high.value)" :commit="f => edge(lay.low.value, f.value)" />
+        </div>
+      </details>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.lay { display: grid; gap: 6px; }
+.modes { display: flex; border: 1px solid var(--ink); }
+.modes label { flex: 1 1 auto; position: relative; display: grid; place-items: center; min-height: 34px; padding: 0 6px; border-right: 1px solid var(--ink); cursor: pointer; white-space: nowrap; }
+.modes label:last-child { border-right: 0; }
+.modes label.on { background: var(--dye); color: var(--scribe); font-weight: 700; }
+.modes input { position: absolute; opacity: 0; inset: 0; width: 100%; height: 100%; margin: 0; cursor: pointer; }
+.modes label:focus-within { outline: 3px solid var(--dye); outline-offset: 1px; }
+.fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
+.pair { display: grid; gap: 4px; }
+.pair > div { display: grid; grid-template-columns: 62px minmax(0, 1fr); align-items: center; }
+.three { grid-template-columns: repeat(3, minmax(0, 1fr)); padding-top: 4px; }
+summary { cursor: pointer; min-height: 22px; }
+.pair select { text-overflow: ellipsis; }
+@media (max-width: 1000px) { .modes label { min-height: 44px; } summary { min-height: 44px; } }
+</style>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { CategoryScale, Chart, LineElement, LinearScale, PointElement } from 'chart.js'
+import { Line } from 'vue-chartjs'
+import { digits, say } from '#shared/figures'
+import { useDevice } from '~/stores/device'
+import type { ValveMargin } from './margins'
+
+/** How far the cut stays from each seat and top cut, round the clock: azimuth from the line to cylinder 1, seen from below clockwise. */
+const props = defineProps<{ margins: ValveMargin[] }>()
+Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
+const device = useDevice()
+const figures = ref(false)
+const colours = computed(() => {
+  void device.night
+  const style = getComputedStyle(document.body)
+  const css = (name: string) => style.getPropertyValue(name).trim()
+  return { ink: css('--ink'), dye: css('--dye'), hair: css('--hair'), stop: css('--stop') }
+})
+const labels = computed(() => props.margins[0]?.seat.round.map((_, i, all) => `${i * 360 / all.length}`) ?? [])
+const data = computed(() => ({
+  labels: labels.value,
+  datasets: [
+    ...props.margins.flatMap((m, i) => (['seat', 'topCut'] as const).map(name => ({
+      label: `${m.valve.valve} ${name === 'seat' ? 'seat' : 'top cut'}`, data: m[name].round.map(v => Math.min(v, 6)), borderWidth: name === 'seat' ? 2.5 : 1.5,
+      borderColor: i % 2 ? colours.value.dye : colours.value.ink, borderDash: name === 'seat' ? [] : [5, 4], pointRadius: 0
+    }))),
+    { label: 'face', data: labels.value.map(() => 0), borderColor: colours.value.stop, borderWidth: 2, borderDash: [], pointRadius: 0 }
+  ]
+}))
+const font = { size: 13, family: 'B612' }
+const options = computed(() => ({
+  events: [], animation: false as const, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } },
+  scales: {
+    x: { ticks: { color: colours.value.ink, maxTicksLimit: 9, font }, grid: { color: colours.value.hair, lineWidth: 0.5 }, title: { display: true, text: 'degrees round the valve', color: colours.value.ink, font } },
+    y: { min: -1, max: 3, ticks: { color: colours.value.ink, font }, grid: { color: colours.value.hair, lineWidth: 0.5 }, title: { display: true, text: 'mm clear', color: colours.value.ink, font } }
+  }
+}))
+const quarters = [0, 90, 180, 270]
+const at = (round: number[], degrees: number) => digits(round[Math.round(degrees / 360 * round.length)]!, 2)
+</script>
+
+<template>
+  <div class="clock">
+    <table v-if="figures" class="sheet-table small">
+      <thead><tr><th>mm clear at</th><th v-for="d in quarters" :key="d" class="r num">{{ d }}°</th><th class="r">least</th></tr></thead>
+      <tbody>
+        <template v-for="(m, i) in margins" :key="i">
+          <tr v-for="name in (['seat', 'topCut'] as const)" :key="name"><td>{{ m.valve.valve }} {{ name === 'seat' ? 'seat' : 'top cut' }}</td><td v-for="d in quarters" :key="d" class="r num">{{ at(m[name].round, d) }}</td><td class="r num">{{ say(m[name].margin, 'length', device.lengths) }}</td></tr>
+        </template>
+      </tbody>
+    </table>
+    <div v-else class="chart" role="img" aria-label="Distance of seats and top cuts from the new face, round each valve"><Line :data="data" :options="options" /></div>
+    <p class="small quiet">Heavy the seats, dashed the top cuts; ink {{ margins[0]?.valve.valve }}, dye {{ margins[1]?.valve.valve ?? '' }}. <button type="button" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</button></p>
+  </div>
+</template>
+
+<style scoped>
+.clock { display: flex; flex-direction: column; min-height: 0; min-width: 0; }
+.chart { flex: 1; min-height: 0; position: relative; }
+</style>

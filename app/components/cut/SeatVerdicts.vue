@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { leastClearance, type Provenance, type ValveStanding } from '#core'
+import { digits, say } from '#shared/figures'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
+import type { ValveMargin } from './margins'
+
+/** What the cut means for the valves, in words: seats, top cuts, and what is left to the piston. */
+const props = defineProps<{ all: { cylinder: number, seats: Record<'intake' | 'exhaust', Provenance>, valves: ValveMargin[] }[], standings: ValveStanding[] }>()
+const build = useBuild()
+const device = useDevice()
+const shop = useShop()
+const mm = (value: number) => say(value, 'length', device.lengths)
+const mine = computed(() => props.all.find(c => c.cylinder === build.cylinder))
+const RANK = { clear: 0, topCutLost: 1, seatJob: 2, stop: 3 } as const
+const WORDS = { clear: 'clear', topCutLost: 'top cut loses an arc', seatJob: 'seat job needed', stop: 'stop' } as const
+const rod = computed(() => build.replayed?.squish(build.cylinder).running?.material ?? 'steel')
+const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => {
+  const valves = mine.value?.valves.filter(v => v.valve.valve === kind) ?? []
+  const worst = [...valves].sort((a, b) => a.seat.margin - b.seat.margin)[0]
+  if (!worst) return []
+  const { seat, topCut, verdict, tilt } = worst
+  const others = props.all.filter(c => c.valves.some(v => v.valve.valve === kind && RANK[v.verdict] >= 2)).map(c => c.cylinder)
+  const standing = props.standings.find(s => s.valve === kind)?.clearance
+  const least = leastClearance(shop.rules, `${kind}Clearance`, rod.value)
+  return [{
+    kind, verdict, assumed: mine.value!.seats[kind] === 'assumed', bad: RANK[verdict] >= 2, others,
+    seat: seat.margin > 0 ? `seat ${mm(seat.margin)} clear` : `${digits(seat.arcLost, 0)}° of the seat gone`,
+    topCut: topCut.margin > 0 ? `top cut ${mm(topCut.margin)} clear` : `${digits(topCut.arcLost, 0)}° of its top cut gone`,
+    first: mm(seat.firstTouch), firstTop: mm(topCut.firstTouch),
+    piston: standing ? `${mm(standing.left.value)} to the piston` : '', pistonBad: standing ? standing.left.value < least : false,
+    tilt: Math.abs(tilt - worst.valve.tilt) > 0.02 ? `valve then at ${say(tilt, 'angle', device.lengths)}` : ''
+  }]
+}))
+</script>
+
+<template>
+  <ul class="verdicts">
+    <li v-for="line in lines" :key="line.kind" :data-verdict="line.kind">
+      <strong class="word" :class="{ warn: line.bad }">{{ line.kind === 'intake' ? 'Intake' : 'Exhaust' }}: {{ WORDS[line.verdict] }}</strong>
+      <span class="small">{{ line.seat }}, {{ line.topCut }}. First touch: top cut <span class="num">{{ line.firstTop }}</span>, seat <span class="num">{{ line.first }}</span><template v-if="line.piston">; <span :class="{ warn: line.pistonBad }">{{ line.piston }}</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed, nobody measured it.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.verdicts { display: grid; gap: 3px; }
+.word { font-size: var(--s18); margin-right: 8px; }
+</style>

@@ -1,0 +1,41 @@
+import { fromEdges, type Free, type HeadSetup, type Roll } from '#core'
+import { useBuild } from '~/stores/build'
+import { useDrafts } from '~/stores/drafts'
+
+export type CutMode = 'flat' | 'angled' | 'both'
+/** How the head is laid on the machine, as it is set on the Cut station; kept on this device until it is planned. */
+export interface CutSetup { mode: CutMode, roll: Roll, free: Free | 'none', angle: number, depth: number, flat: number, reach: number, typed: boolean }
+
+const BEGIN: CutSetup = { mode: 'flat', roll: 'aboutCrank', free: 'depth', angle: 0, depth: 0, flat: 0, reach: 0, typed: false }
+
+export function useCutSetup(head: () => number) {
+  const build = useBuild()
+  const drafts = useDrafts()
+  const key = computed(() => `${build.view?.id}/cut/${head()}/setup`)
+  const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 90)
+  const setup = computed<CutSetup>(() => {
+    const text = drafts.get(key.value)
+    const kept: CutSetup = text === undefined ? BEGIN : { ...BEGIN, ...JSON.parse(text) as CutSetup }
+    // Edges are counted a little outside the bore where nobody says how wide the head is.
+    return { ...kept, reach: kept.reach || Math.round(bore.value * 0.75) }
+  })
+  const set = (change: Partial<CutSetup>) => drafts.set(key.value, JSON.stringify({ ...setup.value, ...change }))
+
+  function mode(to: CutMode) {
+    if (to === 'flat') set({ mode: to, free: 'depth', angle: 0, flat: 0, typed: false })
+    else if (to === 'angled') set({ mode: to, flat: 0, free: setup.value.free === 'flat' ? 'depth' : setup.value.free, angle: setup.value.angle || 1, typed: false })
+    else set({ mode: to, angle: setup.value.angle || 1, free: 'flat', typed: false })
+  }
+  /** Depths at two edges instead of an angle and a depth: both are then set, and nothing but a flat cut is left free. */
+  function edges(low: number, high: number) {
+    const { angle, depth } = fromEdges(low, high, setup.value.reach)
+    set({ angle, depth, free: setup.value.mode === 'both' ? 'flat' : 'none', typed: true })
+  }
+  const low = computed(() => setup.value.depth - Math.tan(setup.value.angle * Math.PI / 180) * setup.value.reach)
+  const high = computed(() => setup.value.depth + Math.tan(setup.value.angle * Math.PI / 180) * setup.value.reach)
+  const laid = (change: Partial<HeadSetup> = {}): HeadSetup => {
+    const { roll, angle, depth, flat, mode: how } = setup.value
+    return { roll, angle: how === 'flat' ? 0 : angle, depth, flat: how === 'both' ? flat : 0, ...change }
+  }
+  return { setup, set, mode, edges, low, high, laid, forget: () => drafts.clear(key.value) }
+}

@@ -1,0 +1,73 @@
+import { mouthOf, specFaults, type Bodies, type ChamberModel, type ChamberSpec, type SpecFault } from '#core'
+import { v5 as uuidv5 } from 'uuid'
+import { notKept } from './useStatement'
+import { askSolids } from './useSolids'
+import { useBuild } from '~/stores/build'
+import { useDrafts } from '~/stores/drafts'
+import type { SolidAsk, SolidFacts } from '~/workers/solidBench'
+
+const NAMES = '6f1d2a0c-51b7-5e0f-9d3a-2f8f0c1e7b55'
+
+/** What is asked of the worker for a chamber: drawing, pour, cuts, under one name. */
+export function solidAsk(model: ChamberModel, measured: number | undefined): SolidAsk {
+  const { spec, done, seats } = model
+  const ask = { spec, done, ...(measured === undefined ? {} : { measured }), assumed: { intake: seats.intake === 'assumed', exhaust: seats.exhaust === 'assumed' } }
+  return { key: uuidv5(JSON.stringify(ask), NAMES), ...ask }
+}
+
+/** A chamber's drawing on this device: what is kept, what is being drawn, its faults, and its solid as soon as it is made. */
+export function useDrawing() {
+  const build = useBuild()
+  const drafts = useDrafts()
+  const head = computed(() => build.state?.head ?? 1)
+  const key = computed(() => `${build.view?.id}/chamber/${head.value}`)
+  const kept = computed(() => [...build.replayed?.live.entries ?? []].reverse()
+    .find(e => e.kind === 'chamberModel' && e.scope.level === 'head' && e.scope.head === head.value))
+  const draft = computed<Bodies['chamberModel'] | undefined>(() => {
+    const text = drafts.get(key.value)
+    return text === undefined ? undefined : JSON.parse(text) as Bodies['chamberModel']
+  })
+  const drawn = computed(() => draft.value ?? (kept.value?.kind === 'chamberModel' ? kept.value.body : undefined))
+  const model = computed(() => drawn.value && build.replayed?.model(build.cylinder, 'asIs', drawn.value))
+  /** The same on the master's hand, so that a fault's point is the point that is dragged. */
+  const plain = computed(() => drawn.value && build.replayed?.model(build.cylinder, 'asIs', { spec: drawn.value.spec, mirrored: [] })?.spec)
+  const faults = computed<SpecFault[]>(() => plain.value ? specFaults(plain.value, mouthOf) : [])
+  const poured = computed(() => {
+    const chamber = build.state?.parts.chamber
+    return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber.value.value : undefined
+  })
+
+  const facts = shallowRef<SolidFacts>()
+  const late = ref<SpecFault[]>([])
+  const working = ref(false)
+  /** Made again by every change; what it tells stays until the next solid is ready. */
+  watch([model, poured, faults], async ([now, measured, bad]) => {
+    if (!now || bad.length > 0) return
+    working.value = true
+    const answer = await askSolids('solid', 'drawing', solidAsk(now, measured))
+    if (answer.kind === 'stale') return
+    working.value = false
+    if (answer.kind === 'done') facts.value = answer.value
+    late.value = answer.kind === 'faults' ? answer.faults : []
+  }, { immediate: true })
+
+  function draw(spec: ChamberSpec) {
+    drafts.set(key.value, JSON.stringify({ spec, mirrored: drawn.value?.mirrored ?? [] }))
+  }
+  function turn(cylinder: number) {
+    if (!drawn.value) return
+    const { spec, mirrored } = drawn.value
+    drafts.set(key.value, JSON.stringify({ spec, mirrored: mirrored.includes(cylinder) ? mirrored.filter(c => c !== cylinder) : [...mirrored, cylinder].sort((a, b) => a - b) }))
+  }
+  async function keep(): Promise<string | undefined> {
+    if (!draft.value) return undefined
+    const before = kept.value?.id
+    const said = notKept(await build.add('chamberModel', { level: 'head', head: head.value }, draft.value, before ? { supersedes: before } : {}))
+    if (!said) drafts.clear(key.value)
+    return said
+  }
+  return {
+    head, kept, draft, drawn, model, plain, faults: computed(() => [...faults.value, ...late.value]), poured, facts, working,
+    draw, turn, keep, back: () => drafts.clear(key.value)
+  }
+}

@@ -1,0 +1,104 @@
+import Module from 'manifold-3d'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { STLLoader } from 'three/addons/loaders/STLLoader.js'
+import { mirrored, type SolidKit } from '#core'
+import { launchChamber } from '../../demo/chambers'
+import { SolidBench, type SolidAsk } from './solidBench'
+import { stlOf } from './stl'
+
+let kit: SolidKit
+beforeAll(async () => {
+  kit = await Module()
+  kit.setup()
+})
+const level = { depth: 0, slopeX: 0, slopeY: 0 }
+const ask = (key: string, more: Partial<SolidAsk> = {}): SolidAsk => ({ key, spec: launchChamber(), measured: 55.4, done: level, assumed: { intake: true, exhaust: false }, ...more })
+let seq = 0
+async function made(key: string, more: Partial<SolidAsk> = {}) {
+  const bench = new SolidBench(kit, stlOf)
+  const answer = await bench.call({ name: 'solid', job: key, seq: ++seq, args: ask(key, more) })
+  if (answer.kind !== 'done') throw new Error(JSON.stringify(answer))
+  return { bench, facts: answer.value }
+}
+const call = async (bench: SolidBench, name: 'solve' | 'hold', args: never) => {
+  const answer = await bench.call({ name, job: name, seq: ++seq, args })
+  if (answer.kind !== 'done') throw new Error(JSON.stringify(answer))
+  return answer.value as never
+}
+
+describe('the solids bench', () => {
+  it('answers only the newest question of a job; older ones are stale', async () => {
+    const bench = new SolidBench(kit, stlOf)
+    const answers = await Promise.all([1, 2, 3].map(n => bench.call({ name: 'solid', job: 'one', seq: 1000 + n, args: ask(`k${n}`) })))
+    expect(answers.map(a => a.kind)).toEqual(['stale', 'stale', 'done'])
+  })
+  it('tells a drawing’s faults, and keeps the solid it had', async () => {
+    const { bench } = await made('a')
+    const spec = launchChamber()
+    const bad = await bench.call({ name: 'solid', job: 'a', seq: ++seq, args: ask('b', { spec: { ...spec, roof: { ...spec.roof, height: 0 } as typeof spec.roof } }) })
+    expect(bad).toMatchObject({ kind: 'faults', faults: [{ path: 'roof.height' }] })
+    expect((await bench.call({ name: 'look', job: 'l', seq: ++seq, args: { key: 'a', cut: level, x: 0 } })).kind).toBe('done')
+    expect(await bench.call({ name: 'look', job: 'l', seq: ++seq, args: { key: 'nobody', cut: level, x: 0 } })).toMatchObject({ kind: 'refused', argument: 'key' })
+  })
+  it.each([['depth', 0], ['angle', 0.9], ['flat', 0.4]] as const)('solves a set-up for its %s, and the head then holds the target', async (free, depth) => {
+    const { bench } = await made('a')
+    const setup = { roll: 'aboutCrank' as const, angle: 1.2, depth, flat: free === 'depth' ? 0.2 : 0 }
+    const [{ value }] = await call(bench, 'solve', { chambers: [{ key: 'a', cylinder: 1, x: 260, target: 49.2 }], setup, free } as never) as [{ value: number }]
+    const [{ volume }] = await call(bench, 'hold', { chambers: [{ key: 'a', cylinder: 1, x: 260 }], setup: { ...setup, [free]: value } } as never) as [{ volume: number }]
+    expect(volume).toBeCloseTo(49.2, 4)
+  })
+  it('says which chamber can’t be brought to its target, and goes on with the others', async () => {
+    const { bench } = await made('a')
+    const setup = { roll: 'aboutCrank' as const, angle: 1, depth: 2, flat: 0 }
+    const chambers = [{ key: 'a', cylinder: 1, x: 0, target: 55 }, { key: 'a', cylinder: 2, x: 0, target: 44 }]
+    expect(await call(bench, 'solve', { chambers, setup, free: 'flat' } as never)).toEqual([expect.objectContaining({ cylinder: 1, argument: 'flat' }), expect.objectContaining({ cylinder: 2, value: expect.any(Number) as number })])
+  })
+  it('a roll across the crank takes more off the end it is rolled towards', async () => {
+    const { bench } = await made('a')
+    const setup = { roll: 'acrossCrank' as const, angle: 0.2, depth: 1, flat: 0 }
+    const [near, far] = await call(bench, 'hold', { chambers: [{ key: 'a', cylinder: 1, x: 260 }, { key: 'a', cylinder: 6, x: -260 }], setup } as never) as { volume: number }[]
+    // 2·260·tan 0.2° more depth at one end, by 4.6 cc/mm
+    expect(far!.volume - near!.volume).toBeCloseTo(520 * Math.tan(0.2 * Math.PI / 180) * 4.55, 0)
+  })
+  it('counts a cut from the face that an earlier one left', async () => {
+    const { bench } = await made('a', { measured: 51, done: { ...level, depth: 1 } })
+    const [{ volume }] = await call(bench, 'hold', { chambers: [{ key: 'a', cylinder: 1, x: 0 }], setup: { roll: 'aboutCrank', angle: 0, depth: 0, flat: 0 } } as never) as [{ volume: number }]
+    expect(volume).toBeCloseTo(51, 2)
+  })
+})
+
+describe('an STL of a chamber', () => {
+  /** Six times the signed volume, from the file's own triangles: + when they face outward. */
+  const volumeOf = (stl: ArrayBuffer) => {
+    const p = new STLLoader().parse(stl).getAttribute('position').array
+    let six = 0
+    for (let i = 0; i < p.length; i += 9) {
+      const [a, b, c] = [0, 3, 6].map(k => [p[i + k]!, p[i + k + 1]!, p[i + k + 2]!] as const)
+      six += a![0] * (b![1] * c![2] - b![2] * c![1]) + a![1] * (b![2] * c![0] - b![0] * c![2]) + a![2] * (b![0] * c![1] - b![1] * c![0])
+    }
+    return six / 6000
+  }
+  const centre = (stl: ArrayBuffer, axis: number) => {
+    const p = new STLLoader().parse(stl).getAttribute('position').array
+    let sum = 0
+    for (let i = axis; i < p.length; i += 3) sum += p[i]!
+    return sum / (p.length / 3)
+  }
+  const stl = async (bench: SolidBench) => {
+    const answer = await bench.call({ name: 'stl', job: 'stl', seq: ++seq, args: { key: 'a' } })
+    if (answer.kind !== 'done') throw new Error(answer.kind)
+    return answer.value
+  }
+  it('read back has the chamber’s volume to 1e-5, faces outward and is not mirrored', async () => {
+    const { bench, facts } = await made('a')
+    const file = await stl(bench)
+    expect(Math.abs(volumeOf(file) / facts.volume - 1)).toBeLessThan(1e-5)
+    // The launch chamber's air lies on the + side of y, and its roof over its mouth.
+    expect(centre(file, 1)).toBeGreaterThan(5)
+    expect(centre(file, 2)).toBeGreaterThan(2)
+    const other = await made('a', { spec: mirrored(launchChamber()) })
+    const turned = await stl(other.bench)
+    expect(volumeOf(turned)).toBeGreaterThan(0)
+    expect(Math.sign(centre(turned, 0))).toBe(-Math.sign(centre(file, 0)))
+  })
+})

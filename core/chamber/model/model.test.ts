@@ -1,0 +1,212 @@
+import fc from 'fast-check'
+import Module from 'manifold-3d'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { caldbeckChamber, hollinChamber, launchChamber, skerryChamber } from '../../../demo/chambers'
+import { cutDepthForVolume, meshVolume, openingArea, sinking, volumeAboveCut, type Mesh } from '..'
+import {
+  SpecError, calibrated, chamberMesh, clipByChord, curveThrough, draftAt, distanceTo, insideOutline, lifted, mirrored, mouthOf, outlineArea, planOf, specFaults,
+  startingSpec, suspects, topCutHeight, topCutWidth, valveFrame, type ChamberSpec, type Point, type SolidKit
+} from '.'
+
+let kit: SolidKit
+beforeAll(async () => {
+  kit = await Module()
+  kit.setup()
+})
+const square = (a: number): Point[] => [[-a, -a], [a, -a], [a, a], [-a, a]]
+const round = (R: number, n = 32): Point[] => Array.from({ length: n }, (_, i): Point => [R * Math.cos(2 * Math.PI * i / n), R * Math.sin(2 * Math.PI * i / n)])
+/** A pot of upright walls and a level roof: no valves, no radius. */
+const pot = (more: Partial<ChamberSpec> = {}): ChamberSpec => ({
+  kind: 'bathtub', outline: round(40), pads: [], roof: { shape: 'plane', height: 12, slope: 0, rises: 90 }, draft: 0, floorRadius: 0, valves: [], ...more
+})
+const level = { depth: 0, slopeX: 0, slopeY: 0 }
+const near = (value: number, wanted: number, relative: number) => expect(Math.abs(value / wanted - 1), `${value} for ${wanted}`).toBeLessThan(relative)
+
+describe('the outline', () => {
+  it('runs through its points and holds the circle they lie on', () => {
+    const curve = curveThrough(round(40, 16), 15)
+    expect(curve[15]).toEqual(round(40, 16)[1])
+    near(outlineArea(curve), Math.PI * 1600, 1e-3)
+  })
+  it('is cut by a chord as the circle’s segment says', () => {
+    // R²·acos(c/R) − c·√(R² − c²) with R 46, c 14.67: 1 997.6 mm² beyond
+    const beyond = 46 ** 2 * Math.acos(14.67 / 46) - 14.67 * Math.sqrt(46 ** 2 - 14.67 ** 2)
+    near(outlineArea(clipByChord(round(46, 720), 270, 14.67, true)), beyond, 1e-4)
+    near(outlineArea(clipByChord(round(46, 720), 270, 14.67, false)), Math.PI * 46 ** 2 - beyond, 1e-4)
+  })
+  it('knows inside from outside, and how far the edge is', () => {
+    expect(insideOutline(square(10), [9.9, 0])).toBe(true)
+    expect(insideOutline(square(10), [10.1, 0])).toBe(false)
+    expect(distanceTo(square(10), [13, 14])).toBeCloseTo(5, 12)
+  })
+})
+
+describe('a solid against its closed form', () => {
+  it('a pot: π·R²·h', () => near(meshVolume(chamberMesh(kit, pot())), Math.PI * 1600 * 12 / 1000, 1.5e-3))
+  it('leaning walls: a frustum', () => {
+    const top = 40 - 12 * Math.tan(10 * Math.PI / 180)
+    near(meshVolume(chamberMesh(kit, pot({ draft: 10 }))), Math.PI * 12 / 3 * (1600 + 40 * top + top * top) / 1000, 2e-3)
+  })
+  it('a sloped roof: height at the centroid times area', () =>
+    near(meshVolume(chamberMesh(kit, pot({ roof: { shape: 'plane', height: 12, slope: 10, rises: 30 } }))), Math.PI * 1600 * 12 / 1000, 1.5e-3))
+  it('a pent roof: the mean height under two planes, h − k·4R/(3π)', () => {
+    const mean = 18 - Math.tan(15 * Math.PI / 180) * 4 * 40 / (3 * Math.PI)
+    near(meshVolume(chamberMesh(kit, pot({ roof: { shape: 'ridge', height: 18, slope: 15, rises: 90 } }))), Math.PI * 1600 * mean / 1000, 2e-3)
+  })
+  it('a floor radius takes the corner’s area round its centroid (Pappus)', () => {
+    // (1 − π/4)·r² at r·(10 − 3π)/(12 − 3π) from the wall
+    const r = 6
+    const lost = (1 - Math.PI / 4) * r * r * 2 * Math.PI * (40 - r * (10 - 3 * Math.PI) / (12 - 3 * Math.PI))
+    const whole = Math.PI * 1600 * 12
+    near(whole / 1000 - meshVolume(chamberMesh(kit, pot({ floorRadius: r }))), lost / 1000, 0.06)
+  })
+  it('a hemispherical roof: the cap of its sphere', () => {
+    const [R, h] = [50, 20]
+    const a = Math.sqrt(2 * R * h - h * h)
+    near(meshVolume(chamberMesh(kit, pot({ kind: 'hemispherical', outline: round(a, 48), roof: { shape: 'sphere', height: h, radius: R } }))), Math.PI * h * h * (R - h / 3) / 1000, 3e-3)
+  })
+  it('a turned head: recess, band and dome', () => {
+    const [R, recess, rd, h, band] = [34, 1.1, 24, 14, Math.tan(10 * Math.PI / 180)]
+    const cone = Math.PI * (R * R * recess + band * (R ** 3 / 3 - R * rd * rd + 2 * rd ** 3 / 3) + rd * rd * band * (R - rd))
+    const dome = Math.PI * h * (3 * rd * rd + h * h) / 6
+    const spec: ChamberSpec = { ...skerryChamber(), outline: round(R, 48), roof: { shape: 'turned', recess, band: 10, domeRadius: rd, height: h, toroid: false } }
+    near(meshVolume(chamberMesh(kit, spec)), (cone + dome) / 1000, 3e-3)
+  })
+  it('a turned head with a toroid dome: Pappus for the groove', () => {
+    // A half-ellipse of half-width 12 and height 9, its middle 12 from the axis: π/2·12·9·2π·12
+    const spec: ChamberSpec = { ...skerryChamber(), outline: round(34, 48), roof: { shape: 'turned', recess: 2, band: 0, domeRadius: 24, height: 9, toroid: true } }
+    near(meshVolume(chamberMesh(kit, spec)), (Math.PI * 34 * 34 * 2 + Math.PI / 2 * 12 * 9 * 2 * Math.PI * 12) / 1000, 6e-3)
+  })
+  it('a sunk valve adds the cone of its machined form', () => {
+    // Upright, its form flush with a level roof before it is sunk.
+    const valve = { valve: 'intake' as const, x: 5, y: -3, diameter: 37, tilt: 0, leans: 270, sunk: 0, seatWidth: 1.4, seatAngle: 45, topCutWidth: 0.5, topCutAngle: 30, seatHeight: 12 + 0.5 * Math.tan(Math.PI / 6) }
+    const at = (sunk: number) => meshVolume(chamberMesh(kit, pot({ valves: [{ ...valve, sunk }] })))
+    // The contract's frustum: D1 38.0, 30°, 0.5 mm: 0.593 cc
+    expect(at(0.5) - at(0)).toBeCloseTo(0.593, 2)
+    expect(sinking({ diameter: 38, topCut: 30 }, 0.5).added).toBeCloseTo(0.593, 3)
+  })
+  it('a recessed pad and a plug’s hole add what they hold', () => {
+    const closed = meshVolume(chamberMesh(kit, pot({ pads: [{ towards: 270, chord: 20, recess: 0 }] })))
+    const open = meshVolume(chamberMesh(kit, pot({ pads: [{ towards: 270, chord: 20, recess: 1.5 }] })))
+    const beyond = 1600 * Math.acos(0.5) - 20 * Math.sqrt(1200)
+    near(open - closed, beyond * 1.5 / 1000, 5e-3)
+    const plugged = meshVolume(chamberMesh(kit, pot({ plug: { x: 0, y: 10, diameter: 14, recess: 3 } })))
+    expect(plugged - meshVolume(chamberMesh(kit, pot()))).toBeCloseTo(Math.PI * 49 * 3 / 1000, 2)
+  })
+})
+
+describe('where a valve’s edges lie', () => {
+  it('as the contract’s example has them', () => {
+    const { seat, axis } = valveFrame({ valve: 'exhaust', x: 23.5, y: 3.5, diameter: 36.4, tilt: 26, leans: 270, seatHeight: 0.7, sunk: 0, seatWidth: 1.4, seatAngle: 45, topCutWidth: 0.5, topCutAngle: 30 })
+    expect(seat[2]).toBeCloseTo(8.67835, 5)
+    expect(axis[1]).toBeCloseTo(-Math.sin(26 * Math.PI / 180), 10)
+  })
+  it('gives a top cut its width from two measured edges, and back', () => {
+    // 0.45/(tan 30°·cos 24° + sin 24°)
+    expect(topCutWidth(0.45, 24, 30)).toBeCloseTo(0.4817, 4)
+    const valve = { ...launchChamber().valves[1]!, topCutWidth: topCutWidth(0.45, 24, 30) }
+    expect(topCutHeight(valve)).toBeCloseTo(0.95, 6)
+  })
+})
+
+describe('brought to its pour', () => {
+  const demo: [name: string, spec: ChamberSpec, poured: number][] = [
+    ['launch', launchChamber(), 55.3], ['Hollin', hollinChamber(), 42], ['Skerry', skerryChamber(), 23.15], ['Caldbeck', caldbeckChamber(), 66]
+  ]
+  it.each(demo)('%s: reaches it with a factor inside 0.85–1.15, seats unmoved', (_, spec, poured) => {
+    const plan = planOf(kit, spec)
+    const made = calibrated(kit, plan, spec, poured)
+    expect(made.reached).toBe(true)
+    near(made.volume, poured, 1e-4)
+    expect(made.factor).toBeGreaterThan(0.85)
+    expect(made.factor).toBeLessThan(1.15)
+    near(meshVolume(made.mesh), poured, 1e-4)
+  })
+  it('meets a pour taken after a cut over the face that the cut left', () => {
+    const spec = launchChamber()
+    const done = { depth: 1, slopeX: 0, slopeY: 0 }
+    const made = calibrated(kit, planOf(kit, spec), spec, 51, done)
+    near(volumeAboveCut(made.mesh, done), 51, 1e-4)
+    expect(meshVolume(made.mesh)).toBeGreaterThan(55)
+  })
+  it('says when nothing brings it there, and what to check', () => {
+    const spec = launchChamber()
+    const plan = planOf(kit, spec)
+    expect(calibrated(kit, plan, spec, 140).reached).toBe(false)
+    const list = suspects(plan, spec, { intake: true, exhaust: false })
+    expect(list[0]!.dimension).toMatch(/roof|outline|draft/)
+    expect(list.map(s => s.dimension)).not.toContain('exhaustSeat')
+  })
+  it('is drawn live as its solid is, to a thousandth', () => {
+    for (const [, spec] of demo) {
+      const plan = planOf(kit, spec)
+      near(meshVolume(lifted(plan.rings, spec, 1, draftAt(spec, 1), true)), calibrated(kit, plan, spec, undefined).volume, 1e-3)
+    }
+  })
+})
+
+describe('every kind of chamber', () => {
+  it('can be set out from a bore and two valves, within its bounds', () => {
+    fc.assert(fc.property(
+      fc.constantFrom('wedge', 'bathtub', 'pentRoof', 'hemispherical', 'turnedDome'), fc.integer({ min: 50, max: 130 }), fc.double({ min: 0.3, max: 0.44, noNaN: true }), fc.double({ min: 0.78, max: 0.95, noNaN: true }),
+      (kind, bore, share, ratio) => {
+        const intake = bore * (kind === 'pentRoof' ? Math.min(share, 0.38) : share)
+        const spec = startingSpec(kind as 'wedge', { bore, intake, exhaust: intake * ratio })
+        expect(specFaults(spec, mouthOf)).toEqual([])
+      }), { numRuns: 120 })
+  })
+  it('mirrored, mirrors: volume, opening, and where a slope bites', () => {
+    const spec = launchChamber()
+    const [one, other] = [chamberMesh(kit, spec), chamberMesh(kit, mirrored(spec))]
+    near(meshVolume(other), meshVolume(one), 2e-4)
+    const cut = { depth: 1.2, slopeX: 0.01, slopeY: -0.02 }
+    near(volumeAboveCut(other, { ...cut, slopeX: -0.01 }), volumeAboveCut(one, cut), 2e-4)
+    expect(mirrored(mirrored(spec)).valves[0]!.x).toBe(spec.valves[0]!.x)
+    expect(outlineArea(mouthOf(mirrored(spec)))).toBeGreaterThan(0)
+  })
+  it('loses nothing between a cut’s two parts, and always more with more depth', () => {
+    const mesh: Mesh = chamberMesh(kit, launchChamber())
+    const whole = meshVolume(mesh)
+    let before = whole
+    for (let depth = 0.25; depth < 3; depth += 0.25) {
+      const left = volumeAboveCut(mesh, { ...level, depth })
+      expect(left).toBeLessThan(before)
+      near((before - left) / 0.25 * 1000, openingArea(mesh, { ...level, depth: depth - 0.125 }), 0.01)
+      before = left
+    }
+    expect(volumeAboveCut(mesh, { ...level, depth: cutDepthForVolume(mesh, whole - 7, level) })).toBeCloseTo(whole - 7, 6)
+  })
+})
+
+describe('what is no chamber', () => {
+  const faults = (change: (spec: ChamberSpec) => ChamberSpec) => specFaults(change(launchChamber()), mouthOf)
+  it('a self-crossing outline', () => {
+    const crossed = faults(s => ({ ...s, outline: [s.outline[0]!, s.outline[8]!, s.outline[4]!, s.outline[12]!] }))
+    expect(crossed[0]!.kind).toBe('selfCrossing')
+  })
+  it('a valve through the wall', () => {
+    expect(faults(s => ({ ...s, valves: [{ ...s.valves[0]!, x: -30 }, s.valves[1]!] }))).toEqual([expect.objectContaining({ path: 'valves[0].x', kind: 'throughWall' })])
+  })
+  it('a seat below the face', () => {
+    expect(faults(s => ({ ...s, valves: [s.valves[0]!, { ...s.valves[1]!, seatHeight: -0.4 }] }))[0]).toMatchObject({ path: 'valves[1].seatHeight', kind: 'seatBelowFace' })
+  })
+  it('a roof of no height, a figure that is none, two points', () => {
+    expect(faults(s => ({ ...s, roof: { ...s.roof, height: 0 } as ChamberSpec['roof'] }))[0]).toMatchObject({ path: 'roof.height', kind: 'tooSmall' })
+    expect(faults(s => ({ ...s, draft: NaN }))[0]).toMatchObject({ path: 'draft', kind: 'notFinite' })
+    expect(faults(s => ({ ...s, outline: s.outline.slice(0, 2) }))[0]).toMatchObject({ kind: 'fewPoints' })
+  })
+  it('valves in each other', () => {
+    expect(faults(s => ({ ...s, valves: [{ ...s.valves[0]!, x: 0 }, { ...s.valves[1]!, x: 10 }] })).map(f => f.kind)).toContain('valvesOverlap')
+  })
+  it('is refused with every reason, whatever was dragged', () => {
+    fc.assert(fc.property(fc.array(fc.tuple(fc.double({ min: -60, max: 60, noNaN: true }), fc.double({ min: -60, max: 60, noNaN: true })), { minLength: 3, maxLength: 9 }), (outline) => {
+      const spec = pot({ outline: outline as Point[] })
+      try {
+        expect(meshVolume(chamberMesh(kit, spec, 1, { along: 4, wall: 2, roof: 4, around: 24 }))).toBeGreaterThan(0)
+      } catch (error) {
+        expect(error).toBeInstanceOf(RangeError)
+        if (error instanceof SpecError) expect(error.faults.length).toBeGreaterThan(0)
+      }
+    }), { numRuns: 80 })
+  })
+})
