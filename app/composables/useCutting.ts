@@ -40,14 +40,15 @@ export function useCutting() {
   const solved = shallowRef<Solved[]>([])
   const question = computed(() => {
     const { mode, roll, angle, depth, flat } = setup.value
-    if (!exactly.value || free.value === 'none') return undefined
+    const wanted = planned.value ? 'depth' : free.value
+    if (!exactly.value || wanted === 'none') return undefined
     const chambers = solid.solids.value.flatMap(({ cylinder, model, key, facts }) => {
       const state = build.replayed?.beforeCut.find(s => s.cylinder === cylinder)
       const target = state && solidTarget(build.replayed!, state, facts!.opening, mode === 'flat')
       return target === undefined || target <= 0 ? [] : [{ key, cylinder, x: model.x, target }]
     })
-    const laid: HeadSetup = { roll, angle: mode === 'flat' ? 0 : angle, depth: mode === 'flat' || free.value === 'depth' ? 0 : depth, flat: mode === 'both' && free.value !== 'flat' ? flat : 0 }
-    return { chambers, setup: laid, free: free.value }
+    const laid: HeadSetup = { roll, angle: mode === 'flat' ? 0 : angle, depth: mode === 'flat' || wanted === 'depth' ? 0 : depth, flat: mode === 'both' && wanted !== 'flat' ? flat : 0 }
+    return { chambers, setup: laid, free: wanted }
   })
   watch(() => JSON.stringify(question.value), async () => {
     if (!question.value) return

@@ -40,16 +40,36 @@ export function useDrawing() {
   const facts = shallowRef<SolidFacts>()
   const late = ref<SpecFault[]>([])
   const working = ref(false)
-  /** Made again by every change; what it tells stays until the next solid is ready. */
-  watch([model, poured, faults], async ([now, measured, bad]) => {
+  /** cc as the drawing is dragged, while its solid is not made yet. */
+  const live = ref<number>()
+  /** The mouth the last solid was made on: rings of another mouth can't follow a drag. */
+  let planned = ''
+  const planName = ({ outline, pads }: ChamberSpec) => JSON.stringify([outline, pads])
+  let rest: ReturnType<typeof setTimeout> | undefined
+  /** A drag is answered by the lifted rings at once; the solid is made when the hand rests. What it told stays until then. */
+  watch([model, poured, faults], ([now, measured, bad]) => {
+    clearTimeout(rest)
     if (!now || bad.length > 0) return
     working.value = true
-    const answer = await askSolids('solid', 'drawing', solidAsk(now, measured))
-    if (answer.kind === 'stale') return
-    working.value = false
-    if (answer.kind === 'done') facts.value = answer.value
-    late.value = answer.kind === 'faults' ? answer.faults : []
+    const { key: name } = facts.value ?? {}
+    if (name && planned === planName(now.spec)) {
+      void askSolids('drag', 'drag', { key: name, spec: now.spec, cut: now.done, x: 0 }).then((answer) => {
+        if (answer.kind === 'done' && working.value) live.value = answer.value.volume
+      })
+    }
+    rest = setTimeout(async () => {
+      const answer = await askSolids('solid', 'drawing', solidAsk(now, measured))
+      if (answer.kind === 'stale') return
+      working.value = false
+      live.value = undefined
+      if (answer.kind === 'done') {
+        facts.value = answer.value
+        planned = planName(now.spec)
+      }
+      late.value = answer.kind === 'faults' ? answer.faults : []
+    }, facts.value ? 250 : 0)
   }, { immediate: true })
+  onBeforeUnmount(() => clearTimeout(rest))
 
   function draw(spec: ChamberSpec) {
     drafts.set(key.value, JSON.stringify({ spec, mirrored: drawn.value?.mirrored ?? [] }))
@@ -67,7 +87,7 @@ export function useDrawing() {
     return said
   }
   return {
-    head, kept, draft, drawn, model, plain, faults: computed(() => [...faults.value, ...late.value]), poured, facts, working,
+    head, kept, draft, drawn, model, plain, faults: computed(() => [...faults.value, ...late.value]), poured, facts, live, working,
     draw, turn, keep, back: () => drafts.clear(key.value)
   }
 }

@@ -1,10 +1,10 @@
 import {
-  DomainError, SpecError, calibrated, cutAtChamber, cutOf, cutsTogether, draftAt, lifted, openingArea, planOf, sectionOf, solveCut, suspects, volumeAboveCut,
+  DomainError, SpecError, calibrated, calibratedLive, cutAtChamber, cutOf, cutsTogether, draftAt, lifted, openingArea, planOf, sectionOf, solveCut, suspects, volumeAboveCut,
   type ChamberSpec, type Cut, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
 
-/** A chamber to be made solid: its drawing, what it poured, what has been cut off its face. */
-export interface SolidAsk { key: string, spec: ChamberSpec, measured?: number, done: Cut, assumed: { intake: boolean, exhaust: boolean } }
+/** A chamber to be made solid: its drawing, what it poured, what has been cut off its face. `quick`: from its rings alone, until then. */
+export interface SolidAsk { key: string, spec: ChamberSpec, measured?: number, done: Cut, assumed: { intake: boolean, exhaust: boolean }, quick?: boolean }
 export interface SolidFacts {
   key: string
   asDrawn: number
@@ -53,8 +53,8 @@ export type Answer<K extends AskName = AskName>
 
 interface Kept { spec: ChamberSpec, plan: Plan, mesh: Mesh, stretch: number, done: Cut }
 
-/** Chambers kept ready; a six-cylinder head before and after a change. */
-const MOST_KEPT = 24
+/** Chambers kept ready: a head of sixteen before and after three changes. */
+const MOST_KEPT = 64
 
 /** Lets the messages that have come in meanwhile be read, so that an older question sees that it is stale. */
 function breathe(): Promise<void> {
@@ -115,14 +115,14 @@ export class SolidBench {
     return plan
   }
 
-  private solid({ key, spec, measured, done, assumed }: SolidAsk): SolidFacts {
+  private solid({ key, spec, measured, done, assumed, quick }: SolidAsk): SolidFacts {
     const plan = this.planFor(spec)
-    const { mesh, ...facts } = calibrated(this.kit, plan, spec, measured, done)
+    const { mesh, ...facts } = quick ? calibratedLive(plan, spec, measured, done) : calibrated(this.kit, plan, spec, measured, done)
     this.kept.delete(key)
     this.kept.set(key, { spec, plan, mesh, stretch: facts.stretch, done })
     if (this.kept.size > MOST_KEPT) this.kept.delete(this.kept.keys().next().value!)
     return {
-      key, ...facts, triangles: mesh.triangles.length / 3, suspects: suspects(plan, spec, assumed),
+      key, ...facts, triangles: mesh.triangles.length / 3, suspects: quick ? [] : suspects(plan, spec, assumed),
       opening: openingArea(mesh, { ...done, depth: done.depth + 1e-6 })
     }
   }

@@ -10,7 +10,7 @@ import { useDevice } from '~/stores/device'
 /** The chamber's drawing: set out from valve sizes, points dragged or typed, brought to the pour. */
 const build = useBuild()
 const device = useDevice()
-const { head, kept, draft, drawn, model, plain, faults, poured, facts, working, draw, turn, keep, back } = useDrawing()
+const { head, kept, draft, drawn, model, plain, faults, poured, facts, live, working, draw, turn, keep, back } = useDrawing()
 const sentence = ref('')
 const again = ref(false)
 const headScope = computed<Scope>(() => ({ level: 'head', head: head.value }))
@@ -88,7 +88,7 @@ async function stl() {
           <p class="label">{{ CHAMBER_WORDS[spec.kind] }}, cylinder {{ build.cylinder }}{{ model?.mirrored ? ', the other way round' : '' }}</p>
           <p v-if="facts" class="big"><span class="num" data-factor>{{ digits(facts.factor, 3) }}</span> <span class="unit">poured over drawn</span></p>
           <p v-if="facts" class="small" data-verdict :class="{ warn: poured !== undefined && !fits }">{{ verdict }}</p>
-          <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(facts.volume, 2) }} cc now · mouth {{ digits(mouth ?? 0, 0) }} mm²{{ working ? ' · working' : '' }}</p>
+          <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ digits(mouth ?? 0, 0) }} mm²{{ working ? ' · working' : '' }}</p>
         </div>
         <div class="grid">
           <SpecField v-for="path in roofFields" :key="`${spec.kind}${path}`" :spec="spec" :path="path" :data-new="path === 'roof.height' ? true : undefined" @change="draw" />

@@ -31,7 +31,7 @@ const font = { size: 13, family: 'B612' }
 const options = computed(() => ({
   events: [], animation: false as const, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } },
   scales: {
-    x: { ticks: { color: colours.value.ink, maxTicksLimit: 9, font }, grid: { color: colours.value.hair, lineWidth: 0.5 }, title: { display: true, text: 'degrees round the valve', color: colours.value.ink, font } },
+    x: { ticks: { color: colours.value.ink, maxTicksLimit: 7, maxRotation: 0, font }, grid: { color: colours.value.hair, lineWidth: 0.5 }, title: { display: true, text: 'degrees round the valve', color: colours.value.ink, font } },
     y: { min: -1, max: 3, ticks: { color: colours.value.ink, font }, grid: { color: colours.value.hair, lineWidth: 0.5 }, title: { display: true, text: 'mm clear', color: colours.value.ink, font } }
   }
 }))

@@ -39,7 +39,7 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
   <ul class="verdicts">
     <li v-for="line in lines" :key="line.kind" :data-verdict="line.kind">
       <strong class="word" :class="{ warn: line.bad }">{{ line.kind === 'intake' ? 'Intake' : 'Exhaust' }}: {{ WORDS[line.verdict] }}</strong>
-      <span class="small">{{ line.seat }}, {{ line.topCut }}. First touch: top cut <span class="num">{{ line.firstTop }}</span>, seat <span class="num">{{ line.first }}</span><template v-if="line.piston">; <span :class="{ warn: line.pistonBad }">{{ line.piston }}</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed, nobody measured it.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
+      <span class="small">{{ line.seat }}, {{ line.topCut }}. First touch: top cut <span class="num">{{ line.firstTop }}</span>, seat <span class="num">{{ line.first }}</span><template v-if="line.piston">; <span :class="{ warn: line.pistonBad }">{{ line.piston }}</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
     </li>
   </ul>
 </template>

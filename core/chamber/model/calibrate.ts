@@ -56,42 +56,58 @@ export function calibrated(
   }
   above('measured', measured, 0)
   if (!(asDrawn > 0)) throw new DomainError('done.depth', done.depth, 'less than the chamber is deep')
-  let stretch = stretchFor(plan, spec, measured, done)
+  let stretch = stretchFor(plan, spec, measured, done, asDrawn)
   let mesh = solidOn(kit, plan, spec, stretch, fine)
   let volume = volumeAboveCut(mesh, done)
   const off = measured - volume
   const inside = stretch > STRETCH[0] && stretch < STRETCH[1]
-  if (inside && Math.abs(off) > 2e-5 * measured) {
-    stretch = stretchFor(plan, spec, measured + off, done)
+  if (inside && Math.abs(off) > 6e-5 * measured) {
+    stretch = stretchFor(plan, spec, measured + off, done, asDrawn)
     mesh = solidOn(kit, plan, spec, stretch, fine)
     volume = volumeAboveCut(mesh, done)
   }
   return { mesh, stretch, asDrawn, factor: measured / asDrawn, volume, reached: Math.abs(volume - measured) < 2e-3 * measured }
 }
 
+/**
+ * The same on the lifted rings alone: some 1e-4 of the volume off the solid, and ready many times sooner.
+ *
+ * @returns see {@link Calibration}
+ * @throws RangeError as {@link calibrated}
+ */
+export function calibratedLive(plan: Plan, spec: ChamberSpec, measured: number | undefined, done: Cut = UNCUT): Calibration {
+  const asDrawn = live(plan, spec, 1, done)
+  if (measured !== undefined) above('measured', measured, 0)
+  if (!(asDrawn > 0)) throw new DomainError('done.depth', done.depth, 'less than the chamber is deep')
+  const stretch = measured === undefined ? 1 : stretchFor(plan, spec, measured, done, asDrawn)
+  const mesh = lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true)
+  const volume = volumeAboveCut(mesh, done)
+  const factor = measured === undefined ? 1 : measured / asDrawn
+  return { mesh, stretch, asDrawn, factor, volume, reached: measured === undefined || Math.abs(volume - measured) < 2e-3 * measured }
+}
+
 /** The stretch at which the lifted rings hold a volume, kept within its bounds. */
-function stretchFor(plan: Plan, spec: ChamberSpec, measured: number, done: Cut): number {
-  let [low, high]: [number, number] = [STRETCH[0], STRETCH[1]]
-  if (live(plan, spec, low, done) >= measured) return low
-  if (live(plan, spec, high, done) <= measured) return high
-  let [atLow, atHigh] = [live(plan, spec, low, done) - measured, live(plan, spec, high, done) - measured]
-  let t = Math.min(high, Math.max(low, 1))
-  // Regula falsi, Illinois form: a kept end counts half, so that neither stays for ever (Dahlquist & Björck §6.2.3).
-  for (let i = 0; i < 40; i++) {
-    const off = live(plan, spec, t, done) - measured
-    if (Math.abs(off) < 1e-6 * measured) return t
-    if (off > 0) {
-      high = t
-      atHigh = off
-      atLow /= 2
-    } else {
-      low = t
-      atLow = off
-      atHigh /= 2
-    }
-    t = low - atLow * (high - low) / (atHigh - atLow)
+function stretchFor(plan: Plan, spec: ChamberSpec, measured: number, done: Cut, asDrawn: number): number {
+  const off = (t: number) => live(plan, spec, t, done) - measured
+  // The secant method from two near guesses nearly always lands (Press et al., Numerical Recipes, §9.2) …
+  let [a, atA] = [1, asDrawn - measured]
+  let b = atA > 0 ? 0.95 : 1.05
+  for (let i = 0; i < 8 && b > STRETCH[0] && b < STRETCH[1]; i++) {
+    const atB = off(b)
+    if (Math.abs(atB) < 1e-6 * measured) return b
+    if (atB === atA) break
+    ;[a, b, atA] = [b, b - atB * (b - a) / (atB - atA), atB]
   }
-  return t
+  // … and where it does not, halving between the bounds does.
+  let [low, high]: [number, number] = [STRETCH[0], STRETCH[1]]
+  if (off(low) >= 0) return low
+  if (off(high) <= 0) return high
+  for (let i = 0; i < 34; i++) {
+    const middle = (low + high) / 2
+    if (off(middle) < 0) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
 }
 
 /** Likely error of each figure of a drawing that nobody checked twice: mm, degrees for the draft. */

@@ -3,5 +3,5 @@ export { clipByChord, curveThrough, distanceTo, insideOutline, outlineArea, type
 export { ceiling, topCutHeight, topCutWidth, valveFrame, type ValveFrame } from './roof'
 export { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
 export { SpecError, chamberMesh, draftAt, mouthOf, planOf, runOf, solidOn, type Plan, type SolidKit } from './solid'
-export { FACTOR_WINDOW, calibrated, suspects, type Calibration, type Suspect } from './calibrate'
+export { FACTOR_WINDOW, calibrated, calibratedLive, suspects, type Calibration, type Suspect } from './calibrate'
 export { chordFor, circle, roofThrough, startingSpec, type Beginning } from './starting'

@@ -8,7 +8,7 @@ import type { ChamberSpec, ChamberValve } from './spec'
 
 /** How finely a chamber is meshed. `along`: longest edge along walls, `wall` and `roof`: steps inward, mm. */
 export interface Fineness { along: number, wall: number, roof: number, around: number }
-export const FINE: Fineness = { along: 1.1, wall: 0.4, roof: 0.75, around: 120 }
+export const FINE: Fineness = { along: 0.78, wall: 0.29, roof: 0.53, around: 144 }
 
 /**
  * The plan of a chamber cut into triangles, on rings that run at fixed distances from the mouth's edge: walls and
@@ -112,25 +112,21 @@ function machinedTop(valve: ChamberValve): (x: number, y: number) => number {
     return rho2 <= reach * reach
   }
   return (x, y) => {
-    // In plan nothing of it lies further out than the edge and what the tilt shifts it by.
-    if (Math.hypot(x - sx, y - sy) > edge + 40) return -Infinity
     let high = sz - (ax * (x - sx) + ay * (y - sy)) / az
     if (within(x, y, high - 1e-6)) return high
-    // Somewhere under the seat's plane the line through the place may still pass the cone or the cutter's side.
-    const t0 = (high - sz) * az + ax * (x - sx) + ay * (y - sy)
-    let low = high - 40
-    for (let z = high - 0.25; z > Math.max(0, low); z -= 0.25) {
-      if (within(x, y, z)) {
-        low = z
-        high = z + 0.25
-        for (let i = 0; i < 12; i++) {
-          const middle = (low + high) / 2
-          if (within(x, y, middle)) low = middle
-          else high = middle
-        }
-        return low
+    // Under the seat's plane the line through the place may still pass the cone or the cutter's side, most likely just
+    // under it and in any case within what the tilt shifts them by.
+    for (let step = 0.25, low = high - step; low > 0; step *= 1.5, low -= step) {
+      if (!within(x, y, low)) {
+        high = low
+        continue
       }
-      if (t0 === Infinity) break
+      for (let i = 0; i < 14; i++) {
+        const middle = (low + high) / 2
+        if (within(x, y, middle)) low = middle
+        else high = middle
+      }
+      return low
     }
     return -Infinity
   }
@@ -148,7 +144,9 @@ function machinedTop(valve: ChamberValve): (x: number, y: number) => number {
  */
 export function lifted(rings: Rings, spec: ChamberSpec, stretch: number, draft: number, forms: boolean): Mesh {
   const over = ceiling(spec, stretch)
-  const tops = forms ? spec.valves.map(valve => ({ top: machinedTop(valve), valve })) : []
+  const tops = forms
+    ? spec.valves.map(valve => ({ top: machinedTop(valve), valve, reach: valve.topCutWidth + valve.sunk / Math.tan(valve.topCutAngle * Math.PI / 180) + 4 }))
+    : []
   const n = rings.away.length
   const positions = new Float64Array(3 * n)
   for (let i = 0; i < n; i++) {
@@ -159,8 +157,8 @@ export function lifted(rings: Rings, spec: ChamberSpec, stretch: number, draft: 
     positions[3 * i + 1] = y
     if (away < 0) continue
     let z = Math.max(0.02, underWall(away, Math.max(0.05, over(x, y)), draft, spec.floorRadius) - UNDER)
-    for (const { top, valve } of tops) {
-      if (Math.hypot(x - valve.x, y - valve.y) < valve.diameter / 2 + valve.topCutWidth + 8) z = Math.max(z, top(x, y))
+    for (const { top, valve, reach } of tops) {
+      if (Math.hypot(x - valve.x, y - valve.y) < valve.diameter / 2 + reach) z = Math.max(z, top(x, y))
     }
     positions[3 * i + 2] = z
   }

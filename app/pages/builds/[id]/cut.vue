@@ -81,7 +81,7 @@ async function planDepth() {
         <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target and a chamber: set the one on the Sheet, pour the other.</p>
         <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} leaves its target like this. {{ free === 'flat' ? 'The angled cut alone takes too much.' : '' }}</p>
         <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>
-        <p v-if="needed?.unknown.length && !solid.drawn.value" class="small">Left out, not yet known: cylinder {{ needed.unknown.join(', ') }}.</p>
+        <p v-if="needed?.unknown.length && unreachable.length === 0 && (!solid.drawn.value || exactly) && free !== 'none'" class="small">Left out, not yet known: cylinder {{ needed.unknown.join(', ') }}.</p>
         <template v-if="planned">
           <p class="label">Planned</p>
           <p class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>

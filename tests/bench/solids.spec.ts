@@ -1,0 +1,65 @@
+import type { Page } from '@playwright/test'
+import { copyOf, open, test, type Bench } from '../support/page'
+
+interface Watched { solids: Record<string, number[]>, tasks: number[] }
+const watched = (page: Page) => page.evaluate(() => (window as unknown as { watched: Watched }).watched)
+const clear = (page: Page) => page.evaluate(() => {
+  (window as unknown as { watched: Watched }).watched.solids = {}
+  ;(window as unknown as { watched: Watched }).watched.tasks = []
+})
+async function watch(page: Page) {
+  await page.addInitScript(() => {
+    const kept: Watched = { solids: {}, tasks: [] }
+    ;(window as unknown as { watched: Watched }).watched = kept
+    new PerformanceObserver(list => list.getEntries().forEach((entry) => {
+      if (entry.name.startsWith('solids ')) (kept.solids[entry.name] ??= []).push(entry.duration)
+    })).observe({ type: 'measure' })
+    new PerformanceObserver(list => list.getEntries().forEach(entry => kept.tasks.push(entry.duration))).observe({ type: 'longtask' })
+  })
+}
+const median = (list: number[]) => [...list].sort((a, b) => a - b)[list.length >> 1] ?? NaN
+async function report(page: Page, what: string, name: string) {
+  const { solids, tasks } = await watched(page)
+  const list = solids[name] ?? []
+  console.log(`${what}: ${list.length} round trips, median ${median(list).toFixed(1)} ms; main-thread tasks over 50 ms: ${tasks.length}${tasks.length ? `, the longest ${Math.max(...tasks).toFixed(0)} ms` : ''}`)
+}
+async function drag(page: Page, from: { x: number, y: number }, by: (i: number) => [number, number]) {
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  for (let i = 0; i < 120; i++) {
+    const [dx, dy] = by(i)
+    await page.mouse.move(from.x + dx, from.y + dy)
+    await page.waitForTimeout(20)
+  }
+  await page.mouse.up()
+}
+const middle = async (page: Page, selector: string) => {
+  const box = (await page.locator(selector).boundingBox())!
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
+}
+async function ready(page: Page, bench: Bench, station: 'cut' | 'sheet') {
+  const build = await copyOf(bench, bench.launch)
+  await watch(page)
+  await open(page, bench, build, station)
+}
+
+// Reported, not asserted: what a drag costs, from the page to the worker and back, on a chamber of some 30 000 triangles.
+test('dragging the plane of a cut', async ({ page, bench }) => {
+  await ready(page, bench, 'cut')
+  await page.locator('[data-answer=deepest]').waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(2000)
+  await clear(page)
+  await drag(page, await middle(page, '[data-grip]'), i => [0, -6 * Math.sin(i / 8)])
+  await report(page, 'the plane, the selected chamber', 'solids look')
+  await report(page, 'the plane, all six', 'solids hold')
+})
+
+test('dragging a valve', async ({ page, bench }) => {
+  await page.addInitScript(() => localStorage.setItem('bowl.sheetLeaf', 'chamber'))
+  await ready(page, bench, 'sheet')
+  await page.locator('[data-factor]').waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(1000)
+  await clear(page)
+  await drag(page, await middle(page, '[data-handle=v1]'), i => [4 * Math.sin(i / 8), 3 * Math.sin(i / 5)])
+  await report(page, 'a valve, live', 'solids drag')
+})

@@ -1,0 +1,91 @@
+import { copyOf, expect, field, open, test } from '../support/page'
+
+// What is no chamber is said at the field or on the drawing; the last good solid stays.
+test('a drawing refuses what can’t be made, and keeps what could', async ({ page, bench }) => {
+  test.setTimeout(120_000)
+  await page.addInitScript(() => localStorage.setItem('bowl.sheetLeaf', 'chamber'))
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'sheet')
+  const factor = page.locator('[data-factor]')
+  await expect(factor).toBeVisible({ timeout: 60_000 })
+  const before = await factor.textContent()
+  expect(Number(before)).toBeGreaterThan(0.85)
+  expect(Number(before)).toBeLessThan(1.15)
+
+  const refused = async (label: string, text: string, sentence: RegExp) => {
+    const one = field(page, label).first()
+    await one.fill(text)
+    await one.press('Enter')
+    await expect(page.locator('.figure-field', { has: one }).first().locator('.sentence')).toContainText(sentence)
+    await one.press('Escape')
+  }
+  await refused('Roof height', '0', /no height leaves no chamber/)
+  await refused('Intake across', '70', /outside the mouth|overlap/)
+  await refused('Wall draft', '88', /between 0\.0.*45\.0/)
+  await refused('Top cut width', '-1', /between/)
+  await expect(factor).toHaveText(before!)
+
+  // A seat under the face: stated, so it stands, and the drawing says it can't be.
+  const seat = page.getByRole('tabpanel', { name: 'Chamber' }).locator('section', { hasText: 'Exhaust' }).locator('input[data-figure="Seat edge"]')
+  await seat.fill('-0.5')
+  await seat.press('Enter')
+  await expect(page.getByText(/low edge would lie .* under the face.*The last good solid stays/)).toBeVisible()
+  await expect(factor).toHaveText(before!)
+  await expect(page.getByRole('button', { name: 'STL of cylinder 1' })).toBeVisible()
+  await seat.fill('1.4')
+  await seat.press('Enter')
+  await expect(page.getByText('The last good solid stays')).toBeHidden()
+
+  // A point of the outline taken across the others, by its keys.
+  await page.locator('[data-handle=o0]').focus()
+  for (let i = 0; i < 95; i++) await page.keyboard.press('Shift+ArrowLeft')
+  await expect(page.getByText(/crosses itself|outside the mouth/)).toBeVisible()
+  await expect(factor).toHaveText(before!)
+  await expect(page.getByRole('button', { name: 'Keep this chamber' })).toBeDisabled()
+
+  // A reload never loses it.
+  await page.reload()
+  await expect(page.getByText(/crosses itself|outside the mouth/)).toBeVisible()
+  await page.getByRole('button', { name: 'Back to what is kept' }).click()
+  await expect(factor).toHaveText(before!, { timeout: 60_000 })
+})
+
+test('impossible targets and set-ups are said, and nothing is cut', async ({ page, bench }) => {
+  test.setTimeout(120_000)
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'cut')
+  await expect(page.locator('[data-answer=deepest]')).toBeVisible({ timeout: 60_000 })
+  await page.getByLabel('Angled, then flat').check()
+  const set = async (label: string, text: string) => {
+    await field(page, label).fill(text)
+    await field(page, label).press('Enter')
+  }
+  await set('Angle', '40')
+  await expect(page.locator('.figure-field', { has: field(page, 'Angle') }).locator('.sentence')).toContainText('15° at most')
+  await field(page, 'Angle').press('Escape')
+  await set('Angle', '1')
+  await set('Depth at the bore line', '3')
+  await expect(page.getByText('The angled cut alone takes too much')).toBeVisible()
+})
+
+test('a chamber is set out from its valves in a moment, and mirrored where it runs the other way', async ({ page, bench }) => {
+  test.setTimeout(120_000)
+  await page.addInitScript(() => localStorage.setItem('bowl.sheetLeaf', 'chamber'))
+  const build = await copyOf(bench, bench.testSix)
+  await open(page, bench, build, 'sheet')
+  await page.getByRole('button', { name: 'Set out anew' }).click()
+  await page.locator('#chamber-kind').selectOption('bathtub')
+  await page.getByRole('button', { name: 'Set it out' }).click()
+  await expect(page.getByText('Both valves’ diameters are needed')).toBeVisible()
+  for (const [valve, across] of [['Intake', '42'], ['Exhaust', '36']] as const) {
+    await field(page, `${valve} valve, across`).fill(across)
+    await field(page, `${valve} valve, across`).press('Enter')
+  }
+  await page.getByRole('button', { name: 'Set it out' }).click()
+  await expect(page.getByRole('tabpanel', { name: 'Chamber' })).toContainText('Bathtub, cylinder 1')
+  await expect(page.locator('[data-factor]')).toBeVisible({ timeout: 60_000 })
+  await page.getByLabel('1', { exact: true }).check()
+  await expect(page.getByRole('tabpanel', { name: 'Chamber' })).toContainText('the other way round')
+  await page.getByRole('button', { name: 'Keep this chamber' }).click()
+  await expect(page.getByRole('button', { name: 'Keep this chamber' })).toBeHidden()
+})
