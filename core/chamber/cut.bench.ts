@@ -1,16 +1,16 @@
 import Module from 'manifold-3d'
 import { bench, describe } from 'vitest'
-import { cap } from '../../tests/support/solids'
-import { meshVolume, volumeAboveCut } from '.'
+import { launchChamber } from '../../demo/chambers'
+import { calibrated, planOf, volumeAboveCut } from '.'
 
-// One chamber of about 36 000 triangles, cut side by side: our clip against manifold's trim and volume.
-const mesh = cap(50, 20, 90, 200)
-meshVolume(mesh)
-const { Manifold, Mesh } = await Module().then((wasm) => {
+// The launch engine's chamber, some 30 000 triangles, cut side by side: our clip against manifold's trim and volume.
+const kit = await Module().then((wasm) => {
   wasm.setup()
   return wasm
 })
-const solid = new Manifold(new Mesh({ numProp: 3, vertProperties: new Float32Array(mesh.positions), triVerts: mesh.triangles }))
+const spec = launchChamber()
+const { mesh } = calibrated(kit, planOf(kit, spec), spec, 55.3)
+const solid = new kit.Manifold(new kit.Mesh({ numProp: 3, vertProperties: new Float32Array(mesh.positions), triVerts: mesh.triangles }))
 let depth = 0
 const next = () => depth = (depth + 0.013) % 8
 

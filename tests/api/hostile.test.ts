@@ -3,7 +3,7 @@ import { readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v4 as uuid } from 'uuid'
 import { TestServer, put } from '../support/server'
-import { STARTING_RULES } from '#core'
+import { STARTING_RULES, startingSpec } from '#core'
 import { bore, buildRequest, frame, instrument, instrumentId, layout, newBuild, pour } from '../support/sent'
 
 let server: TestServer
@@ -26,6 +26,8 @@ const checkRequest = (known: object = { kind: 'ball', diameter: 40, u: 0.005 }) 
 const rules = () => `/api/rules/${uuid()}`
 const batch = () => `/api/builds/${build}/batches/${uuid()}`
 const of = (kind: string, body: unknown, scope: unknown = { level: 'cylinder', cylinder: 1 }) => ({ ...frame, kind, scope, body })
+const head = { level: 'head', head: 1 }
+const chamber = startingSpec('wedge', { bore: 92, intake: 42, exhaust: 35 })
 const spot = (value: unknown, x: unknown = 0) => ({ x, y: 0, figure: figure(value) })
 const extra = (more: object) => ({ ...pour(), body: { ...pour().body, ...more } })
 
@@ -55,6 +57,17 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a reading beyond the scale', entry, fills({ start: 0, end: 140 }), 'body.fills[0].end'],
     ['a reading below the scale', entry, fills({ start: -4, end: 40 }), 'body.fills[0].start'],
     ['the scale the wrong way round', entry, fills({ start: 55.4, end: 0 }), 'body.fills[0].end'],
+    ['a chamber of no points', entry, of('chamberModel', { spec: { ...chamber, outline: [] }, mirrored: [] }, head), 'body.spec'],
+    ['a chamber with a strange field', entry, of('chamberModel', { spec: { ...chamber, script: 'x' }, mirrored: [] }, head), 'body.spec'],
+    ['a chamber of 400 points', entry, of('chamberModel', { spec: { ...chamber, outline: Array.from({ length: 400 }, (_, i) => [Math.cos(i), Math.sin(i)]) }, mirrored: [] }, head), 'body.spec'],
+    ['a roof of no kind', entry, of('chamberModel', { spec: { ...chamber, roof: { shape: '__proto__' } }, mirrored: [] }, head), 'body.spec'],
+    ['a roof of no height', entry, of('chamberModel', { spec: { ...chamber, roof: { ...chamber.roof, height: 0 } }, mirrored: [] }, head), 'body.spec'],
+    ['a valve through the wall', entry, of('chamberModel', { spec: { ...chamber, valves: chamber.valves.map(v => ({ ...v, x: 90 })) }, mirrored: [] }, head), 'body.spec'],
+    ['NaN in an outline', entry, of('chamberModel', { spec: { ...chamber, outline: [[NaN, 0], [1, 1], [2, 0]] }, mirrored: [] }, head), 'body.spec'],
+    ['mirrored cylinders that are words', entry, of('chamberModel', { spec: chamber, mirrored: ['all'] }, head), 'body.mirrored'],
+    ['a cut on its side', entry, of('faceCut', { state: 'planned', depth: figure(1), slopeY: 40 }, head), 'body.slopeY'],
+    ['a flat cut below nothing', entry, of('faceCut', { state: 'planned', depth: figure(1), flat: figure(-3) }, head), 'body.flat'],
+    ['a bite that can’t be', entry, of('faceCut', { state: 'planned', depth: figure(1), removed: [{ cylinder: 1, x: 0, cc: 1e9, perMm: 4, factor: 1 }] }, head), 'body.removed'],
     ['a thousand fills', entry, fills(...Array.from({ length: 1000 }, () => ({ start: 0, end: 1 }))), 'body.fills'],
     ['fills that are a text', entry, { ...pour(), body: { ...pour().body, fills: 'all' } }, 'body.fills'],
     ['an instrument of no capacity', entry, { ...pour(), body: { ...pour().body, instrument: { ...instrument, id: instrumentId, capacity: 0 } } }, 'body.instrument.capacity'],

@@ -80,6 +80,8 @@ for (const size of SIZES) {
     ['crown and its steps', 'hollin', 'pour', { 'bowl.pourLeaf': 'steps', 'bowl.pourOf': 'crown' }], ['assembled', 'skerry', 'pour', { 'bowl.pourOf': 'assembled' }],
     ['deck', 'skerry', 'sheet', { 'bowl.sheetLeaf': 'deck' }], ['gaskets', 'launch', 'sheet', { 'bowl.sheetLeaf': 'gaskets' }],
     ['turned head', 'skerry', 'mockup', {}], ['seat work', 'launch', 'cut', { 'bowl.cutLeaf': 'seats' }], ['what else moves', 'launch', 'cut', { 'bowl.cutLeaf': 'else' }], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }],
+    ['chamber', 'launch', 'sheet', { 'bowl.sheetLeaf': 'chamber' }], ['pent roof', 'hollin', 'sheet', { 'bowl.sheetLeaf': 'chamber' }], ['turned dome', 'skerry', 'sheet', { 'bowl.sheetLeaf': 'chamber' }],
+    ['cut on a solid', 'launch', 'cut', {}], ['round the seats', 'launch', 'cut', { 'bowl.cutView': 'clock' }], ['body', 'caldbeck', 'cut', { 'bowl.cutView': 'space' }],
     ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }]
   ]
   for (const [name, build, station, store] of leaves) {
@@ -87,6 +89,8 @@ for (const size of SIZES) {
       await page.addInitScript(kept => Object.entries(kept).forEach(([key, value]) => localStorage.setItem(key, value)), store)
       await page.setViewportSize(size)
       await open(page, bench, bench[build], station)
+      if (store['bowl.sheetLeaf'] === 'chamber') await page.locator('[data-factor]').waitFor({ timeout: 60_000 })
+      if (station === 'cut' && !store['bowl.cutLeaf']) await page.locator('[data-verdict]').first().waitFor({ timeout: 60_000 })
       await page.waitForTimeout(500)
       expect(await faults(page)).toEqual([])
       expect(await violations(page)).toEqual([])

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { SIZES, field, open, test, type Bench } from '../support/page'
+import { SIZES, copyOf, field, open, test, type Bench } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
@@ -12,7 +12,6 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     }
   },
   { name: 'sheet', at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
-  { name: 'sheet-gaskets', store: { 'bowl.sheetLeaf': 'gaskets' }, at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
   { name: 'pour-even', store: { 'bowl.pourLeaf': 'even' }, at: (page, bench) => open(page, bench, bench.launch, 'pour') },
   {
     name: 'mockup-squish',
@@ -24,7 +23,6 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
   },
   { name: 'mockup-turned', at: (page, bench) => open(page, bench, bench.skerry, 'mockup') },
   { name: 'mockup-valves', store: { 'bowl.mockupLeaf': 'valves' }, at: (page, bench) => open(page, bench, bench.caldbeck, 'mockup') },
-  { name: 'mockup-tdc', store: { 'bowl.mockupLeaf': 'tdc' }, at: (page, bench) => open(page, bench, bench.skerry, 'mockup') },
   {
     name: 'mockup-bench', size: bench820, store: { 'bowl.gauge': 'sim-calliper' },
     at: async (page, bench) => {
@@ -51,14 +49,40 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
       await page.keyboard.type('55.1')
     }
   },
-  {
-    name: 'cut-seat-lost',
-    at: async (page, bench) => {
-      await open(page, bench, bench.launch, 'cut')
-      await page.locator('.cell').nth(3).click()
-      await page.getByRole('button', { name: 'Look at 1.52 mm' }).click()
+  { name: 'sheet-chamber', store: { 'bowl.sheetLeaf': 'chamber' }, at: async (page, bench) => {
+    await open(page, bench, bench.launch, 'sheet')
+    await page.locator('[data-factor]').waitFor({ timeout: 60_000 })
+  } },
+  { name: 'cut-flat', store: { 'bowl.cutView': 'space' }, at: (page, bench) => cut(page, bench) },
+  { name: 'cut-seat-lost', at: async (page, bench) => {
+    await cut(page, bench)
+    await page.getByRole('button', { name: /Look at 1\.5/ }).click()
+  } },
+  { name: 'cut-angled', store: { 'bowl.cutView': 'clock' }, at: async (page, bench) => {
+    await cut(page, bench)
+    await page.getByLabel('Angled, then flat').check()
+    for (const [label, text] of [['Angle', '1'], ['Depth at the bore line', '.4 mm']] as const) {
+      await field(page, label).fill(text)
+      await field(page, label).press('Enter')
     }
-  },
+    await page.waitForTimeout(1000)
+  } },
+  { name: 'cut-after-seats', store: { 'bowl.cutLeaf': 'seats' }, at: async (page, bench) => {
+    const build = await copyOf(bench, bench.launch)
+    await open(page, bench, build, 'cut')
+    await page.locator('.cell').nth(3).click()
+    await page.locator('#seat-valve').selectOption('exhaust')
+    for (const [label, text] of [['Machined form, across', '38'], ['Top cut', '30'], ['Seat', '45'], ['Valve goes up by', '.5 mm']] as const) {
+      await field(page, `${label}, A`).fill(text)
+      await field(page, `${label}, A`).press('Enter')
+    }
+    await page.getByRole('button', { name: 'Plan form A on the whole head' }).click()
+    await page.getByText('Seat work is planned on').waitFor()
+    await page.getByRole('tab', { name: 'Face' }).click()
+    await page.locator('[data-answer=lowest]').waitFor({ timeout: 60_000 })
+    await page.getByRole('button', { name: /Look at 1\.[67]/ }).click()
+    await page.waitForTimeout(1000)
+  } },
   {
     name: 'cut-seats', store: { 'bowl.cutLeaf': 'seats' },
     at: async (page, bench) => {
@@ -72,7 +96,7 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
       }
     }
   },
-  { name: 'cut-bench', size: bench820, at: (page, bench) => open(page, bench, bench.launch, 'cut') },
+  { name: 'cut-bench', size: bench820, at: (page, bench) => cut(page, bench) },
   { name: 'daybook', at: (page, bench) => open(page, bench, bench.testSix, 'daybook') },
   {
     name: 'slip',
@@ -89,6 +113,14 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     }
   }
 ]
+
+/** The launch engine's Cut station, its chambers solid, the worst cylinder up. */
+async function cut(page: Page, bench: Bench) {
+  await open(page, bench, bench.launch, 'cut')
+  await page.locator('.cell').nth(3).click()
+  await page.locator('[data-answer=deepest]').waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(3000)
+}
 
 for (const { name, size = desk, store = {}, at } of shots) {
   test(name, async ({ page, bench }) => {

@@ -92,7 +92,7 @@ async function stl() {
         </div>
         <div class="grid">
           <SpecField v-for="path in roofFields" :key="`${spec.kind}${path}`" :spec="spec" :path="path" :data-new="path === 'roof.height' ? true : undefined" @change="draw" />
-          <SpecField v-for="(pad, i) in spec.pads" :key="`pad${i}`" :spec="spec" :path="`pads[${i}].chord`" :label="`Pad ${i + 1} from centre`" @change="draw" />
+          <SpecField v-for="(pad, i) in spec.pads" :key="`pad${i}`" :spec="spec" :path="`pads[${i}].chord`" :label="`Pad ${i + 1}, chord`" @change="draw" />
         </div>
         <section v-for="valve in kinds" :key="valve">
           <h3>{{ valve === 'intake' ? 'Intake' : 'Exhaust' }}</h3>

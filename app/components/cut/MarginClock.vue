@@ -49,7 +49,7 @@ const at = (round: number[], degrees: number) => digits(round[Math.round(degrees
         </template>
       </tbody>
     </table>
-    <div v-else class="chart" role="img" aria-label="Distance of seats and top cuts from the new face, round each valve"><Line :data="data" :options="options" /></div>
+    <div v-else class="chart"><Line :data="data" :options="options" aria-label="Distance of seats and top cuts from the new face, round each valve" /></div>
     <p class="small quiet">Heavy the seats, dashed the top cuts; ink {{ margins[0]?.valve.valve }}, dye {{ margins[1]?.valve.valve ?? '' }}. <button type="button" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</button></p>
   </div>
 </template>

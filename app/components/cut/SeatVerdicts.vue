@@ -15,6 +15,7 @@ const mm = (value: number) => say(value, 'length', device.lengths)
 const mine = computed(() => props.all.find(c => c.cylinder === build.cylinder))
 const RANK = { clear: 0, topCutLost: 1, seatJob: 2, stop: 3 } as const
 const WORDS = { clear: 'clear', topCutLost: 'top cut loses an arc', seatJob: 'seat job needed', stop: 'stop' } as const
+const WAYS = { upright: 'upright: d', alongValve: 'along the valve: d / cos τ', pocket: 'in its pocket: d · cos τ' } as const
 const rod = computed(() => build.replayed?.squish(build.cylinder).running?.material ?? 'steel')
 const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => {
   const valves = mine.value?.valves.filter(v => v.valve.valve === kind) ?? []
@@ -29,7 +30,8 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
     seat: seat.margin > 0 ? `seat ${mm(seat.margin)} clear` : `${digits(seat.arcLost, 0)}° of the seat gone`,
     topCut: topCut.margin > 0 ? `top cut ${mm(topCut.margin)} clear` : `${digits(topCut.arcLost, 0)}° of its top cut gone`,
     first: mm(seat.firstTouch), firstTop: mm(topCut.firstTouch),
-    piston: standing ? `${mm(standing.left.value)} to the piston` : '', pistonBad: standing ? standing.left.value < least : false,
+    piston: standing && { value: standing.left, provenance: 'derived' as const, entries: standing.measured.entries }, pistonBad: standing ? standing.left.value < least : false,
+    how: standing ? `${digits(standing.measured.value.value, 2)} measured − ${digits(standing.lost.value, 2)} = drop at the valve, ${WAYS[props.standings.find(s => s.valve === kind)!.convention]}; the shop’s least ${digits(least, 2)}` : '',
     tilt: Math.abs(tilt - worst.valve.tilt) > 0.02 ? `valve then at ${say(tilt, 'angle', device.lengths)}` : ''
   }]
 }))
@@ -39,7 +41,7 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
   <ul class="verdicts">
     <li v-for="line in lines" :key="line.kind" :data-verdict="line.kind">
       <strong class="word" :class="{ warn: line.bad }">{{ line.kind === 'intake' ? 'Intake' : 'Exhaust' }}: {{ WORDS[line.verdict] }}</strong>
-      <span class="small">{{ line.seat }}, {{ line.topCut }}. First touch: top cut <span class="num">{{ line.firstTop }}</span>, seat <span class="num">{{ line.first }}</span><template v-if="line.piston">; <span :class="{ warn: line.pistonBad }">{{ line.piston }}</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
+      <span class="small">{{ line.seat }}, {{ line.topCut }}. First touch: top cut <span class="num">{{ line.firstTop }}</span>, seat <span class="num">{{ line.first }}</span><template v-if="line.piston">; <span :class="{ warn: line.pistonBad }"><FigureReading :label="`${line.kind} to piston`" :part="line.piston" dimension="length" :formula="line.how" /> to the piston</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
     </li>
   </ul>
 </template>

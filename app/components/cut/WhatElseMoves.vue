@@ -29,6 +29,7 @@ function reckoned<T>(values: (number | undefined)[], f: (v: number[]) => T): T |
   }
 }
 const lines = computed<Line[]>(() => {
+  const squish = build.replayed?.squish(build.cylinder, 'asPlanned').gap
   const left = q('deckThickness') === undefined ? undefined : q('deckThickness')! - props.depth
   const least = q('leastDeckThickness')
   const retard = reckoned([q('runAngle'), q('chainPitch'), q('camTeeth')], ([runAngle, pitch, camTeeth]) => camRetard(drop.value, { runAngle: runAngle!, pitch: pitch!, camTeeth: camTeeth! }))
@@ -36,6 +37,10 @@ const lines = computed<Line[]>(() => {
     pushrodChange({ gasketGain: gasketGain.value, headCut: props.depth, deckCut: deckCut.value, sunk: sunk.value, baseCircleLost: 0 }, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! }))
   const flange = reckoned([q('halfBankAngle'), q('flangeAngle')], ([gamma, alpha]) => vFlange(gamma!, alpha!, drop.value))
   return [
+    {
+      name: 'Squish', formula: 'deck clearance + gasket + recess of the pad', fields: ['squishRecess'],
+      says: squish ? [`${mm(squish.value.value)} at rest, with what is planned`, q('squishRecess') ? 'a recessed pad loses until the cut reaches it' : 'a pad in the face keeps its squish whatever is cut; the valves come closer'] : []
+    },
     {
       name: 'The head’s deck', formula: 'thickness − cut', fields: ['deckThickness', 'leastDeckThickness'], bad: left !== undefined && least !== undefined && left < least,
       says: left === undefined ? [] : [`${mm(left)} left`, ...(least === undefined ? [] : [left < least ? `${mm(least - left)} under the least` : `${mm(left - least)} over the least`])]

@@ -178,6 +178,21 @@ describe('every kind of chamber', () => {
   })
 })
 
+describe('against the solids package on the same chamber', () => {
+  it('a cut leaves the same to 1e-6', () => {
+    const mesh = chamberMesh(kit, launchChamber())
+    const solid = new kit.Manifold(new kit.Mesh({ numProp: 3, vertProperties: new Float32Array(mesh.positions), triVerts: mesh.triangles }))
+    near(meshVolume(mesh), solid.volume() / 1000, 1e-6)
+    for (const [depth, slopeX, slopeY] of [[0.5, 0, 0], [1.5, 0, 0.02], [4, -0.05, 0.1], [9, 0.2, 0]] as const) {
+      const n = Math.hypot(slopeX, slopeY, 1)
+      const left = solid.trimByPlane([-slopeX / n, -slopeY / n, 1 / n], depth / n)
+      near(volumeAboveCut(mesh, { depth, slopeX, slopeY }), left.volume() / 1000, 1e-6)
+      left.delete()
+    }
+    solid.delete()
+  })
+})
+
 describe('what is no chamber', () => {
   const faults = (change: (spec: ChamberSpec) => ChamberSpec) => specFaults(change(launchChamber()), mouthOf)
   it('a self-crossing outline', () => {
