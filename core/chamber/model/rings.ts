@@ -8,7 +8,7 @@ import type { ChamberSpec, ChamberValve } from './spec'
 
 /** How finely a chamber is meshed. `along`: longest edge along walls, `wall` and `roof`: steps inward, mm. */
 export interface Fineness { along: number, wall: number, roof: number, around: number }
-export const FINE: Fineness = { along: 0.78, wall: 0.29, roof: 0.53, around: 144 }
+export const FINE: Fineness = { along: 0.78, wall: 0.29, roof: 0.51, around: 144 }
 
 /**
  * The plan of a chamber cut into triangles, on rings that run at fixed distances from the mouth's edge: walls and
