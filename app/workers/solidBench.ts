@@ -1,5 +1,6 @@
 import {
-  DomainError, SpecError, calibrated, calibratedLive, cutAtChamber, cutOf, cutsTogether, draftAt, lifted, openingArea, planOf, sectionOf, solveCut, suspects, volumeAboveCut,
+  DomainError, SpecError, calibrated, calibratedLive, curtainArea, cutAtChamber, cutOf, cutsTogether, draftAt, flowArea, lifted, limitGaps, openingArea, planOf,
+  sectionOf, shroudOnSolid, solidOn, solveCut, suspects, volumeAboveCut, type Below, type ChamberValve, type Relief, type WallAt, type WallLimits,
   type ChamberSpec, type Cut, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
 
@@ -34,12 +35,22 @@ export interface Held { cylinder: number, volume: number, perMm: number }
 /** A valve or a figure moved: the chamber as well as its rings can follow, until its solid is made again. */
 export interface DragAsk { key: string, spec: ChamberSpec, cut: Cut, x: number }
 
+/** Walls round one open valve at one lift, or all of them over many. */
+export interface WallsAsk { key: string, below: Below, needs: 'seat' | 'cylinder', valves: { open: number, lifts: number[] }[], limits: WallLimits }
+export type ValveWalls = { open: number, walls: WallAt[] } | { open: number, refused: string }
+
+/** Metal to be taken off a chamber that was made solid. */
+export interface DevelopAsk { key: string, name: string, reliefs: Relief[], target?: number }
+export interface Developed { added: number, volume: number, opening: number, /** Flat cut that pays it back, mm. */ payBack?: number }
+
 export interface Asks {
   solid: { args: SolidAsk, answer: SolidFacts }
   look: { args: LookAsk, answer: Look }
   solve: { args: SolveAsk, answer: Solved[] }
   hold: { args: HoldAsk, answer: Held[] }
   drag: { args: DragAsk, answer: Look }
+  walls: { args: WallsAsk, answer: ValveWalls[] }
+  develop: { args: DevelopAsk, answer: Developed }
   surface: { args: { key: string }, answer: { positions: Float32Array, triangles: Uint32Array } }
   stl: { args: { key: string }, answer: ArrayBuffer }
 }
@@ -55,6 +66,13 @@ interface Kept { spec: ChamberSpec, plan: Plan, mesh: Mesh, stretch: number, don
 
 /** Chambers kept ready: a head of sixteen before and after three changes. */
 const MOST_KEPT = 64
+
+/** What a valve passes at a lift by its seat and throat; a throat nobody stated is left out. */
+function needOf(valve: ChamberValve, lift: number): number {
+  const seat = { diameter: valve.diameter, seatWidth: valve.seatWidth, seatAngle: valve.seatAngle }
+  const { throat, stem } = valve
+  return throat !== undefined && stem !== undefined && throat > stem ? flowArea({ ...seat, throat, stem }, lift) : curtainArea(seat, lift)
+}
 
 /** Lets the messages that have come in meanwhile be read, so that an older question sees that it is stale. */
 function breathe(): Promise<void> {
@@ -93,7 +111,7 @@ export class SolidBench {
   private run<K extends AskName>({ name, args }: Call<K>): Asks[K]['answer'] {
     const does: { [N in AskName]: (a: Asks[N]['args']) => Asks[N]['answer'] } = {
       solid: a => this.solid(a), look: a => this.look(a.key, this.chamber(a.key).mesh, a.cut, a.x), solve: a => this.solve(a), hold: a => this.hold(a),
-      drag: a => this.drag(a), surface: a => this.surface(a.key), stl: a => this.writeStl(this.chamber(a.key).mesh)
+      drag: a => this.drag(a), walls: a => this.walls(a), develop: a => this.develop(a), surface: a => this.surface(a.key), stl: a => this.writeStl(this.chamber(a.key).mesh)
     }
     return does[name](args)
   }
@@ -117,10 +135,8 @@ export class SolidBench {
 
   private solid({ key, spec, measured, done, assumed, quick }: SolidAsk): SolidFacts {
     const plan = this.planFor(spec)
-    const { mesh, ...facts } = quick ? calibratedLive(plan, spec, measured, done) : calibrated(this.kit, plan, spec, measured, done)
-    this.kept.delete(key)
-    this.kept.set(key, { spec, plan, mesh, stretch: facts.stretch, done })
-    if (this.kept.size > MOST_KEPT) this.kept.delete(this.kept.keys().next().value!)
+    const { mesh, ...facts } = quick && !spec.reliefs?.length ? calibratedLive(plan, spec, measured, done) : calibrated(this.kit, plan, spec, measured, done)
+    this.keep(key, { spec, plan, mesh, stretch: facts.stretch, done })
     return {
       key, ...facts, triangles: mesh.triangles.length / 3, suspects: quick ? [] : suspects(plan, spec, assumed),
       opening: openingArea(mesh, { ...done, depth: done.depth + 1e-6 })
@@ -158,6 +174,42 @@ export class SolidBench {
   private drag({ key, spec, cut, x }: DragAsk): Look {
     const { plan, stretch } = this.chamber(key)
     return this.look(key, lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true), cut, x)
+  }
+
+  private walls({ key, below, needs, valves, limits }: WallsAsk): ValveWalls[] {
+    const { mesh, spec, done } = this.chamber(key)
+    return valves.map(({ open, lifts }) => {
+      try {
+        const walls = lifts.map((lift): WallAt => {
+          const found = shroudOnSolid({ mesh, valves: spec.valves, open, lift, below, face: done, need: needs === 'seat' ? needOf(spec.valves[open]!, lift) : undefined })
+          return { lift, shroud: found, limit: limitGaps(spec.valves, open, lift, limits, found.gap) }
+        })
+        return { open, walls }
+      } catch (error) {
+        if (!(error instanceof DomainError)) throw error
+        return { open, refused: error.argument }
+      }
+    })
+  }
+
+  /** The same chamber with metal off, kept under its own name; its ceiling stays stretched as the pour had it. */
+  private develop({ key, name, reliefs, target }: DevelopAsk): Developed {
+    const { spec, plan, mesh, stretch, done } = this.chamber(key)
+    const shaped = { ...spec, reliefs: [...spec.reliefs ?? [], ...reliefs] }
+    const opened = reliefs.length > 0 ? solidOn(this.kit, plan, shaped, stretch) : mesh
+    this.keep(name, { spec: shaped, plan, mesh: opened, stretch, done })
+    const volume = volumeAboveCut(opened, done)
+    const before = volumeAboveCut(mesh, done)
+    const payBack = target !== undefined && target > 0 && target < volume
+      ? solveCut(opened, { x: 0, y: 0 }, { roll: 'aboutCrank', angle: 0, depth: 0, flat: 0 }, 'depth', target, done)
+      : undefined
+    return { added: volume - before, volume, opening: openingArea(opened, { ...done, depth: done.depth + 1e-6 }), ...(payBack === undefined ? {} : { payBack }) }
+  }
+
+  private keep(key: string, kept: Kept): void {
+    this.kept.delete(key)
+    this.kept.set(key, kept)
+    if (this.kept.size > MOST_KEPT) this.kept.delete(this.kept.keys().next().value!)
   }
 
   private surface(key: string) {

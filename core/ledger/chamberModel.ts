@@ -68,7 +68,11 @@ export function chamberModel(ledger: Ledger, cylinder: number, planned: Operatio
   const { x, provenance } = placeAlong(ledger, cylinder)
   const done = cutsTogether(operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])
     .flatMap(op => op.kind === 'faceCut' ? [cutPlane(op, cylinder)] : []))
-  const own = turned ? mirrored(drawn.spec) : drawn.spec
+  // Metal taken off since: drawn on the master's hand, like the chamber itself.
+  const reliefs = [...drawn.spec.reliefs ?? [], ...operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['relief'])
+    .flatMap(op => op.kind === 'relief' ? op.body.reliefs ?? [] : [])]
+  const shaped = reliefs.length > 0 ? { ...drawn.spec, reliefs } : drawn.spec
+  const own = turned ? mirrored(shaped) : shaped
   const spec = { ...own, valves: own.valves.map(valve => known(ledger, valve, cylinder, done, planned)) }
   const from = (valve: Valve): Provenance => statedQuantity(ledger, `${valve}SeatHeight`, cylinder)?.provenance ?? 'assumed'
   return {

@@ -1,4 +1,4 @@
-import type { ChamberSpec, ClearanceConvention } from '../chamber'
+import type { ChamberSpec, ClearanceConvention, Relief } from '../chamber'
 import type { Fill, Instrument } from '../pour'
 import type { RodMaterial } from '../squish'
 import type { Quantity } from './quantities'
@@ -92,7 +92,8 @@ export interface Bodies {
   faceCut: FaceCutBody
   deckCut: { state: OperationState, depth: Figure, measured?: Figure }
   gasketChange: { state: OperationState, thickness: Figure, bore: Figure, area?: Figure }
-  relief: { state: OperationState, added: Figure, u?: Figure }
+  /** `reliefs`: where the metal comes off, on the chamber's drawing. */
+  relief: { state: OperationState, added: Figure, u?: Figure, reliefs?: Relief[] }
   /** `sunk`: how far the valves (of one kind, or all) went up with it, which gives clearance and seat height back. */
   seatWork: { state: OperationState, added: Figure, u?: Figure, sunk?: Figure, valve?: 'intake' | 'exhaust' }
   void: { reason: string }

@@ -1,2 +1,7 @@
 export { curtainArea, flowArea, type Passage, type Seat } from './curtain'
+export { liftProfile } from './lift'
+export { shroudOnSolid, type Below, type SolidShroudCase } from './onSolid'
+export {
+  SCHOOLS, arcsOf, inArc, limitGaps, pinBlocked, proposeWall, scribedLine, type Arc, type School, type WallAt, type WallLimits, type WallProposal
+} from './schools'
 export { meanShroud, shroud, type LiftPlace, type Shroud, type ShroudCase } from './shroud'

@@ -88,10 +88,22 @@ export function shroud({ walls, valve, lift, seat }: ShroudCase): Shroud {
     const t = degrees * Math.PI / 180
     return firstWall(walls, valve.x, valve.y, Math.cos(t), Math.sin(t)) - r
   })
+  return passageOf(r, azimuth, gap, need)
+}
+
+/**
+ * Gaps round a valve against a need.
+ *
+ * @param r the valve's radius, mm
+ * @param azimuth and `gap` at equal steps
+ * @param need per radian, mm²
+ * Source: contract, see {@link shroud}.
+ */
+export function passageOf(r: number, azimuth: number[], gap: number[], need: number): Shroud {
   const ratio = gap.map(g => need === 0 ? 1 : Math.min(1, g <= 0 ? 0 : ((r + g) ** 2 - r * r) / 2 / need))
   return {
     azimuth, gap, ratio, required: Math.sqrt(r * r + 2 * need) - r,
-    factor: ratio.reduce((sum, value) => sum + value, 0) / STEPS
+    factor: ratio.reduce((sum, value) => sum + value, 0) / gap.length
   }
 }
 

@@ -3,9 +3,9 @@ import { Type } from 'class-transformer'
 import { IsArray, IsBoolean, IsOptional, ValidateNested } from 'class-validator'
 import {
   ENCLOSED, FIGURE_BOUNDS, QUANTITIES, ROD_MODULUS, quantityRule, type Bodies, type Enclosed, type EntryKind, type Figure, type Instrument,
-  type ChamberSpec, type OperationState, type PourBody as PourFigures, type Quantity, type Removed, type RodMaterial
+  type ChamberSpec, type OperationState, type PourBody as PourFigures, type Quantity, type Relief, type Removed, type RodMaterial
 } from '#core'
-import { chamberFault, removedFault } from './chamberBody'
+import { chamberFault, reliefsFault, removedFault } from './chamberBody'
 import { DoubtOfQuantity, figureFault, FigureIn, FigureOfQuantity, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
 
 const STATES = ['planned', 'done', 'dropped'] as const
@@ -209,6 +209,10 @@ class AddedBody {
   @IsOptional() @FigureIn({ dimension: 'volume', min: 0, max: 20 }, 'its doubt') u?: Figure
 }
 
+class ReliefBody extends AddedBody {
+  @IsOptional() @Sound(reliefsFault) reliefs?: Relief[]
+}
+
 class SeatWorkBody extends AddedBody {
   @IsOptional() @FigureIn(FIGURE_BOUNDS.sunk, 'how far the valve was sunk') sunk?: Figure
   @IsOptional() @OneOf(['intake', 'exhaust'], 'Which valves') valve?: 'intake' | 'exhaust'
@@ -222,5 +226,5 @@ class VoidBody {
 export const BODY_CLASSES: { [K in EntryKind]: new () => Bodies[K] } = {
   layout: LayoutBody, target: TargetBody, measure: MeasureBody, book: StatementBody, assume: StatementBody, offer: OfferBody,
   pour: PourBody, deckReadings: DeckReadingsBody, solder: SolderBody, wheel: WheelBody, rod: RodBody, portPairs: PortPairsBody, chamberModel: ChamberModelBody, hold: HoldBody,
-  faceCut: FaceCutBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: AddedBody, seatWork: SeatWorkBody, void: VoidBody
+  faceCut: FaceCutBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: ReliefBody, seatWork: SeatWorkBody, void: VoidBody
 }

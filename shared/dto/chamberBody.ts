@@ -1,4 +1,4 @@
-import { CHAMBER_KINDS, mouthOf, specFaults, type ChamberSpec } from '#core'
+import { CHAMBER_KINDS, mouthOf, specFaults, type ChamberSpec, type Relief } from '#core'
 import { sayFault } from '#shared/words/chamber'
 
 type Check = (value: unknown, path: string) => string | undefined
@@ -42,9 +42,11 @@ const valve = fields({
   valve: oneOf(['intake', 'exhaust']), x: number, y: number, diameter: number, tilt: number, leans: number, seatHeight: number, sunk: number,
   seatWidth: number, seatAngle: number, topCutWidth: number, topCutAngle: number, throat: optional(number), stem: optional(number)
 })
+const reliefs = list(fields({ valve: number, radii: list(number, 720), below: number, line: number }), 24)
 const spec = fields({
   kind: oneOf(CHAMBER_KINDS), outline: list(point, 64), pads: list(fields({ towards: number, chord: number, recess: number }), 6), roof,
-  draft: number, floorRadius: number, valves: list(valve, 6), plug: optional(fields({ x: number, y: number, diameter: number, recess: number }))
+  draft: number, floorRadius: number, valves: list(valve, 6), plug: optional(fields({ x: number, y: number, diameter: number, recess: number })),
+  reliefs: optional(reliefs)
 })
 
 /** What is wrong with a chamber's drawing as it comes in: its fields first, then whether a chamber can be made of it. */
@@ -62,4 +64,12 @@ export function removedFault(value: unknown): string | undefined {
   const bad = (value as { cylinder: number, x: number, cc: number, perMm: number, factor: number }[])
     .find(r => !Number.isInteger(r.cylinder) || r.cylinder < 1 || r.cylinder > 16 || Math.abs(r.x) > 2000 || Math.abs(r.cc) > 500 || r.perMm < 0 || r.perMm > 80 || r.factor <= 0 || r.factor > 20)
   return bad ? `What the cut takes off cylinder ${bad.cylinder} can’t be right.` : undefined
+}
+
+/** Metal taken off, as it comes in with an operation. */
+export function reliefsFault(value: unknown): string | undefined {
+  const shape = reliefs(value, 'What is taken off')
+  if (shape) return shape
+  const bad = (value as Relief[]).find(r => !Number.isInteger(r.valve) || r.valve < 0 || r.valve > 5 || r.radii.length < 8 || r.radii.length % 2 || r.radii.some(x => x < 0 || x > 150) || r.line < 5 || r.line > 200 || r.below < 0 || r.below > 40)
+  return bad ? 'What is taken off round a valve can’t be right.' : undefined
 }

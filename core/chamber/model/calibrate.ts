@@ -59,14 +59,18 @@ export function calibrated(
   let stretch = stretchFor(plan, spec, measured, done, asDrawn)
   let mesh = solidOn(kit, plan, spec, stretch, fine)
   let volume = volumeAboveCut(mesh, done)
-  const off = measured - volume
-  const inside = stretch > STRETCH[0] && stretch < STRETCH[1]
-  if (inside && Math.abs(off) > 6e-5 * measured) {
-    stretch = stretchFor(plan, spec, measured + off, done, asDrawn)
+  // Reliefs are on the solid alone: the rings are asked for what they leave over, which takes a round or two more.
+  let wanted = measured
+  for (let i = 0; i < 3 && stretch > STRETCH[0] && stretch < STRETCH[1] && Math.abs(measured - volume) > 6e-5 * measured; i++) {
+    wanted += measured - volume
+    if (wanted <= 0) break
+    stretch = stretchFor(plan, spec, wanted, done, asDrawn)
     mesh = solidOn(kit, plan, spec, stretch, fine)
     volume = volumeAboveCut(mesh, done)
   }
-  return { mesh, stretch, asDrawn, factor: measured / asDrawn, volume, reached: Math.abs(volume - measured) < 2e-3 * measured }
+  // What reliefs add is no part of how far the drawing was stretched.
+  const drawn = spec.reliefs?.length ? asDrawn + volume - live(plan, spec, stretch, done) : asDrawn
+  return { mesh, stretch, asDrawn: drawn, factor: measured / drawn, volume, reached: Math.abs(volume - measured) < 2e-3 * measured }
 }
 
 /**

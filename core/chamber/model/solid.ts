@@ -4,7 +4,7 @@ import { madeClosed, type Mesh } from '../mesh'
 import { clipByChord, curveThrough, type Point } from './outline'
 import { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
 import { ceiling, valveFrame } from './roof'
-import { specFaults, type ChamberSpec, type ChamberValve, type SpecFault } from './spec'
+import { specFaults, type ChamberSpec, type ChamberValve, type Relief, type SpecFault } from './spec'
 
 /** The solids package, loaded by whoever calls: the core does no loading. */
 export type SolidKit = ManifoldToplevel
@@ -73,6 +73,29 @@ function machined(kit: SolidKit, valve: ChamberValve, prism: Manifold, around: n
   return air
 }
 
+/** Metal taken off round a valve, as air: a star-shaped prism along its axis, within the scribed line, down to the face. */
+function relieved(kit: SolidKit, relief: Relief, valve: ChamberValve): Manifold | undefined {
+  const { axis, seat, seatRadius } = valveFrame(valve)
+  const n = relief.radii.length
+  // Inside the valve's own edge there is air already: the star's other parts lie there.
+  const star = relief.radii.map((radius, i): Point => {
+    const far = radius > 0 ? radius : seatRadius * 0.6
+    return [far * Math.cos(2 * Math.PI * i / n), far * Math.sin(2 * Math.PI * i / n)]
+  })
+  if (relief.radii.every(radius => radius <= 0)) return undefined
+  const long = Math.hypot(axis[2], axis[0])
+  const u = [axis[2] / long, 0, -axis[0] / long] as const
+  const v = [axis[1] * u[2] - axis[2] * u[1], axis[2] * u[0] - axis[0] * u[2], axis[0] * u[1] - axis[1] * u[0]] as const
+  const section = new kit.CrossSection([star])
+  const prism = section.extrude(130)
+  const upright = prism.translate([0, 0, -relief.below - 130])
+  const placed = upright.transform([...u, 0, ...v, 0, ...axis, 0, ...seat, 1])
+  const line = kit.Manifold.cylinder(200, relief.line, relief.line, 360)
+  const air = placed.intersect(line)
+  for (const old of [section, prism, upright, placed, line]) old.delete()
+  return air
+}
+
 const solidOf = (kit: SolidKit, { positions, triangles }: Mesh) =>
   new kit.Manifold(new kit.Mesh({ numProp: 3, vertProperties: Float32Array.from(positions), triVerts: triangles }))
 
@@ -99,6 +122,10 @@ export function solidOn(kit: SolidKit, plan: Plan, spec: ChamberSpec, stretch: n
     // A hair into the chamber, so that the two are one.
     const under = clipByChord(plan.mouth, pad.towards, pad.chord - 0.01, true)
     if (under.length > 2) parts.push(kit.Manifold.extrude([under], pad.recess))
+  }
+  for (const relief of spec.reliefs ?? []) {
+    const air = relieved(kit, relief, spec.valves[relief.valve]!)
+    if (air) parts.push(air)
   }
   if (spec.plug && spec.plug.recess > 0) {
     const { x, y, diameter, recess } = spec.plug

@@ -44,6 +44,13 @@ export interface ChamberValve {
 
 export interface Plug { x: number, y: number, diameter: number, recess: number }
 
+/**
+ * Metal taken off the walls round a valve: to `radii` about its axis at equal steps of azimuth in the valve head's plane
+ * (from the direction over +x; 0 where nothing is taken), from the face up to `below` under the seat's plane, never outside
+ * the circle `line` about the bore's centre.
+ */
+export interface Relief { valve: number, radii: number[], below: number, line: number }
+
 /** A chamber as somebody describes it: the closed curve of its mouth, its ceiling, walls, valves and plug. */
 export interface ChamberSpec {
   kind: ChamberKind
@@ -57,6 +64,7 @@ export interface ChamberSpec {
   floorRadius: number
   valves: ChamberValve[]
   plug?: Plug
+  reliefs?: Relief[]
 }
 
 /** What is wrong with a spec, as a kind and its place; the interface says it. */
@@ -72,7 +80,7 @@ export const SPEC_BOUNDS: Record<string, [least: number, most: number]> = {
   x: [-150, 150], y: [-150, 150], towards: [-360, 720], rises: [-360, 720], leans: [-360, 720], chord: [-150, 150],
   height: [0.5, 150], slope: [0, 60], radius: [10, 500], band: [0, 45], domeRadius: [3, 150], draft: [0, 45], floorRadius: [0, 40],
   diameter: [3, 120], tilt: [0, 60], seatHeight: [-20, 100], sunk: [0, 6], seatWidth: [0, 8], seatAngle: [15, 75], topCutWidth: [0, 8], topCutAngle: [5, 60],
-  throat: [3, 120], stem: [2, 20], recess: [0, 40]
+  throat: [3, 120], stem: [2, 20], recess: [0, 40], below: [0, 40], line: [5, 200]
 }
 
 /** A mouth smaller than this, mm², is a slip of the hand. */
@@ -126,6 +134,10 @@ export function specFaults(spec: ChamberSpec, curve: (spec: ChamberSpec) => Poin
     return [{ path: `outline[${Math.min(spec.outline.length - 1, Math.max(0, crossing) * spec.outline.length / run.length | 0)}]`, kind: 'selfCrossing' }]
   }
   if (outlineArea(run) < LEAST_MOUTH) return [{ path: 'outline[0]', kind: 'nothingLeft' }]
+  spec.reliefs?.forEach((relief, i) => {
+    if (!spec.valves[relief.valve]) faults.push({ path: `reliefs[${i}].valve`, kind: 'tooLarge', by: spec.valves.length })
+    if (relief.radii.length < 8 || relief.radii.length > 720 || relief.radii.length % 2 || relief.radii.some(r => r < 0 || r > 150)) faults.push({ path: `reliefs[${i}].radii`, kind: 'tooLarge', by: 150 })
+  })
   spec.valves.forEach((valve, i) => {
     const low = valve.seatHeight + valve.sunk * Math.cos(valve.tilt * Math.PI / 180)
     if (low <= 0) faults.push({ path: `valves[${i}].seatHeight`, kind: 'seatBelowFace', by: -low })
@@ -156,6 +168,12 @@ function throughWall({ x, y, diameter, tilt, leans }: ChamberValve, outline: Poi
   return most
 }
 
+/** Radii by azimuth seen in a mirror: azimuth φ becomes 180° − φ. An even number of steps has both. */
+function turnedRadii(radii: number[]): number[] {
+  const n = radii.length
+  return radii.map((_, i) => radii[((Math.round(n / 2) - i) % n + n) % n]!)
+}
+
 /** The same chamber on the other hand: mirrored across its own y axis, so that along the crank it runs the other way. */
 export function mirrored(spec: ChamberSpec): ChamberSpec {
   const turn = (azimuth: number) => 180 - azimuth
@@ -166,6 +184,7 @@ export function mirrored(spec: ChamberSpec): ChamberSpec {
     pads: spec.pads.map(pad => ({ ...pad, towards: turn(pad.towards) })),
     roof: 'rises' in roof ? { ...roof, rises: turn(roof.rises) } : roof,
     valves: spec.valves.map(valve => ({ ...valve, x: -valve.x, leans: turn(valve.leans) })),
-    ...(spec.plug ? { plug: { ...spec.plug, x: -spec.plug.x } } : {})
+    ...(spec.plug ? { plug: { ...spec.plug, x: -spec.plug.x } } : {}),
+    ...(spec.reliefs ? { reliefs: spec.reliefs.map(relief => ({ ...relief, radii: turnedRadii(relief.radii) })) } : {})
   }
 }

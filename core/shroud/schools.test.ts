@@ -1,0 +1,167 @@
+import fc from 'fast-check'
+import Module from 'manifold-3d'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { turned } from '../../tests/support/solids'
+import { hollinChamber, launchChamber } from '../../demo/chambers'
+import { chamberMesh, type ChamberSpec, type ChamberValve, type Mesh, type SolidKit } from '../chamber'
+import { arcsOf, liftProfile, limitGaps, pinBlocked, proposeWall, scribedLine, shroudOnSolid, type WallAt, type WallLimits } from '.'
+
+let kit: SolidKit
+const meshes = new Map<string, Mesh>()
+beforeAll(async () => {
+  kit = await Module()
+  kit.setup()
+  for (const [name, spec] of [['launch', launchChamber()], ['hollin', hollinChamber()]] as const) meshes.set(name, chamberMesh(kit, spec, 1, { along: 2, wall: 0.8, roof: 1.5, around: 72 }))
+})
+const valve: ChamberValve = { valve: 'intake', x: 0, y: 0, diameter: 30, tilt: 0, leans: 270, seatHeight: 12, sunk: 0, seatWidth: 1.4, seatAngle: 45, topCutWidth: 0.5, topCutAngle: 30 }
+const below = { bore: 40, gasketBore: 40, gasketThickness: 1 }
+const limits = (more: Partial<WallLimits> = {}): WallLimits => ({ line: 25, pads: [], fromSeat: 1, ...more })
+function walls(mesh: Mesh, valves: ChamberValve[], open: number, lifts: number[], within: WallLimits, under = below): WallAt[] {
+  return lifts.map((lift) => {
+    const found = shroudOnSolid({ mesh, valves, open, lift, below: under })
+    return { lift, shroud: found, limit: limitGaps(valves, open, lift, within, found.gap) }
+  })
+}
+
+describe('limits', () => {
+  it('the scribed line is the gasket’s ring less its margin, and never outside the bore', () => {
+    expect(scribedLine(94, 92, 0.5)).toBe(46)
+    expect(scribedLine(94, 92, 1.5)).toBe(45.5)
+    expect(() => scribedLine(94, 92, -1)).toThrow(RangeError)
+  })
+  it('are met by rays: a circle off centre, a chord, a neighbour', () => {
+    const off = { ...valve, x: 5 }
+    const gaps = limitGaps([off], 0, 4, limits(), Array.from({ length: 360 }, () => 2))
+    expect(gaps[0]).toBeCloseTo(20 - 15, 9)
+    expect(gaps[180]).toBeCloseTo(30 - 15, 9)
+    expect(gaps[90]).toBeCloseTo(Math.sqrt(625 - 25) - 15, 9)
+    expect(limitGaps([off], 0, 4, limits({ pads: [{ towards: 90, chord: 17.5, recess: 0 }] }), Array.from({ length: 360 }, () => 0))[90]).toBeCloseTo(2.5, 9)
+    expect(limitGaps([off], 0, 4, limits({ into: 0.5 }), Array.from({ length: 360 }, () => 2))[180]).toBeCloseTo(2.5, 9)
+    // A neighbour at 40 mm with 12 mm of edge and 1 mm kept: 40 − 13.5 − 15
+    const pair = [valve, { ...valve, x: 40, diameter: 24 }]
+    expect(limitGaps(pair, 0, 4, limits({ line: 90 }), Array.from({ length: 360 }, () => 0))[0]).toBeCloseTo(40 - 13.5 - 15, 9)
+  })
+})
+
+describe('the schools, on a valve off the middle of a round pot', () => {
+  const mesh = turned([[22, 0], [22, 16]])
+  const off = { ...valve, x: 3 }
+  const at = (degrees: number) => Math.sqrt(22 ** 2 - (3 * Math.sin(degrees * Math.PI / 180)) ** 2) - 3 * Math.cos(degrees * Math.PI / 180) - 15
+  it('match: to the need and no further, where the wall is nearer', () => {
+    const given = walls(mesh, [off], 0, [2, 6], limits({ line: 40 }))
+    const found = proposeWall('match', 15, given)
+    const need = Math.sqrt(225 + 2 * 15 * 6) - 15
+    const blocked = Array.from({ length: 360 }, (_, i) => at(i) < need - 0.05)
+    expect(Math.abs(found.arcs[0]!.from - arcsOf(blocked)[0]!.from)).toBeLessThanOrEqual(1)
+    expect(found.radii[0]).toBeCloseTo(15 + need, 6)
+    expect(found.radii[180]).toBe(0)
+    expect(found.unmet).toEqual([])
+    expect(found.gaps[1]![0]).toBeCloseTo(need, 6)
+  })
+  it('says what a limit leaves short: where, and how much of the need', () => {
+    const found = proposeWall('match', 15, walls(mesh, [off], 0, [7], limits({ line: 23 })))
+    expect(found.unmet.length).toBe(1)
+    const have = (23 - 3) ** 2 - 15 ** 2
+    const worst = 100 * (1 - have / (2 * 15 * 7))
+    expect(found.unmet[0]!.percent).toBeGreaterThan(worst / 3)
+    expect(found.unmet[0]!.percent).toBeLessThan(worst + 0.5)
+  })
+  it('to the line: everywhere the limit lies outside the wall', () => {
+    const found = proposeWall('line', 15, walls(mesh, [off], 0, [6], limits({ line: 23.5 })))
+    expect(found.radii[0]).toBeCloseTo(20.5, 6)
+    expect(found.radii[180]).toBeCloseTo(26.5, 6)
+  })
+  it('leave alone takes nothing', () => {
+    expect(proposeWall('leave', 15, walls(mesh, [off], 0, [6], limits())).arcs).toEqual([])
+  })
+  it('pin gauge: marks where a round pin between two circles touches and comes free', () => {
+    // Rolled at 15 + d/2 about the valve, the pin of d touches the pot where |middle| = 22 − d/2.
+    const d = 5
+    const cos = ((22 - d / 2) ** 2 - 9 - (15 + d / 2) ** 2) / (2 * 3 * (15 + d / 2))
+    const mark = Math.acos(cos) * 180 / Math.PI
+    const gap = Array.from({ length: 360 }, (_, i) => at(i))
+    const [arc] = arcsOf(Array.from({ length: 360 }, (_, i) => pinBlocked(15, gap, d).has(i)))
+    expect(Math.abs(360 - arc!.from - mark)).toBeLessThan(1.5)
+    expect(Math.abs(arc!.to - 360 - mark)).toBeLessThan(1.5)
+    expect(proposeWall('pin', 15, walls(mesh, [off], 0, [6], limits({ line: 40 })), d).radii[0]).toBeCloseTo(20, 6)
+  })
+})
+
+describe('the pin gauge on the launch engine', () => {
+  // In closed form, from the drawing alone: the intake's head at 9.5 mm lift lies wholly under its seat; the wall on the far
+  // side is the bore's circle of 46 leaning in by 7° with height, and the pin's middle runs 22.25 + d/2 from the axis.
+  const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
+  const [lift, d] = [9.5, 4]
+  const [sin, cos] = [Math.sin(24 * Math.PI / 180), Math.cos(24 * Math.PI / 180)]
+  const centre = [-19.4, 6.8 + sin * lift, 1.35 + 22.25 * sin - cos * lift]
+  // The head's plane: along x, and towards +y rising.
+  const on = (far: number, t: number) => [centre[0]! + far * Math.cos(t), centre[1]! + far * Math.sin(t) * cos, centre[2]! + far * Math.sin(t) * sin]
+  const wallAt = (t: number): number => {
+    let [low, high] = [0, 80]
+    for (let i = 0; i < 50; i++) {
+      const far = (low + high) / 2
+      const [x, y, z] = on(far, t)
+      // Above the deck the leaning wall; under it the gasket's ring for 1.2 mm, then the bore.
+      const R = z! > 0 ? 46 - z! * tan(7) : z! > -1.2 ? 47 : 46
+      if (Math.hypot(x!, y!) < R) low = far
+      else high = far
+    }
+    return low
+  }
+  it('marks the arc that geometry gives', () => {
+    const mesh = meshes.get('launch')!
+    const found = shroudOnSolid({ mesh, valves: launchChamber().valves, open: 0, lift, below: { bore: 92, gasketBore: 94, gasketThickness: 1.2 } })
+    const stopped = pinBlocked(22.25, found.gap, d)
+    const half = d / 2
+    const byHand = Array.from({ length: 360 }, (_, i) => {
+      const t = i * Math.PI / 180
+      const far = 22.25 + half
+      const middle = [far * Math.cos(t), far * Math.sin(t)]
+      let least = Infinity
+      for (let k = -40; k <= 40; k++) {
+        const s = t + k * 0.5 * Math.PI / 180
+        const w = wallAt(s)
+        least = Math.min(least, Math.hypot(w * Math.cos(s) - middle[0]!, w * Math.sin(s) - middle[1]!))
+      }
+      return least < half
+    })
+    // Only the far side, where the closed form holds: from straight back (180°) to straight across (90°).
+    const side = (on: (i: number) => boolean) => Array.from({ length: 91 }, (_, i) => 100 + i).filter(i => i <= 190 && on(i))
+    const [mine, theirs] = [side(i => stopped.has(i)), side(i => byHand[i]!)]
+    expect(theirs.length).toBeGreaterThan(5)
+    expect(Math.abs(mine[0]! - theirs[0]!)).toBeLessThanOrEqual(2)
+    expect(Math.abs(mine.at(-1)! - theirs.at(-1)!)).toBeLessThanOrEqual(2)
+  })
+})
+
+describe('a proposed line', () => {
+  it('never leaves the limits, and never takes more than the need plus 1 %', () => {
+    fc.assert(fc.property(
+      fc.constantFrom<[string, ChamberSpec]>(['launch', launchChamber()], ['hollin', hollinChamber()]), fc.integer({ min: 0, max: 3 }), fc.array(fc.double({ min: 1, max: 10, noNaN: true }), { minLength: 1, maxLength: 3 }),
+      fc.double({ min: 84, max: 96, noNaN: true }), fc.double({ min: 0, max: 2, noNaN: true }), fc.constantFrom('match', 'line', 'pin', 'leave'), fc.boolean(), fc.option(fc.double({ min: 0.2, max: 2, noNaN: true }), { nil: undefined }),
+      ([name, spec], which, lifts, gasket, margin, school, keep, into) => {
+        const open = which % spec.valves.length
+        const line = scribedLine(gasket, 92, margin)
+        const within = limits({ line, pads: keep ? spec.pads : [], ...(into === undefined ? {} : { into }) })
+        const given = walls(meshes.get(name)!, spec.valves, open, [...lifts].sort((a, b) => a - b), within, { bore: 92, gasketBore: 94, gasketThickness: 1.2 })
+        const found = proposeWall(school as 'match', spec.valves[open]!.diameter / 2, given, 4)
+        given.forEach(({ shroud: { gap, required }, limit }, k) => {
+          const top = Math.max(...given.map(w => w.shroud.required))
+          found.gaps[k]!.forEach((g, i) => {
+            if (g <= gap[i]! + 1e-9) return
+            expect(g).toBeLessThanOrEqual(limit[i]! + 1e-9)
+            if (school === 'match') expect(g).toBeLessThanOrEqual(top * 1.01 + 1e-9)
+            if (school === 'leave') expect(g).toBe(gap[i])
+          })
+          expect(required).toBeGreaterThan(0)
+        })
+      }), { numRuns: 80 })
+  }, 60_000)
+})
+
+describe('a lift curve', () => {
+  it('begins and ends at rest and is highest half way', () => {
+    expect(liftProfile(10, 260, 3)).toEqual([{ angle: 0, lift: 0 }, { angle: 130, lift: 10 }, { angle: 260, lift: expect.closeTo(0, 12) as number }])
+    expect(() => liftProfile(0, 260, 5)).toThrow(RangeError)
+  })
+})

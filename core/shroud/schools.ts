@@ -1,0 +1,207 @@
+import { DomainError, above, atLeast } from '../domain'
+import type { ChamberValve, Pad } from '../chamber'
+import { valveFrame } from '../chamber'
+import type { Shroud } from './shroud'
+
+/** How far to relieve: to the need over a range of lifts, to a pin gauge at one lift, to the scribed line, or not at all. */
+export const SCHOOLS = ['match', 'pin', 'line', 'leave'] as const
+export type School = (typeof SCHOOLS)[number]
+
+/** An arc round a valve, degrees counter-clockwise; `to` may pass 360. */
+export interface Arc { from: number, to: number }
+
+/** What a wall may never pass. */
+export interface WallLimits {
+  /** Radius of the scribed line about the bore's centre, mm: the gasket's less its margin, or the bore where that is less. */
+  line: number
+  /** Squish pads, where they are kept. */
+  pads: Pad[]
+  /** Most metal that may come off a wall, mm, where somebody knows what is behind it. */
+  into?: number
+  /** Distance kept from a neighbouring valve's machined edge, mm. */
+  fromSeat: number
+}
+
+/**
+ * Radius of the scribed line: a gasket's ring less a margin, and never outside the bore.
+ *
+ * @param gasketBore and `bore` in mm, greater than 0; `margin` 0 or more
+ * @returns mm
+ * @throws RangeError when a value leaves its domain
+ * @example scribedLine(94, 92, 0.5) // 46, the bore
+ */
+export function scribedLine(gasketBore: number, bore: number, margin: number): number {
+  return Math.min(above('gasketBore', gasketBore, 0) / 2 - atLeast('margin', margin, 0), above('bore', bore, 0) / 2)
+}
+
+/** Directions in the head's plane: u lies over +x, v towards +y. */
+function planeOf(valve: ChamberValve, lift: number) {
+  const { axis, seat, seatRadius } = valveFrame(valve)
+  const long = Math.hypot(axis[2], axis[0])
+  const u = [axis[2] / long, 0, -axis[0] / long]
+  const v = [axis[1] * u[2]! - axis[2] * u[1]!, axis[2] * u[0]! - axis[0] * u[2]!, axis[0] * u[1]! - axis[1] * u[0]!]
+  const centre = [0, 1, 2].map(k => seat[k]! - axis[k]! * lift)
+  return { centre, r: seatRadius, at: (degrees: number) => [0, 1, 2].map(k => u[k]! * Math.cos(degrees * Math.PI / 180) + v[k]! * Math.sin(degrees * Math.PI / 180)) }
+}
+
+/**
+ * How far from a valve's edge a wall may go at each azimuth, at a lift.
+ *
+ * @param valves of the chamber, `open` which of them, `lift` mm
+ * @param limits see {@link WallLimits}
+ * @param now gaps as they are, mm
+ * @returns mm from the valve's edge, −Infinity … where nothing may be taken the gap as it is
+ * Source: the ray met with the line's circle, with each kept pad's chord, with the neighbouring machined edges.
+ */
+export function limitGaps(valves: ChamberValve[], open: number, lift: number, limits: WallLimits, now: number[]): number[] {
+  const valve = valves[open]
+  if (!valve) throw new DomainError('open', open, `the number of one of ${valves.length} valves`)
+  const { centre, r, at } = planeOf(valve, lift)
+  return now.map((gap, i) => {
+    const d = at(i * 360 / now.length)
+    const [px, py, dx, dy] = [centre[0]!, centre[1]!, d[0]!, d[1]!]
+    const a = dx * dx + dy * dy
+    const b = px * dx + py * dy
+    const c = px * px + py * py - limits.line ** 2
+    let least = a < 1e-12 || b * b - a * c < 0 ? 0 : (-b + Math.sqrt(b * b - a * c)) / a
+    for (const { towards, chord } of limits.pads) {
+      const [nx, ny] = [Math.cos(towards * Math.PI / 180), Math.sin(towards * Math.PI / 180)]
+      const rate = dx * nx + dy * ny
+      if (rate > 1e-9) least = Math.min(least, (chord - px * nx - py * ny) / rate)
+    }
+    for (const [k, other] of valves.entries()) {
+      if (k === open) continue
+      // The neighbour's edge in plan, drawn round: a ray that would pass it may not take anything on its way.
+      const reach = other.diameter / 2 + other.topCutWidth + limits.fromSeat
+      const [wx, wy] = [px - other.x, py - other.y]
+      const along = wx * dx + wy * dy
+      const inside = along * along - a * (wx * wx + wy * wy - reach * reach)
+      if (along < 0 && inside > 0) least = Math.min(least, (-along - Math.sqrt(inside)) / a)
+    }
+    const room = least - r
+    return Math.max(gap, limits.into === undefined ? room : Math.min(room, gap + limits.into))
+  })
+}
+
+/** A valve's walls at one lift: gaps as they are, what is needed, and how far they may go. */
+export interface WallAt { lift: number, shroud: Shroud, limit: number[] }
+
+export interface WallProposal {
+  /** Gap each lift is given, mm, in the order of the walls. */
+  gaps: number[][]
+  /** Radius about the valve's axis to cut to, by azimuth; 0 where nothing is taken. */
+  radii: number[]
+  /** Where metal comes out. */
+  arcs: Arc[]
+  /** What can't be met inside the limits: where, and how much of the need is missing there, per cent. */
+  unmet: (Arc & { percent: number })[]
+}
+
+/** Less than this is no metal worth taking, mm. */
+const WORTH = 0.05
+
+/**
+ * The wall a school asks for.
+ *
+ * @param school see {@link School}; `pin` wants the walls at its one lift
+ * @param radius of the valve, mm
+ * @param walls at one lift or more, azimuths alike
+ * @param pinDiameter mm, for the pin gauge
+ * @returns see {@link WallProposal}
+ * @throws RangeError when a value leaves its domain
+ * Source: match: at each azimuth the largest gap any lift needs; pin: the pin's own diameter where it does not pass;
+ *   line: all there is. Each no further than its limit.
+ */
+export function proposeWall(school: School, radius: number, walls: WallAt[], pinDiameter?: number): WallProposal {
+  above('radius', radius, 0)
+  if (walls.length === 0) throw new DomainError('walls', 0, 'one lift or more')
+  const steps = walls[0]!.shroud.gap.length
+  const wanted = Array.from({ length: steps }, (_, i): number => {
+    switch (school) {
+      case 'leave': return -Infinity
+      case 'line': return Infinity
+      case 'pin': {
+        const blocked = walls.some(w => pinBlocked(radius, w.shroud.gap, above('pinDiameter', pinDiameter!, 0)).has(i))
+        return blocked ? pinDiameter! : -Infinity
+      }
+      case 'match': return Math.max(...walls.map(w => w.shroud.gap[i]! < w.shroud.required - 1e-9 ? w.shroud.required : -Infinity))
+    }
+  })
+  const gaps = walls.map(w => w.shroud.gap.map((now, i) => Math.max(now, Math.min(wanted[i]!, w.limit[i]!))))
+  const radii = wanted.map((_, i) => {
+    const most = Math.max(...walls.map((w, k) => gaps[k]![i]! > w.shroud.gap[i]! + WORTH ? gaps[k]![i]! : -Infinity))
+    return most === -Infinity ? 0 : radius + most
+  })
+  const last = walls.at(-1)!
+  const missing = last.shroud.gap.map((_, i) => {
+    const have = gaps.at(-1)![i]!
+    const need = last.shroud.required
+    const passage = (g: number) => g <= 0 ? 0 : (radius + g) ** 2 - radius ** 2
+    return school === 'leave' || have >= need - 1e-6 ? 0 : 100 * (1 - passage(have) / passage(need))
+  })
+  return {
+    gaps, radii, arcs: arcsOf(radii.map(ρ => ρ > 0)),
+    unmet: arcsOf(missing.map(m => m > 1)).map((arc) => {
+      const span = inArc(arc, steps).map(i => missing[i]!)
+      return { ...arc, percent: span.reduce((a, b) => a + b, 0) / span.length }
+    })
+  }
+}
+
+/** Places of an arc, as numbers into a round list. */
+export function inArc({ from, to }: Arc, steps: number): number[] {
+  const list: number[] = []
+  for (let i = Math.round(from / 360 * steps); i <= Math.round(to / 360 * steps); i++) list.push(i % steps)
+  return list
+}
+
+/** Unbroken runs of a round list, as arcs from the first to the last place of each. */
+export function arcsOf(on: boolean[]): Arc[] {
+  const n = on.length
+  const step = 360 / n
+  if (on.every(Boolean)) return [{ from: 0, to: 360 - step }]
+  const begin = on.indexOf(false)
+  const arcs: Arc[] = []
+  let from = -1
+  for (let k = 1; k <= n; k++) {
+    const i = (begin + k) % n
+    if (on[i] && from < 0) from = begin + k
+    if (!on[i] && from >= 0) {
+      arcs.push({ from: from % n * step, to: (from % n + (begin + k - 1 - from)) * step })
+      from = -1
+    }
+  }
+  return arcs
+}
+
+/**
+ * Azimuths at which a round pin, rolled along a valve's edge, does not pass the wall.
+ *
+ * @param radius of the valve, `gap` from its edge to the wall at equal steps, `diameter` of the pin, mm
+ * @returns numbers of the places where it is stopped: the first and last of a run are the two marks
+ * @throws RangeError when the pin's diameter is not greater than 0
+ * Source: the pin's middle runs at radius + d/2; it passes where no piece of the wall comes nearer to it than d/2.
+ */
+export function pinBlocked(radius: number, gap: number[], diameter: number): Set<number> {
+  const half = above('diameter', diameter, 0) / 2
+  const n = gap.length
+  const at = (i: number, far: number): [number, number] => [far * Math.cos(2 * Math.PI * i / n), far * Math.sin(2 * Math.PI * i / n)]
+  const wall = gap.map((g, i) => at(i, radius + Math.min(g, 1e4)))
+  const blocked = new Set<number>()
+  // A wall further off than the pin is wide plus this can't be met: only the places near it are looked at.
+  const span = Math.ceil(n * Math.min(0.5, (diameter + 2) / (2 * Math.PI * radius) + 0.01))
+  for (let i = 0; i < n; i++) {
+    const [x, y] = at(i, radius + half)
+    for (let k = -span; k < span; k++) {
+      const [x1, y1] = wall[(i + k + n) % n]!
+      const [x2, y2] = wall[(i + k + 1 + n) % n]!
+      const [ex, ey] = [x2 - x1, y2 - y1]
+      const s = Math.min(1, Math.max(0, ((x - x1) * ex + (y - y1) * ey) / (ex * ex + ey * ey || 1)))
+      if (Math.hypot(x1 + s * ex - x, y1 + s * ey - y) < half - 1e-9 || gap[(i + n) % n]! < 0) {
+        blocked.add(i)
+        break
+      }
+    }
+  }
+  return blocked
+}
