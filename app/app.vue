@@ -31,7 +31,7 @@ const station = (path: string) => () => {
   if (build.view) void navigateTo(`/builds/${build.view.id}/${path}`)
 }
 useBenchKeys(() => ({
-  '1': station('sheet'), '2': station('pour'), '5': station('cut'), '6': station('mockup'), '9': station('daybook'),
+  '1': station('sheet'), '2': station('pour'), '3': station('shape'), '5': station('cut'), '6': station('mockup'), '9': station('daybook'),
   '[': () => build.step(-1), ']': () => build.step(1),
   'n': () => document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus(),
   'u': () => device.otherUnit(),

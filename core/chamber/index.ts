@@ -5,5 +5,6 @@ export { blending, seatLedge, seatMargin, sinking, type SeatCircle } from './sea
 export { camRetard, pushrodChange, vFlange } from './drop'
 export { sectionOf, type Plane } from './section'
 export { UNCUT, cutOf, cutsTogether, fromEdges, solveCut, type Free, type HeadSetup, type Roll } from './angledCut'
+export { hotSpots, type HotSpot } from './hotSpots'
 export { roundEdge, valveDrop, valveMargins, type EdgeMargin, type ValveMargins } from './margins'
 export * from './model'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { launchChamber } from '../../demo/chambers'
-import { Bench, all, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
+import type { Bench } from '../../tests/support/ledgerBench'
+import { all, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { uncertainty } from '../estimate'
 import { headCutOf, nextMove, outcomesOf, replay, seatHeightNow, solidTarget, type FaceCutBody } from './index'
 

@@ -1,7 +1,5 @@
 import { DomainError, above, atLeast } from '../domain'
-import { valveFrame, type ChamberValve } from '../chamber'
-import { sectionOf } from '../chamber/section'
-import type { Mesh } from '../chamber'
+import { directionIn, headPlane, sectionOf, valveFrame, type ChamberValve, type Mesh } from '../chamber'
 import { passageOf, type Shroud } from './shroud'
 
 /** What lies under the deck: the gasket's ring, then the bore. mm. */
@@ -76,12 +74,8 @@ export function shroudOnSolid({ mesh, valves, open, lift, below, face, need }: S
   above('below.bore', below.bore, 0)
   above('below.gasketBore', below.gasketBore, 0)
   atLeast('below.gasketThickness', below.gasketThickness, 0)
-  const { axis, seat, seatRadius: r } = valveFrame(valve)
-  const centre = [0, 1, 2].map(k => seat[k]! - axis[k]! * lift)
-  // In the head's plane: u lies over +x, v towards +y.
-  const long = Math.hypot(axis[2], axis[0])
-  const u = [axis[2] / long, 0, -axis[0] / long]
-  const v = [axis[1] * u[2]! - axis[2] * u[1]!, axis[2] * u[0]! - axis[0] * u[2]!, axis[0] * u[1]! - axis[1] * u[0]!]
+  const plane = headPlane(valve, lift)
+  const { centre, u, v, axis, radius: r } = plane
   const offset = axis[0] * centre[0]! + axis[1] * centre[1]! + axis[2] * centre[2]!
   const crossings = Array.from({ length: STEPS }, (): number[] => [])
   for (const loop of sectionOf(mesh, { normal: axis, offset })) cast(loop, centre, u, v, crossings)
@@ -92,8 +86,7 @@ export function shroudOnSolid({ mesh, valves, open, lift, below, face, need }: S
   const neighbours = valves.flatMap((other, i) => i === open ? [] : [{ frame: valveFrame(other), radius: other.diameter / 2 + other.topCutWidth }])
   const azimuth = Array.from({ length: STEPS }, (_, i) => i * 360 / STEPS)
   const gap = azimuth.map((degrees, i) => {
-    const [cos, sin] = [Math.cos(degrees * Math.PI / 180), Math.sin(degrees * Math.PI / 180)]
-    const d = [0, 1, 2].map(k => u[k]! * cos + v[k]! * sin)
+    const d = directionIn(plane, degrees)
     const air: Stretches = []
     const walls = crossings[i]!.sort((a, b) => a - b)
     // From inside the first crossing goes out; from outside (under the deck) it comes in.

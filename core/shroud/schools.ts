@@ -1,6 +1,5 @@
 import { DomainError, above, atLeast } from '../domain'
-import type { ChamberValve, Pad } from '../chamber'
-import { valveFrame } from '../chamber'
+import { directionIn, headPlane, type ChamberValve, type Pad } from '../chamber'
 import type { Shroud } from './shroud'
 
 /** How far to relieve: to the need over a range of lifts, to a pin gauge at one lift, to the scribed line, or not at all. */
@@ -34,16 +33,6 @@ export function scribedLine(gasketBore: number, bore: number, margin: number): n
   return Math.min(above('gasketBore', gasketBore, 0) / 2 - atLeast('margin', margin, 0), above('bore', bore, 0) / 2)
 }
 
-/** Directions in the head's plane: u lies over +x, v towards +y. */
-function planeOf(valve: ChamberValve, lift: number) {
-  const { axis, seat, seatRadius } = valveFrame(valve)
-  const long = Math.hypot(axis[2], axis[0])
-  const u = [axis[2] / long, 0, -axis[0] / long]
-  const v = [axis[1] * u[2]! - axis[2] * u[1]!, axis[2] * u[0]! - axis[0] * u[2]!, axis[0] * u[1]! - axis[1] * u[0]!]
-  const centre = [0, 1, 2].map(k => seat[k]! - axis[k]! * lift)
-  return { centre, r: seatRadius, at: (degrees: number) => [0, 1, 2].map(k => u[k]! * Math.cos(degrees * Math.PI / 180) + v[k]! * Math.sin(degrees * Math.PI / 180)) }
-}
-
 /**
  * How far from a valve's edge a wall may go at each azimuth, at a lift.
  *
@@ -56,10 +45,11 @@ function planeOf(valve: ChamberValve, lift: number) {
 export function limitGaps(valves: ChamberValve[], open: number, lift: number, limits: WallLimits, now: number[]): number[] {
   const valve = valves[open]
   if (!valve) throw new DomainError('open', open, `the number of one of ${valves.length} valves`)
-  const { centre, r, at } = planeOf(valve, lift)
+  const plane = headPlane(valve, lift)
+  const { centre, radius: r } = plane
   return now.map((gap, i) => {
-    const d = at(i * 360 / now.length)
-    const [px, py, dx, dy] = [centre[0]!, centre[1]!, d[0]!, d[1]!]
+    const d = directionIn(plane, i * 360 / now.length)
+    const [px, py, dx, dy] = [centre[0], centre[1], d[0], d[1]]
     const a = dx * dx + dy * dy
     const b = px * dx + py * dy
     const c = px * px + py * py - limits.line ** 2

@@ -4,7 +4,7 @@ import { useDevice } from '~/stores/device'
 const open = defineModel<boolean>({ required: true })
 const device = useDevice()
 const keys: [string, string][] = [
-  ['1 2 5 6 9', 'stations'], ['[  ]', 'cylinder before, after'], ['n', 'new reading'], ['u', 'mm or inches'], ['/', 'find'],
+  ['1 2 3 5 6 9', 'stations'], ['[  ]', 'cylinder before, after'], ['n', 'new reading'], ['u', 'mm or inches'], ['/', 'find'],
   ['?', 'this list'], ['F9', 'takes the gauge’s reading into the field'], ['Enter', 'keeps a reading and moves on'], ['Esc', 'clears a reading, z brings it back']
 ]
 </script>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiTestTube } from '@mdi/js'
+import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiTestTube, mdiVectorCurve } from '@mdi/js'
 
 defineProps<{ build: string }>()
 /** Numbers never shift: a station that is not built yet leaves its number free. */
 const stations = [
   { key: '1', path: 'sheet', name: 'Sheet', icon: mdiFileTableBoxOutline },
   { key: '2', path: 'pour', name: 'Pour', icon: mdiTestTube },
+  { key: '3', path: 'shape', name: 'Shape', icon: mdiVectorCurve },
   { key: '5', path: 'cut', name: 'Cut', icon: mdiLayersMinus },
   { key: '6', path: 'mockup', name: 'Mock-up', icon: mdiArrowCollapseVertical },
   { key: '9', path: 'daybook', name: 'Daybook', icon: mdiBookOpenVariantOutline }

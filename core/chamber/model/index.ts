@@ -1,6 +1,6 @@
 export { CHAMBER_KINDS, SPEC_BOUNDS, mirrored, specFaults, type ChamberKind, type ChamberSpec, type ChamberValve, type Pad, type Plug, type Relief, type Roof, type SpecFault } from './spec'
 export { clipByChord, curveThrough, distanceTo, insideOutline, outlineArea, type Point } from './outline'
-export { ceiling, topCutHeight, topCutWidth, valveFrame, type ValveFrame } from './roof'
+export { ceiling, directionIn, headPlane, topCutHeight, topCutWidth, valveFrame, type HeadPlane, type ValveFrame } from './roof'
 export { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
 export { SpecError, chamberMesh, draftAt, mouthOf, planOf, runOf, solidOn, type Plan, type SolidKit } from './solid'
 export { FACTOR_WINDOW, calibrated, calibratedLive, suspects, type Calibration, type Suspect } from './calibrate'

@@ -46,6 +46,30 @@ export function valveFrame(valve: ChamberValve): ValveFrame {
   }
 }
 
+export interface HeadPlane { centre: [number, number, number], u: [number, number, number], v: [number, number, number], axis: [number, number, number], radius: number }
+
+/**
+ * The plane of a valve's head at a lift, and directions in it: u lies over +x, v towards +y.
+ *
+ * @param valve see {@link ChamberValve}
+ * @param lift mm along the valve, 0 when shut
+ * @returns middle of the seat's outer edge moved down by the lift, unit vectors, the seat's outer radius
+ * Source: u = y × axis made a unit vector, v = axis × u.
+ */
+export function headPlane(valve: ChamberValve, lift: number): HeadPlane {
+  const { axis, seat, seatRadius } = valveFrame(valve)
+  const long = Math.hypot(axis[2], axis[0])
+  const u: HeadPlane['u'] = [axis[2] / long, 0, -axis[0] / long]
+  const v: HeadPlane['v'] = [axis[1] * u[2] - axis[2] * u[1], axis[2] * u[0] - axis[0] * u[2], axis[0] * u[1] - axis[1] * u[0]]
+  return { centre: [seat[0] - axis[0] * lift, seat[1] - axis[1] * lift, seat[2] - axis[2] * lift], u, v, axis, radius: seatRadius }
+}
+
+/** A direction in the plane of a valve's head, from its azimuth in degrees. */
+export function directionIn({ u, v }: HeadPlane, azimuth: number): [number, number, number] {
+  const [cos, sin] = [Math.cos(azimuth * Math.PI / 180), Math.sin(azimuth * Math.PI / 180)]
+  return [u[0] * cos + v[0] * sin, u[1] * cos + v[1] * sin, u[2] * cos + v[2] * sin]
+}
+
 /** Height of the lowest edge of a valve's top cut over the face, mm, from that of its seat. */
 export function topCutHeight(valve: ChamberValve): number {
   const { topCut, topCutRadius } = valveFrame(valve)

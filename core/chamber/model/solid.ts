@@ -3,7 +3,7 @@ import { DomainError } from '../../domain'
 import { madeClosed, type Mesh } from '../mesh'
 import { clipByChord, curveThrough, type Point } from './outline'
 import { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
-import { ceiling, valveFrame } from './roof'
+import { ceiling, headPlane, valveFrame } from './roof'
 import { specFaults, type ChamberSpec, type ChamberValve, type Relief, type SpecFault } from './spec'
 
 /** The solids package, loaded by whoever calls: the core does no loading. */
@@ -75,7 +75,7 @@ function machined(kit: SolidKit, valve: ChamberValve, prism: Manifold, around: n
 
 /** Metal taken off round a valve, as air: a star-shaped prism along its axis, within the scribed line, down to the face. */
 function relieved(kit: SolidKit, relief: Relief, valve: ChamberValve): Manifold | undefined {
-  const { axis, seat, seatRadius } = valveFrame(valve)
+  const { centre: seat, u, v, axis, radius: seatRadius } = headPlane(valve, 0)
   const n = relief.radii.length
   // Inside the valve's own edge there is air already: the star's other parts lie there.
   const star = relief.radii.map((radius, i): Point => {
@@ -83,9 +83,6 @@ function relieved(kit: SolidKit, relief: Relief, valve: ChamberValve): Manifold 
     return [far * Math.cos(2 * Math.PI * i / n), far * Math.sin(2 * Math.PI * i / n)]
   })
   if (relief.radii.every(radius => radius <= 0)) return undefined
-  const long = Math.hypot(axis[2], axis[0])
-  const u = [axis[2] / long, 0, -axis[0] / long] as const
-  const v = [axis[1] * u[2] - axis[2] * u[1], axis[2] * u[0] - axis[0] * u[2], axis[0] * u[1] - axis[1] * u[0]] as const
   const section = new kit.CrossSection([star])
   const prism = section.extrude(130)
   const upright = prism.translate([0, 0, -relief.below - 130])

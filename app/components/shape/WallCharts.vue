@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { CategoryScale, Chart, LineElement, LinearScale, PointElement } from 'chart.js'
+import { Line } from 'vue-chartjs'
+import type { WallAt } from '#core'
+import { digits, say } from '#shared/figures'
+import { useDevice } from '~/stores/device'
+
+/** Gap against need round the clock at one lift, or the factor over lift; as it is in ink, as developed in dye. */
+const props = defineProps<{ show: 'gap' | 'factor', now?: WallAt, then?: WallAt, before: WallAt[], after: WallAt[] }>()
+Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
+const device = useDevice()
+const figures = ref(false)
+const colours = computed(() => {
+  void device.night
+  const style = getComputedStyle(document.body)
+  const css = (name: string) => style.getPropertyValue(name).trim()
+  return { ink: css('--ink'), dye: css('--dye'), hair: css('--hair'), stop: css('--stop') }
+})
+const MOST = 12
+const every = (list: number[] | undefined) => (list ?? []).filter((_, i) => i % 3 === 0)
+const data = computed(() => props.show === 'gap'
+  ? {
+      labels: every(props.now?.shroud.azimuth).map(a => `${a}`),
+      datasets: [
+        { data: every(props.now?.shroud.gap).map(g => Math.min(MOST, g)), borderColor: colours.value.ink, borderWidth: 1.5, pointRadius: 0 },
+        { data: every(props.then?.shroud.gap).map(g => Math.min(MOST, g)), borderColor: colours.value.dye, borderWidth: 3, pointRadius: 0 },
+        { data: every(props.now?.shroud.azimuth).map(() => props.now?.shroud.required ?? 0), borderColor: colours.value.stop, borderWidth: 2, borderDash: [5, 4], pointRadius: 0 }
+      ]
+    }
+  : {
+      labels: props.before.map(w => digits(w.lift, 1)),
+      datasets: [
+        { data: props.before.map(w => w.shroud.factor), borderColor: colours.value.ink, borderWidth: 1.5, pointRadius: 0 },
+        { data: props.after.map(w => w.shroud.factor), borderColor: colours.value.dye, borderWidth: 3, pointRadius: 0 }
+      ]
+    })
+const options = computed(() => {
+  const font = { size: 13, family: 'B612' }
+  const grid = { color: colours.value.hair, lineWidth: 0.5 }
+  const ticks = { color: colours.value.ink, font }
+  return {
+    events: [], animation: false as const, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } },
+    scales: {
+      x: { ticks: { ...ticks, maxTicksLimit: 7, maxRotation: 0 }, grid, title: { display: true, text: props.show === 'gap' ? 'degrees round the valve' : 'lift, mm', color: colours.value.ink, font } },
+      y: { ...(props.show === 'gap' ? { min: 0, max: MOST } : { min: 0, max: 1 }), ticks: { ...ticks, maxTicksLimit: 5 }, grid, title: { display: true, text: props.show === 'gap' ? 'gap, mm' : 'factor', color: colours.value.ink, font } }
+    }
+  }
+})
+const said = computed(() => props.show === 'gap'
+  ? `Gap round the valve at ${say(props.now?.lift ?? 0, 'length', device.lengths)} of lift against the ${say(props.now?.shroud.required ?? 0, 'length', device.lengths)} it needs`
+  : 'Shrouding factor over lift, as it is and as developed')
+const rows = computed(() => props.show === 'gap'
+  ? [0, 45, 90, 135, 180, 225, 270, 315].map(d => [`${d}°`, digits(Math.min(99, props.now?.shroud.gap[d] ?? 0), 2), digits(Math.min(99, props.then?.shroud.gap[d] ?? 0), 2)])
+  : props.before.map((w, i) => [digits(w.lift, 1), digits(w.shroud.factor, 3), digits(props.after[i]?.shroud.factor ?? 0, 3)]))
+</script>
+
+<template>
+  <div class="charts">
+    <div v-if="figures" class="table">
+      <table class="sheet-table small">
+        <thead><tr><th>{{ show === 'gap' ? 'at' : 'lift, mm' }}</th><th class="r">as it is</th><th class="r">developed</th></tr></thead>
+        <tbody><tr v-for="row in rows" :key="row[0]"><td class="num">{{ row[0] }}</td><td class="r num">{{ row[1] }}</td><td class="r num">{{ row[2] }}</td></tr></tbody>
+      </table>
+    </div>
+    <div v-else class="chart"><Line :data="data" :options="options" :aria-label="said" /></div>
+    <p class="small quiet">Ink as it is, dye as developed{{ show === 'gap' ? ', dashed the need' : '' }}. <button type="button" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</button></p>
+  </div>
+</template>
+
+<style scoped>
+.charts { display: flex; flex-direction: column; min-height: 0; min-width: 0; height: 176px; }
+.chart { flex: 1; min-height: 0; position: relative; }
+.table { flex: 1; overflow: auto; }
+</style>

@@ -1,0 +1,234 @@
+import {
+  compressionRatio, cutsTogether, hotSpots, liftProfile, meanShroud, mouthOf, proposeWall, scribedLine, valveFrame, valveMargins,
+  type Below, type EntryOf, type Relief, type School, type WallAt, type WallLimits, type WallProposal
+} from '#core'
+import { v5 as uuidv5 } from 'uuid'
+import { solidAsk } from './useDrawing'
+import { askSolids } from './useSolids'
+import { notKept } from './useStatement'
+import { useBuild } from '~/stores/build'
+import { useDrafts } from '~/stores/drafts'
+import type { Developed, SolidFacts, ValveWalls } from '~/workers/solidBench'
+
+export interface Step { words: string, reliefs: Relief[] }
+export interface ShapeSetup { school: School, margin: number, keepPads: boolean, into: number, pin: number, valve: number, lift: number, needs: 'seat' | 'cylinder', steps: Step[] }
+
+const BEGIN: ShapeSetup = { school: 'match', margin: 0.5, keepPads: true, into: 0, pin: 4, valve: 0, lift: 6, needs: 'seat', steps: [] }
+const NAMES = 'a0a4e2f6-1f0f-5f58-8a56-0d4d6c0a7f11'
+/** Radii of a relief are kept every three degrees: a wall between them runs straight. */
+const KEPT = 120
+
+/** The chamber being developed on a head: school, limits and steps, kept on this device until they are planned. */
+export function useShaping() {
+  const build = useBuild()
+  const drafts = useDrafts()
+  const head = computed(() => build.state?.head ?? 1)
+  const key = computed(() => `${build.view?.id}/shape/${head.value}`)
+  const setup = computed<ShapeSetup>(() => {
+    const text = drafts.get(key.value)
+    return text === undefined ? BEGIN : { ...BEGIN, ...JSON.parse(text) as Partial<ShapeSetup> }
+  })
+  const set = (change: Partial<ShapeSetup>) => drafts.set(key.value, JSON.stringify({ ...setup.value, ...change }))
+
+  const model = computed(() => build.replayed?.model(build.cylinder, 'asIs'))
+  const spec = computed(() => model.value?.spec)
+  const q = (name: Parameters<NonNullable<typeof build.replayed>['quantity']>[0]) => build.replayed?.quantity(name, build.cylinder)?.value.value
+  const bore = computed(() => q('bore') ?? 90)
+  const gasketBore = computed(() => q('gasketBore') ?? bore.value * 1.02)
+  const line = computed(() => scribedLine(gasketBore.value, bore.value, setup.value.margin))
+  const below = computed<Below>(() => ({ bore: bore.value, gasketBore: gasketBore.value, gasketThickness: q('gasketThickness') ?? 1.2 }))
+  const limits = computed<WallLimits>(() => ({ line: line.value, pads: setup.value.keepPads ? spec.value?.pads ?? [] : [], fromSeat: 1, ...(setup.value.into > 0 ? { into: setup.value.into } : {}) }))
+  const valve = computed(() => Math.min(setup.value.valve, (spec.value?.valves.length ?? 1) - 1))
+  const kind = computed(() => spec.value?.valves[valve.value]?.valve ?? 'intake')
+  const mostLift = computed(() => q(`${kind.value}Lift`) ?? Math.round((spec.value?.valves[valve.value]?.diameter ?? 40) * 2.4) / 10)
+  const lift = computed(() => Math.min(setup.value.lift, mostLift.value))
+  const measured = computed(() => {
+    const chamber = build.state?.parts.chamber
+    return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber.value.value : undefined
+  })
+  const ask = computed(() => model.value && solidAsk(model.value, measured.value))
+
+  const facts = shallowRef<SolidFacts>()
+  const fault = ref('')
+  watch(() => ask.value?.key, async () => {
+    if (!ask.value) return
+    const answer = await askSolids('solid', 'shape', ask.value)
+    if (answer.kind === 'done') facts.value = answer.value
+    fault.value = answer.kind === 'faults' ? answer.faults[0]!.kind : answer.kind === 'refused' ? answer.argument : ''
+  }, { immediate: true })
+
+  const reliefs = computed(() => setup.value.steps.flatMap(s => s.reliefs))
+  /** On a mirrored cylinder the reliefs, drawn on the master's hand, are the other way round too. */
+  const own = (list: Relief[], turned: boolean): Relief[] => turned
+    ? list.map(r => ({ ...r, radii: r.radii.map((_, i) => r.radii[(KEPT / 2 - i + KEPT) % KEPT]!) }))
+    : list
+  const name = computed(() => facts.value && reliefs.value.length ? uuidv5(facts.value.key + JSON.stringify(reliefs.value), NAMES) : facts.value?.key)
+  const developed = shallowRef<Developed & { name: string }>()
+  watch(() => [name.value, facts.value?.key, build.state?.targetChamber?.value.value] as const, async ([as, from]) => {
+    if (!as || !from) return
+    const answer = await askSolids('develop', 'develop', { key: from, name: as === from ? `${as}/bare` : as, reliefs: own(reliefs.value, model.value?.mirrored ?? false), target: build.state?.targetChamber?.value.value })
+    if (answer.kind === 'done') developed.value = { ...answer.value, name: as === from ? `${as}/bare` : as }
+  }, { immediate: true })
+
+  // Walls at the lift that is looked at, and over all lifts: as they are and as developed.
+  const now = shallowRef<WallAt>()
+  const then = shallowRef<WallAt>()
+  const one = (answer: { kind: string, value?: ValveWalls[] }) => answer.kind === 'done' ? answer.value?.[0] : undefined
+  watch(() => [facts.value?.key, developed.value?.name, valve.value, lift.value, setup.value.needs, JSON.stringify(limits.value), JSON.stringify(below.value)] as const, async ([from, as]) => {
+    if (!from || !spec.value?.valves.length) return
+    const valves = [{ open: valve.value, lifts: [lift.value] }]
+    const common = { below: below.value, needs: setup.value.needs, valves, limits: limits.value }
+    const [a, b] = await Promise.all([askSolids('walls', 'walls now', { key: from, ...common }), as ? askSolids('walls', 'walls then', { key: as, ...common }) : undefined])
+    const [before, after] = [one(a), b && one(b)]
+    if (before) now.value = 'walls' in before ? before.walls[0] : undefined
+    if (after) then.value = 'walls' in after ? after.walls[0] : undefined
+  }, { immediate: true })
+
+  /** Lifts over which the walls are judged: fifteen, up to the highest. */
+  const lifts = computed(() => Array.from({ length: 15 }, (_, i) => Math.max(0.2, mostLift.value * (i + 1) / 15)))
+  const sweep = shallowRef<{ before: ValveWalls[], after: ValveWalls[] }>()
+  watch(() => [facts.value?.key, developed.value?.name, setup.value.needs, JSON.stringify(limits.value), JSON.stringify(lifts.value)] as const, async ([from, as]) => {
+    if (!from || !spec.value?.valves.length) return
+    const common = { below: below.value, needs: setup.value.needs, limits: limits.value, valves: spec.value.valves.map((_, open) => ({ open, lifts: lifts.value })) }
+    const [a, b] = await Promise.all([askSolids('walls', 'sweep now', { key: from, ...common }), as ? askSolids('walls', 'sweep then', { key: as, ...common }) : undefined])
+    if (a.kind === 'done') sweep.value = { before: a.value, after: b?.kind === 'done' ? b.value : a.value }
+  }, { immediate: true })
+  const wallsOf = (list: ValveWalls[] | undefined, open: number) => {
+    const found = list?.find(w => w.open === open)
+    return found && 'walls' in found ? found.walls : []
+  }
+  /** Mean factor over a simple lift curve, by what the valve could pass. */
+  const mean = (list: ValveWalls[] | undefined) => {
+    const walls = wallsOf(list, valve.value)
+    if (walls.length === 0) return undefined
+    const curve = liftProfile(mostLift.value, q(`${kind.value}Duration`) ?? 240, 31).map(({ angle, lift: at }) => {
+      const near = walls.reduce((best, w) => Math.abs(w.lift - at) < Math.abs(best.lift - at) ? w : best)
+      const r = spec.value!.valves[valve.value]!.diameter / 2
+      return { angle, area: at <= 0 ? 0 : Math.PI * ((r + near.shroud.required) ** 2 - r * r), factor: near.shroud.factor }
+    })
+    return meanShroud(curve)
+  }
+  const means = computed(() => ({ before: mean(sweep.value?.before), after: mean(sweep.value?.after) }))
+
+  /** What the school proposes for a valve, over the lifts it looks at. */
+  function propose(open: number): WallProposal | undefined {
+    const one = spec.value?.valves[open]
+    const all = wallsOf(sweep.value?.after, open)
+    if (!one || all.length === 0) return undefined
+    const walls = setup.value.school === 'pin' ? all.filter(w => Math.abs(w.lift - lift.value) <= mostLift.value / 30 + 1e-9).slice(0, 1) : all
+    return proposeWall(setup.value.school, one.diameter / 2, walls.length ? walls : all.slice(-1), setup.value.school === 'pin' ? setup.value.pin : undefined)
+  }
+  const proposal = computed(() => propose(valve.value))
+  const others = computed(() => spec.value?.valves.flatMap((v, i) => v.valve === kind.value ? [i] : []) ?? [])
+
+  const kept = (radii: number[]) => Array.from({ length: KEPT }, (_, i) => {
+    const from = Math.round(i * radii.length / KEPT)
+    return Math.round(Math.max(0, radii[from % radii.length]!) * 100) / 100
+  })
+  const underSeat = (open: number) => {
+    const { seat, topCut, axis } = valveFrame(spec.value!.valves[open]!)
+    return Math.round(1000 * Math.max(0, seat.reduce((sum, s, k) => sum + (s - topCut[k]!) * axis[k]!, 0))) / 1000
+  }
+  const relief = (open: number, radii: number[]): Relief => ({ valve: open, radii: own([{ valve: open, radii: kept(radii), below: 0, line: 0 }], model.value?.mirrored ?? false)[0]!.radii, below: underSeat(open), line: line.value })
+  function take(words: string, list: Relief[]) {
+    const worth = list.filter(r => r.radii.some(x => x > 0))
+    if (worth.length > 0) set({ steps: [...setup.value.steps, { words, reliefs: worth }] })
+  }
+  /** Takes what is proposed, for every valve of the kind. */
+  function takeProposal(words: string) {
+    take(words, others.value.flatMap((open) => {
+      const p = propose(open)
+      return p ? [relief(open, p.radii)] : []
+    }))
+  }
+  /** A cutter on an arbor in the guide, or a ball rolled against the valve: one radius between two azimuths. */
+  function takeCutter(words: string, diameter: number, from: number, to: number) {
+    const inside = (degrees: number) => ((degrees - from) % 360 + 360) % 360 <= ((to - from) % 360 + 360) % 360
+    take(words, [relief(valve.value, Array.from({ length: 360 }, (_, i) => to - from >= 360 || inside(i) ? diameter / 2 : 0))])
+  }
+  /** A place of the wall moved out or in by hand: its neighbours for 15° on either side follow, less and less. */
+  function draw(words: string, azimuth: number, far: number) {
+    const wall = now.value?.shroud.gap
+    const r = (spec.value?.valves[valve.value]?.diameter ?? 0) / 2
+    if (!wall) return
+    const steps = setup.value.steps
+    const last = steps.at(-1)
+    const mine = last?.words === words && last.reliefs.length === 1 && last.reliefs[0]!.valve === valve.value
+    const turned = model.value?.mirrored ?? false
+    const radii = mine ? own(last.reliefs, turned)[0]!.radii.slice() : Array.from({ length: KEPT }, () => 0)
+    const at = Math.round(azimuth / 360 * KEPT)
+    const bare = (i: number) => r + wall[Math.round(i * 360 / KEPT) % 360]!
+    const most = (i: number) => r + (now.value!.limit[Math.round(i * 360 / KEPT) % 360] ?? 0)
+    for (let j = -5; j <= 5; j++) {
+      const i = (at + j + KEPT) % KEPT
+      const to = Math.min(most(i), bare(i) + (far - bare(at)) * (1 - Math.abs(j) / 6))
+      radii[i] = j === 0 || to > radii[i]! ? (to > bare(i) + 0.02 ? Math.round(to * 100) / 100 : 0) : radii[i]!
+    }
+    const step: Step = { words, reliefs: [{ valve: valve.value, radii: own([{ valve: 0, radii, below: 0, line: 0 }], turned)[0]!.radii, below: underSeat(valve.value), line: line.value }] }
+    set({ steps: [...(mine ? steps.slice(0, -1) : steps), step] })
+  }
+  const undo = () => set({ steps: setup.value.steps.slice(0, -1) })
+
+  const state = computed(() => build.state)
+  const ratioThen = computed(() => {
+    const { clearance, swept } = state.value ?? {}
+    const added = developed.value?.added
+    return clearance && swept && added !== undefined ? compressionRatio(swept.value.value, clearance.value.value + added) : undefined
+  })
+  /** Whether the seats allow the cut that would pay it back. */
+  const payBack = computed(() => {
+    const depth = developed.value?.payBack
+    if (depth === undefined || !model.value) return undefined
+    const plane = cutsTogether([model.value.done, { depth, slopeX: 0, slopeY: 0 }])
+    const worst = model.value.spec.valves.map(v => ({ valve: v.valve, ...valveMargins(v, plane) })).sort((a, b) => a.seat.margin - b.seat.margin)[0]
+    return { depth, worst }
+  })
+  const spots = computed(() => spec.value ? hotSpots(spec.value, mouthOf(spec.value), gasketBore.value) : [])
+
+  // The developed chamber as master: what every other cylinder gains by the same metal.
+  const copies = shallowRef<{ cylinder: number, added: number, volume: number, mirrored: boolean }[]>([])
+  const copying = ref(false)
+  watch([name, () => build.cylinder], () => copies.value = [])
+  async function copy() {
+    copying.value = true
+    const list: typeof copies.value = []
+    for (const cylinder of build.cylinders) {
+      const other = build.replayed?.model(cylinder, 'asIs')
+      const chamber = build.asIs.find(s => s.cylinder === cylinder)
+      if (!other || chamber?.head !== head.value) continue
+      const part = chamber.parts.chamber
+      const asked = solidAsk(other, part && (part.provenance === 'measured' || part.provenance === 'derived') ? part.value.value : undefined)
+      const made = await askSolids('solid', `copy ${cylinder}`, asked)
+      if (made.kind !== 'done') continue
+      const answer = await askSolids('develop', `copy ${cylinder}`, { key: asked.key, name: uuidv5(asked.key + JSON.stringify(reliefs.value), NAMES), reliefs: own(reliefs.value, other.mirrored) })
+      if (answer.kind === 'done') list.push({ cylinder, added: answer.value.added, volume: answer.value.volume, mirrored: other.mirrored })
+      copies.value = [...list]
+    }
+    copying.value = false
+  }
+
+  const planned = computed(() => (build.replayed?.planned ?? []).filter((op): op is EntryOf<'relief'> => op.kind === 'relief' && op.scope.level === 'cylinder' && build.asIs.find(s => s.cylinder === (op.scope as { cylinder: number }).cylinder)?.head === head.value))
+  const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: value.toFixed(2) })
+  /** Plans the same metal on every cylinder that was reckoned, or on this one alone. A drawn line is followed to a tenth. */
+  async function plan(note: string): Promise<string | undefined> {
+    const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, added: developed.value.added }] : []
+    for (const { cylinder, added } of list) {
+      const before = planned.value.find(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder)
+      const said = notKept(await build.add('relief', { level: 'cylinder', cylinder }, { state: 'planned', added: cc(added), u: cc(Math.max(0.15, 0.1 * added)), reliefs: reliefs.value }, { note, ...(before ? { supersedes: before.id } : {}) }))
+      if (said) return said
+    }
+    set({ steps: [] })
+    return undefined
+  }
+  async function finish(to: 'done' | 'dropped', cylinder?: number, hours?: string): Promise<string | undefined> {
+    for (const op of planned.value.filter(o => cylinder === undefined || (o.scope.level === 'cylinder' && o.scope.cylinder === cylinder))) {
+      const said = notKept(await build.add('relief', op.scope, { ...op.body, state: to }, { supersedes: op.id, ...(hours ? { note: `${hours} h` } : {}) }))
+      if (said) return said
+    }
+    return undefined
+  }
+  return {
+    head, setup, set, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
+    proposal, propose, others, takeProposal, takeCutter, draw, undo, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+  }
+}

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import { SCHOOLS, arcsOf, pinBlocked, stopReading, targetBand, type School } from '#core'
+import { inUse } from '#shared/dto'
+import { digits, say } from '#shared/figures'
+import { askSolids } from '~/composables/useSolids'
+import { useShaping } from '~/composables/useShaping'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
+
+const build = useBuild()
+const device = useDevice()
+const shop = useShop()
+const shaping = useShaping()
+const {
+  setup, set, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, facts, developed, now, then, sweep, wallsOf, means, proposal, others, takeProposal, takeCutter,
+  draw, undo, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+} = shaping
+const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
+  match: ['Match the need', 'Wide enough that the wall passes what the valve does, at every lift.'],
+  pin: ['Pin gauge', 'A round pin must pass all the way round at one lift; metal comes out between its two marks.'],
+  line: ['To the line', 'Open to the scribed line everywhere on that side.'],
+  leave: ['Leave alone', 'Nothing but the hot spots: for who is short on ratio.']
+}
+const leaf = useLocalStorage('bowl.shapeLeaf', 'gap')
+const leaves = [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Over lift' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }]
+const sentence = ref('')
+const hours = ref('')
+const mm = (value: number) => say(value, 'length', device.lengths)
+const gapStop = computed(() => {
+  const gap = now.value?.shroud.gap
+  const r = spec.value?.valves[valve.value]?.diameter
+  if (!gap || !r || setup.value.school !== 'pin') return []
+  const blocked = pinBlocked(r / 2, gap, setup.value.pin)
+  return arcsOf(gap.map((_, i) => blocked.has(i))).filter(arc => arc.to > arc.from)
+})
+const marks = computed(() => gapStop.value.flatMap(arc => [arc.from, arc.to % 360]))
+const edge = shallowRef<number[][]>([])
+watch(() => developed.value?.name, async (name) => {
+  if (!name || !model.value) return
+  const answer = await askSolids('look', 'shape edge', { key: name, cut: model.value.done, x: 0 })
+  if (answer.kind === 'done') edge.value = setup.value.steps.length ? answer.value.edge : []
+})
+const glass = computed(() => shop.instruments.find(i => i.kind === 'burette'))
+function stopAt(volume: number): string {
+  if (!glass.value) return ''
+  const { fill, reading } = stopReading(volume, 0, inUse(glass.value))
+  return fill > 1 ? `fill ${fill}, ${digits(reading, 1)}` : digits(reading, 1)
+}
+const band = computed(() => targetBand(build.replayed?.target))
+const ratioWord = computed(() => ratioThen.value === undefined || !band.value ? '' : ratioThen.value < band.value.low ? 'under the target' : ratioThen.value > band.value.high ? 'over the target' : 'on target')
+const seatWord = computed(() => {
+  const w = payBack.value?.worst
+  return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `an arc of the ${w.valve} top cuts goes` : w.verdict === 'seatJob' ? `the ${w.valve} seats need a job` : `stop: the ${w.valve} seats are gone`
+})
+const part = (value: number) => ({ value: { value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] })
+const within = (least: number, most: number, noun: string, change: (v: number) => void) => async ({ value }: { value: number }): Promise<string | undefined> => {
+  if (!(value >= least && value <= most)) return `That can’t be right for ${noun}: it must lie between ${mm(least)} and ${mm(most)}.`
+  change(value)
+  return undefined
+}
+const drawn = (azimuth: number, far: number) => draw('Wall drawn', azimuth, far)
+const cutter = ref(0)
+const arc = ref({ from: 0, to: 360 })
+function useCutter() {
+  const r = spec.value?.valves[valve.value]?.diameter ?? 0
+  const across = cutter.value || r + 4
+  takeCutter(`Cutter ${digits(across, 1)} about the ${kind.value} guide`, across, arc.value.from, arc.value.to)
+}
+const field = (name: string) => `${build.view?.id}/shapefield/${build.state?.head}/${name}`
+async function template(kindOf: 'pdf' | 'svg') {
+  if (!spec.value || !model.value) return
+  const { scribeTemplate, templateSvg, templatePdf } = await import('~/papers/template')
+  const sheet = scribeTemplate({ spec: spec.value, bore: bore.value, gasketBore: gasketBore.value, line: line.value, edge: edge.value, marks: [...marks.value], valve: valve.value, lift: lift.value, title: `${build.view?.name}, cylinder ${build.cylinder}` })
+  const bytes = kindOf === 'svg' ? templateSvg(sheet) : await templatePdf(sheet)
+  const link = document.createElement('a')
+  link.href = URL.createObjectURL(new Blob([bytes as BlobPart], { type: kindOf === 'svg' ? 'image/svg+xml' : 'application/pdf' }))
+  link.download = `${build.view?.name ?? 'chamber'} cylinder ${build.cylinder} template.${kindOf}`
+  link.click()
+  URL.revokeObjectURL(link.href)
+}
+</script>
+
+<template>
+  <div class="shape" data-station>
+    <h1 class="visually-hidden">Shape</h1>
+    <template v-if="spec && spec.valves.length">
+      <div class="left">
+        <ShapePlan
+          :spec="spec" :bore="bore" :gasket-bore="gasketBore" :line="line" :valve="valve" :lift="lift" :now="now" :then="setup.steps.length ? then : undefined" :proposal="proposal" :school="setup.school" :pin-marks="marks" :edge="edge"
+          :label="`Chamber of cylinder ${build.cylinder} from below; ${kind} open by ${mm(lift)}`" class="plan" @draw="drawn"
+        />
+        <div class="lift">
+          <label class="label" for="shape-valve">Valve</label>
+          <div class="well"><select id="shape-valve" :value="valve" data-next @change="set({ valve: Number(($event.target as HTMLSelectElement).value) })"><option v-for="(v, i) in spec.valves" :key="i" :value="i">{{ v.valve }}{{ spec.valves.length > 2 ? ` ${i + 1}` : '' }}</option></select></div>
+          <label class="label" for="shape-lift">Lift</label>
+          <input id="shape-lift" type="range" min="0.2" :max="mostLift" step="0.1" :value="lift" @input="set({ lift: Number(($event.target as HTMLInputElement).value) })">
+          <output for="shape-lift" class="num">{{ mm(lift) }}</output>
+        </div>
+        <p class="small quiet">Double line: the limit. Spokes: the wall is too near. Squares move it, arrow keys by 0.1 mm.</p>
+        <p class="caution">Never past the line; sacrificial valves over the seats. Water behind a wall is of unknown depth: stop and test. Eyes, lungs, loose sleeves.</p>
+        <div class="row foot">
+          <button v-if="setup.steps.length" type="button" class="key main" @click="plan(setup.steps.map(s => s.words).join(', ')).then(said => sentence = said ?? '')">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</button>
+          <template v-if="planned.length">
+            <label class="small">hours <input v-model="hours" class="hours num" inputmode="decimal" maxlength="6"></label>
+            <button type="button" class="key" @click="finish('done', build.cylinder, hours).then(said => sentence = said ?? '')">Cylinder {{ build.cylinder }} is ground</button>
+            <button type="button" class="key" @click="finish('dropped').then(said => sentence = said ?? '')">Drop the plan</button>
+          </template>
+          <button type="button" class="key" @click="template('pdf')">Template, PDF</button><button type="button" class="key" @click="template('svg')">SVG</button>
+        </div>
+        <p v-if="planned.length" class="small">Planned on {{ planned.map(op => op.scope.level === 'cylinder' ? `${op.scope.cylinder} (+ ${digits(op.body.added.value, 1)} cc)` : '').join(', ') }}.</p>
+        <p v-if="sentence" class="sentence">{{ sentence }}</p>
+      </div>
+      <div class="right">
+        <div class="schools" role="radiogroup" aria-label="How far to relieve">
+          <label v-for="s in SCHOOLS" :key="s" :class="{ on: setup.school === s }"><input type="radio" name="school" :value="s" :checked="setup.school === s" @change="set({ school: s })"><span>{{ SCHOOL_WORDS[s][0] }}</span></label>
+        </div>
+        <p class="small">{{ SCHOOL_WORDS[setup.school][1] }}</p>
+        <div class="fields">
+          <FigureField :field="field('margin')" label="Margin" dimension="length" :part="part(setup.margin)" :commit="within(0, 5, 'the margin', v => set({ margin: v }))" data-new />
+          <FigureField :field="field('into')" label="Most off a wall" dimension="length" :part="setup.into ? part(setup.into) : undefined" empty-text="any" :commit="within(0, 10, 'what may come off', v => set({ into: v }))" />
+          <FigureField v-if="setup.school === 'pin'" :field="field('pin')" label="Pin, across" dimension="length" :part="part(setup.pin)" :commit="within(0.5, 20, 'the pin', v => set({ pin: v }))" />
+          <label class="small check"><input type="checkbox" :checked="setup.keepPads" @change="set({ keepPads: !setup.keepPads })"> keep the squish pads</label>
+          <label class="small check"><input type="checkbox" :checked="setup.needs === 'seat'" @change="set({ needs: setup.needs === 'seat' ? 'cylinder' : 'seat' })"> need by seat and throat</label>
+        </div>
+        <p v-if="proposal?.unmet.length" class="small" data-unmet>Inside the line <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need at most.</p>
+        <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
+        <div class="row">
+          <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0" @click="takeProposal(`${SCHOOL_WORDS[setup.school][0]}, ${kind}`)">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
+          <button type="button" class="key" :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</button>
+        </div>
+        <details class="small tools">
+          <summary>A tool of known size</summary>
+          <div class="fields">
+            <FigureField :field="field('cutter')" label="Cutter about the guide" dimension="length" :part="cutter ? part(cutter) : undefined" :commit="within(5, 200, 'the cutter', v => cutter = v)" />
+            <FigureField :field="field('from')" label="from" dimension="angle" :part="part(arc.from)" :commit="async f => { arc.from = f.value; return undefined }" />
+            <FigureField :field="field('to')" label="to" dimension="angle" :part="part(arc.to)" :commit="async f => { arc.to = f.value; return undefined }" />
+            <button type="button" class="key" @click="useCutter">Cut</button>
+          </div>
+        </details>
+        <dl class="answers">
+          <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }}</dd></div>
+          <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
+          <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num">{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
+          <div v-if="developed && facts"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(Math.max(0, Math.PI / 4 * bore * bore - developed.opening), 0) }}</dd></div>
+          <div v-if="payBack"><dt>Face back to the target</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
+          <div v-if="developed && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(developed.volume) }}</strong></dd></div>
+        </dl>
+        <LeafTabs v-model="leaf" :leaves="leaves" label="Shape" class="tabs" />
+        <WallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
+        <HotSpotList v-else-if="leaf === 'spots'" :spots="spots" :spec="spec" />
+        <CutSpace v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
+        <template v-else-if="leaf === 'copy'">
+          <p class="small">This chamber as the master: the same shape in every cylinder, gauge <span class="num">{{ mm((spec.valves[valve]?.diameter ?? 0) / 2 + Math.max(0, ...(setup.steps.at(-1)?.reliefs[0]?.radii ?? [0])) - (spec.valves[valve]?.diameter ?? 0) / 2) }}</span> from the guide’s axis must just touch.</p>
+          <div class="row"><button type="button" class="key" :disabled="copying || setup.steps.length === 0" @click="copy">{{ copying ? 'Working …' : 'Copy to every cylinder' }}</button></div>
+          <table v-if="copies.length" class="sheet-table">
+            <thead><tr><th>Cyl.</th><th class="r">to gain</th><th class="r">stop at</th><th /></tr></thead>
+            <tbody><tr v-for="c in copies" :key="c.cylinder"><td class="num">{{ c.cylinder }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ stopAt(c.volume) }}</td><td class="small">{{ c.mirrored ? 'mirrored' : '' }}</td></tr></tbody>
+          </table>
+        </template>
+      </div>
+    </template>
+    <p v-else class="none">Draw the chamber first, on the Sheet’s Chamber leaf: two minutes from bore and valve sizes. A turned dome has no valves to free.</p>
+  </div>
+</template>
+
+<style scoped>
+.shape { padding: 6px 16px; display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 6px 20px; overflow: auto; align-content: start; }
+.left, .right { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
+.plan { height: 396px; }
+.lift { display: grid; grid-template-columns: auto 112px auto minmax(0, 1fr) 76px; gap: 8px; align-items: center; }
+.lift input { accent-color: var(--dye); min-height: 34px; }
+.schools { display: flex; border: 1px solid var(--ink); }
+.schools label { flex: 1 1 auto; position: relative; display: grid; place-items: center; min-height: 34px; padding: 0 5px; border-right: 1px solid var(--ink); cursor: pointer; white-space: nowrap; }
+.schools label:last-child { border-right: 0; }
+.schools label.on { background: var(--dye); color: var(--scribe); font-weight: 700; }
+.schools input { position: absolute; opacity: 0; inset: 0; width: 100%; height: 100%; margin: 0; cursor: pointer; }
+.schools label:focus-within { outline: 3px solid var(--dye); outline-offset: 1px; }
+.fields { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; align-items: end; }
+.check { display: flex; gap: 4px; align-items: center; min-height: 34px; }
+.row { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
+.row .key { padding-inline: 8px; max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.answers > div { display: flex; justify-content: space-between; align-items: baseline; gap: 10px; border-bottom: 1px solid var(--hair); }
+dt { color: var(--quiet); font-size: var(--s13); }
+.first { font-size: var(--s48); line-height: 1; font-weight: 700; }
+.second { font-size: var(--s22); font-weight: 700; }
+.tabs :deep(.leaf) { min-height: 30px; padding: 2px 10px; }
+.body { height: 190px; }
+.hours { width: 54px; background: var(--well); border: 0; padding: 4px 6px; min-height: 34px; }
+.none { padding: 20px 0; font-size: var(--s18); grid-column: 1 / -1; }
+summary { cursor: pointer; min-height: 22px; }
+@media (max-width: 1000px) { .shape { grid-template-columns: minmax(0, 1fr); } .plan { height: 420px; } .schools label, .check, .lift input, .hours { min-height: 44px; } .tabs :deep(.leaf) { min-height: 44px; } summary { min-height: 44px; } }
+</style>
