@@ -1,5 +1,5 @@
 import {
-  compressionRatio, cutsTogether, hotSpots, liftProfile, meanShroud, mouthOf, proposeWall, scribedLine, valveFrame, valveMargins,
+  SCHOOLS, compressionRatio, cutsTogether, hotSpots, liftProfile, meanShroud, mouthOf, proposeWall, scribedLine, valveFrame, valveMargins,
   type Below, type EntryOf, type Relief, type School, type WallAt, type WallLimits, type WallProposal
 } from '#core'
 import { v5 as uuidv5 } from 'uuid'
@@ -111,12 +111,12 @@ export function useShaping() {
   const means = computed(() => ({ before: mean(sweep.value?.before), after: mean(sweep.value?.after) }))
 
   /** What the school proposes for a valve, over the lifts it looks at. */
-  function propose(open: number): WallProposal | undefined {
+  function propose(open: number, school = setup.value.school): WallProposal | undefined {
     const one = spec.value?.valves[open]
     const all = wallsOf(sweep.value?.after, open)
     if (!one || all.length === 0) return undefined
-    const walls = setup.value.school === 'pin' ? all.filter(w => Math.abs(w.lift - lift.value) <= mostLift.value / 30 + 1e-9).slice(0, 1) : all
-    return proposeWall(setup.value.school, one.diameter / 2, walls.length ? walls : all.slice(-1), setup.value.school === 'pin' ? setup.value.pin : undefined)
+    const walls = school === 'pin' ? all.filter(w => Math.abs(w.lift - lift.value) <= mostLift.value / 30 + 1e-9).slice(0, 1) : all
+    return proposeWall(school, one.diameter / 2, walls.length ? walls : all.slice(-1), school === 'pin' ? setup.value.pin : undefined)
   }
   const proposal = computed(() => propose(valve.value))
   const others = computed(() => spec.value?.valves.flatMap((v, i) => v.valve === kind.value ? [i] : []) ?? [])
@@ -142,10 +142,41 @@ export function useShaping() {
     }))
   }
   /** A cutter on an arbor in the guide, or a ball rolled against the valve: one radius between two azimuths. */
-  function takeCutter(words: string, diameter: number, from: number, to: number) {
+  function takeCutter(words: string, diameter: number, from: number, to: number, short: number) {
     const inside = (degrees: number) => ((degrees - from) % 360 + 360) % 360 <= ((to - from) % 360 + 360) % 360
-    take(words, [relief(valve.value, Array.from({ length: 360 }, (_, i) => to - from >= 360 || inside(i) ? diameter / 2 : 0))])
+    const cut = relief(valve.value, Array.from({ length: 360 }, (_, i) => to - from >= 360 || inside(i) ? diameter / 2 : 0))
+    take(words, [{ ...cut, below: Math.max(cut.below, short) }])
   }
+  /** The schools side by side for the kind of valve that is looked at: what each takes, and what the valve gains by it. */
+  const compared = shallowRef<{ school: School, added: number, factor?: number, arc: number, short: number }[]>([])
+  const comparing = ref(false)
+  watch([() => facts.value?.key, reliefs, limits, kind], () => compared.value = [])
+  async function compare() {
+    const from = developed.value?.name
+    const one = spec.value
+    if (!from || !one) return
+    comparing.value = true
+    const list: typeof compared.value = []
+    for (const school of SCHOOLS) {
+      const asked = others.value.flatMap((open) => {
+        const p = propose(open, school)
+        return p ? [{ open, p }] : []
+      })
+      const metal = asked.map(({ open, p }) => relief(open, p.radii)).filter(r => r.radii.some(x => x > 0))
+      const as = uuidv5(from + JSON.stringify(metal), NAMES)
+      const answer = await askSolids('develop', `compare ${school}`, { key: from, name: as, reliefs: own(metal, model.value?.mirrored ?? false) })
+      const walls = answer.kind === 'done' && await askSolids('walls', `compare ${school}`, { key: as, below: below.value, needs: setup.value.needs, limits: limits.value, valves: [{ open: valve.value, lifts: lifts.value }] })
+      if (answer.kind !== 'done') continue
+      const mine = asked.find(a => a.open === valve.value)?.p
+      list.push({
+        school, added: answer.value.added, ...(walls && walls.kind === 'done' ? { factor: mean(walls.value) } : {}),
+        arc: mine?.arcs.reduce((sum, a) => sum + a.to - a.from, 0) ?? 0, short: Math.max(0, ...(mine?.unmet.map(u => u.percent) ?? []))
+      })
+      compared.value = [...list]
+    }
+    comparing.value = false
+  }
+
   /** A place of the wall moved out or in by hand: its neighbours for 15° on either side follow, less and less. */
   function draw(words: string, azimuth: number, far: number) {
     const wall = now.value?.shroud.gap
@@ -167,6 +198,8 @@ export function useShaping() {
     const step: Step = { words, reliefs: [{ valve: valve.value, radii: own([{ valve: 0, radii, below: 0, line: 0 }], turned)[0]!.radii, below: underSeat(valve.value), line: line.value }] }
     set({ steps: [...(mine ? steps.slice(0, -1) : steps), step] })
   }
+  /** Distance from the guide's axis that must just touch where the last step took most. */
+  const gauge = computed(() => Math.max(0, ...(setup.value.steps.at(-1)?.reliefs.flatMap(r => r.radii) ?? [])))
   const undo = () => set({ steps: setup.value.steps.slice(0, -1) })
 
   const state = computed(() => build.state)
@@ -229,6 +262,6 @@ export function useShaping() {
   }
   return {
     head, setup, set, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
-    proposal, propose, others, takeProposal, takeCutter, draw, undo, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+    proposal, propose, others, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
   }
 }

@@ -27,6 +27,7 @@ const rules = () => `/api/rules/${uuid()}`
 const batch = () => `/api/builds/${build}/batches/${uuid()}`
 const of = (kind: string, body: unknown, scope: unknown = { level: 'cylinder', cylinder: 1 }) => ({ ...frame, kind, scope, body })
 const head = { level: 'head', head: 1 }
+const metal = { valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.3, line: 46 }
 const chamber = startingSpec('wedge', { bore: 92, intake: 42, exhaust: 35 })
 const spot = (value: unknown, x: unknown = 0) => ({ x, y: 0, figure: figure(value) })
 const extra = (more: object) => ({ ...pour(), body: { ...pour().body, ...more } })
@@ -65,6 +66,10 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a valve through the wall', entry, of('chamberModel', { spec: { ...chamber, valves: chamber.valves.map(v => ({ ...v, x: 90 })) }, mirrored: [] }, head), 'body.spec'],
     ['NaN in an outline', entry, of('chamberModel', { spec: { ...chamber, outline: [[NaN, 0], [1, 1], [2, 0]] }, mirrored: [] }, head), 'body.spec'],
     ['mirrored cylinders that are words', entry, of('chamberModel', { spec: chamber, mirrored: ['all'] }, head), 'body.mirrored'],
+    ['metal off that is no list', entry, of('relief', { state: 'planned', added: figure(2, 'cc'), reliefs: 'all' }), 'body.reliefs'],
+    ['metal off round no valve', entry, of('relief', { state: 'planned', added: figure(2, 'cc'), reliefs: [{ ...metal, valve: 77 }] }), 'body.reliefs'],
+    ['metal off without end', entry, of('relief', { state: 'planned', added: figure(2, 'cc'), reliefs: [{ ...metal, radii: Array.from({ length: 900 }, () => 20) }] }), 'body.reliefs'],
+    ['metal off beyond any engine', entry, of('relief', { state: 'planned', added: figure(2, 'cc'), reliefs: [{ ...metal, line: 9000 }] }), 'body.reliefs'],
     ['a cut on its side', entry, of('faceCut', { state: 'planned', depth: figure(1), slopeY: 40 }, head), 'body.slopeY'],
     ['a flat cut below nothing', entry, of('faceCut', { state: 'planned', depth: figure(1), flat: figure(-3) }, head), 'body.flat'],
     ['a bite that can’t be', entry, of('faceCut', { state: 'planned', depth: figure(1), removed: [{ cylinder: 1, x: 0, cc: 1e9, perMm: 4, factor: 1 }] }, head), 'body.removed'],

@@ -37,7 +37,7 @@ const middle = async (page: Page, selector: string) => {
   const box = (await page.locator(selector).boundingBox())!
   return { x: box.x + box.width / 2, y: box.y + box.height / 2 }
 }
-async function ready(page: Page, bench: Bench, station: 'cut' | 'sheet') {
+async function ready(page: Page, bench: Bench, station: 'cut' | 'sheet' | 'shape') {
   const build = await copyOf(bench, bench.launch)
   await watch(page)
   await open(page, bench, build, station)
@@ -62,4 +62,22 @@ test('dragging a valve', async ({ page, bench }) => {
   await clear(page)
   await drag(page, await middle(page, '[data-handle=v1]'), i => [4 * Math.sin(i / 8), 3 * Math.sin(i / 5)])
   await report(page, 'a valve, live', 'solids drag')
+})
+
+test('shaping: the walls of one valve at one lift, and of all over fifteen', async ({ page, bench }) => {
+  await ready(page, bench, 'shape')
+  await page.locator('[data-added]').getByText('cc').waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(3000)
+  await clear(page)
+  const slider = (await page.locator('#shape-lift').boundingBox())!
+  await drag(page, { x: slider.x + slider.width / 2, y: slider.y + slider.height / 2 }, i => [40 * Math.sin(i / 8), 0])
+  await report(page, 'one valve at one lift, as it is and as developed', 'solids walls')
+  await clear(page)
+  for (let i = 0; i < 8; i++) {
+    await page.getByLabel('need by seat and throat').click()
+    await page.waitForTimeout(900)
+  }
+  const { solids } = await watched(page)
+  const list = (solids['solids walls'] ?? []).filter((_, i) => i % 4 >= 2)
+  console.log(`both valves over fifteen lifts: ${list.length} round trips, median ${median(list).toFixed(0)} ms`)
 })

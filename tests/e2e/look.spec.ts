@@ -82,6 +82,7 @@ for (const size of SIZES) {
     ['turned head', 'skerry', 'mockup', {}], ['seat work', 'launch', 'cut', { 'bowl.cutLeaf': 'seats' }], ['what else moves', 'launch', 'cut', { 'bowl.cutLeaf': 'else' }], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }],
     ['chamber', 'launch', 'sheet', { 'bowl.sheetLeaf': 'chamber' }], ['pent roof', 'hollin', 'sheet', { 'bowl.sheetLeaf': 'chamber' }], ['turned dome', 'skerry', 'sheet', { 'bowl.sheetLeaf': 'chamber' }],
     ['cut on a solid', 'launch', 'cut', {}], ['round the seats', 'launch', 'cut', { 'bowl.cutView': 'clock' }], ['body', 'caldbeck', 'cut', { 'bowl.cutView': 'space' }],
+    ['shape over lift', 'hollin', 'shape', { 'bowl.shapeLeaf': 'factor' }], ['hot spots', 'launch', 'shape', { 'bowl.shapeLeaf': 'spots' }], ['copy', 'launch', 'shape', { 'bowl.shapeLeaf': 'copy' }], ['no valves to free', 'skerry', 'shape', {}],
     ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }]
   ]
   for (const [name, build, station, store] of leaves) {
@@ -91,6 +92,7 @@ for (const size of SIZES) {
       await open(page, bench, bench[build], station)
       if (store['bowl.sheetLeaf'] === 'chamber') await page.locator('[data-factor]').waitFor({ timeout: 60_000 })
       if (station === 'cut' && !store['bowl.cutLeaf']) await page.locator('[data-verdict]').first().waitFor({ timeout: 60_000 })
+      if (station === 'shape' && build !== 'skerry') await page.locator('[data-added]').getByText('cc').waitFor({ timeout: 60_000 })
       await page.waitForTimeout(500)
       expect(await faults(page)).toEqual([])
       expect(await violations(page)).toEqual([])
@@ -143,7 +145,7 @@ test('an empty build asks for what it needs instead of showing numbers', async (
 
 test('bench targets are 44 px or more', async ({ page, bench }) => {
   await page.setViewportSize(SIZES[1])
-  for (const station of ['pour', 'cut', 'mockup'] as const) {
+  for (const station of ['pour', 'shape', 'cut', 'mockup'] as const) {
     await open(page, bench, bench.launch, station)
     const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('button.key, .well input, .well select')]
       .filter(el => el.offsetParent && el.getBoundingClientRect().height < 43.5).map(el => el.textContent!.trim() || el.id))

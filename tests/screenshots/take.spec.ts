@@ -12,7 +12,6 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     }
   },
   { name: 'sheet', at: (page, bench) => open(page, bench, bench.launch, 'sheet') },
-  { name: 'pour-even', store: { 'bowl.pourLeaf': 'even' }, at: (page, bench) => open(page, bench, bench.launch, 'pour') },
   {
     name: 'mockup-squish',
     at: async (page, bench) => {
@@ -83,19 +82,19 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await page.getByRole('button', { name: /Look at 1\.[67]/ }).click()
     await page.waitForTimeout(1000)
   } },
-  {
-    name: 'cut-seats', store: { 'bowl.cutLeaf': 'seats' },
-    at: async (page, bench) => {
-      await open(page, bench, bench.launch, 'cut')
-      await page.locator('#seat-valve').selectOption('exhaust')
-      for (const [form, topCut] of [['A', '30'], ['B', '15']] as const) {
-        for (const [label, text] of [['Machined form, across', '38'], ['Top cut', topCut], ['Seat', '45'], ['Valve goes up by', '.5 mm']] as const) {
-          await field(page, `${label}, ${form}`).fill(text)
-          await field(page, `${label}, ${form}`).press('Enter')
-        }
-      }
-    }
-  },
+  { name: 'shape', at: async (page, bench) => {
+    await shape(page, bench, bench.hollin)
+    await page.getByLabel('To the line').check()
+    await page.getByLabel('keep the squish pads').uncheck()
+    await page.waitForTimeout(800)
+    await page.getByRole('button', { name: /^Take it/ }).click()
+    await page.waitForTimeout(4000)
+  } },
+  { name: 'shape-pin', store: { 'bowl.shapeLeaf': 'body' }, at: async (page, bench) => {
+    await shape(page, bench, bench.launch)
+    await page.getByLabel('Pin gauge').check()
+    await page.waitForTimeout(1500)
+  } },
   { name: 'cut-bench', size: bench820, at: (page, bench) => cut(page, bench) },
   { name: 'daybook', at: (page, bench) => open(page, bench, bench.testSix, 'daybook') },
   {
@@ -113,6 +112,12 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     }
   }
 ]
+
+async function shape(page: Page, bench: Bench, build: string) {
+  await open(page, bench, build, 'shape')
+  await page.locator('[data-added]').getByText('cc').waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(2000)
+}
 
 /** The launch engine's Cut station, its chambers solid, the worst cylinder up. */
 async function cut(page: Page, bench: Bench) {

@@ -46,5 +46,5 @@ export async function copyOf(bench: Pick<Bench, 'server'>, build: string): Promi
 /** The field with a label, in the station. */
 export const field = (page: Page, label: string) => page.locator(`input[data-figure="${label}"]`)
 
-export const STATIONS = ['sheet', 'pour', 'cut', 'mockup', 'daybook'] as const
+export const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'daybook'] as const
 export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const

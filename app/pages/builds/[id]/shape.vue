@@ -15,7 +15,7 @@ const shop = useShop()
 const shaping = useShaping()
 const {
   setup, set, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, facts, developed, now, then, sweep, wallsOf, means, proposal, others, takeProposal, takeCutter,
-  draw, undo, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+  draw, undo, compared, comparing, compare, gauge, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'Wide enough that the wall passes what the valve does, at every lift.'],
@@ -24,7 +24,7 @@ const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   leave: ['Leave alone', 'Nothing but the hot spots: for who is short on ratio.']
 }
 const leaf = useLocalStorage('bowl.shapeLeaf', 'gap')
-const leaves = [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Over lift' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }]
+const leaves = [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Over lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }]
 const sentence = ref('')
 const hours = ref('')
 const mm = (value: number) => say(value, 'length', device.lengths)
@@ -63,10 +63,14 @@ const within = (least: number, most: number, noun: string, change: (v: number) =
 const drawn = (azimuth: number, far: number) => draw('Wall drawn', azimuth, far)
 const cutter = ref(0)
 const arc = ref({ from: 0, to: 360 })
+const short = ref(0)
+const tool = ref<'guide' | 'ball'>('guide')
 function useCutter() {
   const r = spec.value?.valves[valve.value]?.diameter ?? 0
-  const across = cutter.value || r + 4
-  takeCutter(`Cutter ${digits(across, 1)} about the ${kind.value} guide`, across, arc.value.from, arc.value.to)
+  const across = cutter.value || (tool.value === 'guide' ? r + 4 : 2)
+  // A ball or burr rolled against the valve's edge leaves its own width all round.
+  const words = tool.value === 'guide' ? `Cutter ${digits(across, 1)} about the ${kind.value} guide` : `Ball ${digits(across, 1)} round the ${kind.value}`
+  takeCutter(words, tool.value === 'guide' ? across : r + 2 * across, arc.value.from, arc.value.to, short.value)
 }
 const field = (name: string) => `${build.view?.id}/shapefield/${build.state?.head}/${name}`
 async function template(kindOf: 'pdf' | 'svg') {
@@ -133,9 +137,11 @@ async function template(kindOf: 'pdf' | 'svg') {
         <details class="small tools">
           <summary>A tool of known size</summary>
           <div class="fields">
-            <FigureField :field="field('cutter')" label="Cutter about the guide" dimension="length" :part="cutter ? part(cutter) : undefined" :commit="within(5, 200, 'the cutter', v => cutter = v)" />
+            <div class="well tool"><select v-model="tool" aria-label="Tool"><option value="guide">cutter about the guide</option><option value="ball">ball round the valve</option></select></div>
+            <FigureField :field="field('cutter')" label="Across" dimension="length" :part="cutter ? part(cutter) : undefined" :commit="within(0.5, 200, 'the tool', v => cutter = v)" />
             <FigureField :field="field('from')" label="from" dimension="angle" :part="part(arc.from)" :commit="async f => { arc.from = f.value; return undefined }" />
             <FigureField :field="field('to')" label="to" dimension="angle" :part="part(arc.to)" :commit="async f => { arc.to = f.value; return undefined }" />
+            <FigureField :field="field('short')" label="Short of the seat" dimension="length" :part="part(short)" :commit="within(0, 30, 'how far it stays short', v => short = v)" />
             <button type="button" class="key" @click="useCutter">Cut</button>
           </div>
         </details>
@@ -148,11 +154,22 @@ async function template(kindOf: 'pdf' | 'svg') {
           <div v-if="developed && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(developed.volume) }}</strong></dd></div>
         </dl>
         <LeafTabs v-model="leaf" :leaves="leaves" label="Shape" class="tabs" />
+        <div v-if="leaf === 'factor'" class="fields">
+          <StatementField :key="`${kind}l`" :quantity="`${kind}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift" />
+          <StatementField :key="`${kind}d`" :quantity="`${kind}Duration`" :scope="{ level: 'build' }" no-basis label="Open for" />
+        </div>
         <WallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
+        <template v-else-if="leaf === 'schools'">
+          <div class="row"><button type="button" class="key" :disabled="comparing" @click="compare">{{ comparing ? 'Working …' : `Compare them for the ${kind}` }}</button></div>
+          <table v-if="compared.length" class="sheet-table small">
+            <thead><tr><th>School</th><th class="r">takes</th><th class="r">over</th><th class="r">factor</th><th class="r">short</th></tr></thead>
+            <tbody><tr v-for="c in compared" :key="c.school"><td>{{ SCHOOL_WORDS[c.school][0] }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ digits(c.arc, 0) }}°</td><td class="r num">{{ c.factor === undefined ? '—' : digits(c.factor, 3) }}</td><td class="r num">{{ digits(c.short, 0) }} %</td></tr></tbody>
+          </table>
+        </template>
         <HotSpotList v-else-if="leaf === 'spots'" :spots="spots" :spec="spec" />
         <CutSpace v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
         <template v-else-if="leaf === 'copy'">
-          <p class="small">This chamber as the master: the same shape in every cylinder, gauge <span class="num">{{ mm((spec.valves[valve]?.diameter ?? 0) / 2 + Math.max(0, ...(setup.steps.at(-1)?.reliefs[0]?.radii ?? [0])) - (spec.valves[valve]?.diameter ?? 0) / 2) }}</span> from the guide’s axis must just touch.</p>
+          <p class="small">This chamber as the master: the same shape in every cylinder, <template v-if="gauge > 0">a gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch.</template></p>
           <div class="row"><button type="button" class="key" :disabled="copying || setup.steps.length === 0" @click="copy">{{ copying ? 'Working …' : 'Copy to every cylinder' }}</button></div>
           <table v-if="copies.length" class="sheet-table">
             <thead><tr><th>Cyl.</th><th class="r">to gain</th><th class="r">stop at</th><th /></tr></thead>
@@ -178,6 +195,7 @@ async function template(kindOf: 'pdf' | 'svg') {
 .schools input { position: absolute; opacity: 0; inset: 0; width: 100%; height: 100%; margin: 0; cursor: pointer; }
 .schools label:focus-within { outline: 3px solid var(--dye); outline-offset: 1px; }
 .fields { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; align-items: end; }
+.tool { grid-column: span 2; }
 .check { display: flex; gap: 4px; align-items: center; min-height: 34px; }
 .row { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
 .row .key { padding-inline: 8px; max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
