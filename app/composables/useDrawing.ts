@@ -53,7 +53,7 @@ export function useDrawing() {
     working.value = true
     const { key: name } = facts.value ?? {}
     if (name && planned === planName(now.spec)) {
-      void askSolids('drag', 'drag', { key: name, spec: now.spec, cut: now.done, x: 0 }).then((answer) => {
+      void askSolids('drag', 'drag', { key: name, spec: now.spec, cut: now.done }).then((answer) => {
         if (answer.kind === 'done' && working.value) live.value = answer.value.volume
       })
     }

@@ -23,10 +23,14 @@ export function askSolids<K extends AskName>(name: K, job: string, args: Asks[K]
     const send = () => {
       waiting.set(job, undefined)
       const begun = performance.now()
-      void (worker().call(call) as Promise<Answer<K>>).then(resolve, reject).finally(() => {
+      void (worker().call(call) as Promise<Answer<K>>).then((answer) => {
+        if (answer.kind === 'done') performance.measure(`worker ${name}`, { start: begun, duration: answer.ms })
+        resolve(answer)
+      }, reject).finally(() => {
         // For the bench, and for whoever opens the browser's own timings; not gathered.
         performance.measure(`solids ${name}`, { start: begun })
         performance.clearMeasures(`solids ${name}`)
+        performance.clearMeasures(`worker ${name}`)
         const next = waiting.get(job)
         waiting.delete(job)
         next?.send()

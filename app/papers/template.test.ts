@@ -54,8 +54,8 @@ describe('the scribe template, printed', () => {
   })
   it('is not mirrored: the pad lies up the page, the larger valve to the left, as the head lies on the bench', () => {
     // The pad's chord at y = −14.67, seen from below: up.
-    expect(ink(CX + 10, CY - 14.67)).toBe(true)
-    expect(ink(CX + 10, CY + 14.67)).toBe(false)
+    expect(ink(CX + 4, CY - 14.67)).toBe(true)
+    expect(ink(CX + 4, CY + 14.67)).toBe(false)
     // The intake's middle is marked at −19.4, its seat reaches 22.25 mm further left; the exhaust's 18.5 right of 23.9.
     expect(ink(CX - 19.4, CY + 6.8 + 2)).toBe(true)
     expect(ink(CX + 19.4, CY + 6.8 + 2)).toBe(false)

@@ -33,7 +33,7 @@ export interface HoldAsk { chambers: { key: string, cylinder: number, x: number 
 export interface Held { cylinder: number, volume: number, perMm: number }
 
 /** A valve or a figure moved: the chamber as well as its rings can follow, until its solid is made again. */
-export interface DragAsk { key: string, spec: ChamberSpec, cut: Cut, x: number }
+export interface DragAsk { key: string, spec: ChamberSpec, cut: Cut }
 
 /** Walls round one open valve at one lift, or all of them over many. */
 export interface WallsAsk { key: string, below: Below, needs: 'seat' | 'cylinder', valves: { open: number, lifts: number[] }[], limits: WallLimits }
@@ -48,7 +48,7 @@ export interface Asks {
   look: { args: LookAsk, answer: Look }
   solve: { args: SolveAsk, answer: Solved[] }
   hold: { args: HoldAsk, answer: Held[] }
-  drag: { args: DragAsk, answer: Look }
+  drag: { args: DragAsk, answer: { volume: number } }
   walls: { args: WallsAsk, answer: ValveWalls[] }
   develop: { args: DevelopAsk, answer: Developed }
   surface: { args: { key: string }, answer: { positions: Float32Array, triangles: Uint32Array } }
@@ -57,7 +57,7 @@ export interface Asks {
 export type AskName = keyof Asks
 export interface Call<K extends AskName = AskName> { name: K, job: string, seq: number, args: Asks[K]['args'] }
 export type Answer<K extends AskName = AskName>
-  = | { kind: 'done', value: Asks[K]['answer'] }
+  = | { kind: 'done', value: Asks[K]['answer'], /** What it took in the worker. */ ms: number }
     | { kind: 'stale' }
     | { kind: 'faults', faults: SpecFault[] }
     | { kind: 'refused', argument: string, given: unknown, bound: string }
@@ -100,7 +100,9 @@ export class SolidBench {
     await breathe()
     if (this.newest.get(job)! > seq) return { kind: 'stale' }
     try {
-      return { kind: 'done', value: this.run(call) }
+      const begun = performance.now()
+      const value = this.run(call)
+      return { kind: 'done', value, ms: performance.now() - begun }
     } catch (error) {
       if (error instanceof SpecError) return { kind: 'faults', faults: error.faults }
       if (error instanceof DomainError) return { kind: 'refused', argument: error.argument, given: String(error.given), bound: error.bound }
@@ -110,7 +112,7 @@ export class SolidBench {
 
   private run<K extends AskName>({ name, args }: Call<K>): Asks[K]['answer'] {
     const does: { [N in AskName]: (a: Asks[N]['args']) => Asks[N]['answer'] } = {
-      solid: a => this.solid(a), look: a => this.look(a.key, this.chamber(a.key).mesh, a.cut, a.x), solve: a => this.solve(a), hold: a => this.hold(a),
+      solid: a => this.solid(a), look: a => this.look(this.chamber(a.key).mesh, a.cut, a.x), solve: a => this.solve(a), hold: a => this.hold(a),
       drag: a => this.drag(a), walls: a => this.walls(a), develop: a => this.develop(a), surface: a => this.surface(a.key), stl: a => this.writeStl(this.chamber(a.key).mesh)
     }
     return does[name](args)
@@ -143,7 +145,7 @@ export class SolidBench {
     }
   }
 
-  private look(key: string, mesh: Mesh, cut: Cut, x: number): Look {
+  private look(mesh: Mesh, cut: Cut, x: number): Look {
     return {
       volume: volumeAboveCut(mesh, cut), opening: openingArea(mesh, { ...cut, depth: cut.depth + 1e-6 }),
       edge: sectionOf(mesh, { normal: [-cut.slopeX, -cut.slopeY, 1], offset: cut.depth + 1e-6 }),
@@ -171,9 +173,9 @@ export class SolidBench {
     })
   }
 
-  private drag({ key, spec, cut, x }: DragAsk): Look {
+  private drag({ key, spec, cut }: DragAsk): { volume: number } {
     const { plan, stretch } = this.chamber(key)
-    return this.look(key, lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true), cut, x)
+    return { volume: volumeAboveCut(lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true), cut) }
   }
 
   private walls({ key, below, needs, valves, limits }: WallsAsk): ValveWalls[] {

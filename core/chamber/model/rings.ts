@@ -104,7 +104,9 @@ function machinedTop(valve: ChamberValve): (x: number, y: number) => number {
   const edge = topCutRadius + valve.sunk / slope
   const down = (edge - seatRadius) * slope
   const within = (x: number, y: number, z: number) => {
-    const [dx, dy, dz] = [x - sx, y - sy, z - sz]
+    const dx = x - sx
+    const dy = y - sy
+    const dz = z - sz
     const t = dx * ax + dy * ay + dz * az
     if (t > 0) return false
     const rho2 = dx * dx + dy * dy + dz * dz - t * t
@@ -145,7 +147,12 @@ function machinedTop(valve: ChamberValve): (x: number, y: number) => number {
 export function lifted(rings: Rings, spec: ChamberSpec, stretch: number, draft: number, forms: boolean): Mesh {
   const over = ceiling(spec, stretch)
   const tops = forms
-    ? spec.valves.map(valve => ({ top: machinedTop(valve), valve, reach: valve.topCutWidth + valve.sunk / Math.tan(valve.topCutAngle * Math.PI / 180) + 4 }))
+    ? spec.valves.map((valve) => {
+        const { seat: [x, y] } = valveFrame(valve)
+        const r = valve.diameter / 2
+        const cos = Math.cos(valve.tilt * Math.PI / 180)
+        return { top: machinedTop(valve), x, y, in2: (r * cos - 0.5) ** 2, out2: (r + valve.topCutWidth + valve.sunk / Math.tan(valve.topCutAngle * Math.PI / 180) + 4) ** 2 }
+      })
     : []
   const n = rings.away.length
   const positions = new Float64Array(3 * n)
@@ -156,11 +163,17 @@ export function lifted(rings: Rings, spec: ChamberSpec, stretch: number, draft: 
     positions[3 * i] = x
     positions[3 * i + 1] = y
     if (away < 0) continue
-    let z = Math.max(0.02, underWall(away, Math.max(0.05, over(x, y)), draft, spec.floorRadius) - UNDER)
-    for (const { top, valve, reach } of tops) {
-      if (Math.hypot(x - valve.x, y - valve.y) < valve.diameter / 2 + reach) z = Math.max(z, top(x, y))
+    let z = 0.02
+    let seated = false
+    for (let k = 0; k < tops.length; k++) {
+      const { top, x: vx, y: vy, out2, in2 } = tops[k]!
+      const far2 = (x - vx) * (x - vx) + (y - vy) * (y - vy)
+      if (far2 > out2) continue
+      z = Math.max(z, top(x, y))
+      // Well inside a seat there is only the valve's face: no ceiling is wanted there.
+      seated ||= far2 < in2
     }
-    positions[3 * i + 2] = z
+    positions[3 * i + 2] = seated ? z : Math.max(z, underWall(away, Math.max(0.05, over(x, y)), draft, spec.floorRadius) - UNDER)
   }
   return madeClosed({ positions, triangles: rings.triangles })
 }

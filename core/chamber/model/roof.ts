@@ -120,20 +120,22 @@ export function ceiling(spec: ChamberSpec, stretch: number): (x: number, y: numb
   const free = bare(spec)
   const planes = spec.valves.map((valve) => {
     const { axis: [ax, ay, az], form: [fx, fy, fz], formRadius } = valveFrame(valve)
-    return (x: number, y: number): [weight: number, height: number] => {
-      const height = fz - (ax * (x - fx) + ay * (y - fy)) / az
-      const away = Math.hypot(x - fx, y - fy, height - fz) - formRadius
-      const s = Math.min(1, Math.max(0, 1 - away / FADE))
-      return [s * s * (3 - 2 * s), height]
-    }
+    return { ax, ay, az, fx, fy, fz, formRadius, out2: (formRadius + FADE) ** 2 }
   })
   return (x, y) => {
     let weight = 0
     let held = 0
-    for (const plane of planes) {
-      const [w, height] = plane(x, y)
+    for (let i = 0; i < planes.length; i++) {
+      const { ax, ay, az, fx, fy, fz, formRadius, out2 } = planes[i]!
+      const [dx, dy] = [x - fx, y - fy]
+      const flat2 = dx * dx + dy * dy
+      // In plan the form reaches no further than its radius.
+      if (flat2 > out2) continue
+      const rise = -(ax * dx + ay * dy) / az
+      const s = 1 - (Math.sqrt(flat2 + rise * rise) - formRadius) / FADE
+      const w = s >= 1 ? 1 : s <= 0 ? 0 : s * s * (3 - 2 * s)
       weight += w
-      held += w * height
+      held += w * (fz + rise)
     }
     if (weight >= 1) return held / weight
     return held + (1 - weight) * stretch * free(x, y)
