@@ -87,6 +87,9 @@ export interface WallProposal {
   unmet: (Arc & { percent: number })[]
 }
 
+/** A wall further off than this share of the valve's radius is not on its side: across a neighbour, or the chamber's far end. */
+const FAR = 0.75
+
 /** Less than this is no metal worth taking, mm. */
 const WORTH = 0.05
 
@@ -100,16 +103,18 @@ const WORTH = 0.05
  * @returns see {@link WallProposal}
  * @throws RangeError when a value leaves its domain
  * Source: match: at each azimuth the largest gap any lift needs; pin: the pin's own diameter where it does not pass;
- *   line: all there is. Each no further than its limit.
+ *   line: all there is on the valve's own side. Each no further than its limit.
  */
 export function proposeWall(school: School, radius: number, walls: WallAt[], pinDiameter?: number): WallProposal {
   above('radius', radius, 0)
   if (walls.length === 0) throw new DomainError('walls', 0, 'one lift or more')
   const steps = walls[0]!.shroud.gap.length
+  // Near its seat a tilted valve's plane meets the ceiling, which is no wall.
+  const open = walls.filter(w => w.lift >= 0.3 * walls.at(-1)!.lift)
   const wanted = Array.from({ length: steps }, (_, i): number => {
     switch (school) {
       case 'leave': return -Infinity
-      case 'line': return Infinity
+      case 'line': return open.some(w => w.shroud.gap[i]! < FAR * radius) ? Infinity : -Infinity
       case 'pin': {
         const blocked = walls.some(w => pinBlocked(radius, w.shroud.gap, above('pinDiameter', pinDiameter!, 0)).has(i))
         return blocked ? pinDiameter! : -Infinity
@@ -122,6 +127,11 @@ export function proposeWall(school: School, radius: number, walls: WallAt[], pin
     const most = Math.max(...walls.map((w, k) => gaps[k]![i]! > w.shroud.gap[i]! + WORTH ? gaps[k]![i]! : -Infinity))
     return most === -Infinity ? 0 : radius + most
   })
+  // A sliver of a place or two is where the way just opens, not a wall.
+  for (const arc of arcsOf(radii.map(ρ => ρ > 0))) {
+    const span = inArc(arc, steps)
+    if (span.length < Math.max(2, steps / 120)) for (const i of span) radii[i] = 0
+  }
   const last = walls.at(-1)!
   const missing = last.shroud.gap.map((_, i) => {
     const have = gaps.at(-1)![i]!

@@ -41,6 +41,12 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   // Where to stop: the chamber's 42.0 and what comes off, on a burette that starts at 0.
   expect(await number(page, 'stop')).toBeCloseTo(42.0 + added, 0)
 
+  // What the face then gives back, by hand: (42.0 + added − wanted chamber) over the opened mouth.
+  const payBack = await number(page, 'payback')
+  const mouth = Number(/(\d+) mm²/.exec((await page.locator('.answers').textContent())!)![1])
+  const wantedChamber = 42.0 - (before - swept / 7.8)
+  expect(Math.abs(payBack - (42.0 + added - wantedChamber) / (mouth / 1000))).toBeLessThan(0.05)
+
   // A place of the wall moved by its keys: 0.1 mm out, undone again.
   await tabTo(page, /^Wall at \d+°/)
   await page.keyboard.press('ArrowUp')
@@ -67,6 +73,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await tabTo(page, /^Drop the plan$/)
   await page.keyboard.press('Enter')
   await expect(page.locator('[data-verdict=intake]')).toContainText('clear', { timeout: 60_000 })
+  await expect.poll(async () => Math.abs(Number(/\d+\.\d+/.exec((await page.locator('[data-answer=deepest]').textContent())!)![0]) - payBack), { timeout: 30_000 }).toBeLessThan(0.08)
   await page.keyboard.press('Escape')
   await page.keyboard.press('3')
   await expect(page.getByText(/Planned on 1/)).toBeVisible()

@@ -18,13 +18,13 @@ const {
   draw, undo, compared, comparing, compare, gauge, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
-  match: ['Match the need', 'Wide enough that the wall passes what the valve does, at every lift.'],
-  pin: ['Pin gauge', 'A round pin must pass all the way round at one lift; metal comes out between its two marks.'],
+  match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
+  pin: ['Pin gauge', 'A pin must pass all round at this lift; metal goes between its marks.'],
   line: ['To the line', 'Open to the scribed line everywhere on that side.'],
   leave: ['Leave alone', 'Nothing but the hot spots: for who is short on ratio.']
 }
 const leaf = useLocalStorage('bowl.shapeLeaf', 'gap')
-const leaves = [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Over lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }]
+const leaves = [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }]
 const sentence = ref('')
 const hours = ref('')
 const mm = (value: number) => say(value, 'length', device.lengths)
@@ -125,10 +125,12 @@ async function template(kindOf: 'pdf' | 'svg') {
           <FigureField :field="field('margin')" label="Margin" dimension="length" :part="part(setup.margin)" :commit="within(0, 5, 'the margin', v => set({ margin: v }))" data-new />
           <FigureField :field="field('into')" label="Most off a wall" dimension="length" :part="setup.into ? part(setup.into) : undefined" empty-text="any" :commit="within(0, 10, 'what may come off', v => set({ into: v }))" />
           <FigureField v-if="setup.school === 'pin'" :field="field('pin')" label="Pin, across" dimension="length" :part="part(setup.pin)" :commit="within(0.5, 20, 'the pin', v => set({ pin: v }))" />
+        </div>
+        <div class="row">
           <label class="small check"><input type="checkbox" :checked="setup.keepPads" @change="set({ keepPads: !setup.keepPads })"> keep the squish pads</label>
           <label class="small check"><input type="checkbox" :checked="setup.needs === 'seat'" @change="set({ needs: setup.needs === 'seat' ? 'cylinder' : 'seat' })"> need by seat and throat</label>
         </div>
-        <p v-if="proposal?.unmet.length" class="small" data-unmet>Inside the line <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need at most.</p>
+        <p v-if="proposal?.unmet.length" class="small" data-unmet>Inside the line <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
           <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0" @click="takeProposal(`${SCHOOL_WORDS[setup.school][0]}, ${kind}`)">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
@@ -185,7 +187,7 @@ async function template(kindOf: 'pdf' | 'svg') {
 <style scoped>
 .shape { padding: 6px 16px; display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 6px 20px; overflow: auto; align-content: start; }
 .left, .right { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
-.plan { height: 396px; }
+.plan { height: 386px; }
 .lift { display: grid; grid-template-columns: auto 112px auto minmax(0, 1fr) 76px; gap: 8px; align-items: center; }
 .lift input { accent-color: var(--dye); min-height: 34px; }
 .schools { display: flex; border: 1px solid var(--ink); }
@@ -196,17 +198,17 @@ async function template(kindOf: 'pdf' | 'svg') {
 .schools label:focus-within { outline: 3px solid var(--dye); outline-offset: 1px; }
 .fields { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; align-items: end; }
 .tool { grid-column: span 2; }
-.check { display: flex; gap: 4px; align-items: center; min-height: 34px; }
+.check { display: flex; gap: 4px; align-items: center; min-height: 28px; margin-right: 14px; white-space: nowrap; }
 .row { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
 .row .key { padding-inline: 8px; max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .answers > div { display: flex; justify-content: space-between; align-items: baseline; gap: 10px; border-bottom: 1px solid var(--hair); }
 dt { color: var(--quiet); font-size: var(--s13); }
 .first { font-size: var(--s48); line-height: 1; font-weight: 700; }
 .second { font-size: var(--s22); font-weight: 700; }
-.tabs :deep(.leaf) { min-height: 30px; padding: 2px 10px; }
+.tabs :deep(.leaf) { min-height: 30px; padding: 2px 8px; white-space: nowrap; }
 .body { height: 190px; }
 .hours { width: 54px; background: var(--well); border: 0; padding: 4px 6px; min-height: 34px; }
 .none { padding: 20px 0; font-size: var(--s18); grid-column: 1 / -1; }
 summary { cursor: pointer; min-height: 22px; }
-@media (max-width: 1000px) { .shape { grid-template-columns: minmax(0, 1fr); } .plan { height: 420px; } .schools label, .check, .lift input, .hours { min-height: 44px; } .tabs :deep(.leaf) { min-height: 44px; } summary { min-height: 44px; } }
+@media (max-width: 1000px) { .plan { height: 380px; } .schools { flex-wrap: wrap; } .schools label { flex: 1 1 40%; border-bottom: 1px solid var(--hair); } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: auto minmax(0, 1fr) auto; } .lift input { grid-column: 1 / 3; } .schools label, .check, .lift input, .hours { min-height: 44px; } .tabs :deep(.leaf) { min-height: 44px; } summary { min-height: 44px; } }
 </style>
