@@ -1,4 +1,4 @@
-import { fromEdges, type Free, type HeadSetup, type Roll } from '#core'
+import { atEdges, fromEdges, type Free, type HeadSetup, type Roll } from '#core'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 
@@ -31,8 +31,8 @@ export function useCutSetup(head: () => number) {
     const { angle, depth } = fromEdges(low, high, setup.value.reach)
     set({ angle, depth, free: setup.value.mode === 'both' ? 'flat' : 'none', typed: true })
   }
-  const low = computed(() => setup.value.depth - Math.tan(setup.value.angle * Math.PI / 180) * setup.value.reach)
-  const high = computed(() => setup.value.depth + Math.tan(setup.value.angle * Math.PI / 180) * setup.value.reach)
+  const low = computed(() => atEdges(setup.value, setup.value.reach).low)
+  const high = computed(() => atEdges(setup.value, setup.value.reach).high)
   const laid = (change: Partial<HeadSetup> = {}): HeadSetup => {
     const { roll, angle, depth, flat, mode: how } = setup.value
     return { roll, angle: how === 'flat' ? 0 : angle, depth, flat: how === 'both' ? flat : 0, ...change }

@@ -1,5 +1,5 @@
 import {
-  SCHOOLS, compressionRatio, cutsTogether, hotSpots, liftProfile, meanShroud, mouthOf, proposeWall, scribedLine, valveFrame, valveMargins,
+  SCHOOLS, compressionRatio, squishAreaOver, cutsTogether, hotSpots, liftProfile, meanShroud, mouthOf, proposeWall, reliefLesson, scribedLine, valveFrame, valveMargins,
   type Below, type EntryOf, type Relief, type School, type WallAt, type WallLimits, type WallProposal
 } from '#core'
 import { v5 as uuidv5 } from 'uuid'
@@ -103,8 +103,7 @@ export function useShaping() {
     if (walls.length === 0) return undefined
     const curve = liftProfile(mostLift.value, q(`${kind.value}Duration`) ?? 240, 31).map(({ angle, lift: at }) => {
       const near = walls.reduce((best, w) => Math.abs(w.lift - at) < Math.abs(best.lift - at) ? w : best)
-      const r = spec.value!.valves[valve.value]!.diameter / 2
-      return { angle, area: at <= 0 ? 0 : Math.PI * ((r + near.shroud.required) ** 2 - r * r), factor: near.shroud.factor }
+      return { angle, area: at <= 0 ? 0 : near.shroud.need, factor: near.shroud.factor }
     })
     return meanShroud(curve)
   }
@@ -203,6 +202,8 @@ export function useShaping() {
   const undo = () => set({ steps: setup.value.steps.slice(0, -1) })
 
   const state = computed(() => build.state)
+  const lesson = computed(() => build.replayed && reliefLesson(build.replayed.settlements))
+  const squishThen = computed(() => developed.value && squishAreaOver(bore.value, developed.value.opening))
   const ratioThen = computed(() => {
     const { clearance, swept } = state.value ?? {}
     const added = developed.value?.added
@@ -262,6 +263,6 @@ export function useShaping() {
   }
   return {
     head, setup, set, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
-    proposal, propose, others, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+    proposal, propose, others, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
   }
 }

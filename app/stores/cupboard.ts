@@ -20,3 +20,58 @@ export function cupboard(): Promise<IDBPDatabase<Cupboard>> {
   })
   return opened
 }
+
+type Store = 'drafts' | 'outbox'
+type Held<S extends Store> = Cupboard[S]['value']
+
+/**
+ * The cupboard answers a moment later, and a page that is left in that moment takes the reading with it. So each change
+ * is first noted where a note is kept at once, and the note is torn up when the cupboard has it.
+ */
+const NOTES = 'bowl.unwritten.'
+const mine = `${NOTES}${Date.now()}.${Math.random().toString(36).slice(2, 8)}`
+const notes = new Map<string, { value: unknown, turn: number }>()
+let turns = 0
+
+function writeNotes() {
+  try {
+    if (notes.size === 0) localStorage.removeItem(mine)
+    else localStorage.setItem(mine, JSON.stringify([...notes].map(([name, { value }]) => [name, value])))
+  } catch {
+    // A full or forbidden note book: the cupboard alone keeps it then.
+  }
+}
+
+/** Puts something away, or with null takes it out. */
+export async function putAway<S extends Store>(store: S, key: string, value: Held<S> | null): Promise<void> {
+  const name = `${store}/${key}`
+  const turn = ++turns
+  notes.set(name, { value, turn })
+  writeNotes()
+  const db = await cupboard()
+  if (value === null) await db.delete(store, key)
+  else await db.put(store, value)
+  if (notes.get(name)?.turn !== turn) return
+  notes.delete(name)
+  writeNotes()
+}
+
+let recovered: Promise<void> | undefined
+
+/** Puts away what pages that were left too soon had only noted: once, before anything is read. */
+async function recover(): Promise<void> {
+  for (const book of Object.keys(localStorage).filter(name => name.startsWith(NOTES) && name !== mine)) {
+    const lines = JSON.parse(localStorage.getItem(book) ?? '[]') as [string, unknown][]
+    localStorage.removeItem(book)
+    await Promise.all(lines.map(([name, value]) => {
+      const at = name.indexOf('/')
+      return putAway(name.slice(0, at) as Store, name.slice(at + 1), value as never)
+    }))
+  }
+}
+
+/** Everything of one kind. */
+export async function takeAll<S extends Store>(store: S): Promise<Held<S>[]> {
+  await (recovered ??= recover())
+  return (await cupboard()).getAll(store)
+}

@@ -1,24 +1,23 @@
 import { defineStore } from 'pinia'
-import { cupboard } from './cupboard'
+import { putAway, takeAll } from './cupboard'
 
 /** Half-typed readings by field. They outlive a reload and a dead server, until they are entered or cleared. */
 export const useDrafts = defineStore('drafts', () => {
   const texts = reactive(new Map<string, string>())
 
   async function load() {
-    const db = await cupboard()
-    for (const { key, text } of await db.getAll('drafts')) texts.set(key, text)
+    for (const { key, text } of await takeAll('drafts')) texts.set(key, text)
   }
 
   function set(key: string, text: string) {
     if (text === '') return clear(key)
     texts.set(key, text)
-    void cupboard().then(db => db.put('drafts', { key, text }))
+    void putAway('drafts', key, { key, text })
   }
 
   function clear(key: string) {
     texts.delete(key)
-    void cupboard().then(db => db.delete('drafts', key))
+    void putAway('drafts', key, null)
   }
 
   const get = (key: string) => texts.get(key)

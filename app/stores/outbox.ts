@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Problem } from '#shared/dto'
-import { cupboard, type Waiting } from './cupboard'
+import { putAway, takeAll, type Waiting } from './cupboard'
 
 /** How a write ended for the page that made it. `waiting` means: safe on this device, not yet on the server. */
 export type Sent = { kind: 'kept', value: unknown } | { kind: 'refused', problem: Problem } | { kind: 'waiting' }
@@ -24,8 +24,7 @@ export const useOutbox = defineStore('outbox', () => {
   let failures = 0
 
   async function load() {
-    const db = await cupboard()
-    waiting.value = (await db.getAll('outbox')).sort((a, b) => a.queuedAt - b.queuedAt)
+    waiting.value = (await takeAll('outbox')).sort((a, b) => a.queuedAt - b.queuedAt)
     void flush()
     window.addEventListener('online', () => void flush())
   }
@@ -34,8 +33,7 @@ export const useOutbox = defineStore('outbox', () => {
     const write: Waiting = { id, url, body: JSON.stringify(body), queuedAt: Date.now() }
     // It counts on the screen at once: what is typed next may build on it.
     waiting.value = [...waiting.value, write]
-    const db = await cupboard()
-    await db.put('outbox', write)
+    await putAway('outbox', id, write)
     const answer = new Promise<Sent>((resolve) => {
       settled.set(id, resolve)
       // A line that is neither up nor down must not hold the hand: the reading is safe here already.
@@ -49,8 +47,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function remove(write: Waiting) {
     waiting.value = waiting.value.filter(other => other.id !== write.id)
-    const db = await cupboard()
-    await db.delete('outbox', write.id)
+    await putAway('outbox', write.id, null)
   }
 
   /** @returns false when the server could not be reached */

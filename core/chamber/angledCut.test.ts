@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { box, cap, turned } from '../../tests/support/solids'
-import { UNCUT, cutOf, cutsTogether, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, type ChamberValve } from '.'
+import { UNCUT, atEdges, cutOf, cutsTogether, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, type ChamberValve } from '.'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
 const setup = { roll: 'aboutCrank' as const, angle: 0, depth: 0, flat: 0 }
@@ -19,6 +19,9 @@ describe('a set-up as a plane', () => {
     // 1.6 mm over 160 mm
     expect(fromEdges(0.2, 1.8, 80)).toEqual({ angle: Math.atan(0.01) * 180 / Math.PI, depth: 1 })
     expect(() => fromEdges(0, 1, 0)).toThrow(RangeError)
+    const { low, high } = atEdges({ angle: Math.atan(0.01) * 180 / Math.PI, depth: 1 }, 80)
+    expect(low).toBeCloseTo(0.2, 9)
+    expect(high).toBeCloseTo(1.8, 9)
   })
   it('cuts one after another as one', () => {
     expect(cutsTogether([{ depth: 0.5, slopeX: 0, slopeY: 0.02 }, { ...UNCUT, depth: 0.3 }]).depth).toBeCloseTo(0.5 + 0.3 * Math.sqrt(1.0004), 12)

@@ -65,6 +65,19 @@ export function fromEdges(low: number, high: number, reach: number): { angle: nu
 }
 
 /**
+ * What a set-up takes at two edges of the head: the reverse of {@link fromEdges}.
+ *
+ * @param angle degrees, `depth` mm at the bore line, `reach` mm from it to either edge
+ * @returns mm at the edge `−reach` and at `+reach`
+ * Source: a straight line through two depths.
+ * @example atEdges({ angle: 0.573, depth: 1 }, 80) // low 0.2, high 1.8
+ */
+export function atEdges({ angle, depth }: { angle: number, depth: number }, reach: number): { low: number, high: number } {
+  const rise = Math.tan(finite('angle', angle) * Math.PI / 180) * finite('reach', reach)
+  return { low: finite('depth', depth) - rise, high: depth + rise }
+}
+
+/**
  * The one free figure of a set-up that leaves a chamber a wanted volume.
  *
  * @param mesh the chamber

@@ -4,7 +4,7 @@ export { cutAtChamber, cutDepthForVolume, openingArea, thenFlat, volumeAboveCut,
 export { blending, seatLedge, seatMargin, sinking, type SeatCircle } from './seat'
 export { camRetard, pushrodChange, vFlange } from './drop'
 export { sectionOf, type Plane } from './section'
-export { UNCUT, cutOf, cutsTogether, fromEdges, solveCut, type Free, type HeadSetup, type Roll } from './angledCut'
+export { UNCUT, atEdges, cutOf, cutsTogether, fromEdges, solveCut, type Free, type HeadSetup, type Roll } from './angledCut'
 export { hotSpots, type HotSpot } from './hotSpots'
 export { roundEdge, valveDrop, valveMargins, type EdgeMargin, type ValveMargins } from './margins'
 export * from './model'

@@ -27,6 +27,8 @@ export interface Settlement {
   /** cc per mm of measured depth. */
   lesson?: Sourced
   noLesson?: NoLesson
+  /** Where only metal was ground out between two pours: what came out, as a share of what was drawn. */
+  reliefShare?: number
 }
 
 /** A head's own cc per mm, learned from one chamber by pour, cut, pour. */
@@ -165,13 +167,28 @@ function settle(
   const perMm = perMmOf(ledger, lessons, cylinder, ledger.place.get(after.pours[0]!.id))
   const predicted = linear([[1, start], ...between.map((op): [number, Sourced] =>
     [1, predictedChange(op, perMm, cylinder)])])
+  const drawn = predicted.value - start.value
+  const relieved = before.length > 0 && between.every(op => op.kind === 'relief') && drawn > 0.1
   const outcome = before.length === 0 ? 'noPourBefore' : lessonOf(start, measured, between, cylinder)
   return {
     cylinder, head: headOf(ledger.layout, cylinder), operations: between.map(op => op.id), before,
     after: after.pours.map(pour => pour.id), predicted, measured,
     difference: linear([[1, measured], [-1, predicted]]),
-    ...(typeof outcome === 'string' ? { noLesson: outcome } : { lesson: outcome })
+    ...(typeof outcome === 'string' ? { noLesson: outcome } : { lesson: outcome }),
+    ...(relieved ? { reliefShare: (measured.value - start.value) / drawn } : {})
   }
+}
+
+/**
+ * What grinding has really taken out on this build, as a share of what was drawn.
+ *
+ * @param settlements of the ledger
+ * @returns the mean share and how many reliefs it stands on; undefined before the first was poured
+ * @example reliefLesson(replay(entries)!.settlements) // { share: 1.06, count: 3 }
+ */
+export function reliefLesson(settlements: Settlement[]): { share: number, count: number } | undefined {
+  const shares = settlements.flatMap(s => s.reliefShare ?? [])
+  return shares.length === 0 ? undefined : { share: shares.reduce((a, b) => a + b, 0) / shares.length, count: shares.length }
 }
 
 /** A chamber's volume at the end of its life so far, and the pours it stands on. */

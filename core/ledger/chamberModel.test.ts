@@ -3,7 +3,7 @@ import { launchChamber } from '../../demo/chambers'
 import type { Bench } from '../../tests/support/ledgerBench'
 import { all, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { uncertainty } from '../estimate'
-import { headCutOf, nextMove, outcomesOf, replay, seatHeightNow, solidTarget, type FaceCutBody } from './index'
+import { headCutOf, nextMove, outcomesOf, reliefLesson, replay, seatHeightNow, solidTarget, type FaceCutBody } from './index'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
 const COS24 = Math.cos(24 * Math.PI / 180)
@@ -114,6 +114,35 @@ describe('a cut predicted by its solid', () => {
     // The head gave 4.7 where the solid says 4.6: less of the solid has to go.
     expect(taught).toBeGreaterThan(bare)
     expect(outcomesOf(r, 1, cut())[0]!.chamber.value).toBeCloseTo(51.5 - 4.58, 0)
+  })
+})
+
+describe('metal ground out', () => {
+  const metal = { valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.3, line: 46 }
+  it('is part of the drawing once it is done, the other way round where the chamber is', () => {
+    const bench = drawn(2)
+    const lopsided = { ...metal, radii: metal.radii.map((r, i) => i < 30 ? r : 0) }
+    for (const cylinder of [1, 2]) bench.add('relief', { level: 'cylinder', cylinder }, { state: 'done', added: mm(2), reliefs: [lopsided] })
+    bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'planned', added: mm(1), reliefs: [metal] })
+    const r = replay(bench.entries)!
+    expect(r.model(1)!.spec.reliefs).toEqual([lopsided])
+    expect(r.model(1, 'beforeCut')!.spec.reliefs?.length).toBe(2)
+    // What lay from 0° to 87° lies from 180° down to 93° in the mirror.
+    const other = r.model(2)!.spec.reliefs![0]!.radii
+    expect([170, 80, 350].map(d => other[d / 3 | 0]! > 0)).toEqual([true, false, false])
+  })
+  it('teaches how much of what was drawn comes out', () => {
+    const bench = drawn()
+    bench.pour(1, 55)
+    bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(2), reliefs: [metal] })
+    expect(reliefLesson(replay(bench.entries)!.settlements)).toBeUndefined()
+    bench.pour(1, 57.2)
+    expect(reliefLesson(replay(bench.entries)!.settlements)).toEqual({ share: expect.closeTo(1.1, 9) as number, count: 1 })
+    bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(1) })
+    bench.cut(0.2, 0.2)
+    bench.pour(1, 57)
+    // Two kinds of work between: nothing is learned of either.
+    expect(reliefLesson(replay(bench.entries)!.settlements)!.count).toBe(1)
   })
 })
 

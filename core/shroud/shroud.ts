@@ -18,6 +18,8 @@ export interface Shroud {
   azimuth: number[]
   /** From the valve's edge outward to the first wall, mm; negative where the wall is inside the edge. */
   gap: number[]
+  /** What is needed, mm². */
+  need: number
   /** Gap that offers just what is needed, mm. */
   required: number
   /** Passage over need at each azimuth, 1 at most. */
@@ -102,7 +104,7 @@ export function shroud({ walls, valve, lift, seat }: ShroudCase): Shroud {
 export function passageOf(r: number, azimuth: number[], gap: number[], need: number): Shroud {
   const ratio = gap.map(g => need === 0 ? 1 : Math.min(1, g <= 0 ? 0 : ((r + g) ** 2 - r * r) / 2 / need))
   return {
-    azimuth, gap, ratio, required: Math.sqrt(r * r + 2 * need) - r,
+    azimuth, gap, ratio, need: 2 * Math.PI * need, required: Math.sqrt(r * r + 2 * need) - r,
     factor: ratio.reduce((sum, value) => sum + value, 0) / gap.length
   }
 }

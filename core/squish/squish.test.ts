@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import {
-  axialGap, bandEdgeShift, bowlVolume, peakSquishVelocity, rodStretch, runningGap, spotPlane, squishShare, squishVelocity, turnedHeadPlan
+  axialGap, bandEdgeShift, bowlVolume, peakSquishVelocity, rodStretch, runningGap, spotPlane, squishAreaOver, squishShare, squishVelocity, turnedHeadPlan
 } from '.'
 
 const launch = { bore: 92, stroke: 85, rodLength: 150, rpm: 5000, squishArea: 1998, bandEdge: 87.6, clearanceAtTdc: 1.26, bowlVolume: 57.3271 }
@@ -53,6 +53,9 @@ describe('squish velocity', () => {
   })
   it('covers a share of the bore', () => {
     expect(squishShare(1998, 92)).toBeCloseTo(0.3006, 4)
+    // π/4·92² = 6647.6
+    expect(squishAreaOver(92, 4650)).toBeCloseTo(1997.6, 1)
+    expect(squishAreaOver(92, 9000)).toBe(0)
     expect(() => squishShare(9000, 92)).toThrow(/squishArea/)
   })
   it('reckons the bowl from the whole clearance', () => {

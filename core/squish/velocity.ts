@@ -118,3 +118,17 @@ export function squishShare(squishArea: number, bore: number): number {
   above('squishArea', squishArea, 0)
   return 1 - atLeast('bore area − squishArea', Math.PI / 4 * bore * bore - squishArea, 0) / (Math.PI / 4 * bore * bore)
 }
+
+/**
+ * Squish area that a chamber's mouth leaves of the bore.
+ *
+ * @param bore mm
+ * @param opening open area of the chamber at the face, mm², 0 or more
+ * @returns mm², 0 where the mouth is as large as the bore
+ * @throws RangeError when a value leaves its domain
+ * Source: definition, π/4·B² − opening.
+ * @example squishAreaOver(92, 4650) // 1998 mm²
+ */
+export function squishAreaOver(bore: number, opening: number): number {
+  return Math.max(0, Math.PI / 4 * above('bore', bore, 0) ** 2 - atLeast('opening', opening, 0))
+}

@@ -100,3 +100,16 @@ test('a build goes out as JSON and offers to come in as a copy', async ({ page, 
   expect(page.url()).not.toContain(bench.testSix)
   await expect(page.locator('.saved')).toContainText('104 kept')
 })
+
+test('a reading typed in the very moment the page is left is still there', async ({ page, bench }) => {
+  await open(page, bench, bench.launch, 'pour')
+  await field(page, 'Cylinder 1: reading at the end').waitFor()
+  await page.evaluate(() => {
+    const input = document.querySelector<HTMLInputElement>('input[data-figure="Cylinder 1: reading at the end"]')!
+    input.value = '55.7'
+    input.dispatchEvent(new Event('input', { bubbles: true }))
+    location.reload()
+  })
+  await expect(field(page, 'Cylinder 1: reading at the end')).toHaveValue('55.7')
+  await field(page, 'Cylinder 1: reading at the end').press('Escape')
+})

@@ -1,18 +1,8 @@
 import type { Page } from '@playwright/test'
+import { tabTo } from '../support/keyboard'
 import { copyOf, expect, open, test } from '../support/page'
 
 // The ice racer over-opened on purpose and faced back, by keyboard alone: what each step adds, and where the glass stands.
-async function tabTo(page: Page, name: RegExp): Promise<void> {
-  for (let i = 0; i < 140; i++) {
-    await page.keyboard.press('Tab')
-    const here = await page.evaluate(() => {
-      const el = document.activeElement as HTMLInputElement | null
-      return el?.getAttribute('aria-label') ?? el?.dataset?.figure ?? el?.labels?.[0]?.textContent?.trim() ?? el?.textContent?.trim() ?? ''
-    })
-    if (name.test(here)) return
-  }
-  throw new Error(`no way to ${name} by Tab`)
-}
 const number = async (page: Page, of: string) => Number(/-?\d+\.\d+/.exec((await page.locator(`[data-${of}]`).textContent())!.replace('−', '-'))![0])
 
 test('over-open a four-valve chamber to the line, and face it back to the number', async ({ page, bench }) => {

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { tabTo } from '../support/keyboard'
 import { copyOf, expect, open, test } from '../support/page'
 
 // The launch engine's three routes, walked with the keyboard alone; hand sums as in handsums.spec.ts.
@@ -10,17 +11,6 @@ const gasketOf = (thickness: number) => Math.PI / 4 * 94 * 94 * thickness / 1000
 const clearance = (thickness: number) => 56.2 + gasketOf(thickness) + 0.36 * AREA + 3 + Math.PI / 4 * (92 * 92 - 91.35 * 91.35) * 7 / 1000
 const flatFor = (thickness: number) => (clearance(thickness) - wanted) / 4.65
 
-async function tabTo(page: Page, name: RegExp): Promise<void> {
-  for (let i = 0; i < 90; i++) {
-    await page.keyboard.press('Tab')
-    const here = await page.evaluate(() => {
-      const el = document.activeElement as HTMLInputElement | null
-      return el?.getAttribute('aria-label') ?? el?.dataset?.figure ?? el?.labels?.[0]?.textContent?.trim() ?? el?.textContent?.trim() ?? ''
-    })
-    if (name.test(here)) return
-  }
-  throw new Error(`no way to ${name} by Tab`)
-}
 const main = async (page: Page, which: 'deepest' | 'lowest') => {
   const [value, pm] = [...(await page.locator(`[data-answer=${which}]`).textContent())!.matchAll(/\d+\.\d+/g)].map(Number)
   return { value: value!, pm: pm! }

@@ -1,18 +1,8 @@
 import type { Page } from '@playwright/test'
+import { tabTo } from '../support/keyboard'
 import { expect, test } from '../support/page'
 
 /** Tabs until the control with this accessible name has the focus: what a hand without a pointer does. */
-async function tabTo(page: Page, name: string): Promise<void> {
-  for (let i = 0; i < 120; i++) {
-    await page.keyboard.press('Tab')
-    const here = await page.evaluate(() => {
-      const el = document.activeElement as HTMLInputElement | null
-      return el?.getAttribute('aria-label') ?? el?.dataset?.figure ?? el?.labels?.[0]?.textContent?.trim() ?? el?.textContent?.trim() ?? ''
-    })
-    if (here === name) return
-  }
-  throw new Error(`no way to “${name}” by Tab`)
-}
 const type = (page: Page, text: string) => page.keyboard.type(text)
 async function reading(page: Page, text: string): Promise<void> {
   await type(page, text)

@@ -10,12 +10,7 @@ const props = defineProps<{ margins: ValveMargin[] }>()
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
 const device = useDevice()
 const figures = ref(false)
-const colours = computed(() => {
-  void device.night
-  const style = getComputedStyle(document.body)
-  const css = (name: string) => style.getPropertyValue(name).trim()
-  return { ink: css('--ink'), dye: css('--dye'), hair: css('--hair'), stop: css('--stop') }
-})
+const { colours, axis } = useChartInk()
 const labels = computed(() => props.margins[0]?.seat.round.map((_, i, all) => `${i * 360 / all.length}`) ?? [])
 const data = computed(() => ({
   labels: labels.value,
@@ -27,13 +22,9 @@ const data = computed(() => ({
     { label: 'face', data: labels.value.map(() => 0), borderColor: colours.value.stop, borderWidth: 2, borderDash: [], pointRadius: 0 }
   ]
 }))
-const font = { size: 13, family: 'B612' }
 const options = computed(() => ({
   events: [], animation: false as const, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } },
-  scales: {
-    x: { ticks: { color: colours.value.ink, maxTicksLimit: 7, maxRotation: 0, font }, grid: { color: colours.value.hair, lineWidth: 0.5 }, title: { display: true, text: 'degrees round the valve', color: colours.value.ink, font } },
-    y: { min: -1, max: 3, ticks: { color: colours.value.ink, font }, grid: { color: colours.value.hair, lineWidth: 0.5 }, title: { display: true, text: 'mm clear', color: colours.value.ink, font } }
-  }
+  scales: { x: axis('degrees round the valve', { maxTicksLimit: 7, maxRotation: 0 }), y: axis('mm clear', {}, { min: -1, max: 3 }) }
 }))
 const quarters = [0, 90, 180, 270]
 const at = (round: number[], degrees: number) => digits(round[Math.round(degrees / 360 * round.length)]!, 2)

@@ -10,12 +10,7 @@ const props = defineProps<{ show: 'gap' | 'factor', now?: WallAt, then?: WallAt,
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
 const device = useDevice()
 const figures = ref(false)
-const colours = computed(() => {
-  void device.night
-  const style = getComputedStyle(document.body)
-  const css = (name: string) => style.getPropertyValue(name).trim()
-  return { ink: css('--ink'), dye: css('--dye'), hair: css('--hair'), stop: css('--stop') }
-})
+const { colours, axis } = useChartInk()
 const MOST = 12
 const every = (list: number[] | undefined) => (list ?? []).filter((_, i) => i % 3 === 0)
 const data = computed(() => props.show === 'gap'
@@ -34,18 +29,13 @@ const data = computed(() => props.show === 'gap'
         { data: props.after.map(w => w.shroud.factor), borderColor: colours.value.dye, borderWidth: 3, pointRadius: 0 }
       ]
     })
-const options = computed(() => {
-  const font = { size: 13, family: 'B612' }
-  const grid = { color: colours.value.hair, lineWidth: 0.5 }
-  const ticks = { color: colours.value.ink, font }
-  return {
-    events: [], animation: false as const, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } },
-    scales: {
-      x: { ticks: { ...ticks, maxTicksLimit: 7, maxRotation: 0 }, grid, title: { display: true, text: props.show === 'gap' ? 'degrees round the valve' : 'lift, mm', color: colours.value.ink, font } },
-      y: { ...(props.show === 'gap' ? { min: 0, max: MOST } : { min: 0, max: 1 }), ticks: { ...ticks, maxTicksLimit: 5 }, grid, title: { display: true, text: props.show === 'gap' ? 'gap, mm' : 'factor', color: colours.value.ink, font } }
-    }
+const options = computed(() => ({
+  events: [], animation: false as const, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } },
+  scales: {
+    x: axis(props.show === 'gap' ? 'degrees round the valve' : 'lift, mm', { maxTicksLimit: 7, maxRotation: 0 }),
+    y: axis(props.show === 'gap' ? 'gap, mm' : 'factor', { maxTicksLimit: 5 }, { min: 0, max: props.show === 'gap' ? MOST : 1 })
   }
-})
+}))
 const said = computed(() => props.show === 'gap'
   ? `Gap round the valve at ${say(props.now?.lift ?? 0, 'length', device.lengths)} of lift against the ${say(props.now?.shroud.required ?? 0, 'length', device.lengths)} it needs`
   : 'Shrouding factor over lift, as it is and as developed')

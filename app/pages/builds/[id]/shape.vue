@@ -15,7 +15,7 @@ const shop = useShop()
 const shaping = useShaping()
 const {
   setup, set, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, facts, developed, now, then, sweep, wallsOf, means, proposal, others, takeProposal, takeCutter,
-  draw, undo, compared, comparing, compare, gauge, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+  draw, undo, compared, comparing, compare, gauge, lesson, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
@@ -151,10 +151,11 @@ async function template(kindOf: 'pdf' | 'svg') {
           <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }}</dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
           <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num">{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
-          <div v-if="developed && facts"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(Math.max(0, Math.PI / 4 * bore * bore - developed.opening), 0) }}</dd></div>
+          <div v-if="developed && facts"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(squishThen ?? 0, 0) }}</dd></div>
           <div v-if="payBack"><dt>Face back to the target</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
           <div v-if="developed && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(developed.volume) }}</strong></dd></div>
         </dl>
+        <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share, 2) }}</strong> of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.added > 0.05">: this one would then add <span class="num">{{ say(developed.added * lesson.share, 'volume', 'mm', 1) }}</span></template>.</p>
         <LeafTabs v-model="leaf" :leaves="leaves" label="Shape" class="tabs" />
         <div v-if="leaf === 'factor'" class="fields">
           <StatementField :key="`${kind}l`" :quantity="`${kind}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift" />
