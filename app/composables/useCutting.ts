@@ -102,10 +102,11 @@ export function useCutting() {
     if (rest.kind === 'done') held.value = rest.value
   }, { immediate: true })
 
-  const removed = computed<Removed[]>(() => solid.solids.value.flatMap(({ cylinder, model, facts }) => {
-    const left = held.value.find(h => h.cylinder === cylinder)
+  const bites = (list: Held[]): Removed[] => solid.solids.value.flatMap(({ cylinder, model, facts }) => {
+    const left = list.find(h => h.cylinder === cylinder)
     return facts && left ? [{ cylinder, x: model.x, cc: facts.volume - left.volume, perMm: left.perMm, factor: facts.factor }] : []
-  }))
+  })
+  const removed = computed(() => bites(held.value))
   const body = computed<FaceCutBody>(() => {
     const { slopeX, slopeY } = cutOf({ ...laid.value, depth: 0, flat: 0 })
     return {
@@ -131,19 +132,12 @@ export function useCutting() {
   const scope = computed(() => ({ level: 'head' as const, head: head.value }))
   /** Plans the cut as it lies; `typed` takes the place of the free depth, with what its models say at just that depth. */
   async function plan(typed?: Figure): Promise<string | undefined> {
-    let entry: FaceCutBody = body.value
-    if (typed) {
-      entry = { ...entry, depth: typed }
-      if (exactly.value) {
-        const answer = await askSolids('hold', 'plan', { chambers: solid.solids.value.map(({ key, cylinder, model }) => ({ key, cylinder, x: model.x })), setup: { ...laid.value, depth: typed.value } })
-        if (answer.kind !== 'done') return 'The chambers are not ready yet: try again in a moment.'
-        entry = {
-          ...entry, removed: answer.value.flatMap(({ cylinder, volume, perMm: more }) => {
-            const one = solid.solids.value.find(s => s.cylinder === cylinder)
-            return one?.facts ? [{ cylinder, x: one.model.x, cc: one.facts.volume - volume, perMm: more, factor: one.facts.factor }] : []
-          })
-        }
-      }
+    let entry: FaceCutBody = typed ? { ...body.value, depth: typed } : body.value
+    if (exactly.value) {
+      // Asked once more for just this plane: what stands on the screen may be a moment behind the hand.
+      const answer = await askSolids('hold', 'plan', { chambers: solid.solids.value.map(({ key, cylinder, model }) => ({ key, cylinder, x: model.x })), setup: { ...laid.value, depth: entry.depth.value } })
+      if (answer.kind !== 'done') return 'The chambers are not ready yet: try again in a moment.'
+      entry = { ...entry, removed: bites(answer.value) }
     }
     const supersedes = planned.value?.id
     const said = notKept(await build.add('faceCut', scope.value, entry, supersedes ? { supersedes } : {}))
