@@ -7,6 +7,8 @@ export type Sent = { kind: 'kept', value: unknown } | { kind: 'refused', problem
 
 /** How long a field waits for the server's word before the reading counts as waiting. */
 const PATIENCE_MS = 1500
+/** A line that neither answers nor breaks is given up after this, and the write sent again under its own name. */
+const ANSWER_MS = 15_000
 const RETRY_MS = [1000, 2000, 5000, 10_000]
 
 /**
@@ -54,7 +56,7 @@ export const useOutbox = defineStore('outbox', () => {
   async function sendOne(write: Waiting): Promise<boolean> {
     let response: Response
     try {
-      response = await fetch(write.url, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: write.body })
+      response = await fetch(write.url, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: write.body, signal: AbortSignal.timeout(ANSWER_MS) })
     } catch {
       return false
     }

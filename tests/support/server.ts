@@ -62,7 +62,7 @@ export class TestServer {
     })
     for (let i = 0; i < 300; i++) {
       if (this.child.exitCode !== null) throw new Error(`the server stopped with ${this.child.exitCode}`)
-      const ok = await fetch(`${this.url}/api/health`).then(r => r.ok, () => false)
+      const ok = await fetch(`${this.url}/api/health`, { signal: AbortSignal.timeout(3000) }).then(r => r.ok, () => false)
       if (ok) return
       await new Promise(r => setTimeout(r, 50))
     }

@@ -1,5 +1,5 @@
 // Sends pours one after the other, each until it is acknowledged, never more than it has been allowed: so that the
-// power cuts fall among the writes.
+// power cuts fall among the writes. A line that a cut left hanging is given up after a while, and the write sent again.
 import { v4 as uuid } from 'uuid'
 
 const [url, build, count] = process.argv.slice(2)
@@ -19,7 +19,7 @@ for (let sent = 0; sent < Number(count); sent++) {
   while (sent >= allowed) await new Promise(r => setTimeout(r, 5))
   const id = uuid()
   for (;;) {
-    const status = await fetch(`${url}/api/builds/${build}/entries/${id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body })
+    const status = await fetch(`${url}/api/builds/${build}/entries/${id}`, { method: 'PUT', headers: { 'content-type': 'application/json' }, body, signal: AbortSignal.timeout(3000) })
       .then(r => r.status, () => 0)
     if (status === 200 || status === 201) break
     await new Promise(r => setTimeout(r, 10))
