@@ -6,6 +6,9 @@ export default defineConfig({
   workers: 2,
   timeout: 60_000,
   forbidOnly: true,
+  // Two browsers, two servers, a database and solids being made share a small machine: what only a pause broke is tried
+  // once more, and listed as flaky.
+  retries: 1,
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],
   outputDir: 'test-results',
   use: {
