@@ -134,7 +134,38 @@ describe('the pin gauge on the launch engine', () => {
   })
 })
 
+/** A random pot with two valves in it: walls leaning or not, valves anywhere that is air. */
+const pots = fc.record({
+  R: fc.double({ min: 30, max: 48, noNaN: true }), lean: fc.double({ min: 0, max: 6, noNaN: true }), height: fc.double({ min: 12, max: 30, noNaN: true }),
+  x: fc.double({ min: 9, max: 16, noNaN: true }), y: fc.double({ min: -6, max: 6, noNaN: true }), d: fc.double({ min: 12, max: 26, noNaN: true }), tilt: fc.double({ min: 0, max: 25, noNaN: true }), leans: fc.integer({ min: 0, max: 359 })
+}).map(({ R, lean, height, x, y, d, tilt, leans }): [Mesh, ChamberValve[]] => [
+  turned([[R, 0], [R - lean, height]], 90),
+  [1, -1].map(sign => ({ ...valve, x: sign * x, y: sign * y, diameter: d, tilt, leans, seatHeight: height * 0.6 }))
+])
+
 describe('a proposed line', () => {
+  it('holds its limits in random pots, round random valves, under random gaskets', () => {
+    fc.assert(fc.property(
+      pots, fc.integer({ min: 0, max: 1 }), fc.array(fc.double({ min: 0.5, max: 6, noNaN: true }), { minLength: 1, maxLength: 4 }), fc.double({ min: 60, max: 110, noNaN: true }), fc.double({ min: 0, max: 2, noNaN: true }),
+      fc.constantFrom('match', 'line', 'pin'), fc.double({ min: 1, max: 6, noNaN: true }),
+      ([mesh, valves], open, lifts, gasket, margin, school, pin) => {
+        const within = limits({ line: scribedLine(gasket, 100, margin) })
+        const given = walls(mesh, valves, open, [...lifts].sort((a, b) => a - b), within, { bore: 100, gasketBore: gasket, gasketThickness: 1.2 })
+        const found = proposeWall(school as 'match', valves[open]!.diameter / 2, given, pin)
+        const most = school === 'match' ? Math.max(...given.map(w => w.shroud.required)) * 1.01 : school === 'pin' ? pin * 1.01 : Infinity
+        given.forEach(({ shroud: { gap }, limit }, k) => found.gaps[k]!.forEach((g, i) => {
+          if (g > gap[i]! + 1e-9) {
+            expect(g).toBeLessThanOrEqual(limit[i]! + 1e-9)
+            expect(g).toBeLessThanOrEqual(most)
+          }
+        }))
+        for (const { percent } of found.unmet) {
+          expect(percent).toBeGreaterThan(0)
+          expect(percent).toBeLessThanOrEqual(100)
+        }
+      }), { numRuns: 120 })
+  }, 60_000)
+
   it('never leaves the limits, and never takes more than the need plus 1 %', () => {
     fc.assert(fc.property(
       fc.constantFrom<[string, ChamberSpec]>(['launch', launchChamber()], ['hollin', hollinChamber()]), fc.integer({ min: 0, max: 3 }), fc.array(fc.double({ min: 1, max: 10, noNaN: true }), { minLength: 1, maxLength: 3 }),

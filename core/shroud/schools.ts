@@ -111,13 +111,13 @@ export function proposeWall(school: School, radius: number, walls: WallAt[], pin
   const steps = walls[0]!.shroud.gap.length
   // Near its seat a tilted valve's plane meets the ceiling, which is no wall.
   const open = walls.filter(w => w.lift >= 0.3 * walls.at(-1)!.lift)
+  const stopped = school === 'pin' ? walls.map(w => pinBlocked(radius, w.shroud.gap, above('pinDiameter', pinDiameter!, 0))) : []
   const wanted = Array.from({ length: steps }, (_, i): number => {
     switch (school) {
       case 'leave': return -Infinity
       case 'line': return open.some(w => w.shroud.gap[i]! < FAR * radius) ? Infinity : -Infinity
       case 'pin': {
-        const blocked = walls.some(w => pinBlocked(radius, w.shroud.gap, above('pinDiameter', pinDiameter!, 0)).has(i))
-        return blocked ? pinDiameter! : -Infinity
+        return stopped.some(places => places.has(i)) ? pinDiameter! : -Infinity
       }
       case 'match': return Math.max(...walls.map(w => w.shroud.gap[i]! < w.shroud.required - 1e-9 ? w.shroud.required : -Infinity))
     }
