@@ -4,7 +4,9 @@ export default defineConfig({
   testDir: 'tests/e2e',
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
+  timeout: 120_000,
+  // A small machine may take its time over a solid: what is waited for is that it comes, the benches say how fast.
+  expect: { timeout: 20_000 },
   forbidOnly: true,
   // Two browsers, two servers, a database and solids being made share a small machine: what only a pause broke is tried
   // once more, and listed as flaky.

@@ -38,6 +38,7 @@ export function useCutting() {
 
   // What each cylinder asks of the free figure, by its solid.
   const solved = shallowRef<Solved[]>([])
+  const solvedOf = ref('')
   const question = computed(() => {
     const { mode, roll, angle, depth, flat } = setup.value
     const wanted = planned.value ? 'depth' : free.value
@@ -50,10 +51,13 @@ export function useCutting() {
     const laid: HeadSetup = { roll, angle: mode === 'flat' ? 0 : angle, depth: mode === 'flat' || wanted === 'depth' ? 0 : depth, flat: mode === 'both' && wanted !== 'flat' ? flat : 0 }
     return { chambers, setup: laid, free: wanted }
   })
-  watch(() => JSON.stringify(question.value), async () => {
+  const questionOf = computed(() => question.value ? JSON.stringify(question.value) : '')
+  watch(questionOf, async (of) => {
     if (!question.value) return
     const answer = await askSolids('solve', 'solve', question.value)
-    if (answer.kind === 'done') solved.value = answer.value
+    if (answer.kind !== 'done') return
+    solved.value = answer.value
+    solvedOf.value = of
   }, { immediate: true })
   const unreachable = computed(() => question.value ? solved.value.filter((s): s is Extract<Solved, { argument: string }> => 'argument' in s) : [])
 
@@ -87,8 +91,10 @@ export function useCutting() {
   }
 
   const held = shallowRef<Held[]>([])
+  const heldOf = ref('')
   const look = shallowRef<Look>()
-  watch(() => exactly.value ? JSON.stringify([laid.value, solid.solids.value.map(s => s.key), build.cylinder]) : '', async (now) => {
+  const holdOf = computed(() => exactly.value ? JSON.stringify([laid.value, solid.solids.value.map(s => s.key), build.cylinder]) : '')
+  watch(holdOf, async (now) => {
     if (!now) return
     const mine = solid.solids.value.find(s => s.cylinder === build.cylinder)
     const all = solid.solids.value.map(({ key, cylinder, model }) => ({ key, cylinder, x: model.x }))
@@ -99,8 +105,12 @@ export function useCutting() {
       askSolids('hold', 'hold', { chambers: all, setup: laid.value })
     ])
     if (one?.kind === 'done') look.value = one.value
-    if (rest.kind === 'done') held.value = rest.value
+    if (rest.kind !== 'done') return
+    held.value = rest.value
+    heldOf.value = now
   }, { immediate: true })
+  /** Whether what is told is of the chambers and the plane as they stand. */
+  const settled = computed(() => !solid.drawn.value || (exactly.value && (!questionOf.value || solvedOf.value === questionOf.value) && heldOf.value === holdOf.value))
 
   const bites = (list: Held[]): Removed[] => solid.solids.value.flatMap(({ cylinder, model, facts }) => {
     const left = list.find(h => h.cylinder === cylinder)
@@ -162,7 +172,7 @@ export function useCutting() {
     return notKept(await build.add('gasketChange', scope.value, { state, ...figures }, now ? { supersedes: now.id } : {}))
   }
   return {
-    head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, setup, lay, free, outcomes, valves, perMm, solid, exactly, unreachable, look, margins,
+    head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, setup, lay, free, outcomes, valves, perMm, solid, exactly, settled, unreachable, look, margins,
     planeAt, plan, done, drop, gasket
   }
 }

@@ -8,10 +8,8 @@ import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 import { useShop } from '~/stores/shop'
+import { fullScale } from '~/words/stop'
 import { notKept } from './useStatement'
-
-/** The reading a fresh fill begins at: a burette at its zero, a syringe or cylinder full. */
-export const freshStart = (instrument: Instrument): number => instrument.kind === 'burette' ? 0 : instrument.capacity
 
 /** A sum of volumes, each one fill from a fresh scale. */
 function fillOf(volume: number, instrument: Instrument): Fill {
@@ -51,7 +49,7 @@ export function usePouring() {
   }
 
   const earlier = computed<Fill[]>(() => JSON.parse(drafts.get(key('fills')) ?? '[]') as Fill[])
-  const start = computed<number>(() => Number(drafts.get(key('from')) ?? (instrument.value ? freshStart(instrument.value) : 0)))
+  const start = computed<number>(() => Number(drafts.get(key('from')) ?? (instrument.value ? fullScale(instrument.value) : 0)))
   const typed = ref<{ terms: number[] }>()
 
   const inHand = computed<Fill[]>(() => {
@@ -65,7 +63,7 @@ export function usePouring() {
 
   function bodyOf(list: Fill[]): Bodies['pour'] {
     const { sealed, liquid, vessel, afterWork, warmer, scaleTemperature, ...rest } = beside.value
-    const words = list.map(f => f.start === freshStart(instrument.value!) ? String(f.end) : `${f.start}>${f.end}`).join(' + ')
+    const words = list.map(f => f.start === fullScale(instrument.value!) ? String(f.end) : `${f.start}>${f.end}`).join(' + ')
     const figures = Object.fromEntries(BESIDE[what.value].flatMap(name => rest[name as keyof typeof rest] ? [[name, rest[name as keyof typeof rest]]] : []))
     const seals = what.value === 'crown' || what.value === 'assembled'
     return {

@@ -62,12 +62,13 @@ export function useShaping() {
   const own = (list: Relief[], turned: boolean): Relief[] => turned
     ? list.map(r => ({ ...r, radii: r.radii.map((_, i) => r.radii[(KEPT / 2 - i + KEPT) % KEPT]!) }))
     : list
-  const name = computed(() => facts.value && reliefs.value.length ? uuidv5(facts.value.key + JSON.stringify(reliefs.value), NAMES) : facts.value?.key)
-  const developed = shallowRef<Developed & { name: string }>()
-  watch(() => [name.value, facts.value?.key, build.state?.targetChamber?.value.value] as const, async ([as, from]) => {
+  const name = computed(() => facts.value && (reliefs.value.length ? uuidv5(facts.value.key + JSON.stringify(reliefs.value), NAMES) : `${facts.value.key}/bare`))
+  const target = computed(() => build.state?.targetChamber?.value.value)
+  const developed = shallowRef<Developed & { name: string, target?: number }>()
+  watch(() => [name.value, facts.value?.key, target.value] as const, async ([as, from, aim]) => {
     if (!as || !from) return
-    const answer = await askSolids('develop', 'develop', { key: from, name: as === from ? `${as}/bare` : as, reliefs: own(reliefs.value, model.value?.mirrored ?? false), target: build.state?.targetChamber?.value.value })
-    if (answer.kind === 'done') developed.value = { ...answer.value, name: as === from ? `${as}/bare` : as }
+    const answer = await askSolids('develop', 'develop', { key: from, name: as, reliefs: own(reliefs.value, model.value?.mirrored ?? false), target: aim })
+    if (answer.kind === 'done') developed.value = { ...answer.value, name: as, target: aim }
   }, { immediate: true })
 
   // Walls at the lift that is looked at, and over all lifts: as they are and as developed.
@@ -86,12 +87,14 @@ export function useShaping() {
 
   /** Lifts over which the walls are judged: fifteen, up to the highest. */
   const lifts = computed(() => Array.from({ length: 15 }, (_, i) => Math.max(0.2, mostLift.value * (i + 1) / 15)))
-  const sweep = shallowRef<{ before: ValveWalls[], after: ValveWalls[] }>()
-  watch(() => [facts.value?.key, developed.value?.name, setup.value.needs, JSON.stringify(limits.value), JSON.stringify(lifts.value)] as const, async ([from, as]) => {
+  const sweep = shallowRef<{ of: string, before: ValveWalls[], after: ValveWalls[] }>()
+  const sweepOf = computed(() => JSON.stringify([facts.value?.key, developed.value?.name, setup.value.needs, limits.value, below.value, lifts.value]))
+  watch(sweepOf, async (of) => {
+    const [from, as] = [facts.value?.key, developed.value?.name]
     if (!from || !spec.value?.valves.length) return
     const common = { below: below.value, needs: setup.value.needs, limits: limits.value, valves: spec.value.valves.map((_, open) => ({ open, lifts: lifts.value })) }
     const [a, b] = await Promise.all([askSolids('walls', 'sweep now', { key: from, ...common }), as ? askSolids('walls', 'sweep then', { key: as, ...common }) : undefined])
-    if (a.kind === 'done') sweep.value = { before: a.value, after: b?.kind === 'done' ? b.value : a.value }
+    if (a.kind === 'done' && (!as || b?.kind === 'done')) sweep.value = { of, before: a.value, after: b?.kind === 'done' ? b.value : a.value }
   }, { immediate: true })
   const wallsOf = (list: ValveWalls[] | undefined, open: number) => {
     const found = list?.find(w => w.open === open)
@@ -108,6 +111,9 @@ export function useShaping() {
     return meanShroud(curve)
   }
   const means = computed(() => ({ before: mean(sweep.value?.before), after: mean(sweep.value?.after) }))
+
+  /** Whether what is told is of what is drawn: until then nothing may be taken or planned by it. */
+  const settled = computed(() => facts.value?.key === ask.value?.key && developed.value?.name === name.value && developed.value?.target === target.value && sweep.value?.of === sweepOf.value)
 
   /** What the school proposes for a valve, over the lifts it looks at. */
   function propose(open: number, school = setup.value.school): WallProposal | undefined {
@@ -262,7 +268,7 @@ export function useShaping() {
     return undefined
   }
   return {
-    head, setup, set, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
+    head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
     proposal, propose, others, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
   }
 }

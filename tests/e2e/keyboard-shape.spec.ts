@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { tabTo } from '../support/keyboard'
-import { copyOf, expect, open, test } from '../support/page'
+import { copyOf, expect, open, reckoned, test } from '../support/page'
 
 // The ice racer over-opened on purpose and faced back, by keyboard alone: what each step adds, and where the glass stands.
 const number = async (page: Page, of: string) => Number(/-?\d+\.\d+/.exec((await page.locator(`[data-${of}]`).textContent())!.replace('−', '-'))![0])
@@ -19,9 +19,10 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await tabTo(page, /^keep the squish pads$/)
   await page.keyboard.press('Space')
   await tabTo(page, /^Take it on both intakes$/)
-  await page.waitForTimeout(1500)
+  await reckoned(page)
   await page.keyboard.press('Enter')
   await expect.poll(() => number(page, 'added'), { timeout: 30_000 }).toBeGreaterThan(0.5)
+  await reckoned(page)
   const added = await number(page, 'added')
   // Ratio then, by hand: 42.0 poured, gasket, deck, crown and crevice as on the Sheet, plus what was taken.
   const area = Math.PI / 4 * 85.5 * 85.5 / 1000
@@ -40,8 +41,12 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   // A place of the wall moved by its keys: 0.1 mm out, undone again.
   await tabTo(page, /^Wall at \d+°/)
   await page.keyboard.press('ArrowUp')
-  await page.waitForTimeout(800)
-  await tabTo(page, /^Undo/)
+  await reckoned(page)
+  expect(await number(page, 'added')).toBeGreaterThanOrEqual(added)
+  await tabTo(page, /^Undo: Wall drawn/)
+  await page.keyboard.press('Enter')
+  await reckoned(page)
+  expect(await number(page, 'payback')).toBe(payBack)
 
   // The same in every cylinder, each with its own stop reading; then planned.
   await tabTo(page, /^Hot spots$|^Clock$/)
@@ -63,7 +68,23 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await tabTo(page, /^Drop the plan$/)
   await page.keyboard.press('Enter')
   await expect(page.locator('[data-verdict=intake]')).toContainText('clear', { timeout: 60_000 })
-  await expect.poll(async () => Math.abs(Number(/\d+\.\d+/.exec((await page.locator('[data-answer=deepest]').textContent())!)![0]) - payBack), { timeout: 30_000 }).toBeLessThan(0.08)
+  await reckoned(page)
+  const deepest = await number(page, 'answer=deepest')
+  expect(Math.abs(deepest - payBack)).toBeLessThan(0.08)
+
+  // The new cut planned: chamber and glass then by hand, 42.0 + added − depth × opened mouth, on a burette that starts at 0.
+  const row = page.locator('.cut-table tbody tr').first()
+  const left = 42.0 + added - deepest * mouth / 1000
+  expect(Math.abs(Number(await row.locator('[data-glass]').textContent()) - left)).toBeLessThan(0.3)
+  expect(Math.abs(left - wantedChamber)).toBeLessThan(0.4)
+  await tabTo(page, /^Plan \d+\.\d+ mm$/)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Depth really taken off, measured')).toBeVisible()
+  await reckoned(page)
+  expect(Math.abs(Number(await row.locator('[data-glass]').textContent()) - left)).toBeLessThan(0.3)
+  await expect(row).toContainText('on target')
+
+  // Ground first, as planned: the relief of one cylinder is done, the others wait.
   await page.keyboard.press('Escape')
   await page.keyboard.press('3')
   await expect(page.getByText(/Planned on 1/)).toBeVisible()

@@ -1,4 +1,4 @@
-import { test as base, type Page } from '@playwright/test'
+import { test as base, expect, type Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import { TestServer, put } from './server'
 
@@ -28,7 +28,7 @@ export const test = base.extend<{ bench: Bench, page: Page }, { demo: TestServer
     if (problems.length > 0) throw new Error(`the page threw: ${problems.join('; ')}`)
   }
 })
-export { expect } from '@playwright/test'
+export { expect }
 
 /** Opens a station of a build and waits until its ledger is on the screen. */
 export async function open(page: Page, bench: Pick<Bench, 'server'>, build: string, station: string): Promise<void> {
@@ -41,6 +41,11 @@ export async function copyOf(bench: Pick<Bench, 'server'>, build: string): Promi
   const document = await (await fetch(`${bench.server.url}/api/builds/${build}/file`)).json() as object
   const { json } = await put(`${bench.server.url}/api/imports/${uuid()}`, { document, copy: true, hand: 'TT' })
   return (json as { id: string }).id
+}
+
+/** Waits until what is told is of what is drawn. */
+export async function reckoned(page: Page): Promise<void> {
+  await expect(page.locator('[data-reckoned]')).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 })
 }
 
 /** The field with a label, in the station. */

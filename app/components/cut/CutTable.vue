@@ -1,19 +1,21 @@
 <script setup lang="ts">
 import { uncertainty, type CutOutcome, type HeadCut } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
+import { useGlass } from '~/composables/useGlass'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
 const props = withDefaults(defineProps<{ needed: HeadCut, outcomes: CutOutcome[], dimension?: 'length' | 'angle', title?: string }>(), { dimension: 'length', title: 'Cut to target' })
 const build = useBuild()
 const device = useDevice()
+const { glass, stopAt } = useGlass()
 const low = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value - build.replayed.target.body.tolerance.value : undefined)
 const high = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value + build.replayed.target.body.tolerance.value : undefined)
 const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head).map((s) => {
   const outcome = props.outcomes.find(o => o.cylinder === s.cylinder)
   const ratio = outcome?.ratio.value
   return {
-    cylinder: s.cylinder, ratio: s.ratio?.value.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
+    cylinder: s.cylinder, stop: stopAt(outcome?.chamber.value), ratio: s.ratio?.value.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
     word: ratio === undefined || low.value === undefined || high.value === undefined ? '' : ratio < low.value ? 'low' : ratio > high.value ? 'past' : 'on target'
   }
 }))
@@ -22,7 +24,7 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
 <template>
   <table class="sheet-table cut-table">
     <thead>
-      <tr><th>Cyl.</th><th class="r">Ratio now</th><th class="r">{{ title }}</th><th class="r">Chamber then</th><th class="r">Ratio then</th><th /></tr>
+      <tr><th>Cyl.</th><th class="r">Ratio now</th><th class="r">{{ title }}</th><th class="r">Chamber then</th><th v-if="glass" class="r">Glass then</th><th class="r">Ratio then</th><th /></tr>
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.cylinder" :class="{ on: row.cylinder === build.cylinder }">
@@ -33,6 +35,7 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
           <template v-else>—</template>
         </td>
         <td class="r num"><template v-if="row.outcome">{{ digits(row.outcome.chamber.value, 1) }} <span class="quiet small">± {{ digits(2 * uncertainty(row.outcome.chamber), 1) }}</span></template><template v-else>—</template></td>
+        <td v-if="glass" class="r num" data-glass>{{ row.stop ?? '—' }}</td>
         <td class="r num"><template v-if="row.outcome"><strong>{{ digits(row.outcome.ratio.value, 2) }}</strong> <span class="quiet small">± {{ digits(2 * uncertainty(row.outcome.ratio), 2) }}</span></template><template v-else>—</template></td>
         <td :class="{ warn: row.word === 'past' }" class="small">{{ row.word }}</td>
       </tr>

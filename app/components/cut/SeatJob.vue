@@ -1,20 +1,20 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, blending, clearanceFromSinking, flatCutDepth, seatLedge, sinking, stopReading, type Figure, type Part } from '#core'
-import { figureFault, inUse } from '#shared/dto'
-import { digits, say } from '#shared/figures'
+import { FIGURE_BOUNDS, blending, clearanceFromSinking, flatCutDepth, seatLedge, sinking, type Figure, type Part } from '#core'
+import { figureFault } from '#shared/dto'
+import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
+import { useGlass } from '~/composables/useGlass'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
-import { useShop } from '~/stores/shop'
 
 /** Two seat forms side by side: what sinking the valve by them adds, and how far past the number the face is cut for it. */
 const props = defineProps<{ head: number, perMm?: number }>()
 const build = useBuild()
 const device = useDevice()
 const drafts = useDrafts()
-const shop = useShop()
+const { stopAt } = useGlass()
 type Name = 'diameter' | 'topCut' | 'seat' | 'sunk' | 'blend'
 const FIELDS: { name: Name, label: string, dimension: 'length' | 'angle', min: number, max: number }[] = [
   { name: 'diameter', label: 'Machined form, across', dimension: 'length', min: 10, max: 90 }, { name: 'topCut', label: 'Top cut', dimension: 'angle', min: 5, max: 60 },
@@ -62,13 +62,8 @@ const ok = (o: ReturnType<typeof reckon>): o is Outcome => o !== undefined && 'a
 /** Where the glass stands after the face cut, short by what the seats give back, and when both are done. */
 function stops(added: number): { cut: string, done: string } | undefined {
   const wanted = build.replayed?.beforeCut.find(s => s.cylinder === build.cylinder)?.targetChamber?.value.value
-  const glass = shop.instruments.find(i => i.kind === 'burette')
-  if (wanted === undefined || wanted - added <= 0 || !glass) return undefined
-  const at = (volume: number) => {
-    const { fill, reading } = stopReading(volume, 0, inUse(glass))
-    return fill > 1 ? `fill ${fill}, ${digits(reading, 1)}` : digits(reading, 1)
-  }
-  return { cut: at(wanted - added), done: at(wanted) }
+  const [cut, done] = [stopAt(wanted && wanted - added), stopAt(wanted)]
+  return cut && done ? { cut, done } : undefined
 }
 const sentence = ref('')
 const planned = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind === 'seatWork'))

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { bandEdgeShift, stopReading, turnedHeadPlan, carry, uncertainty, type PourEntry, type SquishStanding } from '#core'
+import { bandEdgeShift, turnedHeadPlan, carry, uncertainty, type PourEntry, type SquishStanding } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { sayStop } from '~/words/stop'
 
 /** A turned head: squish first, then the dome, with both readings to stop at. */
 const props = defineProps<{ standing: SquishStanding }>()
@@ -32,13 +33,7 @@ const edge = computed(() => reckoned.value && angle.value && reckoned.value.off.
 /** The last pour through the plug hole: its glass and its column tell where to stop. */
 const through = computed(() => [...build.replayed?.live.entries ?? []].reverse()
   .find((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === 'assembled' && e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder))
-function stopAt(clearance: number): string | undefined {
-  const pour = through.value
-  if (!pour) return undefined
-  const { instrument, plugColumn } = pour.body
-  const { fill, reading } = stopReading(clearance + (plugColumn?.value ?? 0), instrument.kind === 'burette' ? 0 : instrument.capacity, instrument)
-  return fill > 1 ? `fill ${fill}, ${digits(reading, 1)}` : digits(reading, 1)
-}
+const stopAt = (clearance: number) => through.value && sayStop(clearance + (through.value.body.plugColumn?.value ?? 0), through.value.body.instrument)
 const sentence = ref('')
 async function planIt() {
   const r = reckoned.value

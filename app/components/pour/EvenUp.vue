@@ -1,28 +1,19 @@
 <script setup lang="ts">
-import { evenPlan, stopReading, type EvenBy, type Instrument } from '#core'
+import { evenPlan, type EvenBy, type Instrument } from '#core'
 import { digits, say } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { sayStop } from '~/words/stop'
 
 /** Small chambers up to the largest: what each must gain, where the glass will stand, and what it costs. */
-const props = defineProps<{ instrument?: Instrument }>()
+defineProps<{ instrument?: Instrument }>()
 const build = useBuild()
 const device = useDevice()
 const by = ref<EvenBy>('chamber')
 const head = computed(() => build.state?.head ?? 1)
 const plan = computed(() => build.replayed && evenPlan(build.replayed, head.value, by.value))
 const sentence = ref('')
-function stopAt(volume: number): string {
-  if (!props.instrument) return ''
-  try {
-    const start = props.instrument.kind === 'burette' ? 0 : props.instrument.capacity
-    const { fill, reading } = stopReading(volume, start, props.instrument)
-    return fill > 1 ? `fill ${fill}: ${digits(reading, 1)}` : digits(reading, 1)
-  } catch {
-    return '–'
-  }
-}
 async function hold(cylinder: number, held: boolean) {
   sentence.value = notKept(await build.add('hold', { level: 'cylinder', cylinder }, { held })) ?? ''
 }
@@ -51,7 +42,7 @@ const grinding = computed(() => build.replayed?.planned.some(op => op.kind === '
           <tr v-for="c in plan.cylinders" :key="c.cylinder">
             <td class="num">{{ c.cylinder }}</td>
             <td class="r num"><strong v-if="c.gain.value >= 0.05">{{ say(c.gain.value, 'volume') }}</strong><span v-else-if="c.held && c.short.value >= 0.05" class="warn small">{{ say(c.short.value, 'volume') }} short</span><span v-else class="quiet">–</span></td>
-            <td class="r num">{{ stopAt(c.chamber.value) }}</td>
+            <td class="r num">{{ sayStop(c.chamber.value, instrument) ?? '–' }}</td>
             <td><input type="checkbox" :checked="c.held" :aria-label="`Chamber ${c.cylinder} can’t be ground`" @change="hold(c.cylinder, ($event.target as HTMLInputElement).checked)"></td>
           </tr>
         </tbody>

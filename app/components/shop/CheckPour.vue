@@ -4,7 +4,7 @@ import { checkPour, type Fill, type KnownVolume } from '#core'
 import type { KeptInstrument } from '#shared/dto'
 import { digits } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
-import { freshStart } from '~/composables/usePouring'
+import { fullScale } from '~/words/stop'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
@@ -29,7 +29,7 @@ const number = (text: string) => text.trim() === '' ? NaN : Number(text.replace(
 function fill(text: string): Fill | undefined {
   const ends = text.split('>').map(number)
   if (ends.length > 2 || ends.some(Number.isNaN)) return undefined
-  return ends.length === 2 ? { start: ends[0]!, end: ends[1]! } : { start: freshStart(props.instrument), end: ends[0]! }
+  return ends.length === 2 ? { start: ends[0]!, end: ends[1]! } : { start: fullScale(props.instrument), end: ends[0]! }
 }
 const pours = computed(() => readings.filter(t => t.trim() !== '').map(t => [fill(t)]))
 // What is typed as ± is two standard uncertainties, as everywhere on the screen.

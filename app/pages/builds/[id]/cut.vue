@@ -10,7 +10,7 @@ import { useDevice } from '~/stores/device'
 const build = useBuild()
 const device = useDevice()
 const cutting = useCutting()
-const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, valves, perMm, solid, exactly, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
+const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, valves, perMm, solid, exactly, settled, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
 const sentence = ref('')
 const leaf = useLocalStorage('bowl.cutLeaf', 'face')
 const leaves = [{ key: 'face', name: 'Face' }, { key: 'seats', name: 'Seat work' }, { key: 'else', name: 'What else moves' }]
@@ -49,7 +49,7 @@ function dragged(to: number) {
   else lay.set({ depth: within })
 }
 async function planDepth() {
-  sentence.value = await plan() ?? ''
+  sentence.value = settled.value ? await plan() ?? '' : 'Still reckoning: press again in a moment.'
 }
 </script>
 
@@ -59,7 +59,7 @@ async function planDepth() {
     <LeafTabs v-model="leaf" :leaves="leaves" label="Cut" class="tabs" />
     <SeatJob v-if="leaf === 'seats'" :key="head" :head="head" :per-mm="perMm?.value.value" role="tabpanel" aria-label="Seat work" />
     <WhatElseMoves v-else-if="leaf === 'else'" :depth="depth + laid.flat" role="tabpanel" aria-label="What else moves" />
-    <div v-else class="face">
+    <div v-else class="face" :aria-busy="!settled" data-reckoned>
       <section class="ask">
         <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">Head {{ head }}</h2>
         <CutLay v-if="solid.drawn.value && !planned" :lay="lay" :laid="laid" :head="head" />
@@ -102,7 +102,7 @@ async function planDepth() {
               v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="[0.05, 5]" data-new
               :commit="figure => plan(figure)" @typing="tried = $event?.figure.value ?? tried"
             />
-            <button v-if="depth + laid.flat > 0.005 || laid.angle" class="key main" type="button" :disabled="solid.drawn.value && !exactly" @click="planDepth">Plan {{ free === 'depth' || free === 'none' ? say(depth, 'length', device.lengths) : sayFree(value) }}</button>
+            <button v-if="depth + laid.flat > 0.005 || laid.angle" class="key main" type="button" :aria-disabled="!settled" @click="planDepth">Plan {{ free === 'depth' || free === 'none' ? say(depth, 'length', device.lengths) : sayFree(value) }}</button>
           </div>
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>

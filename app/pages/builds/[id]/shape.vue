@@ -1,20 +1,19 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { SCHOOLS, arcsOf, pinBlocked, stopReading, targetBand, type School } from '#core'
-import { inUse } from '#shared/dto'
+import { SCHOOLS, arcsOf, pinBlocked, targetBand, type School } from '#core'
 import { digits, say } from '#shared/figures'
 import { askSolids } from '~/composables/useSolids'
+import { useGlass } from '~/composables/useGlass'
 import { useShaping } from '~/composables/useShaping'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { useShop } from '~/stores/shop'
 
 const build = useBuild()
 const device = useDevice()
-const shop = useShop()
+const { stopAt } = useGlass()
 const shaping = useShaping()
 const {
-  setup, set, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, facts, developed, now, then, sweep, wallsOf, means, proposal, others, takeProposal, takeCutter,
+  setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, facts, developed, now, then, sweep, wallsOf, means, proposal, others, takeProposal, takeCutter,
   draw, undo, compared, comparing, compare, gauge, lesson, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
@@ -42,12 +41,6 @@ watch(() => developed.value?.name, async (name) => {
   const answer = await askSolids('look', 'shape edge', { key: name, cut: model.value.done, x: 0 })
   if (answer.kind === 'done') edge.value = setup.value.steps.length ? answer.value.edge : []
 })
-const glass = computed(() => shop.instruments.find(i => i.kind === 'burette'))
-function stopAt(volume: number): string {
-  if (!glass.value) return ''
-  const { fill, reading } = stopReading(volume, 0, inUse(glass.value))
-  return fill > 1 ? `fill ${fill}, ${digits(reading, 1)}` : digits(reading, 1)
-}
 const band = computed(() => targetBand(build.replayed?.target))
 const ratioWord = computed(() => ratioThen.value === undefined || !band.value ? '' : ratioThen.value < band.value.low ? 'under the target' : ratioThen.value > band.value.high ? 'over the target' : 'on target')
 const seatWord = computed(() => {
@@ -71,6 +64,14 @@ function useCutter() {
   // A ball or burr rolled against the valve's edge leaves its own width all round.
   const words = tool.value === 'guide' ? `Cutter ${digits(across, 1)} about the ${kind.value} guide` : `Ball ${digits(across, 1)} round the ${kind.value}`
   takeCutter(words, tool.value === 'guide' ? across : r + 2 * across, arc.value.from, arc.value.to, short.value)
+}
+const WAIT = 'Still reckoning: press again in a moment.'
+async function planIt() {
+  sentence.value = settled.value ? await plan(setup.value.steps.map(s => s.words).join(', ')) ?? '' : WAIT
+}
+function takeIt() {
+  sentence.value = settled.value ? '' : WAIT
+  if (settled.value) takeProposal(`${SCHOOL_WORDS[setup.value.school][0]}, ${kind.value}`)
 }
 const field = (name: string) => `${build.view?.id}/shapefield/${build.state?.head}/${name}`
 async function template(kindOf: 'pdf' | 'svg') {
@@ -105,7 +106,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p class="small quiet">Double line: the limit. Spokes: the wall is too near. Squares move it, arrow keys by 0.1 mm.</p>
         <p class="caution">Never past the line; sacrificial valves over the seats. Water behind a wall is of unknown depth: stop and test. Eyes, lungs, loose sleeves.</p>
         <div class="row foot">
-          <button v-if="setup.steps.length" type="button" class="key main" @click="plan(setup.steps.map(s => s.words).join(', ')).then(said => sentence = said ?? '')">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</button>
+          <button v-if="setup.steps.length" type="button" class="key main" @click="planIt">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</button>
           <template v-if="planned.length">
             <label class="small">hours <input v-model="hours" class="hours num" inputmode="decimal" maxlength="6"></label>
             <button type="button" class="key" @click="finish('done', build.cylinder, hours).then(said => sentence = said ?? '')">Cylinder {{ build.cylinder }} is ground</button>
@@ -133,7 +134,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="proposal?.unmet.length" class="small" data-unmet>Inside the line <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
-          <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0" @click="takeProposal(`${SCHOOL_WORDS[setup.school][0]}, ${kind}`)">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
+          <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
           <button type="button" class="key" :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</button>
         </div>
         <details class="small tools">
@@ -147,7 +148,7 @@ async function template(kindOf: 'pdf' | 'svg') {
             <button type="button" class="key" @click="useCutter">Cut</button>
           </div>
         </details>
-        <dl class="answers">
+        <dl class="answers" :aria-busy="!settled" data-reckoned>
           <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }}</dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
           <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num">{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>

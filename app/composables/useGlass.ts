@@ -1,0 +1,16 @@
+import { useLocalStorage } from '@vueuse/core'
+import { inUse } from '#shared/dto'
+import { useShop } from '~/stores/shop'
+import { sayStop } from '~/words/stop'
+
+/** The burette that is poured with here, or the shop's first, and where it stands when a chamber holds a volume: what the stations give as the end of a job. */
+export function useGlass() {
+  const shop = useShop()
+  const chosen = useLocalStorage('bowl.instrument', '')
+  const glass = computed(() => {
+    const burettes = shop.instruments.filter(i => i.kind === 'burette')
+    const found = burettes.find(i => i.id === chosen.value) ?? burettes[0]
+    return found && inUse(found)
+  })
+  return { glass, stopAt: (volume: number | undefined) => sayStop(volume, glass.value) }
+}
