@@ -1,5 +1,5 @@
 import {
-  SCHOOLS, compressionRatio, squishAreaOver, cutsTogether, hotSpots, liftProfile, meanShroud, mouthOf, proposeWall, reliefLesson, scribedLine, valveFrame, valveMargins,
+  SCHOOLS, compressionRatio, squishAreaOver, cutsTogether, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame, valveMargins,
   type Below, type EntryOf, type Relief, type School, type WallAt, type WallLimits, type WallProposal
 } from '#core'
 import { v5 as uuidv5 } from 'uuid'
@@ -40,7 +40,9 @@ export function useShaping() {
   const limits = computed<WallLimits>(() => ({ line: line.value, pads: setup.value.keepPads ? spec.value?.pads ?? [] : [], fromSeat: 1, ...(setup.value.into > 0 ? { into: setup.value.into } : {}) }))
   const valve = computed(() => Math.min(setup.value.valve, (spec.value?.valves.length ?? 1) - 1))
   const kind = computed(() => spec.value?.valves[valve.value]?.valve ?? 'intake')
-  const mostLift = computed(() => q(`${kind.value}Lift`) ?? Math.round((spec.value?.valves[valve.value]?.diameter ?? 40) * 2.4) / 10)
+  /** The cam's own table, where somebody measured it. */
+  const liftEntry = computed(() => [...build.replayed?.live.entries ?? []].reverse().find((e): e is EntryOf<'liftTable'> => e.kind === 'liftTable' && e.body.valve === kind.value))
+  const mostLift = computed(() => (liftEntry.value && liftTable(liftEntry.value.body.rows).most) ?? q(`${kind.value}Lift`) ?? Math.round((spec.value?.valves[valve.value]?.diameter ?? 40) * 2.4) / 10)
   const lift = computed(() => Math.min(setup.value.lift, mostLift.value))
   const measured = computed(() => {
     const chamber = build.state?.parts.chamber
@@ -64,10 +66,13 @@ export function useShaping() {
     : list
   const name = computed(() => facts.value && (reliefs.value.length ? uuidv5(facts.value.key + JSON.stringify(reliefs.value), NAMES) : `${facts.value.key}/bare`))
   const target = computed(() => build.state?.targetChamber?.value.value)
+  const lesson = computed(() => build.replayed && reliefLesson(build.replayed.settlements))
+  /** How much of what is drawn comes out when it is ground here. */
+  const share = computed(() => reliefPrediction(1, lesson.value).added)
   const developed = shallowRef<Developed & { name: string, target?: number }>()
-  watch(() => [name.value, facts.value?.key, target.value] as const, async ([as, from, aim]) => {
+  watch(() => [name.value, facts.value?.key, target.value, share.value] as const, async ([as, from, aim]) => {
     if (!as || !from) return
-    const answer = await askSolids('develop', 'develop', { key: from, name: as, reliefs: own(reliefs.value, model.value?.mirrored ?? false), target: aim })
+    const answer = await askSolids('develop', 'develop', { key: from, name: as, reliefs: own(reliefs.value, model.value?.mirrored ?? false), target: aim, share: share.value })
     if (answer.kind === 'done') developed.value = { ...answer.value, name: as, target: aim }
   }, { immediate: true })
 
@@ -100,15 +105,10 @@ export function useShaping() {
     const found = list?.find(w => w.open === open)
     return found && 'walls' in found ? found.walls : []
   }
-  /** Mean factor over a simple lift curve, by what the valve could pass. */
+  /** Mean factor over the cam's lift table, or a simple curve from lift and duration. */
   const mean = (list: ValveWalls[] | undefined) => {
     const walls = wallsOf(list, valve.value)
-    if (walls.length === 0) return undefined
-    const curve = liftProfile(mostLift.value, q(`${kind.value}Duration`) ?? 240, 31).map(({ angle, lift: at }) => {
-      const near = walls.reduce((best, w) => Math.abs(w.lift - at) < Math.abs(best.lift - at) ? w : best)
-      return { angle, area: at <= 0 ? 0 : near.shroud.need, factor: near.shroud.factor }
-    })
-    return meanShroud(curve)
+    return walls.length === 0 ? undefined : meanOverLift(liftEntry.value?.body.rows ?? liftProfile(mostLift.value, q(`${kind.value}Duration`) ?? 240, 61), walls)
   }
   const means = computed(() => ({ before: mean(sweep.value?.before), after: mean(sweep.value?.after) }))
 
@@ -146,11 +146,19 @@ export function useShaping() {
       return p ? [relief(open, p.radii)] : []
     }))
   }
-  /** A cutter on an arbor in the guide, or a ball rolled against the valve: one radius between two azimuths. */
-  function takeCutter(words: string, diameter: number, from: number, to: number, short: number) {
+  /** Along the guide's axis from the face, as it is, to the seat's plane. */
+  const deep = computed(() => {
+    const one = spec.value?.valves[valve.value]
+    if (!one) return 0
+    const { seat, axis } = valveFrame(one)
+    return (seat[2] - (model.value?.done.depth ?? 0)) / axis[2]
+  })
+  /** A cutter on an arbor in the guide, or one rolled against the valve: one radius between two azimuths, as deep as it reaches. */
+  function takeCutter(words: string, { diameter, corner, reach, from, to }: { diameter: number, corner: number, reach?: number, from: number, to: number }) {
     const inside = (degrees: number) => ((degrees - from) % 360 + 360) % 360 <= ((to - from) % 360 + 360) % 360
     const cut = relief(valve.value, Array.from({ length: 360 }, (_, i) => to - from >= 360 || inside(i) ? diameter / 2 : 0))
-    take(words, [{ ...cut, below: Math.max(cut.below, short) }])
+    const below = reach === undefined ? cut.below : Math.min(40, Math.max(cut.below, deep.value - reach))
+    take(words, [{ ...cut, below: Math.round(below * 1000) / 1000, ...(corner > 0 ? { corner } : {}) }])
   }
   /** The schools side by side for the kind of valve that is looked at: what each takes, and what the valve gains by it. */
   const compared = shallowRef<{ school: School, added: number, factor?: number, arc: number, short: number }[]>([])
@@ -208,7 +216,8 @@ export function useShaping() {
   const undo = () => set({ steps: setup.value.steps.slice(0, -1) })
 
   const state = computed(() => build.state)
-  const lesson = computed(() => build.replayed && reliefLesson(build.replayed.settlements))
+  /** Standard uncertainty of what is added, cc. */
+  const addedU = computed(() => developed.value && reliefPrediction(Math.max(0, developed.value.drawn), lesson.value).u)
   const squishThen = computed(() => developed.value && squishAreaOver(bore.value, developed.value.opening))
   const ratioThen = computed(() => {
     const { clearance, swept } = state.value ?? {}
@@ -226,7 +235,7 @@ export function useShaping() {
   const spots = computed(() => spec.value ? hotSpots(spec.value, mouthOf(spec.value), gasketBore.value) : [])
 
   // The developed chamber as master: what every other cylinder gains by the same metal.
-  const copies = shallowRef<{ cylinder: number, added: number, volume: number, mirrored: boolean }[]>([])
+  const copies = shallowRef<(Pick<Developed, 'drawn' | 'added' | 'volume'> & { cylinder: number, mirrored: boolean })[]>([])
   const copying = ref(false)
   watch([name, () => build.cylinder], () => copies.value = [])
   async function copy() {
@@ -240,8 +249,8 @@ export function useShaping() {
       const asked = solidAsk(other, part && (part.provenance === 'measured' || part.provenance === 'derived') ? part.value.value : undefined)
       const made = await askSolids('solid', `copy ${cylinder}`, asked)
       if (made.kind !== 'done') continue
-      const answer = await askSolids('develop', `copy ${cylinder}`, { key: asked.key, name: uuidv5(asked.key + JSON.stringify(reliefs.value), NAMES), reliefs: own(reliefs.value, other.mirrored) })
-      if (answer.kind === 'done') list.push({ cylinder, added: answer.value.added, volume: answer.value.volume, mirrored: other.mirrored })
+      const answer = await askSolids('develop', `copy ${cylinder}`, { key: asked.key, name: uuidv5(asked.key + JSON.stringify(reliefs.value), NAMES), reliefs: own(reliefs.value, other.mirrored), share: share.value })
+      if (answer.kind === 'done') list.push({ cylinder, ...answer.value, mirrored: other.mirrored })
       copies.value = [...list]
     }
     copying.value = false
@@ -249,12 +258,12 @@ export function useShaping() {
 
   const planned = computed(() => (build.replayed?.planned ?? []).filter((op): op is EntryOf<'relief'> => op.kind === 'relief' && op.scope.level === 'cylinder' && build.asIs.find(s => s.cylinder === (op.scope as { cylinder: number }).cylinder)?.head === head.value))
   const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: value.toFixed(2) })
-  /** Plans the same metal on every cylinder that was reckoned, or on this one alone. A drawn line is followed to a tenth. */
+  /** Plans the same metal on every cylinder that was reckoned, or on this one alone. */
   async function plan(note: string): Promise<string | undefined> {
-    const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, added: developed.value.added }] : []
-    for (const { cylinder, added } of list) {
+    const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, ...developed.value }] : []
+    for (const { cylinder, added, drawn } of list) {
       const before = planned.value.find(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder)
-      const said = notKept(await build.add('relief', { level: 'cylinder', cylinder }, { state: 'planned', added: cc(added), u: cc(Math.max(0.15, 0.1 * added)), reliefs: reliefs.value }, { note, ...(before ? { supersedes: before.id } : {}) }))
+      const said = notKept(await build.add('relief', { level: 'cylinder', cylinder }, { state: 'planned', added: cc(added), u: cc(reliefPrediction(Math.max(0, drawn), lesson.value).u), drawn: cc(drawn), reliefs: reliefs.value }, { note, ...(before ? { supersedes: before.id } : {}) }))
       if (said) return said
     }
     set({ steps: [] })
@@ -268,7 +277,7 @@ export function useShaping() {
     return undefined
   }
   return {
-    head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
-    proposal, propose, others, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+    head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, liftEntry, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
+    proposal, propose, others, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
   }
 }

@@ -1,4 +1,4 @@
-import { pourResult, type Entry, type FaceCutBody, type EntryKind, type Scope } from '#core'
+import { liftTable, pourResult, type Entry, type FaceCutBody, type EntryKind, type Scope } from '#core'
 import { say, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { quantityRule } from '#core'
@@ -9,7 +9,7 @@ import { ENCLOSED_WORDS } from './pours'
 export const KIND_WORDS: Record<EntryKind, string> = {
   layout: 'Layout', target: 'Target', measure: 'Measured', book: 'Book', assume: 'Assumed', offer: 'Gasket to be had',
   pour: 'Pour', faceCut: 'Face cut', deckCut: 'Deck cut', gasketChange: 'Gasket change', relief: 'Chamber opened',
-  seatWork: 'Seat work', void: 'Taken out', deckReadings: 'Deck by dial', solder: 'Solder', wheel: 'Top dead centre', rod: 'Rods',
+  seatWork: 'Seat work', void: 'Taken out', deckReadings: 'Deck by dial', solder: 'Solder', wheel: 'Top dead centre', rod: 'Rods', liftTable: 'Lift table',
   portPairs: 'Port pairs', hold: 'Chamber kept', chamberModel: 'Chamber drawn'
 }
 
@@ -39,6 +39,10 @@ export function sayEntry(entry: Entry, lengths: LengthUnit): string {
     }
     case 'wheel': return `${entry.body.pairs.length} ${entry.body.pairs.length === 1 ? 'pair' : 'pairs'}, both sides`
     case 'rod': return `of ${entry.body.material}`
+    case 'liftTable': {
+      const { most, open } = liftTable(entry.body.rows)
+      return `${entry.body.valve}, ${entry.body.rows.length} places, ${say(most, 'length', lengths)} over ${say(open, 'angle', lengths)}`
+    }
     case 'portPairs': return `${entry.body.valve} ${entry.body.pairs.map(pair => pair.join(' with ')).join(', ')}`
     case 'chamberModel': return `${CHAMBER_WORDS[entry.body.spec.kind].toLowerCase()}, ${entry.body.spec.valves.length} valves${entry.body.mirrored.length ? `, ${entry.body.mirrored.join(', ')} mirrored` : ''}`
     case 'hold': return entry.body.held ? 'can’t be ground' : 'can be ground again'

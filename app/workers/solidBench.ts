@@ -40,8 +40,9 @@ export interface WallsAsk { key: string, below: Below, needs: 'seat' | 'cylinder
 export type ValveWalls = { open: number, walls: WallAt[] } | { open: number, refused: string }
 
 /** Metal to be taken off a chamber that was made solid. */
-export interface DevelopAsk { key: string, name: string, reliefs: Relief[], target?: number }
-export interface Developed { added: number, volume: number, opening: number, /** Flat cut that pays it back, mm. */ payBack?: number }
+/** `share`: how much of what is drawn comes out when it is ground, 1 by the drawing alone. */
+export interface DevelopAsk { key: string, name: string, reliefs: Relief[], target?: number, share?: number }
+export interface Developed { /** cc by the drawing. */ drawn: number, added: number, volume: number, opening: number, /** Flat cut that pays it back, mm. */ payBack?: number }
 
 export interface Asks {
   solid: { args: SolidAsk, answer: SolidFacts }
@@ -195,17 +196,19 @@ export class SolidBench {
   }
 
   /** The same chamber with metal off, kept under its own name; its ceiling stays stretched as the pour had it. */
-  private develop({ key, name, reliefs, target }: DevelopAsk): Developed {
+  private develop({ key, name, reliefs, target, share = 1 }: DevelopAsk): Developed {
     const { spec, plan, mesh, stretch, done } = this.chamber(key)
     const shaped = { ...spec, reliefs: [...spec.reliefs ?? [], ...reliefs] }
     const opened = reliefs.length > 0 ? solidOn(this.kit, plan, shaped, stretch) : mesh
     this.keep(name, { spec: shaped, plan, mesh: opened, stretch, done })
     const volume = volumeAboveCut(opened, done)
-    const before = volumeAboveCut(mesh, done)
-    const payBack = target !== undefined && target > 0 && target < volume
-      ? solveCut(opened, { x: 0, y: 0 }, { roll: 'aboutCrank', angle: 0, depth: 0, flat: 0 }, 'depth', target, done)
+    const drawn = volume - volumeAboveCut(mesh, done)
+    // The solid holds what is drawn, the chamber will hold what is ground: the solid is cut to its own reading of the target.
+    const over = drawn * (1 - share)
+    const payBack = target !== undefined && target > 0 && target + over < volume && target + over > 0
+      ? solveCut(opened, { x: 0, y: 0 }, { roll: 'aboutCrank', angle: 0, depth: 0, flat: 0 }, 'depth', target + over, done)
       : undefined
-    return { added: volume - before, volume, opening: openingArea(opened, { ...done, depth: done.depth + 1e-6 }), ...(payBack === undefined ? {} : { payBack }) }
+    return { drawn, added: drawn * share, volume: volume - over, opening: openingArea(opened, { ...done, depth: done.depth + 1e-6 }), ...(payBack === undefined ? {} : { payBack }) }
   }
 
   private keep(key: string, kept: Kept): void {

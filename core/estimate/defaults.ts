@@ -37,7 +37,9 @@ export const DEFAULT_U = {
   assumedChamber: 4,
   /** Volume a relief or seat work adds, where its author gives no doubt: this share of it, and never less than the floor. */
   addedRelative: 0.15,
-  addedFloor: 0.15
+  addedFloor: 0.15,
+  /** A drawn line followed with a burr, relative to the volume drawn. */
+  drawnRelative: 0.1
 } as const
 
 /** Relative u of a mouth area: traced or planimetered, from a drawing, or guessed from the bore. */

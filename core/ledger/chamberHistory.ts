@@ -1,3 +1,4 @@
+import { atLeast } from '../domain'
 import { DEFAULT_U, MODEL_RELATIVE_U, carry, fromSource, inverseVarianceMean, linear, type Sourced } from '../estimate'
 import type { EntryOf } from './entry'
 import { headOf } from './layout'
@@ -167,7 +168,7 @@ function settle(
   const perMm = perMmOf(ledger, lessons, cylinder, ledger.place.get(after.pours[0]!.id))
   const predicted = linear([[1, start], ...between.map((op): [number, Sourced] =>
     [1, predictedChange(op, perMm, cylinder)])])
-  const drawn = predicted.value - start.value
+  const drawn = between.reduce((cc, op) => cc + (op.kind === 'relief' ? (op.body.drawn ?? op.body.added).value : 0), 0)
   const relieved = before.length > 0 && between.every(op => op.kind === 'relief') && drawn > 0.1
   const outcome = before.length === 0 ? 'noPourBefore' : lessonOf(start, measured, between, cylinder)
   return {
@@ -189,6 +190,23 @@ function settle(
 export function reliefLesson(settlements: Settlement[]): { share: number, count: number } | undefined {
   const shares = settlements.flatMap(s => s.reliefShare ?? [])
   return shares.length === 0 ? undefined : { share: shares.reduce((a, b) => a + b, 0) / shares.length, count: shares.length }
+}
+
+/**
+ * What grinding to a drawn line will add: the drawing, and what grinding to drawings has added on this build, as one mean.
+ *
+ * @param drawn cc by the drawing, 0 or more
+ * @param lesson see {@link reliefLesson}
+ * @returns cc, and its standard uncertainty
+ * @throws RangeError when `drawn` is negative
+ * Source: drawing and each lesson follow a line to the same part, so their plain mean: share = (1 + n·s)/(n + 1),
+ *   u = drawn · {@link DEFAULT_U.drawnRelative}/√(n + 1), never under {@link DEFAULT_U.addedFloor}.
+ * @example reliefPrediction(4, { share: 1.2, count: 1 }) // { added: 4.4, u: 0.283 }
+ */
+export function reliefPrediction(drawn: number, lesson?: { share: number, count: number }): { added: number, u: number } {
+  const { share, count } = lesson ?? { share: 1, count: 0 }
+  const added = atLeast('drawn', drawn, 0) * (1 + count * share) / (count + 1)
+  return { added, u: Math.max(DEFAULT_U.addedFloor, DEFAULT_U.drawnRelative * drawn / Math.sqrt(count + 1)) }
 }
 
 /** A chamber's volume at the end of its life so far, and the pours it stands on. */

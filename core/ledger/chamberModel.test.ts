@@ -3,7 +3,7 @@ import { launchChamber } from '../../demo/chambers'
 import type { Bench } from '../../tests/support/ledgerBench'
 import { all, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { uncertainty } from '../estimate'
-import { headCutOf, nextMove, outcomesOf, reliefLesson, replay, seatHeightNow, solidTarget, type FaceCutBody } from './index'
+import { headCutOf, nextMove, outcomesOf, reliefLesson, reliefPrediction, replay, seatHeightNow, solidTarget, type FaceCutBody } from './index'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
 const COS24 = Math.cos(24 * Math.PI / 180)
@@ -143,6 +143,27 @@ describe('metal ground out', () => {
     bench.pour(1, 57)
     // Two kinds of work between: nothing is learned of either.
     expect(reliefLesson(replay(bench.entries)!.settlements)!.count).toBe(1)
+  })
+})
+
+describe('what grinding to a line will add', () => {
+  it('is the drawing, ten per cent unsure and never under 0.15 cc, before anybody has ground', () => {
+    expect(reliefPrediction(4)).toEqual({ added: 4, u: expect.closeTo(0.4, 12) as number })
+    expect(reliefPrediction(0.5).u).toBe(0.15)
+    expect(() => reliefPrediction(-1)).toThrow(RangeError)
+  })
+  it('is the mean of the drawing and what came out: one lesson of 1.2 makes 1.1, three make 1.15', () => {
+    expect(reliefPrediction(4, { share: 1.2, count: 1 })).toEqual({ added: expect.closeTo(4.4, 12) as number, u: expect.closeTo(0.4 / Math.SQRT2, 12) as number })
+    expect(reliefPrediction(4, { share: 1.2, count: 3 })).toEqual({ added: expect.closeTo(4.6, 12) as number, u: expect.closeTo(0.2, 12) as number })
+  })
+  it('a lesson is of the drawing, not of what was predicted of it', () => {
+    const bench = drawn()
+    bench.pour(1, 55)
+    bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(2.2), drawn: mm(2), reliefs: [{ valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.3, line: 46 }] })
+    bench.pour(1, 57.4)
+    const { settlements } = replay(bench.entries)!
+    expect(settlements.at(-1)!.difference.value).toBeCloseTo(0.2, 9)
+    expect(reliefLesson(settlements)!.share).toBeCloseTo(1.2, 9)
   })
 })
 

@@ -1,5 +1,6 @@
 import type { ChamberSpec, ClearanceConvention, Relief } from '../chamber'
 import type { Fill, Instrument } from '../pour'
+import type { LiftRow } from '../shroud'
 import type { RodMaterial } from '../squish'
 import type { Quantity } from './quantities'
 
@@ -83,6 +84,8 @@ export interface Bodies {
   /** Top dead centre by dial and wheel, from both sides. */
   wheel: { pairs: { drop: Figure, before: Figure, after: Figure }[] }
   rod: { material: RodMaterial }
+  /** A cam's lift at the valve, by dial and wheel. */
+  liftTable: { valve: 'intake' | 'exhaust', rows: LiftRow[] }
   /** Ports that should match, and which of them are the poor ones by the head's own design. */
   portPairs: { valve: 'intake' | 'exhaust', pairs: number[][], poor: number[] }
   /** A chamber's shape, and which cylinders have it the other way round. */
@@ -92,8 +95,8 @@ export interface Bodies {
   faceCut: FaceCutBody
   deckCut: { state: OperationState, depth: Figure, measured?: Figure }
   gasketChange: { state: OperationState, thickness: Figure, bore: Figure, area?: Figure }
-  /** `reliefs`: where the metal comes off, on the chamber's drawing. */
-  relief: { state: OperationState, added: Figure, u?: Figure, reliefs?: Relief[] }
+  /** `reliefs`: where the metal comes off, on the chamber's drawing, and `drawn` what the drawing gains by them. */
+  relief: { state: OperationState, added: Figure, u?: Figure, drawn?: Figure, reliefs?: Relief[] }
   /** `sunk`: how far the valves (of one kind, or all) went up with it, which gives clearance and seat height back. */
   seatWork: { state: OperationState, added: Figure, u?: Figure, sunk?: Figure, valve?: 'intake' | 'exhaust' }
   void: { reason: string }
@@ -103,7 +106,7 @@ export type EntryKind = keyof Bodies
 
 /** Every kind there is, in the order the trade meets them. */
 export const ENTRY_KINDS = [
-  'layout', 'target', 'measure', 'book', 'assume', 'offer', 'pour', 'deckReadings', 'solder', 'wheel', 'rod', 'portPairs', 'chamberModel', 'hold',
+  'layout', 'target', 'measure', 'book', 'assume', 'offer', 'pour', 'deckReadings', 'solder', 'wheel', 'rod', 'liftTable', 'portPairs', 'chamberModel', 'hold',
   'faceCut', 'deckCut', 'gasketChange', 'relief', 'seatWork', 'void'
 ] as const satisfies readonly EntryKind[]
 

@@ -35,5 +35,12 @@ export function sum(terms: [number, Part][], provenance: Provenance = 'derived')
   }
 }
 
+/** A figure somebody sets only to look at what would follow: without doubt, resting on no entry. */
+export function asSet(value: number): Part
+export function asSet(value: number | undefined): Part | undefined
+export function asSet(value: number | undefined): Part | undefined {
+  return value === undefined ? undefined : { value: exact(value), provenance: 'derived', entries: [] }
+}
+
 /** A part that is nothing at all, such as an unstated other volume. */
 export const NOTHING: Part = { value: exact(0), provenance: 'derived', entries: [] }

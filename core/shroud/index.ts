@@ -1,5 +1,5 @@
 export { curtainArea, flowArea, type Passage, type Seat } from './curtain'
-export { liftProfile } from './lift'
+export { LIFT_TABLE, liftProfile, liftTable, meanOverLift, type LiftRow } from './lift'
 export { shroudOnSolid, type Below, type SolidShroudCase } from './onSolid'
 export {
   SCHOOLS, arcsOf, inArc, limitGaps, pinBlocked, proposeWall, scribedLine, type Arc, type School, type WallAt, type WallLimits, type WallProposal

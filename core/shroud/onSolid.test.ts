@@ -136,6 +136,16 @@ describe('metal taken off round a valve', () => {
     const lune = (Math.PI * R * R - lens) * height / 1000
     expect(Math.abs(added / lune - 1)).toBeLessThan(1e-3)
   })
+  it('leaves the cutter’s corner standing: its spandrel about the axis, by Pappus', () => {
+    const about = (corner?: number) => meshVolume(chamberMesh(kit, {
+      ...pot([{ valve: 0, radii: Array.from({ length: 360 }, () => 26), below: 4, ...(corner ? { corner } : {}), line: 60 }]),
+      valves: [upright({ diameter: 24, seatHeight: 12 + 0.5 * Math.tan(Math.PI / 6) })]
+    }))
+    const [R, c] = [26, 4]
+    // A quarter circle's spandrel: c²·(1 − π/4), its middle c·(10 − 3π)/(3·(4 − π)) in from the outer edge.
+    const left = 2 * Math.PI * (R - c * (10 - 3 * Math.PI) / (3 * (4 - Math.PI))) * c * c * (1 - Math.PI / 4) / 1000
+    expect(Math.abs((about() - about(c)) / left - 1)).toBeLessThan(0.02)
+  })
   it('never passes the scribed line', () => {
     const free = meshVolume(chamberMesh(kit, pot([{ valve: 0, radii: Array.from({ length: 72 }, () => 30), below: 2, line: 20 }])))
     expect(free).toBeCloseTo(meshVolume(chamberMesh(kit, pot())), 1)

@@ -4,7 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { turned } from '../../tests/support/solids'
 import { hollinChamber, launchChamber } from '../../demo/chambers'
 import { chamberMesh, type ChamberSpec, type ChamberValve, type Mesh, type SolidKit } from '../chamber'
-import { arcsOf, liftProfile, limitGaps, pinBlocked, proposeWall, scribedLine, shroudOnSolid, type WallAt, type WallLimits } from '.'
+import { arcsOf, limitGaps, pinBlocked, proposeWall, scribedLine, shroudOnSolid, type WallAt, type WallLimits } from '.'
 
 let kit: SolidKit
 const meshes = new Map<string, Mesh>()
@@ -188,11 +188,4 @@ describe('a proposed line', () => {
         })
       }), { numRuns: 80 })
   }, 60_000)
-})
-
-describe('a lift curve', () => {
-  it('begins and ends at rest and is highest half way', () => {
-    expect(liftProfile(10, 260, 3)).toEqual([{ angle: 0, lift: 0 }, { angle: 130, lift: 10 }, { angle: 260, lift: expect.closeTo(0, 12) as number }])
-    expect(() => liftProfile(0, 260, 5)).toThrow(RangeError)
-  })
 })

@@ -3,9 +3,10 @@ import { Type } from 'class-transformer'
 import { IsArray, IsBoolean, IsOptional, ValidateNested } from 'class-validator'
 import {
   ENCLOSED, FIGURE_BOUNDS, QUANTITIES, ROD_MODULUS, quantityRule, type Bodies, type Enclosed, type EntryKind, type Figure, type Instrument,
-  type ChamberSpec, type OperationState, type PourBody as PourFigures, type Quantity, type Relief, type Removed, type RodMaterial
+  type ChamberSpec, type LiftRow, type OperationState, type PourBody as PourFigures, type Quantity, type Relief, type Removed, type RodMaterial
 } from '#core'
 import { chamberFault, reliefsFault, removedFault } from './chamberBody'
+import { liftRowsFault } from './liftRows'
 import { DoubtOfQuantity, figureFault, FigureIn, FigureOfQuantity, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
 
 const STATES = ['planned', 'done', 'dropped'] as const
@@ -160,6 +161,11 @@ class RodBody {
   @OneOf(Object.keys(ROD_MODULUS), 'The rod’s material') material!: RodMaterial
 }
 
+class LiftTableBody {
+  @OneOf(['intake', 'exhaust'], 'Which valves') valve!: 'intake' | 'exhaust'
+  @Sound(liftRowsFault) rows!: LiftRow[]
+}
+
 class PortPairsBody {
   @OneOf(['intake', 'exhaust'], 'Which ports') valve!: 'intake' | 'exhaust'
   @Sound(value => Array.isArray(value) && value.length > 0 && value.every(pair => Array.isArray(pair) && pair.length === 2)
@@ -210,6 +216,7 @@ class AddedBody {
 }
 
 class ReliefBody extends AddedBody {
+  @IsOptional() @FigureIn(FIGURE_BOUNDS.addedVolume, 'the volume drawn') drawn?: Figure
   @IsOptional() @Sound(reliefsFault) reliefs?: Relief[]
 }
 
@@ -225,6 +232,6 @@ class VoidBody {
 /** The class that checks each kind's body. */
 export const BODY_CLASSES: { [K in EntryKind]: new () => Bodies[K] } = {
   layout: LayoutBody, target: TargetBody, measure: MeasureBody, book: StatementBody, assume: StatementBody, offer: OfferBody,
-  pour: PourBody, deckReadings: DeckReadingsBody, solder: SolderBody, wheel: WheelBody, rod: RodBody, portPairs: PortPairsBody, chamberModel: ChamberModelBody, hold: HoldBody,
+  pour: PourBody, deckReadings: DeckReadingsBody, solder: SolderBody, wheel: WheelBody, rod: RodBody, liftTable: LiftTableBody, portPairs: PortPairsBody, chamberModel: ChamberModelBody, hold: HoldBody,
   faceCut: FaceCutBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: ReliefBody, seatWork: SeatWorkBody, void: VoidBody
 }

@@ -42,7 +42,7 @@ const valve = fields({
   valve: oneOf(['intake', 'exhaust']), x: number, y: number, diameter: number, tilt: number, leans: number, seatHeight: number, sunk: number,
   seatWidth: number, seatAngle: number, topCutWidth: number, topCutAngle: number, throat: optional(number), stem: optional(number)
 })
-const reliefs = list(fields({ valve: number, radii: list(number, 720), below: number, line: number }), 24)
+const reliefs = list(fields({ valve: number, radii: list(number, 720), below: number, corner: optional(number), line: number }), 24)
 const spec = fields({
   kind: oneOf(CHAMBER_KINDS), outline: list(point, 64), pads: list(fields({ towards: number, chord: number, recess: number }), 6), roof,
   draft: number, floorRadius: number, valves: list(valve, 6), plug: optional(fields({ x: number, y: number, diameter: number, recess: number })),
@@ -70,6 +70,6 @@ export function removedFault(value: unknown): string | undefined {
 export function reliefsFault(value: unknown): string | undefined {
   const shape = reliefs(value, 'What is taken off')
   if (shape) return shape
-  const bad = (value as Relief[]).find(r => !Number.isInteger(r.valve) || r.valve < 0 || r.valve > 5 || r.radii.length < 8 || r.radii.length % 2 || r.radii.some(x => x < 0 || x > 150) || r.line < 5 || r.line > 200 || r.below < 0 || r.below > 40)
+  const bad = (value as Relief[]).find(r => !Number.isInteger(r.valve) || r.valve < 0 || r.valve > 5 || r.radii.length < 8 || r.radii.length % 2 || r.radii.some(x => x < 0 || x > 150) || r.line < 5 || r.line > 200 || r.below < 0 || r.below > 40 || (r.corner ?? 0) < 0 || (r.corner ?? 0) > 40)
   return bad ? 'What is taken off round a valve can’t be right.' : undefined
 }

@@ -32,7 +32,7 @@ export const SCOPES: Record<EntryKind, readonly Scope['level'][]> = {
   layout: ['build'], target: ['build'],
   measure: ['build', 'bank', 'head', 'cylinder'], book: ['build', 'bank', 'head', 'cylinder'], assume: ['build', 'bank', 'head', 'cylinder'],
   offer: ['build', 'head'], pour: ['cylinder', 'build'], deckReadings: ['cylinder'], solder: ['cylinder'], wheel: ['build', 'cylinder'],
-  rod: ['build', 'bank', 'cylinder'], portPairs: ['build'], chamberModel: ['head', 'cylinder'], hold: ['cylinder'], faceCut: ['head'], deckCut: ['bank'], gasketChange: ['head'],
+  rod: ['build', 'bank', 'cylinder'], liftTable: ['build'], portPairs: ['build'], chamberModel: ['head', 'cylinder'], hold: ['cylinder'], faceCut: ['head'], deckCut: ['bank'], gasketChange: ['head'],
   relief: ['cylinder'], seatWork: ['cylinder'], void: ['build', 'bank', 'head', 'cylinder']
 }
 

@@ -27,6 +27,7 @@ const rules = () => `/api/rules/${uuid()}`
 const batch = () => `/api/builds/${build}/batches/${uuid()}`
 const of = (kind: string, body: unknown, scope: unknown = { level: 'cylinder', cylinder: 1 }) => ({ ...frame, kind, scope, body })
 const head = { level: 'head', head: 1 }
+const all = { level: 'build' }
 const metal = { valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.3, line: 46 }
 const chamber = startingSpec('wedge', { bore: 92, intake: 42, exhaust: 35 })
 const spot = (value: unknown, x: unknown = 0) => ({ x, y: 0, figure: figure(value) })
@@ -70,6 +71,12 @@ const ROUTES: Record<string, Hostile[]> = {
     ['metal off round no valve', entry, of('relief', { state: 'planned', added: figure(2, 'cc'), reliefs: [{ ...metal, valve: 77 }] }), 'body.reliefs'],
     ['metal off without end', entry, of('relief', { state: 'planned', added: figure(2, 'cc'), reliefs: [{ ...metal, radii: Array.from({ length: 900 }, () => 20) }] }), 'body.reliefs'],
     ['metal off beyond any engine', entry, of('relief', { state: 'planned', added: figure(2, 'cc'), reliefs: [{ ...metal, line: 9000 }] }), 'body.reliefs'],
+    ['a cutter with a corner of a metre', entry, of('relief', { state: 'planned', added: figure(2, 'cc'), reliefs: [{ ...metal, corner: 1000 }] }), 'body.reliefs'],
+    ['a lift table of words', entry, of('liftTable', { valve: 'intake', rows: 'all' }, all), 'body.rows'],
+    ['a lift table that runs back', entry, of('liftTable', { valve: 'intake', rows: [{ angle: 0, lift: 0 }, { angle: 9, lift: 1 }, { angle: 3, lift: 2 }] }, all), 'body.rows'],
+    ['a lift table with a strange column', entry, of('liftTable', { valve: 'intake', rows: [{ angle: 0, lift: 0, x: 1 }, { angle: 9, lift: 1 }, { angle: 30, lift: 2 }] }, all), 'body.rows'],
+    ['a lift table of ten thousand places', entry, of('liftTable', { valve: 'intake', rows: Array.from({ length: 10_000 }, (_, i) => ({ angle: i / 100, lift: 1 })) }, all), 'body.rows'],
+    ['a lift table of no valve', entry, of('liftTable', { valve: 'both', rows: [{ angle: 0, lift: 0 }, { angle: 9, lift: 1 }, { angle: 30, lift: 2 }] }, all), 'body.valve'],
     ['a cut on its side', entry, of('faceCut', { state: 'planned', depth: figure(1), slopeY: 40 }, head), 'body.slopeY'],
     ['a flat cut below nothing', entry, of('faceCut', { state: 'planned', depth: figure(1), flat: figure(-3) }, head), 'body.flat'],
     ['a bite that can’t be', entry, of('faceCut', { state: 'planned', depth: figure(1), removed: [{ cylinder: 1, x: 0, cc: 1e9, perMm: 4, factor: 1 }] }, head), 'body.removed'],

@@ -1,4 +1,4 @@
-import { copyOf, expect, field, open, test } from '../support/page'
+import { copyOf, expect, field, open, reckoned, test } from '../support/page'
 
 test('the schools side by side on the launch engine, and what the line leaves short', async ({ page, bench }) => {
   test.setTimeout(120_000)
@@ -44,6 +44,53 @@ test('a wall is moved by hand and by a cutter, each undone; odd figures are refu
   // A reload keeps the step.
   await page.reload()
   await expect(page.getByRole('button', { name: /^Undo: Cutter 48/ })).toBeVisible({ timeout: 30_000 })
+})
+
+test('a cutter’s corner leaves metal, a short one leaves more, and a lift table takes the place of a simple curve', async ({ page, bench }) => {
+  test.setTimeout(120_000)
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'shape')
+  const type = async (label: string, text: string) => {
+    await field(page, label).fill(text)
+    await field(page, label).press('Enter')
+  }
+  const added = async () => {
+    await reckoned(page)
+    return Number(/\d+\.\d+/.exec((await page.locator('[data-added]').textContent())!)![0])
+  }
+  await page.getByText('A tool of known size').click()
+  await type('Across', '52')
+  const took: number[] = []
+  for (const [corner, reach] of [['0', ''], ['3', ''], ['3', '4']] as const) {
+    await type('Corner radius', corner)
+    if (reach) await type('Reach, from the face', reach)
+    await page.getByRole('button', { name: 'Cut', exact: true }).click()
+    await expect(page.locator('[data-added]')).toContainText('±')
+    took.push(await added())
+    await page.getByRole('button', { name: /^Undo: Cutter 52/ }).click()
+    await expect(page.locator('[data-added]')).not.toContainText('±')
+  }
+  expect(took[0]).toBeGreaterThan(took[1]!)
+  expect(took[1]).toBeGreaterThan(took[2]!)
+
+  await page.getByRole('tab', { name: 'Lift', exact: true }).click()
+  const factor = page.locator('[data-means]')
+  const before = await factor.textContent()
+  await page.getByText('or a lift table').click()
+  const text = page.getByLabel(/^A line a place: degrees, lift in mm/)
+  await text.fill('0, 0\n40, 2\n30, 4')
+  await page.getByRole('button', { name: 'Keep the table' }).click()
+  await expect(page.getByRole('alert')).toContainText('The angle of place 3 can’t be right')
+  await text.fill('0, 0\n60, 1\n120, 1.2\n180, 1\n240, 0')
+  // A reload loses none of it.
+  await page.reload()
+  await expect(text).toHaveValue(/120, 1.2/)
+  await page.getByRole('button', { name: 'Keep the table' }).click()
+  await expect(page.locator('[data-lift-table]')).toContainText('5 places, 1.20 mm over 240°')
+  // A cam that hardly opens finds its walls far enough away.
+  await expect(factor).not.toHaveText(before!)
+  await expect(factor).toContainText('1.000')
+  await expect(page.getByLabel('Highest lift')).toHaveCount(0)
 })
 
 test('the template goes out as PDF and SVG', async ({ page, bench }) => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CHAMBER_KINDS, DomainError, startingSpec, type ChamberKind, type ChamberSpec } from '#core'
+import { CHAMBER_KINDS, DomainError, asSet, startingSpec, type ChamberKind, type ChamberSpec } from '#core'
 import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -14,7 +14,7 @@ const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? 'wed
 const four = computed({ get: () => (drafts.get(key('four')) ?? 'yes') === 'yes', set: to => drafts.set(key('four'), to ? 'yes' : 'no') })
 const size = (valve: string) => Number(drafts.get(key(valve)) ?? 0) || undefined
 const q = (name: 'bore' | 'intakeTilt' | 'mouthArea' | 'exhaustSeatHeight') => build.replayed?.quantity(name, build.cylinder)?.value.value
-const part = (valve: string) => size(valve) === undefined ? undefined : { value: { value: size(valve)!, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] }
+const part = (valve: string) => asSet(size(valve))
 const sentence = ref('')
 const turned = computed(() => kind.value === 'turnedDome')
 async function put(valve: string, value: number): Promise<string | undefined> {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mouthOf, specFaults, type ChamberSpec, type Part } from '#core'
+import { asSet, mouthOf, specFaults, type ChamberSpec } from '#core'
 import { SPEC_WORDS, sayFault } from '#shared/words/chamber'
 import { useBuild } from '~/stores/build'
 
@@ -10,7 +10,7 @@ const build = useBuild()
 const steps = computed(() => props.path.split(/[.[\]]+/).filter(Boolean))
 const word = computed(() => SPEC_WORDS[steps.value.at(-1)!]!)
 const value = computed(() => steps.value.reduce<unknown>((at, step) => (at as Record<string, unknown>)?.[step], props.spec) as number | undefined)
-const part = computed<Part | undefined>(() => value.value === undefined ? undefined : { value: { value: value.value, by: new Map() }, provenance: 'derived', entries: [] })
+const part = computed(() => asSet(value.value))
 
 async function commit({ value: to }: { value: number }): Promise<string | undefined> {
   const changed = JSON.parse(JSON.stringify(props.spec)) as ChamberSpec

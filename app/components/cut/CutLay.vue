@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { HeadSetup } from '#core'
+import { asSet, type HeadSetup } from '#core'
 import type { useCutSetup } from '~/composables/useCutSetup'
 import { useBuild } from '~/stores/build'
 
@@ -10,7 +10,6 @@ const setup = computed(() => props.lay.setup.value)
 const modes = [['flat', 'Flat'], ['angled', 'Angled'], ['both', 'Angled, then flat']] as const
 const NAMES = { depth: 'Depth at the bore line', angle: 'Angle', flat: 'Flat, afterwards' } as const
 const frees = computed(() => setup.value.mode === 'both' ? ['flat', 'depth', 'angle'] as const : ['depth', 'angle'] as const)
-const part = (value: number) => ({ value: { value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] })
 const field = (name: string) => `${build.view?.id}/lay/${props.head}/${name}`
 async function put(change: Parameters<typeof props.lay.set>[0]): Promise<string | undefined> {
   if (change.angle !== undefined && Math.abs(change.angle) > 15) return 'A head is rolled by 15° at most.'
@@ -30,25 +29,23 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
 
 <template>
   <div class="lay">
-    <div class="modes" role="radiogroup" aria-label="How the face is cut">
-      <label v-for="[key, name] in modes" :key="key" :class="{ on: setup.mode === key }"><input type="radio" name="cut-mode" :value="key" :checked="setup.mode === key" @change="lay.mode(key)"><span>{{ name }}</span></label>
-    </div>
+    <RadioRow :model-value="setup.mode" :choices="modes" label="How the face is cut" @update:model-value="lay.mode" />
     <template v-if="setup.mode !== 'flat'">
       <div class="pair">
         <div><label class="label" for="cut-roll">Rolled</label><div class="well"><select id="cut-roll" :value="setup.roll" data-next @change="lay.set({ roll: ($event.target as HTMLSelectElement).value as 'aboutCrank' })"><option value="aboutCrank">about the crank line</option><option value="acrossCrank">across it</option></select></div></div>
         <div><label class="label" for="cut-free">To find</label><div class="well"><select id="cut-free" :value="setup.free" data-next @change="lay.set({ free: ($event.target as HTMLSelectElement).value as 'depth' })"><option v-for="name in frees" :key="name" :value="name">{{ NAMES[name] }}</option><option value="none">nothing: as set</option></select></div></div>
       </div>
       <div class="fields">
-        <FigureField v-if="setup.free !== 'angle'" :field="field('angle')" :label="NAMES.angle" dimension="angle" :extra="1" :part="part(setup.angle)" :commit="f => put({ angle: f.value })" />
-        <FigureField v-if="setup.free !== 'depth'" :field="field('depth')" :label="NAMES.depth" dimension="length" :part="part(setup.depth)" :commit="f => put({ depth: f.value })" />
-        <FigureField v-if="setup.mode === 'both' && setup.free !== 'flat'" :field="field('flat')" :label="NAMES.flat" dimension="length" :part="part(setup.flat)" :commit="f => put({ flat: f.value })" />
+        <FigureField v-if="setup.free !== 'angle'" :field="field('angle')" :label="NAMES.angle" dimension="angle" :extra="1" :part="asSet(setup.angle)" :commit="f => put({ angle: f.value })" />
+        <FigureField v-if="setup.free !== 'depth'" :field="field('depth')" :label="NAMES.depth" dimension="length" :part="asSet(setup.depth)" :commit="f => put({ depth: f.value })" />
+        <FigureField v-if="setup.mode === 'both' && setup.free !== 'flat'" :field="field('flat')" :label="NAMES.flat" dimension="length" :part="asSet(setup.flat)" :commit="f => put({ flat: f.value })" />
       </div>
       <details class="small">
         <summary>or by depth at two edges</summary>
         <div class="fields three">
-          <FigureField :field="field('reach')" label="Edges, from the bore line" dimension="length" :part="part(setup.reach)" :commit="f => put({ reach: f.value })" />
-          <FigureField :field="field('low')" :label="sides[0]!" dimension="length" :part="part(lay.low.value)" :commit="f => edge(f.value, lay.high.value)" />
-          <FigureField :field="field('high')" :label="sides[1]!" dimension="length" :part="part(lay.high.value)" :commit="f => edge(lay.low.value, f.value)" />
+          <FigureField :field="field('reach')" label="Edges, from the bore line" dimension="length" :part="asSet(setup.reach)" :commit="f => put({ reach: f.value })" />
+          <FigureField :field="field('low')" :label="sides[0]!" dimension="length" :part="asSet(lay.low.value)" :commit="f => edge(f.value, lay.high.value)" />
+          <FigureField :field="field('high')" :label="sides[1]!" dimension="length" :part="asSet(lay.high.value)" :commit="f => edge(lay.low.value, f.value)" />
         </div>
       </details>
     </template>
@@ -57,17 +54,11 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
 
 <style scoped>
 .lay { display: grid; gap: 6px; }
-.modes { display: flex; border: 1px solid var(--ink); }
-.modes label { flex: 1 1 auto; position: relative; display: grid; place-items: center; min-height: 34px; padding: 0 6px; border-right: 1px solid var(--ink); cursor: pointer; white-space: nowrap; }
-.modes label:last-child { border-right: 0; }
-.modes label.on { background: var(--dye); color: var(--scribe); font-weight: 700; }
-.modes input { position: absolute; opacity: 0; inset: 0; width: 100%; height: 100%; margin: 0; cursor: pointer; }
-.modes label:focus-within { outline: 3px solid var(--dye); outline-offset: 1px; }
 .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
 .pair { display: grid; gap: 4px; }
 .pair > div { display: grid; grid-template-columns: 62px minmax(0, 1fr); align-items: center; }
 .three { grid-template-columns: repeat(3, minmax(0, 1fr)); padding-top: 4px; }
 summary { cursor: pointer; min-height: 22px; }
 .pair select { text-overflow: ellipsis; }
-@media (max-width: 1000px) { .modes label { min-height: 44px; } summary { min-height: 44px; } }
+@media (max-width: 1000px) { summary { min-height: 44px; } }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, blending, clearanceFromSinking, flatCutDepth, seatLedge, sinking, type Figure, type Part } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, flatCutDepth, seatLedge, sinking, type Figure } from '#core'
 import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -29,10 +29,6 @@ const count = computed(() => Number(drafts.get(key('count')) ?? 1))
 const kept = (form: Form, name: Name) => {
   const text = drafts.get(key(`${valve.value}/${form}/${name}`))
   return text === undefined ? undefined : Number(text)
-}
-const part = (form: Form, name: Name): Part | undefined => {
-  const value = kept(form, name)
-  return value === undefined ? undefined : { value: { value, by: new Map() }, provenance: 'derived', entries: [] }
 }
 const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[number]) => async (figure: Figure): Promise<string | undefined> => {
   const fault = figureFault(figure, { dimension, min, max, noun: label.toLowerCase() })
@@ -93,7 +89,7 @@ async function drop() {
       <section v-for="{ form, outcome } in outcomes" :key="form">
         <h3>Form {{ form }}</h3>
         <div class="fields">
-          <FigureField v-for="f in FIELDS" :key="`${valve}${f.name}`" :field="`${build.view?.id}/seatform/${valve}/${form}/${f.name}`" :label="`${f.label}, ${form}`" :dimension="f.dimension" :part="part(form, f.name)" :commit="keep(form, f)" />
+          <FigureField v-for="f in FIELDS" :key="`${valve}${f.name}`" :field="`${build.view?.id}/seatform/${valve}/${form}/${f.name}`" :label="`${f.label}, ${form}`" :dimension="f.dimension" :part="asSet(kept(form, f.name))" :commit="keep(form, f)" />
         </div>
         <template v-if="ok(outcome)">
           <p class="answer"><span class="label">Adds, {{ count > 1 ? `${count} valves` : 'one valve' }}</span><strong class="num big" :data-seat="form">{{ say(outcome.all, 'volume', 'mm', 2) }}</strong></p>

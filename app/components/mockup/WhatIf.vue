@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Figure, Part } from '#core'
+import { asSet, type Figure } from '#core'
 import { digits, say } from '#shared/figures'
 import type { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
@@ -13,7 +13,7 @@ const { gasket, deck, face, set, tried, outcome, plan } = props.whatIf
 const sentence = ref('')
 const before = computed(() => ({ squish: build.replayed?.squish(build.cylinder, 'asPlanned'), state: build.replayed?.asPlanned.find(s => s.cylinder === build.cylinder) }))
 const after = computed(() => ({ squish: outcome.value?.squish(build.cylinder, 'asPlanned'), state: outcome.value?.asPlanned.find(s => s.cylinder === build.cylinder) }))
-const part = (value: number): Part | undefined => value > 0 ? { value: { value, by: new Map() }, provenance: 'derived', entries: [] } : undefined
+const part = (value: number) => asSet(value > 0 ? value : undefined)
 const keep = (name: 'deck' | 'face') => async (figure: Figure): Promise<string | undefined> => {
   if (figure.value < 0 || figure.value > 12) return 'A cut lies between 0 and 12 mm.'
   set(name, figure.value)

@@ -73,23 +73,45 @@ function machined(kit: SolidKit, valve: ChamberValve, prism: Manifold, around: n
   return air
 }
 
-/** Metal taken off round a valve, as air: a star-shaped prism along its axis, within the scribed line, down to the face. */
+/** Steps a cutter's corner is rounded in. */
+const CORNER_STEPS = 12
+
+/**
+ * A cutter's form on end, from far below up to z = 0: the same star all the way, drawn in by the corner's radius where it
+ * ends. Where nothing is cut it stays at `inner`, inside the valve's own edge, where there is air already.
+ */
+function cutterForm(kit: SolidKit, radii: number[], inner: number, corner: number): Manifold {
+  const n = radii.length
+  const levels = [{ z: -130, less: 0 }, ...Array.from({ length: corner > 0 ? CORNER_STEPS + 1 : 1 }, (_, k) => {
+    const t = corner > 0 ? Math.PI / 2 * k / CORNER_STEPS : 0
+    return { z: corner > 0 ? corner * (Math.sin(t) - 1) : 0, less: corner * (1 - Math.cos(t)) }
+  })]
+  const at = levels.flatMap(({ z, less }) => radii.flatMap((radius, i) => {
+    const far = radius > 0 ? Math.max(inner, radius - less) : inner
+    return [far * Math.cos(2 * Math.PI * i / n), far * Math.sin(2 * Math.PI * i / n), z]
+  }))
+  const [bottom, top] = [levels.length * n, levels.length * n + 1]
+  at.push(0, 0, -130, 0, 0, 0)
+  const sides: number[] = []
+  for (let i = 0; i < n; i++) {
+    const k = (i + 1) % n
+    const last = (levels.length - 1) * n
+    sides.push(bottom, k, i, top, last + i, last + k)
+    for (let up = 0; up < last; up += n) sides.push(up + i, up + k, up + n + k, up + i, up + n + k, up + n + i)
+  }
+  return solidOf(kit, { positions: Float64Array.from(at), triangles: Uint32Array.from(sides) })
+}
+
+/** Metal taken off round a valve, as air: the cutter's form along its axis, within the scribed line, down to the face. */
 function relieved(kit: SolidKit, relief: Relief, valve: ChamberValve): Manifold | undefined {
   const { centre: seat, u, v, axis, radius: seatRadius } = headPlane(valve, 0)
-  const n = relief.radii.length
-  // Inside the valve's own edge there is air already: the star's other parts lie there.
-  const star = relief.radii.map((radius, i): Point => {
-    const far = radius > 0 ? radius : seatRadius * 0.6
-    return [far * Math.cos(2 * Math.PI * i / n), far * Math.sin(2 * Math.PI * i / n)]
-  })
   if (relief.radii.every(radius => radius <= 0)) return undefined
-  const section = new kit.CrossSection([star])
-  const prism = section.extrude(130)
-  const upright = prism.translate([0, 0, -relief.below - 130])
+  const form = cutterForm(kit, relief.radii, seatRadius * 0.6, relief.corner ?? 0)
+  const upright = form.translate([0, 0, -relief.below])
   const placed = upright.transform([...u, 0, ...v, 0, ...axis, 0, ...seat, 1])
   const line = kit.Manifold.cylinder(200, relief.line, relief.line, 360)
   const air = placed.intersect(line)
-  for (const old of [section, prism, upright, placed, line]) old.delete()
+  for (const old of [form, upright, placed, line]) old.delete()
   return air
 }
 

@@ -47,9 +47,9 @@ export interface Plug { x: number, y: number, diameter: number, recess: number }
 /**
  * Metal taken off the walls round a valve: to `radii` about its axis at equal steps of azimuth in the valve head's plane
  * (from the direction over +x; 0 where nothing is taken), from the face up to `below` under the seat's plane, never outside
- * the circle `line` about the bore's centre.
+ * the circle `line` about the bore's centre. `corner`: radius the cutter leaves where it ends.
  */
-export interface Relief { valve: number, radii: number[], below: number, line: number }
+export interface Relief { valve: number, radii: number[], below: number, corner?: number, line: number }
 
 /** A chamber as somebody describes it: the closed curve of its mouth, its ceiling, walls, valves and plug. */
 export interface ChamberSpec {
@@ -80,7 +80,7 @@ export const SPEC_BOUNDS: Record<string, [least: number, most: number]> = {
   x: [-150, 150], y: [-150, 150], towards: [-360, 720], rises: [-360, 720], leans: [-360, 720], chord: [-150, 150],
   height: [0.5, 150], slope: [0, 60], radius: [10, 500], band: [0, 45], domeRadius: [3, 150], draft: [0, 45], floorRadius: [0, 40],
   diameter: [3, 120], tilt: [0, 60], seatHeight: [-20, 100], sunk: [0, 6], seatWidth: [0, 8], seatAngle: [15, 75], topCutWidth: [0, 8], topCutAngle: [5, 60],
-  throat: [3, 120], stem: [2, 20], recess: [0, 40], below: [0, 40], line: [5, 200]
+  throat: [3, 120], stem: [2, 20], recess: [0, 40], below: [0, 40], corner: [0, 40], line: [5, 200]
 }
 
 /** A mouth smaller than this, mm², is a slip of the hand. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
+import { until, useLocalStorage } from '@vueuse/core'
 import { uncertainty, type Part } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { sayLay } from '~/words/entries'
@@ -48,8 +48,12 @@ function dragged(to: number) {
   if (free.value === 'depth') tried.value = within
   else lay.set({ depth: within })
 }
+const offer = computed(() => free.value === 'depth' || free.value === 'none' ? say(depth.value, 'length', device.lengths) : sayFree(value.value))
 async function planDepth() {
-  sentence.value = settled.value ? await plan() ?? '' : 'Still reckoning: press again in a moment.'
+  const offered = offer.value
+  await until(settled).toBe(true)
+  // What the button said is what is planned, or nothing is.
+  sentence.value = offer.value === offered ? await plan() ?? '' : `Reckoned anew: it is ${offer.value}. Press again to plan that.`
 }
 </script>
 
@@ -102,7 +106,7 @@ async function planDepth() {
               v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="[0.05, 5]" data-new
               :commit="figure => plan(figure)" @typing="tried = $event?.figure.value ?? tried"
             />
-            <button v-if="depth + laid.flat > 0.005 || laid.angle" class="key main" type="button" :aria-disabled="!settled" @click="planDepth">Plan {{ free === 'depth' || free === 'none' ? say(depth, 'length', device.lengths) : sayFree(value) }}</button>
+            <button v-if="depth + laid.flat > 0.005 || laid.angle" class="key main" type="button" @click="planDepth">Plan {{ offer }}</button>
           </div>
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { ENCLOSED, type Enclosed, type PourEntry } from '#core'
+import { ENCLOSED, asSet, type Enclosed, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
@@ -31,7 +31,7 @@ async function keepReading(terms: number[]) {
   if (!said && moveOn.value) await nextCylinder()
   return said
 }
-const startPart = computed(() => ({ value: { value: start.value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] }))
+const startPart = computed(() => asSet(start.value))
 const readingLabel = computed(() => what.value === 'chamber' ? `Cylinder ${build.cylinder}: reading at the end` : `${ENCLOSED_WORDS[what.value].label} ${build.cylinder}: reading at the end`)
 watch(() => build.cylinder, () => sentence.value = '')
 </script>

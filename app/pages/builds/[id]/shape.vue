@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
-import { SCHOOLS, arcsOf, pinBlocked, targetBand, type School } from '#core'
-import { digits, say } from '#shared/figures'
+import { until, useLocalStorage } from '@vueuse/core'
+import { SCHOOLS, arcsOf, asSet, pinBlocked, targetBand, type School } from '#core'
+import { digits, say, sayDoubt } from '#shared/figures'
 import { askSolids } from '~/composables/useSolids'
 import { useGlass } from '~/composables/useGlass'
 import { useShaping } from '~/composables/useShaping'
@@ -13,8 +13,8 @@ const device = useDevice()
 const { stopAt } = useGlass()
 const shaping = useShaping()
 const {
-  setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, facts, developed, now, then, sweep, wallsOf, means, proposal, others, takeProposal, takeCutter,
-  draw, undo, compared, comparing, compare, gauge, lesson, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+  head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, facts, developed, now, then, sweep, wallsOf, means, proposal, others, takeProposal, takeCutter,
+  draw, undo, compared, comparing, compare, gauge, lesson, addedU, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
@@ -22,6 +22,7 @@ const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   line: ['To the line', 'Open to the scribed line everywhere on that side.'],
   leave: ['Leave alone', 'Nothing but the hot spots: for who is short on ratio.']
 }
+const schools = SCHOOLS.map(s => [s, SCHOOL_WORDS[s][0]] as const)
 const leaf = useLocalStorage('bowl.shapeLeaf', 'gap')
 const leaves = [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }]
 const sentence = ref('')
@@ -47,31 +48,20 @@ const seatWord = computed(() => {
   const w = payBack.value?.worst
   return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `an arc of the ${w.valve} top cuts goes` : w.verdict === 'seatJob' ? `the ${w.valve} seats need a job` : `stop: the ${w.valve} seats are gone`
 })
-const part = (value: number) => ({ value: { value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [] })
 const within = (least: number, most: number, noun: string, change: (v: number) => void) => async ({ value }: { value: number }): Promise<string | undefined> => {
   if (!(value >= least && value <= most)) return `That can’t be right for ${noun}: it must lie between ${mm(least)} and ${mm(most)}.`
   change(value)
   return undefined
 }
 const drawn = (azimuth: number, far: number) => draw('Wall drawn', azimuth, far)
-const cutter = ref(0)
-const arc = ref({ from: 0, to: 360 })
-const short = ref(0)
-const tool = ref<'guide' | 'ball'>('guide')
-function useCutter() {
-  const r = spec.value?.valves[valve.value]?.diameter ?? 0
-  const across = cutter.value || (tool.value === 'guide' ? r + 4 : 2)
-  // A ball or burr rolled against the valve's edge leaves its own width all round.
-  const words = tool.value === 'guide' ? `Cutter ${digits(across, 1)} about the ${kind.value} guide` : `Ball ${digits(across, 1)} round the ${kind.value}`
-  takeCutter(words, tool.value === 'guide' ? across : r + 2 * across, arc.value.from, arc.value.to, short.value)
-}
-const WAIT = 'Still reckoning: press again in a moment.'
+// Nothing is planned or taken by figures that are not yet of what is drawn.
 async function planIt() {
-  sentence.value = settled.value ? await plan(setup.value.steps.map(s => s.words).join(', ')) ?? '' : WAIT
+  await until(settled).toBe(true)
+  sentence.value = await plan(setup.value.steps.map(s => s.words).join(', ')) ?? ''
 }
-function takeIt() {
-  sentence.value = settled.value ? '' : WAIT
-  if (settled.value) takeProposal(`${SCHOOL_WORDS[setup.value.school][0]}, ${kind.value}`)
+async function takeIt() {
+  await until(settled).toBe(true)
+  takeProposal(`${SCHOOL_WORDS[setup.value.school][0]}, ${kind.value}`)
 }
 const field = (name: string) => `${build.view?.id}/shapefield/${build.state?.head}/${name}`
 async function template(kindOf: 'pdf' | 'svg') {
@@ -118,14 +108,12 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </div>
       <div class="right">
-        <div class="schools" role="radiogroup" aria-label="How far to relieve">
-          <label v-for="s in SCHOOLS" :key="s" :class="{ on: setup.school === s }"><input type="radio" name="school" :value="s" :checked="setup.school === s" @change="set({ school: s })"><span>{{ SCHOOL_WORDS[s][0] }}</span></label>
-        </div>
+        <RadioRow :model-value="setup.school" :choices="schools" label="How far to relieve" @update:model-value="(school: School) => set({ school })" />
         <p class="small">{{ SCHOOL_WORDS[setup.school][1] }}</p>
         <div class="fields">
-          <FigureField :field="field('margin')" label="Margin" dimension="length" :part="part(setup.margin)" :commit="within(0, 5, 'the margin', v => set({ margin: v }))" data-new />
-          <FigureField :field="field('into')" label="Most off a wall" dimension="length" :part="setup.into ? part(setup.into) : undefined" empty-text="any" :commit="within(0, 10, 'what may come off', v => set({ into: v }))" />
-          <FigureField v-if="setup.school === 'pin'" :field="field('pin')" label="Pin, across" dimension="length" :part="part(setup.pin)" :commit="within(0.5, 20, 'the pin', v => set({ pin: v }))" />
+          <FigureField :field="field('margin')" label="Margin" dimension="length" :part="asSet(setup.margin)" :commit="within(0, 5, 'the margin', v => set({ margin: v }))" data-new />
+          <FigureField :field="field('into')" label="Most off a wall" dimension="length" :part="setup.into ? asSet(setup.into) : undefined" empty-text="any" :commit="within(0, 10, 'what may come off', v => set({ into: v }))" />
+          <FigureField v-if="setup.school === 'pin'" :field="field('pin')" label="Pin, across" dimension="length" :part="asSet(setup.pin)" :commit="within(0.5, 20, 'the pin', v => set({ pin: v }))" />
         </div>
         <div class="row">
           <label class="small check"><input type="checkbox" :checked="setup.keepPads" @change="set({ keepPads: !setup.keepPads })"> keep the squish pads</label>
@@ -139,28 +127,22 @@ async function template(kindOf: 'pdf' | 'svg') {
         </div>
         <details class="small tools">
           <summary>A tool of known size</summary>
-          <div class="fields">
-            <div class="well tool"><select v-model="tool" aria-label="Tool"><option value="guide">cutter about the guide</option><option value="ball">ball round the valve</option></select></div>
-            <FigureField :field="field('cutter')" label="Across" dimension="length" :part="cutter ? part(cutter) : undefined" :commit="within(0.5, 200, 'the tool', v => cutter = v)" />
-            <FigureField :field="field('from')" label="from" dimension="angle" :part="part(arc.from)" :commit="async f => { arc.from = f.value; return undefined }" />
-            <FigureField :field="field('to')" label="to" dimension="angle" :part="part(arc.to)" :commit="async f => { arc.to = f.value; return undefined }" />
-            <FigureField :field="field('short')" label="Short of the seat" dimension="length" :part="part(short)" :commit="within(0, 30, 'how far it stays short', v => short = v)" />
-            <button type="button" class="key" @click="useCutter">Cut</button>
-          </div>
+          <ToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
         </details>
         <dl class="answers" :aria-busy="!settled" data-reckoned>
-          <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }}</dd></div>
+          <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
-          <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num">{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
+          <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num" data-means>{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
           <div v-if="developed && facts"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(squishThen ?? 0, 0) }}</dd></div>
           <div v-if="payBack"><dt>Face back to the target</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
           <div v-if="developed && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(developed.volume) }}</strong></dd></div>
         </dl>
-        <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share, 2) }}</strong> of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.added > 0.05">: this one would then add <span class="num">{{ say(developed.added * lesson.share, 'volume', 'mm', 1) }}</span></template>.</p>
+        <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share, 2) }}</strong> of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.drawn > 0.05">: of <span class="num">{{ say(developed.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
         <LeafTabs v-model="leaf" :leaves="leaves" label="Shape" class="tabs" />
         <div v-if="leaf === 'factor'" class="fields">
-          <StatementField :key="`${kind}l`" :quantity="`${kind}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift" />
-          <StatementField :key="`${kind}d`" :quantity="`${kind}Duration`" :scope="{ level: 'build' }" no-basis label="Open for" />
+          <LiftTable :key="kind" :valve="kind" :entry="liftEntry" class="wide" />
+          <StatementField v-if="!liftEntry" :key="`${kind}l`" :quantity="`${kind}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift" />
+          <StatementField v-if="!liftEntry" :key="`${kind}d`" :quantity="`${kind}Duration`" :scope="{ level: 'build' }" no-basis label="Open for" />
         </div>
         <WallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
         <template v-else-if="leaf === 'schools'">
@@ -192,25 +174,20 @@ async function template(kindOf: 'pdf' | 'svg') {
 .plan { height: 386px; }
 .lift { display: grid; grid-template-columns: auto 112px auto minmax(0, 1fr) 76px; gap: 8px; align-items: center; }
 .lift input { accent-color: var(--dye); min-height: 34px; }
-.schools { display: flex; border: 1px solid var(--ink); }
-.schools label { flex: 1 1 auto; position: relative; display: grid; place-items: center; min-height: 34px; padding: 0 5px; border-right: 1px solid var(--ink); cursor: pointer; white-space: nowrap; }
-.schools label:last-child { border-right: 0; }
-.schools label.on { background: var(--dye); color: var(--scribe); font-weight: 700; }
-.schools input { position: absolute; opacity: 0; inset: 0; width: 100%; height: 100%; margin: 0; cursor: pointer; }
-.schools label:focus-within { outline: 3px solid var(--dye); outline-offset: 1px; }
 .fields { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; align-items: end; }
-.tool { grid-column: span 2; }
+.wide { grid-column: 1 / -1; }
 .check { display: flex; gap: 4px; align-items: center; min-height: 28px; margin-right: 14px; white-space: nowrap; }
 .row { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
 .row .key { padding-inline: 8px; max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 .answers > div { display: flex; justify-content: space-between; align-items: baseline; gap: 10px; border-bottom: 1px solid var(--hair); }
 dt { color: var(--quiet); font-size: var(--s13); }
 .first { font-size: var(--s48); line-height: 1; font-weight: 700; }
+.pm { font-size: var(--s15); font-weight: 400; }
 .second { font-size: var(--s22); font-weight: 700; }
 .tabs :deep(.leaf) { min-height: 30px; padding: 2px 8px; white-space: nowrap; }
 .body { height: 190px; }
 .hours { width: 54px; background: var(--well); border: 0; padding: 4px 6px; min-height: 34px; }
 .none { padding: 20px 0; font-size: var(--s18); grid-column: 1 / -1; }
 summary { cursor: pointer; min-height: 22px; }
-@media (max-width: 1000px) { .plan { height: 380px; } .schools { flex-wrap: wrap; } .schools label { flex: 1 1 40%; border-bottom: 1px solid var(--hair); } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: auto minmax(0, 1fr) auto; } .lift input { grid-column: 1 / 3; } .schools label, .check, .lift input, .hours { min-height: 44px; } .tabs :deep(.leaf) { min-height: 44px; } summary { min-height: 44px; } }
+@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: auto minmax(0, 1fr) auto; } .lift input { grid-column: 1 / 3; } .check, .lift input, .hours { min-height: 44px; } .tabs :deep(.leaf) { min-height: 44px; } summary { min-height: 44px; } }
 </style>

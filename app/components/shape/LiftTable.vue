@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { liftTable, type EntryOf } from '#core'
+import { say } from '#shared/figures'
+import { LIFT_TEXT_LIMIT, readLiftTable } from '#shared/files/liftFile'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useDrafts } from '~/stores/drafts'
+
+/** A cam's lift by dial and wheel: pasted or out of a file, instead of a curve from lift and duration. */
+const props = defineProps<{ valve: 'intake' | 'exhaust', entry?: EntryOf<'liftTable'> }>()
+const build = useBuild()
+const device = useDevice()
+const drafts = useDrafts()
+const key = computed(() => `${build.view?.id}/lifttable/${props.valve}`)
+const text = computed({ get: () => drafts.get(key.value) ?? '', set: to => drafts.set(key.value, to) })
+const sentence = ref('')
+const unit = computed(() => device.lengths === 'in' ? 'in' as const : 'mm' as const)
+const said = computed(() => {
+  if (!props.entry) return ''
+  const { rows } = props.entry.body
+  const { most, open } = liftTable(rows)
+  return `${rows.length} places, ${say(most, 'length', device.lengths)} over ${say(open, 'angle', device.lengths)}`
+})
+async function file(event: Event) {
+  const chosen = (event.target as HTMLInputElement).files?.[0]
+  if (chosen) text.value = chosen.size > LIFT_TEXT_LIMIT ? 'x'.repeat(LIFT_TEXT_LIMIT + 1) : await chosen.text()
+}
+async function keep() {
+  const rows = readLiftTable(text.value, unit.value)
+  sentence.value = typeof rows === 'string' ? rows : notKept(await build.add('liftTable', { level: 'build' }, { valve: props.valve, rows }, props.entry ? { supersedes: props.entry.id } : {})) ?? ''
+  if (!sentence.value) drafts.clear(key.value)
+}
+</script>
+
+<template>
+  <div class="lift-table" role="group" :aria-label="`Lift table, ${valve}`">
+    <p v-if="entry" class="small">The {{ valve }} cam by its table: <span class="num" data-lift-table>{{ said }}</span>. To take it out: the Daybook.</p>
+    <details :open="text !== ''" class="small">
+      <summary>{{ entry ? 'another lift table' : 'or a lift table' }}, by dial and wheel</summary>
+      <label :for="`lift-table-${valve}`" class="label">A line a place: degrees, lift in {{ unit }}</label>
+      <div class="well"><textarea :id="`lift-table-${valve}`" v-model="text" class="num" rows="4" spellcheck="false" /></div>
+      <div class="row">
+        <button type="button" class="key" :disabled="text === ''" @click="keep">Keep the table</button>
+        <label class="file">out of a file <input type="file" accept=".csv,.txt,text/csv,text/plain" @change="file"></label>
+      </div>
+    </details>
+    <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
+  </div>
+</template>
+
+<style scoped>
+.lift-table { display: grid; gap: 4px; }
+textarea { color: inherit; resize: vertical; }
+.row { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
+summary { cursor: pointer; min-height: 22px; }
+@media (max-width: 1000px) { summary { min-height: 44px; } }
+</style>
