@@ -3,7 +3,7 @@ import { ENCLOSED_WORDS, sayFaults } from './pours'
 import { say, sayCylinders, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 
-export interface SaidMove { sentence: string, station?: 'sheet' | 'pour' | 'cut' | 'mockup' | 'daybook', urgent?: boolean }
+export interface SaidMove { sentence: string, station?: 'sheet' | 'pour' | 'shape' | 'cut' | 'mockup' | 'daybook', urgent?: boolean }
 
 /** The next move as one sentence, and the station it is made at. */
 export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUnit): SaidMove {
@@ -52,14 +52,10 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
         : move.depth < 0.01
           ? `${who(move.cylinders)} ${move.cylinders.length === 1 ? 'is' : 'are'} under target, yet another is at it: even the chambers first.`
           : `Plan the cut: ${say(move.depth, 'length', lengths)} is the most head ${move.head} can lose before the first cylinder is at target.`,
-      station: 'cut'
+      // What has to grow is opened; what has to be alike first is evened beside the pours.
+      station: move.depth === undefined ? 'shape' : move.depth < 0.01 ? 'pour' : 'cut'
     }
-    case 'do': return {
-      sentence: move.depth === undefined
-        ? 'Do what is planned, then enter it as done.'
-        : `Cut ${say(move.depth, 'length', lengths)}, measure what really came off, and enter it.`,
-      station: 'cut'
-    }
+    case 'do': return sayDo(move, who, lengths)
     case 'onTarget': return { sentence: `Every cylinder is on target. Wash, pour once more, and write it up.`, station: 'daybook' }
   }
 }
@@ -68,4 +64,15 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
 export function sayGap(gap: number, tolerance = 0): string {
   if (Math.abs(gap) <= tolerance) return 'on target'
   return `${say(Math.abs(gap), 'volume')} ${gap > 0 ? 'over' : 'under'}`
+}
+
+/** What is planned, as the move to make. */
+function sayDo({ what, cylinders, depth = 0 }: Extract<NextMove, { kind: 'do' }>, who: (list: number[]) => string, lengths: LengthUnit): SaidMove {
+  switch (what) {
+    case 'relief': return { sentence: `Grind ${who(cylinders).toLowerCase()} as planned, to the line and the reading; enter each as it is done, then pour.`, station: 'shape' }
+    case 'seatWork': return { sentence: `Do the seats of ${who(cylinders).toLowerCase()} as planned, then enter it.`, station: 'cut' }
+    case 'gasketChange': return { sentence: 'Fit the gasket that is planned, then enter it.', station: 'cut' }
+    case 'deckCut': return { sentence: `Cut ${say(depth, 'length', lengths)} off the deck, measure what really came off, and enter it.`, station: 'mockup' }
+    case 'faceCut': return { sentence: `Cut ${say(depth, 'length', lengths)}, measure what really came off, and enter it.`, station: 'cut' }
+  }
 }

@@ -87,7 +87,7 @@ describe('the next move', () => {
     const bench = two()
     expect(next(bench)).toMatchObject({ kind: 'plan', head: 1 })
     const plan = bench.add('faceCut', head, { state: 'planned', depth: mm(1.3) })
-    expect(next(bench)).toMatchObject({ kind: 'do', operation: plan, depth: 1.3 })
+    expect(next(bench)).toMatchObject({ kind: 'do', what: 'faceCut', operation: plan, depth: 1.3 })
     bench.add('faceCut', head, { state: 'done', depth: mm(1.3), measured: mm(1.3) }, { supersedes: plan })
     expect(next(bench)).toEqual({ kind: 'pourAgain', cylinders: [1, 2] })
     for (const [c, v] of [[1, 49.6], [2, 49], [1, 49.6], [2, 49]] as const) bench.pour(c, v)

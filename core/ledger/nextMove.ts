@@ -3,7 +3,7 @@ import { cutsTogether } from '../chamber'
 import { headCut } from './cutPlan'
 import { touches } from './ledger'
 import { cutPlane } from './statements'
-import type { Enclosed } from './entry'
+import type { Enclosed, OperationKind } from './entry'
 import type { Quantity } from './quantities'
 import { targetBand, type CylinderState, type Replay } from './replay'
 
@@ -21,7 +21,7 @@ export type NextMove
     | { kind: 'pourAgain', cylinders: number[] }
     | { kind: 'squish', cylinders: number[], excess: number }
     | { kind: 'plan', cylinders: number[], head: number, depth?: number }
-    | { kind: 'do', operation: string, cylinders: number[], depth?: number }
+    | { kind: 'do', operation: string, what: OperationKind, cylinders: number[], depth?: number }
     | { kind: 'onTarget' }
 
 /** Squish is as wanted when it is this close, mm. */
@@ -116,7 +116,11 @@ export function nextMove(r: Replay | undefined): NextMove {
   if (r.planned.length > 0) {
     const operation = r.planned[0]!
     const depth = operation.kind === 'faceCut' || operation.kind === 'deckCut' ? operation.body.depth.value : undefined
-    return { kind: 'do', operation: operation.id, cylinders: r.layout.cylinders, depth }
+    const alike = r.planned.filter(op => op.kind === operation.kind)
+    return {
+      kind: 'do', operation: operation.id, what: operation.kind, depth,
+      cylinders: r.layout.cylinders.filter(cylinder => alike.some(op => touches(op, r.layout, cylinder)))
+    }
   }
   if (unsettled.length > 0) return { kind: 'pourAgain', cylinders: unsettled }
   const low = r.asIs.filter(s => s.ratio && s.ratio.value.value < band.low)

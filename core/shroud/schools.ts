@@ -83,7 +83,7 @@ export interface WallProposal {
   radii: number[]
   /** Where metal comes out. */
   arcs: Arc[]
-  /** What can't be met inside the limits: where, and how much of the need is missing there, per cent. */
+  /** What stays short of the need, by the limits or because the school leaves it: where, and how much is missing there, per cent. */
   unmet: (Arc & { percent: number })[]
 }
 
@@ -137,7 +137,7 @@ export function proposeWall(school: School, radius: number, walls: WallAt[], pin
     const have = gaps.at(-1)![i]!
     const need = last.shroud.required
     const passage = (g: number) => g <= 0 ? 0 : (radius + g) ** 2 - radius ** 2
-    return school === 'leave' || have >= need - 1e-6 ? 0 : 100 * (1 - passage(have) / passage(need))
+    return have >= need - 1e-6 ? 0 : 100 * (1 - passage(have) / passage(need))
   })
   return {
     gaps, radii, arcs: arcsOf(radii.map(ρ => ρ > 0)),

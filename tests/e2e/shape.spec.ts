@@ -63,7 +63,7 @@ test('a cutter’s corner leaves metal, a short one leaves more, and a lift tabl
   const took: number[] = []
   for (const [corner, reach] of [['0', ''], ['3', ''], ['3', '4']] as const) {
     await type('Corner radius', corner)
-    if (reach) await type('Reach, from the face', reach)
+    if (reach) await type('Reach from the face', reach)
     await page.getByRole('button', { name: 'Cut', exact: true }).click()
     await expect(page.locator('[data-added]')).toContainText('±')
     took.push(await added())

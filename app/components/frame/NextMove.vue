@@ -8,7 +8,7 @@ const device = useDevice()
 const route = useRoute()
 const said = computed(() => sayNextMove(build.next, build.cylinders.length, device.lengths))
 const elsewhere = computed(() => said.value.station && !route.path.endsWith(`/${said.value.station}`))
-const names = { sheet: 'Sheet', pour: 'Pour', cut: 'Cut', mockup: 'Mock-up', daybook: 'Daybook' } as const
+const names = { sheet: 'Sheet', pour: 'Pour', shape: 'Shape', cut: 'Cut', mockup: 'Mock-up', daybook: 'Daybook' } as const
 </script>
 
 <template>

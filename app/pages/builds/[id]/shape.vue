@@ -98,7 +98,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <div class="row foot">
           <button v-if="setup.steps.length" type="button" class="key main" @click="planIt">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</button>
           <template v-if="planned.length">
-            <label class="small">hours <input v-model="hours" class="hours num" inputmode="decimal" maxlength="6"></label>
+            <label class="small hours">hours <span class="well"><input v-model="hours" class="num" inputmode="decimal" maxlength="6"></span></label>
             <button type="button" class="key" @click="finish('done', build.cylinder, hours).then(said => sentence = said ?? '')">Cylinder {{ build.cylinder }} is ground</button>
             <button type="button" class="key" @click="finish('dropped').then(said => sentence = said ?? '')">Drop the plan</button>
           </template>
@@ -119,7 +119,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <label class="small check"><input type="checkbox" :checked="setup.keepPads" @change="set({ keepPads: !setup.keepPads })"> keep the squish pads</label>
           <label class="small check"><input type="checkbox" :checked="setup.needs === 'seat'" @change="set({ needs: setup.needs === 'seat' ? 'cylinder' : 'seat' })"> need by seat and throat</label>
         </div>
-        <p v-if="proposal?.unmet.length" class="small" data-unmet>Inside the line <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
+        <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Inside the line' }} <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
           <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
@@ -186,8 +186,9 @@ dt { color: var(--quiet); font-size: var(--s13); }
 .second { font-size: var(--s22); font-weight: 700; }
 .tabs :deep(.leaf) { min-height: 30px; padding: 2px 8px; white-space: nowrap; }
 .body { height: 190px; }
-.hours { width: 54px; background: var(--well); border: 0; padding: 4px 6px; min-height: 34px; }
+.hours { display: flex; gap: 6px; align-items: center; }
+.hours .well { width: 60px; }
 .none { padding: 20px 0; font-size: var(--s18); grid-column: 1 / -1; }
 summary { cursor: pointer; min-height: 22px; }
-@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: auto minmax(0, 1fr) auto; } .lift input { grid-column: 1 / 3; } .check, .lift input, .hours { min-height: 44px; } .tabs :deep(.leaf) { min-height: 44px; } summary { min-height: 44px; } }
+@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: auto minmax(0, 1fr) auto; } .lift input { grid-column: 1 / 3; } .check, .lift input { min-height: 44px; } .tabs :deep(.leaf) { min-height: 44px; } summary { min-height: 44px; } }
 </style>
