@@ -2,6 +2,7 @@ import {
   SCHOOLS, compressionRatio, squishAreaOver, cutsTogether, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame, valveMargins,
   type Below, type EntryOf, type Relief, type School, type WallAt, type WallLimits, type WallProposal
 } from '#core'
+import { watchDebounced } from '@vueuse/core'
 import { v5 as uuidv5 } from 'uuid'
 import { solidAsk } from './useDrawing'
 import { askSolids } from './useSolids'
@@ -139,13 +140,27 @@ export function useShaping() {
     const worth = list.filter(r => r.radii.some(x => x > 0))
     if (worth.length > 0) set({ steps: [...setup.value.steps, { words, reliefs: worth }] })
   }
-  /** Takes what is proposed, for every valve of the kind. */
-  function takeProposal(words: string) {
-    take(words, others.value.flatMap((open) => {
-      const p = propose(open)
-      return p ? [relief(open, p.radii)] : []
-    }))
+  /** What a school proposes for every valve of the kind. */
+  const metalOf = (school: School) => others.value.flatMap((open) => {
+    const proposed = propose(open, school)
+    return proposed ? [{ open, proposed, relief: relief(open, proposed.radii) }] : []
+  })
+  const takeProposal = (words: string) => take(words, metalOf(setup.value.school).map(m => m.relief))
+  /** What it would do, on top of what is drawn. */
+  function tryMetal(job: string, from: string, list: Relief[]) {
+    const metal = list.filter(r => r.radii.some(x => x > 0))
+    const as = uuidv5(from + JSON.stringify(metal), NAMES)
+    return askSolids('develop', job, { key: from, name: as, reliefs: own(metal, model.value?.mirrored ?? false), share: share.value }).then(answer => ({ as, answer }))
   }
+  /** cc that taking the proposal would add, as soon as it is known. */
+  const offered = ref<number>()
+  watchDebounced(() => settled.value && proposal.value && developed.value ? JSON.stringify([developed.value.name, setup.value.school, share.value, proposal.value.radii]) : '', async (of, before) => {
+    if (of === before) return
+    offered.value = undefined
+    if (!of) return
+    const { answer } = await tryMetal('offer', developed.value!.name, metalOf(setup.value.school).map(m => m.relief))
+    if (answer.kind === 'done') offered.value = answer.value.added
+  }, { debounce: 250, immediate: true })
   /** Along the guide's axis from the face, as it is, to the seat's plane. */
   const deep = computed(() => {
     const one = spec.value?.valves[valve.value]
@@ -171,16 +186,11 @@ export function useShaping() {
     comparing.value = true
     const list: typeof compared.value = []
     for (const school of SCHOOLS) {
-      const asked = others.value.flatMap((open) => {
-        const p = propose(open, school)
-        return p ? [{ open, p }] : []
-      })
-      const metal = asked.map(({ open, p }) => relief(open, p.radii)).filter(r => r.radii.some(x => x > 0))
-      const as = uuidv5(from + JSON.stringify(metal), NAMES)
-      const answer = await askSolids('develop', `compare ${school}`, { key: from, name: as, reliefs: own(metal, model.value?.mirrored ?? false) })
+      const asked = metalOf(school)
+      const { as, answer } = await tryMetal(`compare ${school}`, from, asked.map(m => m.relief))
       const walls = answer.kind === 'done' && await askSolids('walls', `compare ${school}`, { key: as, below: below.value, needs: setup.value.needs, limits: limits.value, valves: [{ open: valve.value, lifts: lifts.value }] })
       if (answer.kind !== 'done') continue
-      const mine = asked.find(a => a.open === valve.value)?.p
+      const mine = asked.find(a => a.open === valve.value)?.proposed
       list.push({
         school, added: answer.value.added, ...(walls && walls.kind === 'done' ? { factor: mean(walls.value) } : {}),
         arc: mine?.arcs.reduce((sum, a) => sum + a.to - a.from, 0) ?? 0, short: Math.max(0, ...(mine?.unmet.map(u => u.percent) ?? []))
@@ -278,6 +288,6 @@ export function useShaping() {
   }
   return {
     head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, liftEntry, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
-    proposal, propose, others, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
   }
 }

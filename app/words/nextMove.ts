@@ -69,7 +69,7 @@ export function sayGap(gap: number, tolerance = 0): string {
 /** What is planned, as the move to make. */
 function sayDo({ what, cylinders, depth = 0 }: Extract<NextMove, { kind: 'do' }>, who: (list: number[]) => string, lengths: LengthUnit): SaidMove {
   switch (what) {
-    case 'relief': return { sentence: `Grind ${who(cylinders).toLowerCase()} as planned, to the line and the reading; enter each as it is done, then pour.`, station: 'shape' }
+    case 'relief': return { sentence: `Grind ${who(cylinders).toLowerCase()} as planned, to line and reading, then enter each.`, station: 'shape' }
     case 'seatWork': return { sentence: `Do the seats of ${who(cylinders).toLowerCase()} as planned, then enter it.`, station: 'cut' }
     case 'gasketChange': return { sentence: 'Fit the gasket that is planned, then enter it.', station: 'cut' }
     case 'deckCut': return { sentence: `Cut ${say(depth, 'length', lengths)} off the deck, measure what really came off, and enter it.`, station: 'mockup' }

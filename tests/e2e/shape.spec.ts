@@ -10,9 +10,14 @@ test('the schools side by side on the launch engine, and what the line leaves sh
   await expect(page.locator('[data-pin]')).toContainText(/touches at .*\d+° and comes free at \d+°/)
   await page.getByRole('tab', { name: 'Schools' }).click()
   await page.getByRole('button', { name: 'Compare them for the intake' }).click()
-  await expect(page.locator('.right .sheet-table tbody tr')).toHaveCount(4, { timeout: 60_000 })
-  await expect(page.locator('.right .sheet-table tbody tr').nth(3)).toContainText('0.00 cc')
+  const rows = page.locator('.right .sheet-table tbody tr')
+  await expect(rows).toHaveCount(4, { timeout: 60_000 })
+  await expect(rows.nth(3)).toContainText('0.00 cc')
+  // What the button offers is what the comparison says of its school.
+  const takes = /\d+\.\d+ cc/.exec((await rows.nth(1).textContent())!)![0]
+  await expect(page.locator('[data-offer]')).toContainText(takes)
   await page.getByLabel('Leave alone').check()
+  await expect(page.locator('[data-unmet]')).toContainText(/^Left alone \d+° of the intake stay short, by \d+ %/)
   await expect(page.getByRole('button', { name: /^Take it/ })).toBeDisabled()
   await page.getByRole('tab', { name: 'Hot spots' }).click()
   await expect(page.locator('.spots')).toContainText('Rim round the intake')
@@ -86,7 +91,7 @@ test('a cutter’s corner leaves metal, a short one leaves more, and a lift tabl
   await page.reload()
   await expect(text).toHaveValue(/120, 1.2/)
   await page.getByRole('button', { name: 'Keep the table' }).click()
-  await expect(page.locator('[data-lift-table]')).toContainText('5 places, 1.20 mm over 240°')
+  await expect(page.locator('[data-lift-table]')).toContainText('5 places, 1.20 mm over 240.0°')
   // A cam that hardly opens finds its walls far enough away.
   await expect(factor).not.toHaveText(before!)
   await expect(factor).toContainText('1.000')

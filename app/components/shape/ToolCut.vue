@@ -44,7 +44,7 @@ function cut() {
     <FigureField v-if="tool !== 'ball'" :field="field('corner')" label="Corner radius" dimension="length" :part="asSet(corner)" :commit="within(0, 20, 'its corner', v => corner = v)" />
     <FigureField :field="field('from')" label="from" dimension="angle" :part="asSet(arc.from)" :commit="turn('from')" />
     <FigureField :field="field('to')" label="to" dimension="angle" :part="asSet(arc.to)" :commit="turn('to')" />
-    <FigureField :field="field('reach')" label="Reach from the face" dimension="length" :part="asSet(reach)" empty-text="the seat" :commit="within(0.2, 120, 'its reach', v => reach = v)" />
+    <FigureField :field="field('reach')" label="Reach from the face" dimension="length" :part="asSet(reach)" empty-text="seat" :commit="within(0.2, 120, 'its reach', v => reach = v)" />
     <button type="button" class="key" @click="cut">Cut</button>
   </div>
 </template>

@@ -13,7 +13,7 @@ const device = useDevice()
 const { stopAt } = useGlass()
 const shaping = useShaping()
 const {
-  head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, facts, developed, now, then, sweep, wallsOf, means, proposal, others, takeProposal, takeCutter,
+  head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, facts, developed, now, then, sweep, wallsOf, means, proposal, others, offered, takeProposal, takeCutter,
   draw, undo, compared, comparing, compare, gauge, lesson, addedU, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
@@ -123,6 +123,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
           <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
+          <span v-if="offered !== undefined && proposal?.arcs.length" class="small" data-offer>adds <strong class="num">{{ say(offered, 'volume', 'mm', 1) }}</strong></span>
           <button type="button" class="key" :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</button>
         </div>
         <details class="small tools">
