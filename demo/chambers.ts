@@ -16,7 +16,7 @@ export function launchChamber(): ChamberSpec {
 
 /** The ice racer: four valves under a pent roof, pads before and behind. */
 export function hollinChamber(): ChamberSpec {
-  return { ...startingSpec('pentRoof', { bore: 85.5, intake: 33, exhaust: 28.5, tilt: 19, mouthArea: 5010, seatHeight: 3.6 }), draft: 6, floorRadius: 4 }
+  return { ...startingSpec('pentRoof', { bore: 85.5, intake: 33, exhaust: 28.5, tilt: 19, mouthArea: 5010, seatHeight: 4.4 }), draft: 18, floorRadius: 6 }
 }
 
 /** The trials single: band and dome turned about one axis. */

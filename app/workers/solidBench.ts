@@ -1,5 +1,5 @@
 import {
-  DomainError, SpecError, calibrated, calibratedLive, curtainArea, cutAtChamber, cutOf, cutsTogether, draftAt, flowArea, lifted, limitGaps, openingArea, planOf,
+  DomainError, SpecError, calibrated, calibratedLive, curtainArea, cutAtChamber, cutOf, cutsTogether, draftAt, flowArea, lifted, limitGaps, mouthOn, openingArea, planOf,
   sectionOf, shroudOnSolid, solidOn, solveCut, suspects, volumeAboveCut, type Below, type ChamberValve, type Relief, type WallAt, type WallLimits,
   type ChamberSpec, type Cut, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
@@ -181,11 +181,12 @@ export class SolidBench {
 
   private walls({ key, below, needs, valves, limits }: WallsAsk): ValveWalls[] {
     const { mesh, spec, done } = this.chamber(key)
+    const mouth = mouthOn(mesh, done)
     return valves.map(({ open, lifts }) => {
       try {
         const walls = lifts.map((lift): WallAt => {
-          const found = shroudOnSolid({ mesh, valves: spec.valves, open, lift, below, face: done, need: needs === 'seat' ? needOf(spec.valves[open]!, lift) : undefined })
-          return { lift, shroud: found, limit: limitGaps(spec.valves, open, lift, limits, found.gap) }
+          const found = shroudOnSolid({ mesh, valves: spec.valves, open, lift, below, face: done, mouth, need: needs === 'seat' ? needOf(spec.valves[open]!, lift) : undefined })
+          return { lift, shroud: found, limit: limitGaps(spec.valves, open, lift, limits, found) }
         })
         return { open, walls }
       } catch (error) {

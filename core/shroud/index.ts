@@ -1,6 +1,6 @@
 export { curtainArea, flowArea, type Passage, type Seat } from './curtain'
 export { LIFT_TABLE, liftProfile, liftTable, meanOverLift, type LiftRow } from './lift'
-export { shroudOnSolid, type Below, type SolidShroudCase } from './onSolid'
+export { mouthOn, shroudOnSolid, type Below, type SolidShroud, type SolidShroudCase } from './onSolid'
 export {
   SCHOOLS, arcsOf, inArc, limitGaps, pinBlocked, proposeWall, scribedLine, type Arc, type School, type WallAt, type WallLimits, type WallProposal
 } from './schools'

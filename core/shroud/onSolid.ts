@@ -1,5 +1,5 @@
 import { DomainError, above, atLeast } from '../domain'
-import { directionIn, headPlane, sectionOf, valveFrame, type ChamberValve, type Mesh } from '../chamber'
+import { directionIn, distanceTo, headPlane, insideOutline, outlineArea, sectionLoops, sectionOf, valveFrame, type ChamberValve, type Mesh, type Point, type SectionLoop } from '../chamber'
 import { passageOf, type Shroud } from './shroud'
 
 /** What lies under the deck: the gasket's ring, then the bore. mm. */
@@ -18,6 +18,24 @@ export interface SolidShroudCase {
   face?: { depth: number, slopeX: number, slopeY: number }
   /** mm² that are needed at this lift; the plain cylinder π·D·L when left out. */
   need?: number
+  /** The mouth on the face as it is, from {@link mouthOn}, where many lifts are asked of one chamber. */
+  mouth?: Point[]
+}
+
+/**
+ * Walls as the solid has them: `roof` where the way ends at the ceiling, which no line on the face can move. A wall stands on
+ * the mouth's edge and leans by less than 45°: a surface that lies flatter than that to the face, or further in from the
+ * edge than it is high, is ceiling.
+ */
+export interface SolidShroud extends Shroud { roof: boolean[] }
+
+const CEILING = Math.cos(45 * Math.PI / 180)
+
+/** The largest opening of a chamber on its face as it is, in plan. */
+export function mouthOn(mesh: Mesh, face: NonNullable<SolidShroudCase['face']>): Point[] {
+  const loops = sectionOf(mesh, { normal: [-face.slopeX, -face.slopeY, 1], offset: face.depth + 1e-6 })
+    .map(loop => Array.from({ length: loop.length / 3 }, (_, i): Point => [loop[3 * i]!, loop[3 * i + 1]!]))
+  return loops.sort((a, b) => outlineArea(b) - outlineArea(a))[0] ?? []
 }
 
 /** One place a degree. */
@@ -61,13 +79,13 @@ function withinCylinder(p: number[], d: number[], c: number[], a: number[], radi
  * gasket's ring and the bore under the deck; a neighbouring valve that is shut is roof, not wall.
  *
  * @param of see {@link SolidShroudCase}
- * @returns see Shroud; azimuth in the valve head's plane, from the direction that lies over +x, towards +y
+ * @returns see {@link SolidShroud}; azimuth in the valve head's plane, from the direction that lies over +x, towards +y
  * @throws RangeError when a value leaves its domain, or the valve's middle is not in air at this lift
  * Source: contract, core/shroud: rays in the valve head's plane at the lift; need per radian c, passage per radian
  *   ((r + g)² − r²)/2. Walls are the solid's own section by that plane.
  * @example shroudOnSolid({ mesh, valves, open: 0, lift: 8, below: { bore: 92, gasketBore: 94, gasketThickness: 1.2 } }).factor
  */
-export function shroudOnSolid({ mesh, valves, open, lift, below, face, need }: SolidShroudCase): Shroud {
+export function shroudOnSolid({ mesh, valves, open, lift, below, face, need, mouth }: SolidShroudCase): SolidShroud {
   const valve = valves[open]
   if (!valve) throw new DomainError('open', open, `the number of one of ${valves.length} valves`)
   above('lift', lift, 0)
@@ -77,18 +95,26 @@ export function shroudOnSolid({ mesh, valves, open, lift, below, face, need }: S
   const plane = headPlane(valve, lift)
   const { centre, u, v, axis, radius: r } = plane
   const offset = axis[0] * centre[0]! + axis[1] * centre[1]! + axis[2] * centre[2]!
-  const crossings = Array.from({ length: STEPS }, (): number[] => [])
-  for (const loop of sectionOf(mesh, { normal: axis, offset })) cast(loop, centre, u, v, crossings)
+  const crossings = Array.from({ length: STEPS }, (): Crossing[] => [])
+  for (const loop of sectionLoops(mesh, { normal: axis, offset })) cast(loop, centre, u, v, crossings)
 
   const deck = face ?? { depth: 0, slopeX: 0, slopeY: 0 }
   const up = [-deck.slopeX, -deck.slopeY, 1]
   const over = (p: number[]) => p[2]! - deck.depth - deck.slopeX * p[0]! - deck.slopeY * p[1]!
   const neighbours = valves.flatMap((other, i) => i === open ? [] : [{ frame: valveFrame(other), radius: other.diameter / 2 + other.topCutWidth }])
   const azimuth = Array.from({ length: STEPS }, (_, i) => i * 360 / STEPS)
+  const rim = mouth ?? mouthOn(mesh, deck)
+  const slant = axis[0] * up[0]! + axis[1] * up[1]! + axis[2]
+  /** Whether a place, brought down to the face along the valve, lies further in from the mouth's edge than it is high. */
+  const farIn = ([x, y]: number[], high: number) => {
+    const foot: Point = [x! - axis[0] * high / slant, y! - axis[1] * high / slant]
+    return insideOutline(rim, foot) && distanceTo(rim, foot) > high
+  }
+  const roof = azimuth.map(() => false)
   const gap = azimuth.map((degrees, i) => {
     const d = directionIn(plane, degrees)
     const air: Stretches = []
-    const walls = crossings[i]!.sort((a, b) => a - b)
+    const walls = crossings[i]!.map(c => c[0]).sort((a, b) => a - b)
     // From inside the first crossing goes out; from outside (under the deck) it comes in.
     const starts = walls.length % 2 === 1 ? [0, ...walls] : walls
     for (let k = 0; k + 1 < starts.length; k += 2) air.push([starts[k]!, starts[k + 1]!])
@@ -97,14 +123,32 @@ export function shroudOnSolid({ mesh, valves, open, lift, below, face, need }: S
       const within = withinCylinder(centre, d, frame.seat, frame.axis, radius)
       if (within && within[1] > 0) air.push([Math.max(0, within[0]), within[1]])
     }
-    return reach(air) - r
+    const end = reach(air)
+    const met = crossings[i]!.find(([away]) => Math.abs(away - end) <= CRACK)
+    const place = centre.map((c, k) => c + d[k]! * end)
+    const high = over(place)
+    // Where no surface of the chamber ends it, it is the gasket's ring or the bore, or the far edge of a shut neighbour.
+    roof[i] = high > 0 && (!met || lies(mesh, met[1]) > CEILING || farIn(place, high))
+    return end - r
   })
   if (gap.every(g => g <= CRACK - r)) throw new DomainError('lift', lift, 'one at which the valve’s middle is in air')
-  return passageOf(r, azimuth, gap, need === undefined ? r * lift : atLeast('need', need, 0) / (2 * Math.PI))
+  return { ...passageOf(r, azimuth, gap, need === undefined ? r * lift : atLeast('need', need, 0) / (2 * Math.PI)), roof }
+}
+
+/** How far along a ray it meets the solid, and in which triangle. */
+type Crossing = [away: number, triangle: number]
+
+/** Cosine of the angle a triangle makes with the face: 1 for a ceiling level with it, 0 for an upright wall. */
+function lies({ positions: p, triangles: t }: Mesh, triangle: number): number {
+  const [a, b, c] = [3 * t[3 * triangle]!, 3 * t[3 * triangle + 1]!, 3 * t[3 * triangle + 2]!]
+  const [ux, uy, uz] = [p[b]! - p[a]!, p[b + 1]! - p[a + 1]!, p[b + 2]! - p[a + 2]!]
+  const [vx, vy, vz] = [p[c]! - p[a]!, p[c + 1]! - p[a + 1]!, p[c + 2]! - p[a + 2]!]
+  const [nx, ny, nz] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx]
+  return Math.abs(nz) / (Math.hypot(nx, ny, nz) || 1)
 }
 
 /** Distances from the middle at which the rays cross a loop of the section. */
-function cast(loop: number[], centre: number[], u: number[], v: number[], crossings: number[][]): void {
+function cast({ points: loop, triangles }: SectionLoop, centre: number[], u: number[], v: number[], crossings: Crossing[][]): void {
   const n = loop.length / 3
   const flat = (i: number): [number, number] => {
     const [x, y, z] = [loop[3 * i]! - centre[0]!, loop[3 * i + 1]! - centre[1]!, loop[3 * i + 2]! - centre[2]!]
@@ -128,7 +172,7 @@ function cast(loop: number[], centre: number[], u: number[], v: number[], crossi
       if ((cx * y1 - cy * x1 >= 0) === (cx * y2 - cy * x2 >= 0)) continue
       const across = cx * (y2 - y1) - cy * (x2 - x1)
       const away = (x1 * (y2 - y1) - y1 * (x2 - x1)) / across
-      if (away > 0) crossings[place]!.push(away)
+      if (away > 0) crossings[place]!.push([away, triangles[(i - 1 + n) % n]!])
     }
     ;[x1, y1] = [x2, y2]
   }

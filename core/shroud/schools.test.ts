@@ -19,9 +19,11 @@ const limits = (more: Partial<WallLimits> = {}): WallLimits => ({ line: 25, pads
 function walls(mesh: Mesh, valves: ChamberValve[], open: number, lifts: number[], within: WallLimits, under = below): WallAt[] {
   return lifts.map((lift) => {
     const found = shroudOnSolid({ mesh, valves, open, lift, below: under })
-    return { lift, shroud: found, limit: limitGaps(valves, open, lift, within, found.gap) }
+    return { lift, shroud: found, limit: limitGaps(valves, open, lift, within, found) }
   })
 }
+
+const level = (gap: number) => ({ gap: Array.from({ length: 360 }, () => gap) })
 
 describe('limits', () => {
   it('the scribed line is the gasket’s ring less its margin, and never outside the bore', () => {
@@ -31,15 +33,15 @@ describe('limits', () => {
   })
   it('are met by rays: a circle off centre, a chord, a neighbour', () => {
     const off = { ...valve, x: 5 }
-    const gaps = limitGaps([off], 0, 4, limits(), Array.from({ length: 360 }, () => 2))
+    const gaps = limitGaps([off], 0, 4, limits(), level(2))
     expect(gaps[0]).toBeCloseTo(20 - 15, 9)
     expect(gaps[180]).toBeCloseTo(30 - 15, 9)
     expect(gaps[90]).toBeCloseTo(Math.sqrt(625 - 25) - 15, 9)
-    expect(limitGaps([off], 0, 4, limits({ pads: [{ towards: 90, chord: 17.5, recess: 0 }] }), Array.from({ length: 360 }, () => 0))[90]).toBeCloseTo(2.5, 9)
-    expect(limitGaps([off], 0, 4, limits({ into: 0.5 }), Array.from({ length: 360 }, () => 2))[180]).toBeCloseTo(2.5, 9)
+    expect(limitGaps([off], 0, 4, limits({ pads: [{ towards: 90, chord: 17.5, recess: 0 }] }), level(0))[90]).toBeCloseTo(2.5, 9)
+    expect(limitGaps([off], 0, 4, limits({ into: 0.5 }), level(2))[180]).toBeCloseTo(2.5, 9)
     // A neighbour at 40 mm with 12 mm of edge and 1 mm kept: 40 − 13.5 − 15
     const pair = [valve, { ...valve, x: 40, diameter: 24 }]
-    expect(limitGaps(pair, 0, 4, limits({ line: 90 }), Array.from({ length: 360 }, () => 0))[0]).toBeCloseTo(40 - 13.5 - 15, 9)
+    expect(limitGaps(pair, 0, 4, limits({ line: 90 }), level(0))[0]).toBeCloseTo(40 - 13.5 - 15, 9)
   })
 })
 
@@ -147,6 +149,24 @@ const pots = fc.record({
   valves: [1, -1].map(sign => ({ ...valve, x: sign * x, y: sign * y, diameter: d, tilt, leans, seatHeight: height * 0.6 - d / 2 * Math.sin(tilt * Math.PI / 180) }))
 })).filter(({ within, valves }) => valves.every(one => Math.hypot(...valveFrame(one).seat.slice(0, 2)) < within - 1))
   .map(({ mesh, valves }): [Mesh, ChamberValve[]] => [mesh, valves])
+
+describe('the ceiling', () => {
+  it('is no wall: nothing is taken under it, on the side of a pent roof that faces the other valves least of all', () => {
+    const spec = hollinChamber()
+    const lifts = Array.from({ length: 15 }, (_, i) => 7.9 * (i + 1) / 15)
+    const given = walls(meshes.get('hollin')!, spec.valves, 0, lifts, limits({ line: 42.75 }), { bore: 85.5, gasketBore: 87, gasketThickness: 1 })
+    const { radii } = proposeWall('line', 16.5, given)
+    // The exhausts lie towards 90°; the intake's own wall from the neighbour intake round by 270° to the chamber's end.
+    for (let i = 20; i <= 130; i++) expect(radii[i], `${i}°`).toBe(0)
+    expect(radii[200]).toBeGreaterThan(16.5)
+    expect(radii[270]).toBeGreaterThan(16.5)
+  })
+  it('a surface is ceiling up to 45° to the face, and wall from there on', () => {
+    const shaped = (inward: number) => shroudOnSolid({ mesh: turned([[30, 0], [30 - inward, 10]], 90), valves: [{ ...valve, diameter: 20, seatHeight: 8 }], open: 0, lift: 3, below })
+    expect(shaped(9).roof.some(Boolean)).toBe(false)
+    expect(shaped(11).roof.every(Boolean)).toBe(true)
+  })
+})
 
 describe('a proposed line', () => {
   it('holds its limits in random pots, round random valves, under random gaskets', () => {

@@ -38,16 +38,17 @@ export function scribedLine(gasketBore: number, bore: number, margin: number): n
  *
  * @param valves of the chamber, `open` which of them, `lift` mm
  * @param limits see {@link WallLimits}
- * @param now gaps as they are, mm
+ * @param now gaps as they are, mm, and which of them end at the ceiling, where nothing can be taken
  * @returns mm from the valve's edge, −Infinity … where nothing may be taken the gap as it is
  * Source: the ray met with the line's circle, with each kept pad's chord, with the neighbouring machined edges.
  */
-export function limitGaps(valves: ChamberValve[], open: number, lift: number, limits: WallLimits, now: number[]): number[] {
+export function limitGaps(valves: ChamberValve[], open: number, lift: number, limits: WallLimits, { gap: now, roof }: Pick<Shroud, 'gap'> & { roof?: boolean[] }): number[] {
   const valve = valves[open]
   if (!valve) throw new DomainError('open', open, `the number of one of ${valves.length} valves`)
   const plane = headPlane(valve, lift)
   const { centre, radius: r } = plane
   return now.map((gap, i) => {
+    if (roof?.[i]) return gap
     const d = directionIn(plane, i * 360 / now.length)
     const [px, py, dx, dy] = [centre[0], centre[1], d[0], d[1]]
     const a = dx * dx + dy * dy
@@ -115,7 +116,7 @@ export function proposeWall(school: School, radius: number, walls: WallAt[], pin
   const wanted = Array.from({ length: steps }, (_, i): number => {
     switch (school) {
       case 'leave': return -Infinity
-      case 'line': return open.some(w => w.shroud.gap[i]! < FAR * radius) ? Infinity : -Infinity
+      case 'line': return open.some(w => w.shroud.gap[i]! < FAR * radius && w.limit[i]! > w.shroud.gap[i]!) ? Infinity : -Infinity
       case 'pin': {
         return stopped.some(places => places.has(i)) ? pinDiameter! : -Infinity
       }

@@ -22,6 +22,14 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await reckoned(page)
   await page.keyboard.press('Enter')
   await expect.poll(() => number(page, 'added'), { timeout: 30_000 }).toBeGreaterThan(0.5)
+  // Then round both exhausts.
+  await tabTo(page, /^Valve$/)
+  await page.keyboard.press('ArrowDown')
+  await tabTo(page, /^Take it on both exhausts$/)
+  await reckoned(page)
+  const intakes = await number(page, 'added')
+  await page.keyboard.press('Enter')
+  await expect.poll(() => number(page, 'added'), { timeout: 30_000 }).toBeGreaterThan(intakes + 0.5)
   await reckoned(page)
   const added = await number(page, 'added')
   // Ratio then, by hand: 42.0 poured, gasket, deck, crown and crevice as on the Sheet, plus what was taken.

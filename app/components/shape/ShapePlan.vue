@@ -36,8 +36,10 @@ const spokes = (at: At) => Array.from({ length: 120 }, (_, i) => i * 3).filter(d
 const metal = (at: At) => (props.proposal?.arcs ?? []).map((arc) => {
   const n = Math.round(arc.to - arc.from) + 1
   const list = Array.from({ length: n }, (_, k) => (arc.from + k) % 360)
-  const outer = list.map(d => at(place(d, props.proposal!.radii[d]!)))
-  const inner = list.map(d => at(place(d, r.value + gapAt(props.then ?? props.now, d)))).reverse()
+  const wall = (d: number) => r.value + gapAt(props.then ?? props.now, d)
+  // At the lift that is looked at the wall may stand further out than where another lift takes metal.
+  const outer = list.map(d => at(place(d, Math.max(wall(d), props.proposal!.radii[d]!))))
+  const inner = list.map(d => at(place(d, wall(d)))).reverse()
   return `M${[...outer, ...inner].map(p => p.map(v => v.toFixed(1)).join(' ')).join('L')}Z`
 }).join('')
 const flat = (loop: number[]) => Array.from({ length: loop.length / 3 }, (_, i) => [loop[3 * i]!, loop[3 * i + 1]!])
