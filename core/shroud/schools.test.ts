@@ -59,6 +59,7 @@ describe('the schools, on a valve off the middle of a round pot', () => {
     expect(found.radii[180]).toBe(0)
     expect(found.unmet).toEqual([])
     expect(found.gaps[1]![0]).toBeCloseTo(need, 6)
+    expect(found.deepest).toBeCloseTo(need - at(0), 2)
   })
   it('says what a limit leaves short: where, and how much of the need', () => {
     const found = proposeWall('match', 15, walls(mesh, [off], 0, [7], limits({ line: 23 })))

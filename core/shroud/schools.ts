@@ -84,6 +84,8 @@ export interface WallProposal {
   radii: number[]
   /** Where metal comes out. */
   arcs: Arc[]
+  /** Most that comes off a wall anywhere, mm. */
+  deepest: number
   /** What stays short of the need, by the limits or because the school leaves it: where, and how much is missing there, per cent. */
   unmet: (Arc & { percent: number })[]
 }
@@ -142,6 +144,7 @@ export function proposeWall(school: School, radius: number, walls: WallAt[], pin
   })
   return {
     gaps, radii, arcs: arcsOf(radii.map(ρ => ρ > 0)),
+    deepest: Math.max(0, ...walls.flatMap((w, k) => w.shroud.gap.map((now, i) => radii[i]! > 0 ? gaps[k]![i]! - now : 0))),
     unmet: arcsOf(missing.map(m => m > 1)).map((arc) => {
       const span = inArc(arc, steps).map(i => missing[i]!)
       return { ...arc, percent: span.reduce((a, b) => a + b, 0) / span.length }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { directionIn, headPlane, type ChamberSpec, type WallAt, type WallProposal } from '#core'
+import { directionIn, headPlane, mouthOf, type ChamberSpec, type WallAt, type WallProposal } from '#core'
 import { say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
@@ -42,6 +42,19 @@ const metal = (at: At) => (props.proposal?.arcs ?? []).map((arc) => {
   const inner = list.map(d => at(place(d, wall(d)))).reverse()
   return `M${[...outer, ...inner].map(p => p.map(v => v.toFixed(1)).join(' ')).join('L')}Z`
 }).join('')
+/** Where the cutter's form comes out at the face, if it goes as far up as the seat: in plan, along the valve's axis. */
+const onFace = (at: At) => {
+  const seat = headPlane(props.spec.valves[props.valve]!, 0)
+  const foot = (azimuth: number, far: number): [number, number] => {
+    const [dx, dy, dz] = directionIn(seat, azimuth)
+    const down = (seat.centre[2] + dz * far) / seat.axis[2]
+    return at([seat.centre[0] + dx * far - seat.axis[0] * down, seat.centre[1] + dy * far - seat.axis[1] * down])
+  }
+  return (props.proposal?.arcs ?? []).map((arc) => {
+    const list = Array.from({ length: Math.round(arc.to - arc.from) + 1 }, (_, k) => (arc.from + k) % 360)
+    return `M${[...list.map(d => foot(d, props.proposal!.radii[d]!)), ...list.map(d => foot(d, seat.radius)).reverse()].map(p => p.map(v => v.toFixed(1)).join(' ')).join('L')}Z`
+  }).join('')
+}
 const flat = (loop: number[]) => Array.from({ length: loop.length / 3 }, (_, i) => [loop[3 * i]!, loop[3 * i + 1]!])
 
 const handles = computed(() => Array.from({ length: 24 }, (_, i) => i * 15).map(azimuth => ({ azimuth, far: r.value + gapAt(props.then ?? props.now, azimuth), room: (props.now?.limit[azimuth] ?? 0) + r.value }))
@@ -74,7 +87,9 @@ function key(event: KeyboardEvent, azimuth: number, far: number) {
   <ChamberPlan :spec="spec" :bore="bore" :gasket-bore="gasketBore" :label="label">
     <template #default="{ at, path, scale }">
       <defs><pattern id="take" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="hatch" /></pattern></defs>
-      <path v-for="(loop, i) in edge" :key="`e${i}`" :d="path(flat(loop))" class="opened" />
+      <mask id="deck"><circle :cx="at([0, 0])[0]" :cy="at([0, 0])[1]" :r="line * scale" fill="white" /><path :d="path(mouthOf(spec))" fill="black" /><path v-for="(loop, i) in edge" :key="`m${i}`" :d="path(flat(loop))" fill="black" /></mask>
+      <path v-if="now && school !== 'leave'" :d="onFace(at)" mask="url(#deck)" class="metal" />
+      <template v-if="then || spec.reliefs?.length"><path v-for="(loop, i) in edge" :key="`e${i}`" :d="path(flat(loop))" class="opened" /></template>
       <circle :cx="at([0, 0])[0]" :cy="at([0, 0])[1]" :r="line * scale" class="line" /><circle :cx="at([0, 0])[0]" :cy="at([0, 0])[1]" :r="line * scale + 3" class="line" />
       <template v-if="now">
         <path v-if="school !== 'leave'" :d="metal(at)" class="metal" />

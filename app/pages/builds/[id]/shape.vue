@@ -40,7 +40,7 @@ const edge = shallowRef<number[][]>([])
 watch(() => developed.value?.name, async (name) => {
   if (!name || !model.value) return
   const answer = await askSolids('look', 'shape edge', { key: name, cut: model.value.done, x: 0 })
-  if (answer.kind === 'done') edge.value = setup.value.steps.length ? answer.value.edge : []
+  if (answer.kind === 'done') edge.value = answer.value.edge
 })
 const band = computed(() => targetBand(build.replayed?.target))
 const ratioWord = computed(() => ratioThen.value === undefined || !band.value ? '' : ratioThen.value < band.value.low ? 'under the target' : ratioThen.value > band.value.high ? 'over the target' : 'on target')
@@ -67,7 +67,7 @@ const field = (name: string) => `${build.view?.id}/shapefield/${build.state?.hea
 async function template(kindOf: 'pdf' | 'svg') {
   if (!spec.value || !model.value) return
   const { scribeTemplate, templateSvg, templatePdf } = await import('~/papers/template')
-  const sheet = scribeTemplate({ spec: spec.value, bore: bore.value, gasketBore: gasketBore.value, line: line.value, edge: edge.value, marks: [...marks.value], valve: valve.value, lift: lift.value, title: `${build.view?.name}, cylinder ${build.cylinder}` })
+  const sheet = scribeTemplate({ spec: spec.value, bore: bore.value, gasketBore: gasketBore.value, line: line.value, edge: setup.value.steps.length || spec.value.reliefs?.length ? edge.value : [], marks: [...marks.value], valve: valve.value, lift: lift.value, title: `${build.view?.name}, cylinder ${build.cylinder}` })
   const bytes = kindOf === 'svg' ? templateSvg(sheet) : await templatePdf(sheet)
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([bytes as BlobPart], { type: kindOf === 'svg' ? 'image/svg+xml' : 'application/pdf' }))
@@ -123,7 +123,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
           <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
-          <span v-if="offered !== undefined && proposal?.arcs.length" class="small" data-offer>adds <strong class="num">{{ say(offered, 'volume', 'mm', 1) }}</strong></span>
+          <span v-if="offered !== undefined && proposal?.arcs.length" class="small" data-offer>adds <strong class="num">{{ say(offered, 'volume', 'mm', 1) }}</strong>, up to <span class="num">{{ mm(proposal.deepest) }}</span> off</span>
           <button type="button" class="key" :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</button>
         </div>
         <details class="small tools">
