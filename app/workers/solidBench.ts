@@ -1,7 +1,7 @@
 import {
   DomainError, SpecError, calibrated, calibratedLive, curtainArea, cutAtChamber, cutOf, cutsTogether, draftAt, flowArea, lifted, limitGaps, mouthOn, openingArea, planOf,
   sectionOf, shroudOnSolid, solidOn, solveCut, suspects, volumeAboveCut, type Below, type ChamberValve, type Relief, type WallAt, type WallLimits,
-  type ChamberSpec, type Cut, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
+  type ChamberSpec, type Cut, type Point, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
 
 /** A chamber to be made solid: its drawing, what it poured, what has been cut off its face. `quick`: from its rings alone, until then. */
@@ -63,7 +63,7 @@ export type Answer<K extends AskName = AskName>
     | { kind: 'faults', faults: SpecFault[] }
     | { kind: 'refused', argument: string, given: unknown, bound: string }
 
-interface Kept { spec: ChamberSpec, plan: Plan, mesh: Mesh, stretch: number, done: Cut }
+interface Kept { spec: ChamberSpec, plan: Plan, mesh: Mesh, stretch: number, done: Cut, mouth?: Point[] }
 
 /** Chambers kept ready: a head of sixteen before and after three changes. */
 const MOST_KEPT = 64
@@ -180,8 +180,9 @@ export class SolidBench {
   }
 
   private walls({ key, below, needs, valves, limits }: WallsAsk): ValveWalls[] {
-    const { mesh, spec, done } = this.chamber(key)
-    const mouth = mouthOn(mesh, done)
+    const chamber = this.chamber(key)
+    const { mesh, spec, done } = chamber
+    const mouth = chamber.mouth ??= mouthOn(mesh, done)
     return valves.map(({ open, lifts }) => {
       try {
         const walls = lifts.map((lift): WallAt => {

@@ -1,5 +1,5 @@
 import { DomainError, above, atLeast } from '../domain'
-import { directionIn, distanceTo, headPlane, insideOutline, outlineArea, sectionLoops, sectionOf, valveFrame, type ChamberValve, type Mesh, type Point, type SectionLoop } from '../chamber'
+import { directionIn, distanceTo, headPlane, insideOutline, outlineArea, sectionLoops, sectionOf, thinned, valveFrame, type ChamberValve, type Mesh, type Point, type SectionLoop } from '../chamber'
 import { passageOf, type Shroud } from './shroud'
 
 /** What lies under the deck: the gasket's ring, then the bore. mm. */
@@ -31,11 +31,11 @@ export interface SolidShroud extends Shroud { roof: boolean[] }
 
 const CEILING = Math.cos(45 * Math.PI / 180)
 
-/** The largest opening of a chamber on its face as it is, in plan. */
+/** The largest opening of a chamber on its face as it is, in plan, to 0.05 mm. */
 export function mouthOn(mesh: Mesh, face: NonNullable<SolidShroudCase['face']>): Point[] {
   const loops = sectionOf(mesh, { normal: [-face.slopeX, -face.slopeY, 1], offset: face.depth + 1e-6 })
     .map(loop => Array.from({ length: loop.length / 3 }, (_, i): Point => [loop[3 * i]!, loop[3 * i + 1]!]))
-  return loops.sort((a, b) => outlineArea(b) - outlineArea(a))[0] ?? []
+  return thinned(loops.sort((a, b) => outlineArea(b) - outlineArea(a))[0] ?? [], 0.05)
 }
 
 /** One place a degree. */

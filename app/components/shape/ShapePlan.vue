@@ -56,6 +56,9 @@ const onFace = (at: At) => {
   }).join('')
 }
 const flat = (loop: number[]) => Array.from({ length: loop.length / 3 }, (_, i) => [loop[3 * i]!, loop[3 * i + 1]!])
+/** The face between the scribed line and the mouth. */
+const scribed = computed(() => Array.from({ length: 180 }, (_, i) => [props.line * Math.cos(i * Math.PI / 90), props.line * Math.sin(i * Math.PI / 90)]))
+const mouths = computed(() => props.edge.length ? props.edge.map(flat) : [mouthOf(props.spec)])
 
 const handles = computed(() => Array.from({ length: 24 }, (_, i) => i * 15).map(azimuth => ({ azimuth, far: r.value + gapAt(props.then ?? props.now, azimuth), room: (props.now?.limit[azimuth] ?? 0) + r.value }))
   .filter(h => h.far < r.value + NEAR))
@@ -87,8 +90,8 @@ function key(event: KeyboardEvent, azimuth: number, far: number) {
   <ChamberPlan :spec="spec" :bore="bore" :gasket-bore="gasketBore" :label="label">
     <template #default="{ at, path, scale }">
       <defs><pattern id="take" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="hatch" /></pattern></defs>
-      <mask id="deck"><circle :cx="at([0, 0])[0]" :cy="at([0, 0])[1]" :r="line * scale" fill="white" /><path :d="path(mouthOf(spec))" fill="black" /><path v-for="(loop, i) in edge" :key="`m${i}`" :d="path(flat(loop))" fill="black" /></mask>
-      <path v-if="now && school !== 'leave'" :d="onFace(at)" mask="url(#deck)" class="metal" />
+      <clipPath id="deck"><path :d="path(scribed) + mouths.map(path).join('')" clip-rule="evenodd" /></clipPath>
+      <path v-if="now && school !== 'leave'" :d="onFace(at)" clip-path="url(#deck)" class="metal" />
       <template v-if="then || spec.reliefs?.length"><path v-for="(loop, i) in edge" :key="`e${i}`" :d="path(flat(loop))" class="opened" /></template>
       <circle :cx="at([0, 0])[0]" :cy="at([0, 0])[1]" :r="line * scale" class="line" /><circle :cx="at([0, 0])[0]" :cy="at([0, 0])[1]" :r="line * scale + 3" class="line" />
       <template v-if="now">

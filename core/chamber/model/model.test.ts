@@ -5,7 +5,7 @@ import { caldbeckChamber, hollinChamber, launchChamber, skerryChamber } from '..
 import { cutDepthForVolume, meshVolume, openingArea, sinking, volumeAboveCut, type Mesh } from '..'
 import {
   SpecError, calibrated, chamberMesh, clipByChord, curveThrough, draftAt, distanceTo, insideOutline, lifted, mirrored, mouthOf, outlineArea, planOf, specFaults,
-  startingSpec, suspects, topCutHeight, topCutWidth, valveFrame, type ChamberSpec, type Point, type SolidKit
+  startingSpec, suspects, thinned, topCutHeight, topCutWidth, valveFrame, type ChamberSpec, type Point, type SolidKit
 } from '.'
 
 let kit: SolidKit
@@ -33,6 +33,20 @@ describe('the outline', () => {
     const beyond = 46 ** 2 * Math.acos(14.67 / 46) - 14.67 * Math.sqrt(46 ** 2 - 14.67 ** 2)
     near(outlineArea(clipByChord(round(46, 720), 270, 14.67, true)), beyond, 1e-4)
     near(outlineArea(clipByChord(round(46, 720), 270, 14.67, false)), Math.PI * 46 ** 2 - beyond, 1e-4)
+  })
+  it('keeps its shape with fewer points: corners whole, circles to the stated sag', () => {
+    const fine = square(10).flatMap(([x, y], i): Point[] => {
+      const [x2, y2] = square(10)[(i + 1) % 4]!
+      return Array.from({ length: 50 }, (_, k): Point => [x + (x2 - x) * k / 50, y + (y2 - y) * k / 50])
+    })
+    expect(thinned(fine, 0.01)).toEqual(square(10))
+    const few = thinned(round(43, 800), 0.05)
+    // A chord that sags 0.05 mm spans 2·acos(1 − 0.05/43) = 5.5°.
+    expect(few.length).toBeGreaterThan(60)
+    expect(few.length).toBeLessThan(75)
+    near(outlineArea(few), Math.PI * 43 * 43, 3e-3)
+    for (const p of round(43, 800)) expect(distanceTo(few, p)).toBeLessThanOrEqual(0.05)
+    expect(thinned([], 1)).toEqual([])
   })
   it('knows inside from outside, and how far the edge is', () => {
     expect(insideOutline(square(10), [9.9, 0])).toBe(true)

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { until, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { uncertainty, type Part } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { sayLay } from '~/words/entries'
 import { useCutting } from '~/composables/useCutting'
+import { useSettling } from '~/composables/useSettling'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
@@ -11,6 +12,7 @@ const build = useBuild()
 const device = useDevice()
 const cutting = useCutting()
 const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, valves, perMm, solid, exactly, settled, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
+const { pale, caughtUp } = useSettling(settled)
 const sentence = ref('')
 const leaf = useLocalStorage('bowl.cutLeaf', 'face')
 const leaves = [{ key: 'face', name: 'Face' }, { key: 'seats', name: 'Seat work' }, { key: 'else', name: 'What else moves' }]
@@ -51,7 +53,7 @@ function dragged(to: number) {
 const offer = computed(() => free.value === 'depth' || free.value === 'none' ? say(depth.value, 'length', device.lengths) : sayFree(value.value))
 async function planDepth() {
   const offered = offer.value
-  await until(settled).toBe(true)
+  await caughtUp()
   // What the button said is what is planned, or nothing is.
   sentence.value = offer.value === offered ? await plan() ?? '' : `Reckoned anew: it is ${offer.value}. Press again to plan that.`
 }
@@ -63,7 +65,8 @@ async function planDepth() {
     <LeafTabs v-model="leaf" :leaves="leaves" label="Cut" class="tabs" />
     <SeatJob v-if="leaf === 'seats'" :key="head" :head="head" :per-mm="perMm?.value.value" role="tabpanel" aria-label="Seat work" />
     <WhatElseMoves v-else-if="leaf === 'else'" :depth="depth + laid.flat" role="tabpanel" aria-label="What else moves" />
-    <div v-else class="face" :aria-busy="!settled" data-reckoned>
+    <div v-else class="face" :class="{ pale }">
+      <span class="visually-hidden" data-reckoned :aria-busy="!settled" />
       <section class="ask">
         <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">Head {{ head }}</h2>
         <CutLay v-if="solid.drawn.value && !planned" :lay="lay" :laid="laid" :head="head" />

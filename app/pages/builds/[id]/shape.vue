@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { until, useLocalStorage } from '@vueuse/core'
+import { useLocalStorage } from '@vueuse/core'
 import { SCHOOLS, arcsOf, asSet, pinBlocked, targetBand, type School } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { askSolids } from '~/composables/useSolids'
 import { useGlass } from '~/composables/useGlass'
+import { useSettling } from '~/composables/useSettling'
 import { useShaping } from '~/composables/useShaping'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -23,6 +24,7 @@ const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   leave: ['Leave alone', 'Nothing but the hot spots: for who is short on ratio.']
 }
 const schools = SCHOOLS.map(s => [s, SCHOOL_WORDS[s][0]] as const)
+const { pale, caughtUp } = useSettling(settled)
 const leaf = useLocalStorage('bowl.shapeLeaf', 'gap')
 const leaves = [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }]
 const sentence = ref('')
@@ -56,11 +58,11 @@ const within = (least: number, most: number, noun: string, change: (v: number) =
 const drawn = (azimuth: number, far: number) => draw('Wall drawn', azimuth, far)
 // Nothing is planned or taken by figures that are not yet of what is drawn.
 async function planIt() {
-  await until(settled).toBe(true)
+  await caughtUp()
   sentence.value = await plan(setup.value.steps.map(s => s.words).join(', ')) ?? ''
 }
 async function takeIt() {
-  await until(settled).toBe(true)
+  await caughtUp()
   takeProposal(`${SCHOOL_WORDS[setup.value.school][0]}, ${kind.value}`)
 }
 const field = (name: string) => `${build.view?.id}/shapefield/${build.state?.head}/${name}`
@@ -130,7 +132,8 @@ async function template(kindOf: 'pdf' | 'svg') {
           <summary>A tool of known size</summary>
           <ToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
         </details>
-        <dl class="answers" :aria-busy="!settled" data-reckoned>
+        <span class="visually-hidden" data-reckoned :aria-busy="!settled" />
+        <dl class="answers" :class="{ pale }">
           <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
           <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num" data-means>{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
