@@ -38,7 +38,7 @@ export function useShaping() {
   const gasketBore = computed(() => q('gasketBore') ?? bore.value * 1.02)
   const line = computed(() => scribedLine(gasketBore.value, bore.value, setup.value.margin))
   const below = computed<Below>(() => ({ bore: bore.value, gasketBore: gasketBore.value, gasketThickness: q('gasketThickness') ?? 1.2 }))
-  const limits = computed<WallLimits>(() => ({ line: line.value, pads: setup.value.keepPads ? spec.value?.pads ?? [] : [], fromSeat: 1, ...(setup.value.into > 0 ? { into: setup.value.into } : {}) }))
+  const limits = computed<WallLimits>(() => ({ line: line.value, pads: setup.value.keepPads ? spec.value?.pads ?? [] : [], fromSeat: 5, ...(setup.value.into > 0 ? { into: setup.value.into } : {}) }))
   const valve = computed(() => Math.min(setup.value.valve, (spec.value?.valves.length ?? 1) - 1))
   const kind = computed(() => spec.value?.valves[valve.value]?.valve ?? 'intake')
   /** The cam's own table, where somebody measured it. */

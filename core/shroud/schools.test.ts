@@ -39,9 +39,11 @@ describe('limits', () => {
     expect(gaps[90]).toBeCloseTo(Math.sqrt(625 - 25) - 15, 9)
     expect(limitGaps([off], 0, 4, limits({ pads: [{ towards: 90, chord: 17.5, recess: 0 }] }), level(0))[90]).toBeCloseTo(2.5, 9)
     expect(limitGaps([off], 0, 4, limits({ into: 0.5 }), level(2))[180]).toBeCloseTo(2.5, 9)
-    // A neighbour at 40 mm with 12 mm of edge and 1 mm kept: 40 − 13.5 − 15
+    // A neighbour at 40 mm with 12.5 mm of edge, 5 mm kept: tangents at asin(17.5/40) = 25.9° on either side.
     const pair = [valve, { ...valve, x: 40, diameter: 24 }]
-    expect(limitGaps(pair, 0, 4, limits({ line: 90 }), level(0))[0]).toBeCloseTo(40 - 13.5 - 15, 9)
+    const beside = limitGaps(pair, 0, 4, limits({ line: 90, fromSeat: 5 }), level(2))
+    expect([0, 25, 335].map(d => beside[d])).toEqual([2, 2, 2])
+    expect([27, 180, 333].map(d => beside[d])).toEqual([expect.closeTo(75, 6), expect.closeTo(75, 6), expect.closeTo(75, 6)])
   })
 })
 

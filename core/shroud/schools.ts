@@ -17,7 +17,7 @@ export interface WallLimits {
   pads: Pad[]
   /** Most metal that may come off a wall, mm, where somebody knows what is behind it. */
   into?: number
-  /** Distance kept from a neighbouring valve's machined edge, mm. */
+  /** A ray that passes a neighbouring valve's machined edge nearer than this faces that valve: nothing is taken there. mm. */
   fromSeat: number
 }
 
@@ -40,7 +40,8 @@ export function scribedLine(gasketBore: number, bore: number, margin: number): n
  * @param limits see {@link WallLimits}
  * @param now gaps as they are, mm, and which of them end at the ceiling, where nothing can be taken
  * @returns mm from the valve's edge, −Infinity … where nothing may be taken the gap as it is
- * Source: the ray met with the line's circle, with each kept pad's chord, with the neighbouring machined edges.
+ * Source: the ray met with the line's circle and with each kept pad's chord; tangents from the valve's middle to a circle
+ *   round each neighbour.
  */
 export function limitGaps(valves: ChamberValve[], open: number, lift: number, limits: WallLimits, { gap: now, roof }: Pick<Shroud, 'gap'> & { roof?: boolean[] }): number[] {
   const valve = valves[open]
@@ -62,12 +63,11 @@ export function limitGaps(valves: ChamberValve[], open: number, lift: number, li
     }
     for (const [k, other] of valves.entries()) {
       if (k === open) continue
-      // The neighbour's edge in plan, drawn round: a ray that would pass it may not take anything on its way.
+      // The neighbour's edge in plan, drawn round.
       const reach = other.diameter / 2 + other.topCutWidth + limits.fromSeat
       const [wx, wy] = [px - other.x, py - other.y]
       const along = wx * dx + wy * dy
-      const inside = along * along - a * (wx * wx + wy * wy - reach * reach)
-      if (along < 0 && inside > 0) least = Math.min(least, (-along - Math.sqrt(inside)) / a)
+      if (along < 0 && along * along > a * (wx * wx + wy * wy - reach * reach)) return gap
     }
     const room = least - r
     return Math.max(gap, limits.into === undefined ? room : Math.min(room, gap + limits.into))

@@ -61,7 +61,8 @@ const scribed = computed(() => Array.from({ length: 180 }, (_, i) => [props.line
 const mouths = computed(() => props.edge.length ? props.edge.map(flat) : [mouthOf(props.spec)])
 
 const handles = computed(() => Array.from({ length: 24 }, (_, i) => i * 15).map(azimuth => ({ azimuth, far: r.value + gapAt(props.then ?? props.now, azimuth), room: (props.now?.limit[azimuth] ?? 0) + r.value }))
-  .filter(h => h.far < r.value + NEAR))
+  // Where nothing may be taken, nothing can be drawn.
+  .filter(h => h.far < r.value + NEAR && (props.now?.limit[h.azimuth] ?? 0) > gapAt(props.now, h.azimuth) + 0.05))
 const held = ref<{ azimuth: number, far: number, x: number, y: number, scale: number }>()
 let latest: PointerEvent | undefined
 let frame = 0
