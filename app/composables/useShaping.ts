@@ -1,5 +1,5 @@
 import {
-  SCHOOLS, compressionRatio, squishAreaOver, cutsTogether, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame, valveMargins,
+  SCHOOLS, compressionRatio, squishAreaOver, cutsTogether, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame, valveMargins,
   type Below, type EntryOf, type Relief, type School, type WallAt, type WallLimits, type WallProposal
 } from '#core'
 import { watchDebounced } from '@vueuse/core'
@@ -225,6 +225,10 @@ export function useShaping() {
   const gauge = computed(() => Math.max(0, ...(setup.value.steps.at(-1)?.reliefs.flatMap(r => r.radii) ?? [])))
   const undo = () => set({ steps: setup.value.steps.slice(0, -1) })
 
+  /** Seats that a step would run into: the steps are on the master's hand, and so is what they are held against. */
+  const nicks = computed(() => spec.value && model.value
+    ? reliefs.value.flatMap(r => nicked(spec.value!.valves, r.valve, own([r], model.value!.mirrored)[0]!.radii)).sort((a, b) => b.past - a.past)
+    : [])
   const state = computed(() => build.state)
   /** Standard uncertainty of what is added, cc. */
   const addedU = computed(() => developed.value && reliefPrediction(Math.max(0, developed.value.drawn), lesson.value).u)
@@ -288,6 +292,6 @@ export function useShaping() {
   }
   return {
     head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, liftEntry, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
-    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
   }
 }

@@ -2,6 +2,6 @@ export { curtainArea, flowArea, type Passage, type Seat } from './curtain'
 export { LIFT_TABLE, liftProfile, liftTable, meanOverLift, type LiftRow } from './lift'
 export { mouthOn, shroudOnSolid, type Below, type SolidShroud, type SolidShroudCase } from './onSolid'
 export {
-  SCHOOLS, arcsOf, inArc, limitGaps, pinBlocked, proposeWall, scribedLine, type Arc, type School, type WallAt, type WallLimits, type WallProposal
+  SCHOOLS, arcsOf, inArc, limitGaps, nicked, pinBlocked, proposeWall, scribedLine, type Arc, type School, type WallAt, type WallLimits, type WallProposal
 } from './schools'
 export { meanShroud, shroud, type LiftPlace, type Shroud, type ShroudCase } from './shroud'

@@ -4,7 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { turned } from '../../tests/support/solids'
 import { hollinChamber, launchChamber } from '../../demo/chambers'
 import { chamberMesh, valveFrame, type ChamberSpec, type ChamberValve, type Mesh, type SolidKit } from '../chamber'
-import { arcsOf, limitGaps, pinBlocked, proposeWall, scribedLine, shroudOnSolid, type WallAt, type WallLimits } from '.'
+import { arcsOf, limitGaps, nicked, pinBlocked, proposeWall, scribedLine, shroudOnSolid, type WallAt, type WallLimits } from '.'
 
 let kit: SolidKit
 const meshes = new Map<string, Mesh>()
@@ -44,6 +44,22 @@ describe('limits', () => {
     const beside = limitGaps(pair, 0, 4, limits({ line: 90, fromSeat: 5 }), level(2))
     expect([0, 25, 335].map(d => beside[d])).toEqual([2, 2, 2])
     expect([27, 180, 333].map(d => beside[d])).toEqual([expect.closeTo(75, 6), expect.closeTo(75, 6), expect.closeTo(75, 6)])
+  })
+})
+
+describe('a neighbour’s edge', () => {
+  const pair = [valve, { ...valve, x: 40, diameter: 24 }]
+  const round = (radius: number) => Array.from({ length: 120 }, () => radius)
+  it('is run into by as much as radius and edge are longer than the way between', () => {
+    // 29 + 12.5 − 40
+    expect(nicked(pair, 0, round(29))).toEqual([{ valve: 1, past: expect.closeTo(1.5, 9) as number }])
+    expect(nicked(pair, 0, round(27))).toEqual([])
+    // Never further than its middle.
+    expect(nicked(pair, 0, round(70))[0]!.past).toBeCloseTo(12.5, 9)
+  })
+  it('is left alone by an arc on the other side', () => {
+    expect(nicked(pair, 0, round(29).map((r, i) => i > 15 && i < 105 ? r : 0))).toEqual([])
+    expect(() => nicked(pair, 2, round(29))).toThrow(RangeError)
   })
 })
 

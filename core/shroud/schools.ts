@@ -152,6 +152,34 @@ export function proposeWall(school: School, radius: number, walls: WallAt[], pin
   }
 }
 
+/**
+ * Neighbouring valves whose machined edge a cut would run into, in plan: whatever stands between is not asked.
+ *
+ * @param valves of the chamber, `open` the one that is cut round
+ * @param radii about its axis at equal steps of azimuth, mm, 0 where nothing is cut
+ * @returns each neighbour's number and how far past its edge the cut goes at most, mm
+ * @throws RangeError when there is no such valve
+ * Source: a cut runs out to its radius at each azimuth; past = edge radius − distance of that run from the neighbour's middle.
+ * @example nicked([at(0, 30), at(40, 24)], 0, all(29)) // 12 and 0.5 mm of edge at 40: [{ valve: 1, past: 1.5 }]
+ */
+export function nicked(valves: ChamberValve[], open: number, radii: number[]): { valve: number, past: number }[] {
+  const own = valves[open]
+  if (!own) throw new DomainError('open', open, `the number of one of ${valves.length} valves`)
+  const seat = headPlane(own, 0)
+  return valves.flatMap((other, valve) => {
+    if (valve === open) return []
+    const edge = other.diameter / 2 + other.topCutWidth
+    const [wx, wy] = [other.x - seat.centre[0], other.y - seat.centre[1]]
+    const past = Math.max(...radii.map((radius, i) => {
+      if (radius <= 0) return -Infinity
+      const [dx, dy] = directionIn(seat, i * 360 / radii.length)
+      const along = Math.min(radius, Math.max(0, (wx * dx + wy * dy) / (dx * dx + dy * dy)))
+      return edge - Math.hypot(wx - along * dx, wy - along * dy)
+    }))
+    return past > 0.05 ? [{ valve, past }] : []
+  })
+}
+
 /** Places of an arc, as numbers into a round list. */
 export function inArc({ from, to }: Arc, steps: number): number[] {
   const list: number[] = []

@@ -31,6 +31,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await page.keyboard.press('Enter')
   await expect.poll(() => number(page, 'added'), { timeout: 30_000 }).toBeGreaterThan(intakes + 0.5)
   await reckoned(page)
+  await expect(page.locator('[data-nick]')).toHaveCount(0)
   const added = await number(page, 'added')
   // Ratio then, by hand: 42.0 poured, gasket, deck, crown and crevice as on the Sheet, plus what was taken.
   const area = Math.PI / 4 * 85.5 * 85.5 / 1000

@@ -75,6 +75,12 @@ test('a cutter’s corner leaves metal, a short one leaves more, and a lift tabl
     await page.getByRole('button', { name: /^Undo: Cutter 52/ }).click()
     await expect(page.locator('[data-added]')).not.toContainText('±')
   }
+  // A cutter that reaches the exhaust's seat is told before anybody turns it.
+  await type('Across', '60')
+  await page.getByRole('button', { name: 'Cut', exact: true }).click()
+  await expect(page.locator('[data-nick]')).toContainText(/^Stop: this runs \d+\.\d\d mm into the exhaust’s machined edge/)
+  await page.getByRole('button', { name: /^Undo: Cutter 60/ }).click()
+  await expect(page.locator('[data-nick]')).toHaveCount(0)
   expect(took[0]).toBeGreaterThan(took[1]!)
   expect(took[1]).toBeGreaterThan(took[2]!)
 

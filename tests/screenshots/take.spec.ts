@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { SIZES, copyOf, field, open, test, type Bench } from '../support/page'
+import { SIZES, copyOf, field, open, reckoned, test, type Bench } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
@@ -86,16 +86,23 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await shape(page, bench, bench.hollin)
     await page.getByLabel('To the line').check()
     await page.getByLabel('keep the squish pads').uncheck()
-    await page.waitForTimeout(800)
-    await page.getByRole('button', { name: /^Take it/ }).click()
-    await page.waitForTimeout(4000)
+    await page.getByRole('button', { name: /^Take it on both intakes/ }).click()
+    await page.locator('[data-added]').getByText('±').waitFor()
+    await page.locator('#shape-valve').selectOption({ index: 1 })
+    await page.locator('[data-offer]').waitFor({ timeout: 30_000 })
+    await reckoned(page)
   } },
   { name: 'shape-pin', store: { 'bowl.shapeLeaf': 'body' }, at: async (page, bench) => {
     await shape(page, bench, bench.launch)
     await page.getByLabel('Pin gauge').check()
-    await page.waitForTimeout(1500)
+    await page.locator('[data-offer]').waitFor({ timeout: 30_000 })
   } },
-  { name: 'cut-bench', size: bench820, at: (page, bench) => cut(page, bench) },
+  { name: 'shape-bench', size: bench820, store: { 'bowl.shapeLeaf': 'factor' }, at: async (page, bench) => {
+    await shape(page, bench, bench.launch)
+    await page.getByRole('button', { name: /^Take it/ }).click()
+    await page.locator('[data-added]').getByText('±').waitFor()
+    await reckoned(page)
+  } },
   { name: 'daybook', at: (page, bench) => open(page, bench, bench.testSix, 'daybook') },
   {
     name: 'slip',
@@ -115,8 +122,7 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
 
 async function shape(page: Page, bench: Bench, build: string) {
   await open(page, bench, build, 'shape')
-  await page.locator('[data-added]').getByText('cc').waitFor({ timeout: 60_000 })
-  await page.waitForTimeout(2000)
+  await reckoned(page)
 }
 
 /** The launch engine's Cut station, its chambers solid, the worst cylinder up. */
@@ -124,7 +130,7 @@ async function cut(page: Page, bench: Bench) {
   await open(page, bench, bench.launch, 'cut')
   await page.locator('.cell').nth(3).click()
   await page.locator('[data-answer=deepest]').waitFor({ timeout: 60_000 })
-  await page.waitForTimeout(3000)
+  await reckoned(page)
 }
 
 for (const { name, size = desk, store = {}, at } of shots) {
