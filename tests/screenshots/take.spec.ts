@@ -64,7 +64,6 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
       await field(page, label).fill(text)
       await field(page, label).press('Enter')
     }
-    await page.waitForTimeout(1000)
   } },
   { name: 'cut-after-seats', store: { 'bowl.cutLeaf': 'seats' }, at: async (page, bench) => {
     const build = await copyOf(bench, bench.launch)
@@ -80,7 +79,6 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await page.getByRole('tab', { name: 'Face' }).click()
     await page.locator('[data-answer=lowest]').waitFor({ timeout: 60_000 })
     await page.getByRole('button', { name: /Look at 1\.[67]/ }).click()
-    await page.waitForTimeout(1000)
   } },
   { name: 'shape', at: async (page, bench) => {
     await shape(page, bench, bench.hollin)
@@ -138,6 +136,7 @@ for (const { name, size = desk, store = {}, at } of shots) {
     await page.addInitScript(kept => Object.entries(kept).forEach(([key, value]) => localStorage.setItem(key, value)), store)
     await page.setViewportSize(size)
     await at(page, bench)
+    if (await page.locator('[data-reckoned]').count() > 0) await reckoned(page)
     await page.waitForTimeout(500)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
   })
