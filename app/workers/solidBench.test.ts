@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { STLLoader } from 'three/addons/loaders/STLLoader.js'
 import { mirrored, type SolidKit } from '#core'
 import { launchChamber } from '../../demo/chambers'
-import { SolidBench, type SolidAsk } from './solidBench'
+import { SolidBench, type Asks, type Developed, type Look, type SolidAsk } from './solidBench'
 import { stlOf } from './stl'
 
 let kit: SolidKit
@@ -39,6 +39,20 @@ describe('the solids bench', () => {
     expect(bad).toMatchObject({ kind: 'faults', faults: [{ path: 'roof.height' }] })
     expect((await bench.call({ name: 'look', job: 'l', seq: ++seq, args: { key: 'a', cut: level, x: 0 } })).kind).toBe('done')
     expect(await bench.call({ name: 'look', job: 'l', seq: ++seq, args: { key: 'nobody', cut: level, x: 0 } })).toMatchObject({ kind: 'refused', argument: 'key' })
+  })
+  it('makes a chamber again that was put away for want of room, what was developed of it too', async () => {
+    const bench = new SolidBench(kit, stlOf, 1)
+    const say = async <K extends 'solid' | 'develop' | 'look'>(name: K, args: Asks[K]['args']) => {
+      const answer = await bench.call({ name, job: name, seq: ++seq, args })
+      if (answer.kind !== 'done') throw new Error(JSON.stringify(answer))
+      return answer.value as Asks[K]['answer']
+    }
+    const reliefs = [{ valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.5, line: 46 }]
+    await say('solid', ask('a', { quick: true }))
+    const { volume } = await say('develop', { key: 'a', name: 'opened', reliefs }) as Developed
+    await say('solid', ask('b', { quick: true, measured: 60 }))
+    expect((await say('look', { key: 'opened', cut: level, x: 0 }) as Look).volume).toBeCloseTo(volume, 6)
+    expect((await say('look', { key: 'a', cut: level, x: 0 }) as Look).volume).toBeCloseTo(55.4, 1)
   })
   it.each([['depth', 0], ['angle', 0.9], ['flat', 0.4]] as const)('solves a set-up for its %s, and the head then holds the target', async (free, depth) => {
     const { bench } = await made('a')

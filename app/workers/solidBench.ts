@@ -65,7 +65,7 @@ export type Answer<K extends AskName = AskName>
 
 interface Kept { spec: ChamberSpec, plan: Plan, mesh: Mesh, stretch: number, done: Cut, mouth?: Point[] }
 
-/** Chambers kept ready: a head of sixteen before and after three changes. */
+/** Chambers kept ready, those used last: a head of sixteen before and after three changes. */
 const MOST_KEPT = 64
 
 /** What a valve passes at a lift by its seat and throat; a throat nobody stated is left out. */
@@ -90,10 +90,12 @@ function breathe(): Promise<void> {
 /** Where chambers are made solid and cut: holds their meshes by name, and answers only the newest question of each job. */
 export class SolidBench {
   private readonly kept = new Map<string, Kept>()
+  /** How each chamber was asked for: one that was put away to make room is made again when it is wanted. */
+  private readonly recipes = new Map<string, () => void>()
   private readonly plans = new Map<string, Plan>()
   private readonly newest = new Map<string, number>()
 
-  constructor(private readonly kit: SolidKit, private readonly writeStl: (mesh: Mesh) => ArrayBuffer) {}
+  constructor(private readonly kit: SolidKit, private readonly writeStl: (mesh: Mesh) => ArrayBuffer, private readonly room = MOST_KEPT) {}
 
   async call<K extends AskName>(call: Call<K>): Promise<Answer<K>> {
     const { job, seq } = call
@@ -120,8 +122,10 @@ export class SolidBench {
   }
 
   private chamber(key: string): Kept {
+    if (!this.kept.has(key)) this.recipes.get(key)?.()
     const kept = this.kept.get(key)
     if (!kept) throw new DomainError('key', key, 'a chamber that was made solid')
+    this.keep(key, kept)
     return kept
   }
 
@@ -132,14 +136,16 @@ export class SolidBench {
     if (known) return known
     const plan = planOf(this.kit, spec)
     this.plans.set(name, plan)
-    if (this.plans.size > MOST_KEPT) this.plans.delete(this.plans.keys().next().value!)
+    if (this.plans.size > this.room) this.plans.delete(this.plans.keys().next().value!)
     return plan
   }
 
-  private solid({ key, spec, measured, done, assumed, quick }: SolidAsk): SolidFacts {
+  private solid(asked: SolidAsk): SolidFacts {
+    const { key, spec, measured, done, assumed, quick } = asked
     const plan = this.planFor(spec)
     const { mesh, ...facts } = quick && !spec.reliefs?.length ? calibratedLive(plan, spec, measured, done) : calibrated(this.kit, plan, spec, measured, done)
     this.keep(key, { spec, plan, mesh, stretch: facts.stretch, done })
+    this.recipes.set(key, () => void this.solid(asked))
     return {
       key, ...facts, triangles: mesh.triangles.length / 3, suspects: quick ? [] : suspects(plan, spec, assumed),
       opening: openingArea(mesh, { ...done, depth: done.depth + 1e-6 })
@@ -198,11 +204,13 @@ export class SolidBench {
   }
 
   /** The same chamber with metal off, kept under its own name; its ceiling stays stretched as the pour had it. */
-  private develop({ key, name, reliefs, target, share = 1 }: DevelopAsk): Developed {
+  private develop(asked: DevelopAsk): Developed {
+    const { key, name, reliefs, target, share = 1 } = asked
     const { spec, plan, mesh, stretch, done } = this.chamber(key)
     const shaped = { ...spec, reliefs: [...spec.reliefs ?? [], ...reliefs] }
     const opened = reliefs.length > 0 ? solidOn(this.kit, plan, shaped, stretch) : mesh
     this.keep(name, { spec: shaped, plan, mesh: opened, stretch, done })
+    this.recipes.set(name, () => void this.develop(asked))
     const volume = volumeAboveCut(opened, done)
     const drawn = volume - volumeAboveCut(mesh, done)
     // The solid holds what is drawn, the chamber will hold what is ground: the solid is cut to its own reading of the target.
@@ -216,7 +224,7 @@ export class SolidBench {
   private keep(key: string, kept: Kept): void {
     this.kept.delete(key)
     this.kept.set(key, kept)
-    if (this.kept.size > MOST_KEPT) this.kept.delete(this.kept.keys().next().value!)
+    if (this.kept.size > this.room) this.kept.delete(this.kept.keys().next().value!)
   }
 
   private surface(key: string) {
