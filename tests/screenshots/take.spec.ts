@@ -87,8 +87,9 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await page.getByRole('button', { name: /^Take it on both intakes/ }).click()
     await page.locator('[data-added]').getByText('±').waitFor()
     await page.locator('#shape-valve').selectOption({ index: 1 })
-    await page.locator('[data-offer]').waitFor({ timeout: 30_000 })
     await reckoned(page)
+    await page.waitForTimeout(600)
+    await page.locator('[data-offer]').waitFor({ timeout: 30_000 })
   } },
   { name: 'shape-pin', store: { 'bowl.shapeLeaf': 'body' }, at: async (page, bench) => {
     await shape(page, bench, bench.launch)
