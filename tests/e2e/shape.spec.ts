@@ -1,4 +1,7 @@
+import { v4 as uuid } from 'uuid'
 import { copyOf, expect, field, open, reckoned, test } from '../support/page'
+import { frame } from '../support/sent'
+import { put } from '../support/server'
 
 test('the schools side by side on the launch engine, and what the line leaves short', async ({ page, bench }) => {
   test.setTimeout(120_000)
@@ -102,6 +105,18 @@ test('a cutter’s corner leaves metal, a short one leaves more, and a lift tabl
   await expect(factor).not.toHaveText(before!)
   await expect(factor).toContainText('1.000')
   await expect(page.getByLabel('Highest lift')).toHaveCount(0)
+})
+
+test('a seat under the face leaves no chamber to shape, and that is said', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  await put(`${bench.server.url}/api/builds/${build}/entries/${uuid()}`, {
+    ...frame, kind: 'measure', scope: { level: 'cylinder', cylinder: 1 }, body: { quantity: 'exhaustSeatHeight', figure: { value: -0.5, unit: 'mm', typed: '-0.5' } }
+  })
+  await open(page, bench, build, 'shape')
+  await expect(page.locator('[data-fault]')).toContainText('The chamber of cylinder 1 can’t be made solid', { timeout: 60_000 })
+  await page.locator('.cell').nth(1).click()
+  await expect(page.locator('[data-fault]')).toHaveCount(0)
+  await reckoned(page)
 })
 
 test('the template goes out as PDF and SVG', async ({ page, bench }) => {

@@ -14,7 +14,7 @@ const device = useDevice()
 const { stopAt } = useGlass()
 const shaping = useShaping()
 const {
-  head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, facts, developed, now, then, sweep, wallsOf, means, proposal, others, offered, takeProposal, takeCutter,
+  head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, fault, facts, developed, now, then, sweep, wallsOf, means, proposal, others, offered, takeProposal, takeCutter,
   draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
@@ -110,6 +110,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </div>
       <div class="right">
+        <p v-if="fault" class="sentence" data-fault>The chamber of cylinder {{ build.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>
         <RadioRow :model-value="setup.school" :choices="schools" label="How far to relieve" @update:model-value="(school: School) => set({ school })" />
         <p class="small">{{ SCHOOL_WORDS[setup.school][1] }}</p>
         <div class="fields">
