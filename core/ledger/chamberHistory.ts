@@ -1,5 +1,5 @@
 import { atLeast } from '../domain'
-import { DEFAULT_U, MODEL_RELATIVE_U, carry, fromSource, inverseVarianceMean, linear, type Sourced } from '../estimate'
+import { DEFAULT_U, MODEL_RELATIVE_U, carry, fromSource, inverseVarianceMean, linear, uncertainty, type Sourced } from '../estimate'
 import type { EntryOf } from './entry'
 import { headOf } from './layout'
 import { NOW, operationsOn, type Ledger, type OperationEntry } from './ledger'
@@ -28,8 +28,8 @@ export interface Settlement {
   /** cc per mm of measured depth. */
   lesson?: Sourced
   noLesson?: NoLesson
-  /** Where only metal was ground out between two pours: what came out, as a share of what was drawn. */
-  reliefShare?: number
+  /** Where only drawn metal was ground out between two pours: what came out, as a share of the drawing. */
+  reliefShare?: Sourced
 }
 
 /** A head's own cc per mm, learned from one chamber by pour, cut, pour. */
@@ -169,44 +169,47 @@ function settle(
   const predicted = linear([[1, start], ...between.map((op): [number, Sourced] =>
     [1, predictedChange(op, perMm, cylinder)])])
   const drawn = between.reduce((cc, op) => cc + (op.kind === 'relief' ? (op.body.drawn ?? op.body.added).value : 0), 0)
-  const relieved = before.length > 0 && between.every(op => op.kind === 'relief') && drawn > 0.1
+  const relieved = before.length > 0 && between.every(op => op.kind === 'relief' && op.body.reliefs?.length) && drawn > 0.1
   const outcome = before.length === 0 ? 'noPourBefore' : lessonOf(start, measured, between, cylinder)
   return {
     cylinder, head: headOf(ledger.layout, cylinder), operations: between.map(op => op.id), before,
     after: after.pours.map(pour => pour.id), predicted, measured,
     difference: linear([[1, measured], [-1, predicted]]),
     ...(typeof outcome === 'string' ? { noLesson: outcome } : { lesson: outcome }),
-    ...(relieved ? { reliefShare: (measured.value - start.value) / drawn } : {})
+    ...(relieved ? { reliefShare: linear([[1 / drawn, measured], [-1 / drawn, start], [1, fromSource(0, DEFAULT_U.drawnRelative, `line:${after.pours[0]!.id}`)]]) } : {})
   }
 }
+
+/** What grinding to drawn lines has really taken out on a build, as a share of the drawings, and how many reliefs it stands on. */
+export interface ReliefLesson { share: Sourced, count: number }
 
 /**
  * What grinding has really taken out on this build, as a share of what was drawn.
  *
  * @param settlements of the ledger
- * @returns the mean share and how many reliefs it stands on; undefined before the first was poured
- * @example reliefLesson(replay(entries)!.settlements) // { share: 1.06, count: 3 }
+ * @returns undefined before the first was poured
+ * Source: (poured after − before)/drawn; inverse-variance mean, so that half a cc between two pours teaches little.
+ * @example reliefLesson(replay(entries)!.settlements) // share 1.06 ± 0.12 (k = 2), count 3
  */
-export function reliefLesson(settlements: Settlement[]): { share: number, count: number } | undefined {
+export function reliefLesson(settlements: Settlement[]): ReliefLesson | undefined {
   const shares = settlements.flatMap(s => s.reliefShare ?? [])
-  return shares.length === 0 ? undefined : { share: shares.reduce((a, b) => a + b, 0) / shares.length, count: shares.length }
+  return shares.length === 0 ? undefined : { share: inverseVarianceMean(shares), count: shares.length }
 }
 
 /**
- * What grinding to a drawn line will add: the drawing, and what grinding to drawings has added on this build, as one mean.
+ * What grinding to a drawn line will add: the drawing, and what grinding to drawings has added on this build.
  *
  * @param drawn cc by the drawing, 0 or more
  * @param lesson see {@link reliefLesson}
  * @returns cc, and its standard uncertainty
  * @throws RangeError when `drawn` is negative
- * Source: drawing and each lesson follow a line to the same part, so their plain mean: share = (1 + n·s)/(n + 1),
- *   u = drawn · {@link DEFAULT_U.drawnRelative}/√(n + 1), never under {@link DEFAULT_U.addedFloor}.
- * @example reliefPrediction(4, { share: 1.2, count: 1 }) // { added: 4.4, u: 0.283 }
+ * Source: the drawing alone gives 1 ± {@link DEFAULT_U.drawnRelative}; its inverse-variance mean with the lesson, times
+ *   what is drawn; u never under {@link DEFAULT_U.addedFloor}.
+ * @example reliefPrediction(4, { share: fromSource(1.2, 0.1, 'lesson'), count: 1 }) // { added: 4.4, u: 0.283 }
  */
-export function reliefPrediction(drawn: number, lesson?: { share: number, count: number }): { added: number, u: number } {
-  const { share, count } = lesson ?? { share: 1, count: 0 }
-  const added = atLeast('drawn', drawn, 0) * (1 + count * share) / (count + 1)
-  return { added, u: Math.max(DEFAULT_U.addedFloor, DEFAULT_U.drawnRelative * drawn / Math.sqrt(count + 1)) }
+export function reliefPrediction(drawn: number, lesson?: ReliefLesson): { added: number, u: number } {
+  const share = inverseVarianceMean([fromSource(1, DEFAULT_U.drawnRelative, 'model:drawing'), ...lesson ? [lesson.share] : []])
+  return { added: atLeast('drawn', drawn, 0) * share.value, u: Math.max(DEFAULT_U.addedFloor, drawn * uncertainty(share)) }
 }
 
 /** A chamber's volume at the end of its life so far, and the pours it stands on. */

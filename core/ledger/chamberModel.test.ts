@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import type { Relief } from '../chamber'
 import { launchChamber } from '../../demo/chambers'
 import type { Bench } from '../../tests/support/ledgerBench'
 import { all, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
-import { uncertainty } from '../estimate'
+import { fromSource, uncertainty } from '../estimate'
 import { headCutOf, nextMove, outcomesOf, reliefLesson, reliefPrediction, replay, seatHeightNow, solidTarget, type FaceCutBody } from './index'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
@@ -137,7 +138,7 @@ describe('metal ground out', () => {
     bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(2), reliefs: [metal] })
     expect(reliefLesson(replay(bench.entries)!.settlements)).toBeUndefined()
     bench.pour(1, 57.2)
-    expect(reliefLesson(replay(bench.entries)!.settlements)).toEqual({ share: expect.closeTo(1.1, 9) as number, count: 1 })
+    expect(reliefLesson(replay(bench.entries)!.settlements)).toMatchObject({ share: { value: expect.closeTo(1.1, 9) as number }, count: 1 })
     bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(1) })
     bench.cut(0.2, 0.2)
     bench.pour(1, 57)
@@ -152,9 +153,27 @@ describe('what grinding to a line will add', () => {
     expect(reliefPrediction(0.5).u).toBe(0.15)
     expect(() => reliefPrediction(-1)).toThrow(RangeError)
   })
-  it('is the mean of the drawing and what came out: one lesson of 1.2 makes 1.1, three make 1.15', () => {
-    expect(reliefPrediction(4, { share: 1.2, count: 1 })).toEqual({ added: expect.closeTo(4.4, 12) as number, u: expect.closeTo(0.4 / Math.SQRT2, 12) as number })
-    expect(reliefPrediction(4, { share: 1.2, count: 3 })).toEqual({ added: expect.closeTo(4.6, 12) as number, u: expect.closeTo(0.2, 12) as number })
+  it('is the mean of the drawing and what came out, each by how sure it is', () => {
+    // 1 ± 0.1 and 1.2 ± 0.1: half way. 1.2 ± 0.05 weighs four times as much: (1 + 4·1.2)/5 = 1.16, u = 0.1/√5.
+    expect(reliefPrediction(4, { share: fromSource(1.2, 0.1, 'a'), count: 1 })).toEqual({ added: expect.closeTo(4.4, 12) as number, u: expect.closeTo(0.4 / Math.SQRT2, 12) as number })
+    expect(reliefPrediction(4, { share: fromSource(1.2, 0.05, 'a'), count: 4 })).toEqual({ added: expect.closeTo(4.64, 12) as number, u: expect.closeTo(0.4 / Math.sqrt(5), 12) as number })
+  })
+  it('learns much from four cc, little from a few tenths, and nothing from grinding to a reading', () => {
+    const ground = (cc: number, reliefs?: Relief[]) => {
+      const bench = drawn()
+      bench.pour(1, 55)
+      bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(cc), ...(reliefs ? { reliefs } : {}) })
+      bench.pour(1, 55 + 1.3 * cc)
+      return reliefLesson(replay(bench.entries)!.settlements)
+    }
+    const metal = [{ valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.3, line: 46 }]
+    const [much, little] = [ground(4, metal)!, ground(0.15, metal)!]
+    expect(much.share.value).toBeCloseTo(1.3, 9)
+    expect(little.share.value).toBeCloseTo(1.3, 9)
+    expect(uncertainty(much.share)).toBeLessThan(0.15)
+    expect(uncertainty(little.share)).toBeGreaterThan(0.3)
+    expect(reliefPrediction(4, little).added).toBeLessThan(4 + 0.15)
+    expect(ground(4)).toBeUndefined()
   })
   it('a lesson is of the drawing, not of what was predicted of it', () => {
     const bench = drawn()
@@ -163,7 +182,7 @@ describe('what grinding to a line will add', () => {
     bench.pour(1, 57.4)
     const { settlements } = replay(bench.entries)!
     expect(settlements.at(-1)!.difference.value).toBeCloseTo(0.2, 9)
-    expect(reliefLesson(settlements)!.share).toBeCloseTo(1.2, 9)
+    expect(reliefLesson(settlements)!.share.value).toBeCloseTo(1.2, 9)
   })
 })
 

@@ -13,7 +13,7 @@ export { wheelReading, type RunningSquish, type SquishCause, type SquishStanding
 export { cutPlane, statedU } from './statements'
 export { seatHeightNow, type ChamberModel } from './chamberModel'
 export { asSet, type Part, type Provenance } from './part'
-export { reliefLesson, reliefPrediction, type Lesson, type NoLesson, type PerMm, type Settlement } from './chamberHistory'
+export { reliefLesson, reliefPrediction, type Lesson, type NoLesson, type ReliefLesson, type PerMm, type Settlement } from './chamberHistory'
 export { PARTS, replay, targetBand, type CylinderState, type Challenge, type PartName, type PourStanding, type Replay } from './replay'
 export { CLEARANCES, type ClearanceName, type ClearanceStep, type Valve, type ValveStanding } from './valves'
 export { depthToTarget, headCut, headCutOf, outcomesAt, outcomesOf, solidTarget, type CutOutcome, type CylinderCut, type HeadCut } from './cutPlan'

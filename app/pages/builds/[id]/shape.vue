@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { SCHOOLS, arcsOf, asSet, pinBlocked, targetBand, type School } from '#core'
+import { SCHOOLS, arcsOf, asSet, pinBlocked, targetBand, uncertainty, type School } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { askSolids } from '~/composables/useSolids'
 import { useGlass } from '~/composables/useGlass'
@@ -143,7 +143,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <div v-if="payBack"><dt>Face it back by</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
           <div v-if="developed && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(developed.volume) }}</strong></dd></div>
         </dl>
-        <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share, 2) }}</strong> of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.drawn > 0.05">: of <span class="num">{{ say(developed.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
+        <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share.value, 2) }}</strong> ± {{ digits(2 * uncertainty(lesson.share), 2) }} of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.drawn > 0.05">: of <span class="num">{{ say(developed.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
         <LeafTabs v-model="leaf" :leaves="leaves" label="Shape" class="tabs" />
         <div v-if="leaf === 'factor'" class="fields">
           <LiftTable :key="kind" :valve="kind" :entry="liftEntry" class="wide" />
