@@ -6,7 +6,7 @@ import { watchDebounced } from '@vueuse/core'
 import { v5 as uuidv5 } from 'uuid'
 import { solidAsk } from './useDrawing'
 import { askSolids } from './useSolids'
-import { notKept } from './useStatement'
+import { allKept } from './useStatement'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 import type { Developed, SolidFacts, ValveWalls } from '~/workers/solidBench'
@@ -275,20 +275,17 @@ export function useShaping() {
   /** Plans the same metal on every cylinder that was reckoned, or on this one alone. */
   async function plan(note: string): Promise<string | undefined> {
     const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, ...developed.value }] : []
-    for (const { cylinder, added, drawn } of list) {
+    const said = await allKept(list.map(({ cylinder, added, drawn }) => {
       const before = planned.value.find(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder)
-      const said = notKept(await build.add('relief', { level: 'cylinder', cylinder }, { state: 'planned', added: cc(added), u: cc(reliefPrediction(Math.max(0, drawn), lesson.value).u), drawn: cc(drawn), reliefs: reliefs.value }, { note, ...(before ? { supersedes: before.id } : {}) }))
-      if (said) return said
-    }
-    set({ steps: [] })
-    return undefined
+      const { u } = reliefPrediction(Math.max(0, drawn), lesson.value)
+      return build.add('relief', { level: 'cylinder', cylinder }, { state: 'planned', added: cc(added), u: cc(u), drawn: cc(drawn), reliefs: reliefs.value }, { note, ...(before ? { supersedes: before.id } : {}) })
+    }))
+    if (!said) set({ steps: [] })
+    return said
   }
   async function finish(to: 'done' | 'dropped', cylinder?: number, hours?: string): Promise<string | undefined> {
-    for (const op of planned.value.filter(o => cylinder === undefined || (o.scope.level === 'cylinder' && o.scope.cylinder === cylinder))) {
-      const said = notKept(await build.add('relief', op.scope, { ...op.body, state: to }, { supersedes: op.id, ...(hours ? { note: `${hours} h` } : {}) }))
-      if (said) return said
-    }
-    return undefined
+    const list = planned.value.filter(o => cylinder === undefined || (o.scope.level === 'cylinder' && o.scope.cylinder === cylinder))
+    return allKept(list.map(op => build.add('relief', op.scope, { ...op.body, state: to }, { supersedes: op.id, ...(hours ? { note: `${hours} h` } : {}) })))
   }
   return {
     head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, liftEntry, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,

@@ -4,7 +4,7 @@ import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { useGlass } from '~/composables/useGlass'
-import { notKept } from '~/composables/useStatement'
+import { allKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
@@ -62,19 +62,15 @@ function stops(added: number): { cut: string, done: string } | undefined {
   return cut && done ? { cut, done } : undefined
 }
 const sentence = ref('')
-const planned = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind === 'seatWork'))
+const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' ? [op] : []))
 async function plan(outcome: Outcome, form: Form) {
   const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: value.toFixed(3) })
-  for (const s of build.asIs.filter(state => state.head === props.head)) {
-    sentence.value = notKept(await build.add('seatWork', { level: 'cylinder', cylinder: s.cylinder },
-      { state: 'planned', added: figure(outcome.all, 'cc'), sunk: figure(kept(form, 'sunk')!, 'mm'), valve: valve.value }, { note: `${valve.value} seats, form ${form}.` })) ?? ''
-    if (sentence.value) return
-  }
+  const body = { state: 'planned' as const, added: figure(outcome.all, 'cc'), sunk: figure(kept(form, 'sunk')!, 'mm'), valve: valve.value }
+  const head = build.asIs.filter(state => state.head === props.head)
+  sentence.value = await allKept(head.map(({ cylinder }) => build.add('seatWork', { level: 'cylinder', cylinder }, body, { note: `${valve.value} seats, form ${form}.` }))) ?? ''
 }
 async function drop() {
-  for (const op of planned.value) {
-    if (op.kind === 'seatWork') sentence.value = notKept(await build.add('seatWork', op.scope, { ...op.body, state: 'dropped' }, { supersedes: op.id })) ?? ''
-  }
+  sentence.value = await allKept(planned.value.map(op => build.add('seatWork', op.scope, { ...op.body, state: 'dropped' }, { supersedes: op.id }))) ?? ''
 }
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { evenPlan, type EvenBy, type Instrument } from '#core'
 import { digits, say } from '#shared/figures'
-import { notKept } from '~/composables/useStatement'
+import { allKept, notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayStop } from '~/words/stop'
@@ -18,12 +18,9 @@ async function hold(cylinder: number, held: boolean) {
   sentence.value = notKept(await build.add('hold', { level: 'cylinder', cylinder }, { held })) ?? ''
 }
 async function planGrinding() {
-  for (const c of plan.value?.cylinders ?? []) {
-    if (c.gain.value < 0.05 || c.held) continue
-    const added = { value: Number(c.gain.value.toFixed(2)), unit: 'cc', typed: c.gain.value.toFixed(2) }
-    sentence.value = notKept(await build.add('relief', { level: 'cylinder', cylinder: c.cylinder }, { state: 'planned', added })) ?? ''
-    if (sentence.value) return
-  }
+  const small = (plan.value?.cylinders ?? []).filter(c => c.gain.value >= 0.05 && !c.held)
+  sentence.value = await allKept(small.map(({ cylinder, gain }) => build.add('relief', { level: 'cylinder', cylinder },
+    { state: 'planned', added: { value: Number(gain.value.toFixed(2)), unit: 'cc', typed: gain.value.toFixed(2) } }))) ?? ''
 }
 const grinding = computed(() => build.replayed?.planned.some(op => op.kind === 'relief') ?? false)
 </script>

@@ -125,8 +125,8 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Inside the line' }} <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
-          <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
-          <span v-if="offered !== undefined && proposal?.arcs.length" class="small" data-offer>adds <strong class="num">{{ say(offered, 'volume', 'mm', 1) }}</strong>, up to <span class="num">{{ mm(proposal.deepest) }}</span> off</span>
+          <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0 || (offered !== undefined && offered < 0.01)" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
+          <span v-if="offered !== undefined && offered >= 0.01 && proposal?.arcs.length" class="small" data-offer>adds <strong class="num">{{ say(offered, 'volume', 'mm', 1) }}</strong>, up to <span class="num">{{ mm(proposal.deepest) }}</span> off</span>
           <button type="button" class="key" :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</button>
         </div>
         <details class="small tools">
