@@ -98,7 +98,6 @@ async function keep() {
 .paper-in { display: grid; gap: 8px; border: 1px solid var(--ink); padding: 10px 12px; justify-items: start; }
 .row { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; width: 100%; }
 .row .key { margin-left: auto; }
-.file { min-height: 34px; }
 .lists { display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 14px; width: 100%; }
 .lists ul { max-height: 180px; overflow: auto; border-top: 1px solid var(--hair); }
 .lists li { display: flex; gap: 8px; padding: 2px 0; }

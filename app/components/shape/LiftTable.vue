@@ -42,7 +42,7 @@ async function keep() {
       <div class="well"><textarea :id="`lift-table-${valve}`" v-model="text" class="num" rows="4" spellcheck="false" /></div>
       <div class="row">
         <button type="button" class="key" :disabled="text === ''" @click="keep">Keep the table</button>
-        <label class="file">out of a file <input type="file" accept=".csv,.txt,text/csv,text/plain" @change="file"></label>
+        <label class="label">out of a file <input type="file" class="file" accept=".csv,.txt,text/csv,text/plain" @change="file"></label>
       </div>
     </details>
     <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
@@ -52,6 +52,7 @@ async function keep() {
 <style scoped>
 .lift-table { display: grid; gap: 4px; }
 textarea { color: inherit; resize: vertical; }
+.key { font-size: var(--s15); }
 .row { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
 summary { cursor: pointer; min-height: 22px; }
 @media (max-width: 1000px) { summary { min-height: 44px; } }

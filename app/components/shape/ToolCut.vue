@@ -52,5 +52,6 @@ function cut() {
 <style scoped>
 .tool-cut { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 6px 8px; align-items: end; }
 .tool { grid-column: span 2; }
+.key { font-size: var(--s15); }
 @media (max-width: 1000px) { .tool-cut { grid-template-columns: repeat(2, minmax(0, 1fr)); } }
 </style>

@@ -66,6 +66,5 @@ async function bringIn(copy: boolean) {
 
 <style scoped>
 .bring { margin-top: 24px; display: grid; gap: 6px; }
-.file { font-size: var(--s13); max-width: 100%; }
 .here { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
 </style>
