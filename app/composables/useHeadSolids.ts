@@ -35,7 +35,8 @@ export function useHeadSolids(head: () => number) {
       if (faults.has(ask.key) || (quick ? made.has(ask.key) : whole.has(ask.key))) continue
       const answer = await askSolids('solid', `solid ${cylinder}`, { ...ask, quick })
       if (answer.kind === 'done') made.set(ask.key, answer.value)
-      if (answer.kind === 'done' && !quick) whole.add(ask.key)
+      // A chamber with metal ground out has no rings to go by: it was made whole the first time.
+      if (answer.kind === 'done' && (!quick || ask.spec.reliefs?.length)) whole.add(ask.key)
       else if (answer.kind === 'faults') faults.set(ask.key, answer.faults[0]?.path ?? 'outline')
       else if (answer.kind === 'refused') faults.set(ask.key, answer.argument)
     }

@@ -45,7 +45,7 @@ export async function copyOf(bench: Pick<Bench, 'server'>, build: string): Promi
 
 /** Waits until what is told is of what is drawn. */
 export async function reckoned(page: Page): Promise<void> {
-  await expect(page.locator('[data-reckoned]')).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 })
+  await expect(page.locator('[data-reckoned]')).toHaveAttribute('aria-busy', 'false', { timeout: 150_000 })
 }
 
 /** The field with a label, in the station. */
