@@ -1,11 +1,37 @@
+import { createHash } from 'node:crypto'
+import { readFileSync, readdirSync } from 'node:fs'
 import { fileURLToPath } from 'node:url'
+import { build as bundle } from 'esbuild'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
+const shared = fileURLToPath(new URL('./shared', import.meta.url))
 const demo = fileURLToPath(new URL('./demo', import.meta.url))
 const simulator = fileURLToPath(new URL('./simulator', import.meta.url))
 // class-validator's decorators are the legacy kind; every compiler has to be told (docs/architecture.md).
 const legacyDecorators = { compilerOptions: { experimentalDecorators: true } }
+
+/** Names the code that reckons, so that nothing reckoned by other code is taken for its own. */
+function reckoningOf(...folders: string[]): string {
+  const files = folders.flatMap(folder => readdirSync(folder, { recursive: true, withFileTypes: true }))
+    .filter(file => file.isFile() && /\.ts$/.test(file.name) && !/\.(test|bench)\.ts$/.test(file.name)).map(file => `${file.parentPath}/${file.name}`).sort()
+  const hash = createHash('sha256')
+  for (const file of files) hash.update(readFileSync(file))
+  return hash.digest('hex').slice(0, 16)
+}
+
+/**
+ * What runs beside the server, in a thread or a process of its own, bundled apart: in the server's own bundle it would bring
+ * the whole server with it.
+ */
+async function bundleAside(serverFolder: string): Promise<void> {
+  const entry = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+  await bundle({
+    entryPoints: { worker: entry('./server/aside/worker.ts'), shopfile: entry('./server/db/shopfile/cli.ts') }, outdir: `${serverFolder}/aside`, outExtension: { '.js': '.mjs' },
+    bundle: true, platform: 'node', format: 'esm', target: 'node20', sourcemap: true, packages: 'external', logLevel: 'error',
+    alias: { '#core': core, '#shared': shared }, tsconfigRaw: legacyDecorators
+  })
+}
 
 export default defineNuxtConfig({
   modules: ['@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
@@ -26,10 +52,12 @@ export default defineNuxtConfig({
     '@fontsource/b612-mono/latin-400.css', '@fontsource/b612-mono/latin-700.css',
     'vuetify/styles', '~/theme/bench.css'
   ],
+  runtimeConfig: { reckoning: reckoningOf(core, shared) },
   alias: { '#core': core, '#demo': demo, '#simulator': simulator },
   build: { transpile: ['vuetify'] },
   compatibilityDate: '2026-01-01',
   nitro: {
+    hooks: { compiled: nitro => bundleAside(nitro.options.output.serverDir) },
     // Imported for what it does to Reflect, which the bundler would otherwise shake off.
     moduleSideEffects: ['reflect-metadata'],
     esbuild: { options: { tsconfigRaw: legacyDecorators } },
@@ -60,6 +88,8 @@ export default defineNuxtConfig({
     headers: {
       strictTransportSecurity: false,
       crossOriginEmbedderPolicy: false,
+      // The policy below says the same: nobody frames this page.
+      xFrameOptions: 'DENY',
       contentSecurityPolicy: {
         'default-src': ['\'self\''],
         'script-src': ['\'self\'', '\'nonce-{{nonce}}\'', '\'wasm-unsafe-eval\''],

@@ -12,7 +12,7 @@ export default defineConfig({
       {
         resolve: { alias }, oxc,
         test: {
-          name: 'api', include: ['tests/api/**/*.test.ts'], testTimeout: 120_000, hookTimeout: 120_000,
+          name: 'api', include: ['tests/{api,bin}/**/*.test.ts'], testTimeout: 120_000, hookTimeout: 120_000,
           fileParallelism: false
         }
       },

@@ -52,7 +52,7 @@ useHead({ bodyAttrs: { class: computed(() => device.night ? 'night' : '') } })
     <div class="app">
       <BenchHeader @keys="keysOpen = true" @find="findOpen = true" />
       <OutboxTrouble />
-      <NuxtPage v-if="ready" />
+      <FaultBoundary v-if="ready" what="This page"><NuxtPage /></FaultBoundary>
       <KeysDialog v-model="keysOpen" />
       <FindDialog v-model="findOpen" />
       <GaugePrompt />

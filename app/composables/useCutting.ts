@@ -9,7 +9,8 @@ import { notKept } from './useStatement'
 import { useBuild } from '~/stores/build'
 import type { Held, Look, Solved } from '~/workers/solidBench'
 
-const figure = (value: number, unit = 'mm'): Figure => ({ value, unit, typed: value.toFixed(2) })
+/** A figure that was pressed for, not typed. */
+const figure = (value: number, unit = 'mm'): Figure => ({ value, unit, typed: '' })
 
 /** The cut of one head: how it is laid, what the target asks for, what it would leave, what is planned and done. */
 export function useCutting() {
@@ -114,7 +115,7 @@ export function useCutting() {
 
   const bites = (list: Held[]): Removed[] => solid.solids.value.flatMap(({ cylinder, model, facts }) => {
     const left = list.find(h => h.cylinder === cylinder)
-    return facts && left ? [{ cylinder, x: model.x, cc: facts.volume - left.volume, perMm: left.perMm, factor: facts.factor }] : []
+    return facts && left ? [{ cylinder, x: model.x, cc: Math.max(0, facts.volume - left.volume), perMm: left.perMm, factor: facts.factor }] : []
   })
   const removed = computed(() => bites(held.value))
   const body = computed<FaceCutBody>(() => {

@@ -50,7 +50,7 @@ export function usePouring() {
 
   const earlier = computed<Fill[]>(() => JSON.parse(drafts.get(key('fills')) ?? '[]') as Fill[])
   const start = computed<number>(() => Number(drafts.get(key('from')) ?? (instrument.value ? fullScale(instrument.value) : 0)))
-  const typed = ref<{ terms: number[] }>()
+  const typed = ref<{ figure: Figure, terms: number[] }>()
 
   const inHand = computed<Fill[]>(() => {
     const terms = typed.value?.terms
@@ -63,7 +63,10 @@ export function usePouring() {
 
   function bodyOf(list: Fill[]): Bodies['pour'] {
     const { sealed, liquid, vessel, afterWork, warmer, scaleTemperature, ...rest } = beside.value
-    const words = list.map(f => f.start === fullScale(instrument.value!) ? String(f.end) : `${f.start}>${f.end}`).join(' + ')
+    // The fill in hand as it was typed, to the letter; those put by before it by their readings.
+    const said = typed.value?.figure.typed
+    const before = said ? list.slice(0, list.length - inHand.value.length) : list
+    const words = [...before.map(f => f.start === fullScale(instrument.value!) ? String(f.end) : `${f.start}>${f.end}`), ...(said ? [said] : [])].join(' + ')
     const figures = Object.fromEntries(BESIDE[what.value].flatMap(name => rest[name as keyof typeof rest] ? [[name, rest[name as keyof typeof rest]]] : []))
     const seals = what.value === 'crown' || what.value === 'assembled'
     return {
@@ -144,8 +147,8 @@ export function usePouring() {
     else drafts.clear(key('fills'))
   }
 
-  async function keep(terms: number[]): Promise<string | undefined> {
-    typed.value = { terms }
+  async function keep(figure: Figure, terms: number[]): Promise<string | undefined> {
+    typed.value = { figure, terms }
     if (what.value === 'crown' && !beside.value.depth && !build.replayed?.quantity('deckClearance', build.cylinder)) return 'Say first how far down the piston stands.'
     if (what.value === 'container' && !beside.value.vessel) return 'Name the container first.'
     const { sentence } = reckon(fills.value)

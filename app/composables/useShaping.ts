@@ -271,7 +271,7 @@ export function useShaping() {
   }
 
   const planned = computed(() => (build.replayed?.planned ?? []).filter((op): op is EntryOf<'relief'> => op.kind === 'relief' && op.scope.level === 'cylinder' && build.asIs.find(s => s.cylinder === (op.scope as { cylinder: number }).cylinder)?.head === head.value))
-  const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: value.toFixed(2) })
+  const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: '' })
   /** Plans the same metal on every cylinder that was reckoned, or on this one alone. */
   async function plan(note: string): Promise<string | undefined> {
     const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, ...developed.value }] : []

@@ -6,8 +6,15 @@ onMounted(() => {
   void shop.loadBuilds()
   void shop.loadInstruments()
 })
-const stop = shop.onNews(() => void shop.loadBuilds())
-onBeforeUnmount(stop)
+let late: ReturnType<typeof setTimeout> | undefined
+const stop = shop.onNews(() => {
+  clearTimeout(late)
+  late = setTimeout(() => void shop.loadBuilds(), 150)
+})
+onBeforeUnmount(() => {
+  stop()
+  clearTimeout(late)
+})
 useHead({ title: 'Shop · Precise Bowl' })
 </script>
 

@@ -1,27 +1,32 @@
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, nextMove, replay, type Bodies, type CylinderState, type Entry, type EntryKind, type Replay, type Scope
+  BODY_VERSION, nextMove, replay, type Bodies, type CylinderState, type Entry, type EntryKind, type NextMove, type Replay, type Scope
 } from '#core'
 import { checkEntry, type BuildView } from '#shared/dto'
+import { sayLeftOut } from '#shared/words/domain'
 import { useDevice } from './device'
 import { useOutbox, type Sent } from './outbox'
 import { useShop } from './shop'
 
 export interface MoreOfEntry { supersedes?: string, note?: string, at?: string }
 
+/** An entry that counts for nothing, and why. */
+export interface LeftOutEntry { entry: Entry, sentence: string }
+
 /** The build on the bench: its ledger as the server has it and as this device has added to it, replayed. */
 export const useBuild = defineStore('build', () => {
   const shop = useShop()
   const outbox = useOutbox()
   const device = useDevice()
-  const view = ref<BuildView>()
+  // Shallow: a ledger is replaced, never changed, and ten thousand entries are not watched one by one.
+  const view = shallowRef<BuildView>()
   const missing = ref(false)
   const cylinder = ref(1)
 
   /** Entries still waiting in the outbox for this build, as the ledger sees them. */
   const unsent = computed<Entry[]>(() => outbox.waiting.flatMap((write) => {
-    const match = /^\/api\/builds\/([^/]+)\/entries\/([^/]+)$/.exec(write.url)
+    const match = /^\/api\/builds\/([^/]+)\/entries\/([^/?]+)/.exec(write.url)
     if (!match || match[1] !== view.value?.id) return []
     return [{ ...JSON.parse(write.body), id: match[2], build: match[1], seq: null } as Entry]
   }))
@@ -31,7 +36,12 @@ export const useBuild = defineStore('build', () => {
     return [...kept, ...unsent.value.filter(entry => !ids.has(entry.id))]
   })
   const replayed = computed<Replay | undefined>(() => replay(entries.value))
-  const next = computed(() => nextMove(replayed.value))
+  /** What is stored and counts for nothing: it can't be read, or can't be reckoned with beside the rest. */
+  const leftOut = computed<LeftOutEntry[]>(() => [
+    ...(view.value?.unsound ?? []).filter(({ entry }) => !entries.value.some(e => e.supersedes === entry.id)),
+    ...(replayed.value?.leftOut ?? []).map(out => ({ entry: byId.value.get(out.id)!, sentence: sayLeftOut(out) }))
+  ])
+  const next = computed<NextMove>(() => leftOut.value.length > 0 ? { kind: 'takeOut', entries: leftOut.value.map(l => l.entry.id) } : nextMove(replayed.value, shop.rules))
   const byId = computed(() => new Map(entries.value.map(entry => [entry.id, entry])))
   const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
   const asIs = computed(() => replayed.value?.asIs ?? [])
@@ -45,14 +55,36 @@ export const useBuild = defineStore('build', () => {
     missing.value = false
     const loaded = await shop.read<BuildView>(`/api/builds/${id}`)
     if (loaded) view.value = loaded
-    else missing.value = shop.reachable
+    else missing.value = shop.status === 404
     if (!cylinders.value.includes(cylinder.value)) cylinder.value = cylinders.value[0] ?? 1
   }
 
+  /** Takes in what came to the ledger since it was last read. */
   async function refresh() {
-    if (!view.value) return
-    const loaded = await shop.read<BuildView>(`/api/builds/${view.value.id}`)
-    if (loaded && loaded.id === view.value.id) view.value = loaded
+    const before = view.value
+    if (!before) return
+    const more = await shop.read<BuildView>(`/api/builds/${before.id}?since=${before.seq}`)
+    const now = view.value
+    if (!more || !now || now.id !== more.id) return
+    const fresh = <T>(list: T[], known: T[], id: (one: T) => string) => {
+      const ids = new Set(known.map(id))
+      return [...known, ...list.filter(one => !ids.has(id(one)))]
+    }
+    view.value = {
+      ...more, seq: Math.max(now.seq, more.seq), since: 0,
+      entries: fresh(more.entries, now.entries, e => e.id), unsound: fresh(more.unsound, now.unsound, u => u.entry.id)
+    }
+  }
+
+  /**
+   * The last entry somebody has seen who states something now; undefined where their own statement about it is still on its
+   * way, which nobody else can have seen.
+   */
+  function seen(kind: EntryKind, scope: Scope, body: object): number | undefined {
+    const about = (e: { kind: string, scope: Scope, body: object }) => JSON.stringify([e.kind, e.scope, 'quantity' in e.body ? e.body.quantity : ''])
+    const mine = about({ kind, scope, body })
+    const known = entries.value.filter(entry => about(entry) === mine)
+    return known.some(entry => entry.seq === null) ? undefined : Math.max(view.value!.seq, ...known.map(entry => entry.seq!))
   }
 
   /** Adds an entry. It counts on this screen at once, and on the server as soon as that answers. */
@@ -70,7 +102,11 @@ export const useBuild = defineStore('build', () => {
     if (!checked.ok) {
       return { kind: 'refused', problem: { type: 'about:blank', title: 'This can’t be accepted', status: 422, detail: checked.fields[0]!.sentence, fields: checked.fields } }
     }
-    const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}`, entry)
+    // Nor is what could not be reckoned with beside the rest.
+    const misfit = replay([...entries.value, { ...checked.value, id, build: view.value.id, seq: null } as Entry])?.leftOut.find(out => out.id === id)
+    if (misfit) return { kind: 'refused', problem: { type: 'about:blank', title: 'This can’t be reckoned with', status: 422, detail: sayLeftOut(misfit) } }
+    const known = supersedes ? undefined : seen(kind, scope, checked.value.body)
+    const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}${known === undefined ? '' : `?seen=${known}`}`, entry)
     // Told of a change it had not seen, the page shows what stands now.
     if (sent.kind === 'refused' && sent.problem.current) await refresh()
     return sent
@@ -88,5 +124,5 @@ export const useBuild = defineStore('build', () => {
     if (n > 0) cylinder.value = cylinders.value[(at + by + n) % n]!
   }
 
-  return { view, missing, cylinder, entries, replayed, next, byId, cylinders, asIs, state, worst, open, refresh, add, step }
+  return { view, missing, cylinder, entries, replayed, leftOut, next, byId, cylinders, asIs, state, worst, open, refresh, add, step }
 })

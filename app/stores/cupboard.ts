@@ -1,10 +1,17 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { Problem } from '#shared/dto'
 
-/** A write on its way to the server. */
-export interface Waiting { id: string, url: string, body: string, queuedAt: number }
+/**
+ * A write on its way to the server. `tries` counts the answers that said it broke there; `aside` says why it is not sent
+ * for now: it stays on this device until somebody has it sent again, or drops it.
+ */
+export interface Waiting { id: string, url: string, body: string, queuedAt: number, tries?: number, aside?: Problem }
+
+/** A half-typed reading: which field of which tab it stands in. */
+export interface KeptDraft { key: string, tab: string, field: string, text: string, at: number }
 
 interface Cupboard extends DBSchema {
-  drafts: { key: string, value: { key: string, text: string } }
+  drafts: { key: string, value: KeptDraft }
   outbox: { key: string, value: Waiting }
 }
 
@@ -12,10 +19,16 @@ let opened: Promise<IDBPDatabase<Cupboard>> | undefined
 
 /** What this device keeps through a reload: half-typed readings, and writes the server has not answered yet. */
 export function cupboard(): Promise<IDBPDatabase<Cupboard>> {
-  opened ??= openDB<Cupboard>('precise-bowl', 1, {
-    upgrade(db) {
-      db.createObjectStore('drafts', { keyPath: 'key' })
-      db.createObjectStore('outbox', { keyPath: 'id' })
+  opened ??= openDB<Cupboard>('precise-bowl', 2, {
+    async upgrade(db, from, _to, change) {
+      if (from < 1) {
+        db.createObjectStore('drafts', { keyPath: 'key' })
+        db.createObjectStore('outbox', { keyPath: 'id' })
+        return
+      }
+      // Drafts of before belonged to no tab: the first one that looks takes them over.
+      const drafts = change.objectStore('drafts')
+      for (const { key, text } of await drafts.getAll()) await drafts.put({ key, tab: '', field: key, text, at: 0 })
     }
   })
   return opened
@@ -56,17 +69,37 @@ export async function putAway<S extends Store>(store: S, key: string, value: Hel
   writeNotes()
 }
 
+/** Gives something another key; of two tabs that want it at once, only one gets it. */
+export async function moveDraft(from: string, to: KeptDraft): Promise<boolean> {
+  const change = (await cupboard()).transaction('drafts', 'readwrite')
+  const there = await change.store.get(from)
+  if (there) {
+    await change.store.delete(from)
+    await change.store.put(to)
+  }
+  await change.done
+  return there !== undefined
+}
+
 let recovered: Promise<void> | undefined
 
 /** Puts away what pages that were left too soon had only noted: once, before anything is read. */
 async function recover(): Promise<void> {
   for (const book of Object.keys(localStorage).filter(name => name.startsWith(NOTES) && name !== mine)) {
-    const lines = JSON.parse(localStorage.getItem(book) ?? '[]') as [string, unknown][]
+    const lines = readNotes(localStorage.getItem(book))
     localStorage.removeItem(book)
     await Promise.all(lines.map(([name, value]) => {
       const at = name.indexOf('/')
       return putAway(name.slice(0, at) as Store, name.slice(at + 1), value as never)
     }))
+  }
+}
+
+function readNotes(text: string | null): [string, unknown][] {
+  try {
+    return JSON.parse(text ?? '[]') as [string, unknown][]
+  } catch {
+    return []
   }
 }
 

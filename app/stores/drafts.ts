@@ -1,25 +1,44 @@
 import { defineStore } from 'pinia'
-import { putAway, takeAll } from './cupboard'
+import { moveDraft, putAway, takeAll, type KeptDraft } from './cupboard'
+import { findTabs } from './tabs'
 
-/** Half-typed readings by field. They outlive a reload and a dead server, until they are entered or cleared. */
+/**
+ * Half-typed readings by field. They outlive a reload and a dead server, until they are entered or cleared. Each belongs to
+ * the tab it was typed in: the same reading never stands in two, to be entered twice. What a closed tab had is taken over
+ * by the next one that opens.
+ */
 export const useDrafts = defineStore('drafts', () => {
   const texts = reactive(new Map<string, string>())
+  let tab = ''
+  const keyOf = (field: string) => `${tab}|${field}`
 
   async function load() {
-    for (const { key, text } of await takeAll('drafts')) texts.set(key, text)
+    const tabs = await findTabs(() => texts.clear())
+    tab = tabs.mine
+    const kept = await takeAll('drafts')
+    for (const { tab: of, field, text } of kept) if (of === tab) texts.set(field, text)
+    const orphans = kept.filter(draft => draft.tab !== tab && !tabs.open.has(draft.tab)).sort((a, b) => b.at - a.at)
+    for (const orphan of orphans) await takeOver(orphan)
+    for (const from of new Set(orphans.map(o => o.tab))) if (from) tabs.took(from)
   }
 
-  function set(key: string, text: string) {
-    if (text === '') return clear(key)
-    texts.set(key, text)
-    void putAway('drafts', key, { key, text })
+  async function takeOver(orphan: KeptDraft) {
+    if (texts.has(orphan.field)) return
+    const moved = await moveDraft(orphan.key, { ...orphan, key: keyOf(orphan.field), tab })
+    if (moved) texts.set(orphan.field, orphan.text)
   }
 
-  function clear(key: string) {
-    texts.delete(key)
-    void putAway('drafts', key, null)
+  function set(field: string, text: string) {
+    if (text === '') return clear(field)
+    texts.set(field, text)
+    void putAway('drafts', keyOf(field), { key: keyOf(field), tab, field, text, at: Date.now() })
   }
 
-  const get = (key: string) => texts.get(key)
+  function clear(field: string) {
+    texts.delete(field)
+    void putAway('drafts', keyOf(field), null)
+  }
+
+  const get = (field: string) => texts.get(field)
   return { load, set, clear, get }
 })

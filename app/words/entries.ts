@@ -1,4 +1,4 @@
-import { liftTable, pourResult, type Entry, type FaceCutBody, type EntryKind, type Scope } from '#core'
+import { liftTable, pourResult, type Entry, type FaceCutBody, type EntryKind, type Figure, type Scope } from '#core'
 import { say, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { quantityRule } from '#core'
@@ -7,7 +7,7 @@ import { ENCLOSED_WORDS } from './pours'
 
 /** What a kind of entry is called in the Daybook. */
 export const KIND_WORDS: Record<EntryKind, string> = {
-  layout: 'Layout', target: 'Target', measure: 'Measured', book: 'Book', assume: 'Assumed', offer: 'Gasket to be had',
+  layout: 'Layout', title: 'Name', target: 'Target', measure: 'Measured', book: 'Book', assume: 'Assumed', offer: 'Gasket to be had',
   pour: 'Pour', faceCut: 'Face cut', deckCut: 'Deck cut', gasketChange: 'Gasket change', relief: 'Chamber opened',
   seatWork: 'Seat work', void: 'Taken out', deckReadings: 'Deck by dial', solder: 'Solder', wheel: 'Top dead centre', rod: 'Rods', liftTable: 'Lift table',
   portPairs: 'Port pairs', hold: 'Chamber kept', chamberModel: 'Chamber drawn'
@@ -27,6 +27,7 @@ export function sayScope(scope: Scope): string {
 export function sayEntry(entry: Entry, lengths: LengthUnit): string {
   switch (entry.kind) {
     case 'layout': return `${entry.body.heads.flat().length} cylinders, ${entry.body.heads.length} ${entry.body.heads.length === 1 ? 'head' : 'heads'}`
+    case 'title': return `“${entry.body.name}”, ${entry.body.reference}`
     case 'target': return `${entry.body.ratio.value.toFixed(2)} ± ${entry.body.tolerance.value.toFixed(2)}, crevice ${entry.body.countsCrevice ? 'counted' : 'not counted'}`
     case 'measure': case 'book': case 'assume': {
       const { quantity, figure } = entry.body
@@ -78,12 +79,13 @@ export function sayDay(at: string): string {
   return new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
 }
 
-/** What was typed, where an entry keeps one typed figure. */
+/** What was typed, where an entry keeps one typed figure; nothing for one that was only pressed for. */
 export function typedOf(entry: Entry): string | undefined {
+  const said = ({ typed, unit }: Figure) => typed && `${typed} ${unit}`
   switch (entry.kind) {
-    case 'measure': case 'book': case 'assume': return `${entry.body.figure.typed} ${entry.body.figure.unit}`
+    case 'measure': case 'book': case 'assume': return said(entry.body.figure)
     case 'pour': return entry.body.typed
-    case 'faceCut': case 'deckCut': return `${(entry.body.measured ?? entry.body.depth).typed} ${(entry.body.measured ?? entry.body.depth).unit}`
+    case 'faceCut': case 'deckCut': return said(entry.body.measured ?? entry.body.depth)
     default: return undefined
   }
 }

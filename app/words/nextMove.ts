@@ -10,6 +10,10 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
   const who = (list: number[]) => sayCylinders(list, cylinders)
   const have = (list: number[]) => list.length === 1 ? 'has' : 'have'
   switch (move.kind) {
+    case 'takeOut': return {
+      sentence: `${move.entries.length === 1 ? 'One entry can’t be used and counts' : `${move.entries.length} entries can’t be used and count`} for nothing. Read why, then take ${move.entries.length === 1 ? 'it' : 'them'} out.`,
+      station: 'daybook', urgent: true
+    }
     case 'layOut': return { sentence: 'Say how many cylinders the engine has.', station: 'sheet' }
     case 'leak': return {
       sentence: `The ${ENCLOSED_WORDS[move.encloses].noun} of ${who(move.cylinders).toLowerCase()} loses ${say(move.rate, 'volume', lengths, 1)} a minute. Find the leak, then pour it again.`,
@@ -27,6 +31,13 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
             station: 'cut', urgent: true
           }
         : { sentence: `Stop: ${who(move.cylinders)} would pass the target, and metal can’t be put back.`, station: 'cut', urgent: true }
+    case 'tooClose': {
+      const what = QUANTITY_WORDS[move.clearance].noun
+      return {
+        sentence: `Stop: ${what} ${move.planned ? 'would come to' : 'is'} ${say(move.left, 'length', lengths)} on ${who(move.cylinders).toLowerCase()}, ${say(move.least - move.left, 'length', lengths)} under the shop’s least. Settle that first.`,
+        station: 'mockup', urgent: true
+      }
+    }
     case 'disagree': return {
       sentence: `The ${move.encloses === 'chamber' ? '' : `${ENCLOSED_WORDS[move.encloses].noun} `}pours of ${who(move.cylinders).toLowerCase()} differ by ${say(move.difference, 'volume', lengths, 1)}; the glass allows ${say(move.allowed, 'volume', lengths, 1)}. Look for ${sayFaults(likelyFaults(move.change).slice(0, 2))}, and pour again.`,
       station: 'pour', urgent: true
@@ -34,7 +45,7 @@ export function sayNextMove(move: NextMove, cylinders: number, lengths: LengthUn
     case 'state': return {
       sentence: move.share === undefined
         ? `State ${QUANTITY_WORDS[move.quantity].noun}: without it there is no ratio.`
-        : `Measure ${QUANTITY_WORDS[move.quantity].noun}: it is only assumed, and makes ${Math.round(move.share * 100)} % of what is unsure.`,
+        : `Measure ${QUANTITY_WORDS[move.quantity].noun}: it is only assumed, and makes ${Math.round(move.share * 100)} % of what is unsure${move.of === 'depth' ? ' about the depth of a cut' : ''}.`,
       station: 'sheet'
     }
     case 'setTarget': return { sentence: 'Set the target ratio, and how close counts as there.', station: 'sheet' }

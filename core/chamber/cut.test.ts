@@ -78,6 +78,13 @@ describe('any mesh, any plane', () => {
       expect(fall * 1000).toBeCloseTo(openingArea(solid, { depth: d, slopeX, slopeY }), 1)
     }))
   })
+  it('a plane under the whole mouth opens nothing and takes nothing, not even by rounding', () => {
+    fc.assert(fc.property(fc.double({ min: -60, max: -15, noNaN: true }), slope, slope, (d, slopeX, slopeY) => {
+      expect(openingArea(solid, { depth: d, slopeX, slopeY })).toBeGreaterThanOrEqual(0)
+      expect(openingArea(solid, { depth: d, slopeX, slopeY })).toBeLessThan(1e-6)
+      expect(volumeAboveCut(solid, { depth: d, slopeX, slopeY })).toBeCloseTo(meshVolume(solid), 9)
+    }))
+  })
   it('turning mesh and plane together about the bore changes nothing', () => {
     fc.assert(fc.property(depth, slope, slope, fc.double({ min: 0, max: 6.28, noNaN: true }), (d, slopeX, slopeY, angle) => {
       const [c, s] = [Math.cos(angle), Math.sin(angle)]

@@ -65,7 +65,7 @@ function over({ positions: p, triangles: t }: Mesh, depth: number, slopeX: numbe
 export function volumeAboveCut(mesh: Mesh, cut: Cut): number {
   checkMesh(mesh)
   checkCut(cut)
-  return over(mesh, cut.depth, cut.slopeX, cut.slopeY, true) / 1000
+  return Math.max(0, over(mesh, cut.depth, cut.slopeX, cut.slopeY, true)) / 1000
 }
 
 /**
@@ -81,7 +81,8 @@ export function volumeAboveCut(mesh: Mesh, cut: Cut): number {
 export function openingArea(mesh: Mesh, cut: Cut): number {
   checkMesh(mesh)
   checkCut(cut)
-  return over(mesh, cut.depth, cut.slopeX, cut.slopeY, false)
+  // Where the plane passes under the whole mouth the sum is nothing but what rounding left of it, of either sign.
+  return Math.max(0, over(mesh, cut.depth, cut.slopeX, cut.slopeY, false))
 }
 
 /**

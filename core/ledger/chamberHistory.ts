@@ -38,14 +38,27 @@ export interface Lesson { cylinder: number, head: number, perMm: Sourced, operat
 /** A stretch of a chamber's life between two changes, and the pours that fall in it. */
 interface Stretch { operation?: ChamberOperation, pours: EntryOf<'pour'>[] }
 
+/** A ledger never changes once it is open, and every figure of a chamber begins with its stretches. */
+const known = new WeakMap<Ledger, Map<number, Stretch[]>>()
+
 /** Cuts a chamber's life into stretches at each operation done on it. */
 export function stretches(ledger: Ledger, cylinder: number): Stretch[] {
+  const ofLedger = known.get(ledger) ?? new Map<number, Stretch[]>()
+  known.set(ledger, ofLedger)
+  const found = ofLedger.get(cylinder) ?? stretchesOf(ledger, cylinder)
+  ofLedger.set(cylinder, found)
+  return found
+}
+
+function stretchesOf(ledger: Ledger, cylinder: number): Stretch[] {
   const operations = operationsOn(ledger.done, ledger.layout, cylinder, CHAMBER_OPERATIONS) as ChamberOperation[]
   const result: Stretch[] = [{ pours: [] }, ...operations.map(operation => ({ operation, pours: [] }))]
+  const places = operations.map(op => ledger.place.get(op.id)!)
+  let passed = 0
   for (const pour of ledger.pours.get(cylinder) ?? []) {
     if (pour.body.encloses !== 'chamber') continue
-    const place = ledger.place.get(pour.id)!
-    result[operations.filter(op => ledger.place.get(op.id)! < place).length]!.pours.push(pour)
+    while (passed < places.length && places[passed]! < ledger.place.get(pour.id)!) passed++
+    result[passed]!.pours.push(pour)
   }
   return result
 }
@@ -117,7 +130,8 @@ export function removedByModel(cut: EntryOf<'faceCut'>, cylinder: number): Sourc
   const removed = cut.body.removed?.find(r => r.cylinder === cylinder)
   if (!removed) return undefined
   const further = (cut.body.measured ?? cut.body.depth).value - cut.body.depth.value
-  const cc = removed.cc + removed.perMm * further
+  // No cut gives volume back: an angled one that only just reaches a chamber takes nothing off it.
+  const cc = Math.max(0, removed.cc + removed.perMm * further)
   const depthU = (cut.body.measured ? DEFAULT_U.cutMeasured : DEFAULT_U.cutDialled) * removed.perMm
   return linear([
     [1, fromSource(cc, cc * MODEL_RELATIVE_U.geometry, 'model:geometry')],

@@ -69,6 +69,8 @@ export interface Removed { cylinder: number, x: number, cc: number, perMm: numbe
 export interface FaceCutBody { state: OperationState, depth: Figure, measured?: Figure, slopeX?: number, slopeY?: number, flat?: Figure, removed?: Removed[] }
 
 export interface Bodies {
+  /** What the build is called, and its job reference, from here on. */
+  title: { name: string, reference: string }
   layout: { heads: number[][], banks: number[][] }
   target: { ratio: Figure, tolerance: Figure, countsCrevice: boolean }
   measure: Statement
@@ -106,7 +108,7 @@ export type EntryKind = keyof Bodies
 
 /** Every kind there is, in the order the trade meets them. */
 export const ENTRY_KINDS = [
-  'layout', 'target', 'measure', 'book', 'assume', 'offer', 'pour', 'deckReadings', 'solder', 'wheel', 'rod', 'liftTable', 'portPairs', 'chamberModel', 'hold',
+  'layout', 'title', 'target', 'measure', 'book', 'assume', 'offer', 'pour', 'deckReadings', 'solder', 'wheel', 'rod', 'liftTable', 'portPairs', 'chamberModel', 'hold',
   'faceCut', 'deckCut', 'gasketChange', 'relief', 'seatWork', 'void'
 ] as const satisfies readonly EntryKind[]
 

@@ -34,10 +34,15 @@ export function live(entries: readonly Entry[]): Live {
     standing.set(entry.supersedes, entry.kind === 'void' ? 'void' : 'superseded')
   }
   for (const entry of entries) if (!standing.has(entry.id)) standing.set(entry.id, 'counts')
-  const counting = entries
-    .filter(entry => standing.get(entry.id) === 'counts' && entry.kind !== 'void')
-    .sort(inOrder)
-  return { entries: counting, standing, supersededBy }
+  const counting = entries.filter(entry => standing.get(entry.id) === 'counts' && entry.kind !== 'void')
+  return { entries: sortedByTime(counting), standing, supersededBy }
+}
+
+/** The order of {@link inOrder}, with each time read once: a long ledger is sorted at every change. */
+function sortedByTime(entries: Entry[]): Entry[] {
+  return entries.map(entry => ({ entry, at: Date.parse(entry.at) }))
+    .sort((a, b) => a.at - b.at || (a.entry.seq ?? Infinity) - (b.entry.seq ?? Infinity) || 0)
+    .map(({ entry }) => entry)
 }
 
 /** The entries of one kind, in order. */

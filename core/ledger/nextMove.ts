@@ -5,15 +5,20 @@ import { touches } from './ledger'
 import { cutPlane } from './statements'
 import type { Enclosed, OperationKind } from './entry'
 import type { Quantity } from './quantities'
+import { STARTING_RULES, leastClearance, type ShopRules } from '../shop'
+import type { ClearanceName } from './valves'
 import { targetBand, type CylinderState, type Replay } from './replay'
 
 /** The next move, as kinds and numbers; the interface says it. */
 export type NextMove
-  = | { kind: 'layOut' }
+  = | { kind: 'takeOut', entries: string[] }
+    | { kind: 'layOut' }
     | { kind: 'stop', cylinders: number[], cause: 'cutReachesSeat' | 'passesTarget' | 'squishTouches', valve?: 'intake' | 'exhaust', left?: number }
+    /** Something would touch, or comes nearer than the shop lets out: `left` mm where `least` is wanted, `planned` once what is planned is done. */
+    | { kind: 'tooClose', cylinders: number[], clearance: ClearanceName, left: number, least: number, planned: boolean }
     | { kind: 'leak', cylinders: number[], encloses: Enclosed, rate: number }
     | { kind: 'disagree', cylinders: number[], encloses: Enclosed, difference: number, change: number, allowed: number }
-    | { kind: 'state', cylinders: number[], quantity: Quantity, share?: number }
+    | { kind: 'state', cylinders: number[], quantity: Quantity, share?: number, of?: 'depth' }
     | { kind: 'setTarget' }
     | { kind: 'pour', cylinders: number[] }
     | { kind: 'pourSecond', cylinders: number[] }
@@ -59,6 +64,35 @@ function stopMove(r: Replay): NextMove | undefined {
   return past.length > 0 ? { kind: 'stop', cause: 'passesTarget', cylinders: past.map(s => s.cylinder) } : undefined
 }
 
+/** The clearance that is furthest under the shop's least, with what is planned. */
+function tooClose(r: Replay, rules: ShopRules): NextMove | undefined {
+  const under = r.layout.cylinders.flatMap((cylinder) => {
+    const rod = r.rod(cylinder) ?? 'steel'
+    return r.clearances(cylinder).flatMap(({ name, now, then }) => {
+      const least = leastClearance(rules, name, rod)
+      // What is planned may take more of it, or give it back: it counts as it will be.
+      const left = then.value
+      return left < least ? [{ cylinder, name, left, least, planned: Math.abs(left - now.value) > 1e-9 }] : []
+    })
+  }).sort((a, b) => (a.left - a.least) - (b.left - b.least))
+  const [worst] = under
+  if (!worst) return undefined
+  return {
+    kind: 'tooClose', clearance: worst.name, left: worst.left, least: worst.least, planned: worst.planned,
+    cylinders: under.filter(u => u.name === worst.name).map(u => u.cylinder)
+  }
+}
+
+/**
+ * A mouth nobody stated, where the depth of a cut would hang on it: what a face loses can't be put back, so it is asked for
+ * before a depth is told. A drawn chamber has its mouth.
+ */
+function mouthAsked(r: Replay, head: number): NextMove | undefined {
+  const depths = headCut(r, head).cylinders.filter(c => !r.model(c.cylinder))
+  const asked = depths.map(({ cylinder, depth }) => ({ cylinder, share: shares(depth).find(s => s.source === 'standIn:mouthArea')?.share ?? 0 })).filter(a => a.share >= ASSUMED_SHARE)
+  return asked.length > 0 ? { kind: 'state', quantity: 'mouthArea', cylinders: asked.map(a => a.cylinder), share: Math.max(...asked.map(a => a.share)), of: 'depth' } : undefined
+}
+
 function largestAssumption(states: CylinderState[]): NextMove | undefined {
   const worst = new Map<string, { share: number, cylinders: number[] }>()
   for (const state of states) {
@@ -76,15 +110,17 @@ function largestAssumption(states: CylinderState[]): NextMove | undefined {
 }
 
 /**
- * What to do next, from the ledger alone. Ranked: a stop condition, a leak, pours that disagree, the largest
+ * What to do next, from the ledger alone. Ranked: what can't be reckoned with, a stop condition, what comes too close, a leak, pours that disagree, the largest
  * assumed share, unpoured chambers, single pours, sizes set by syringe, then plan, do, pour again.
  *
  * @param r a replayed ledger, or undefined while there is no layout
+ * @param rules what the shop lets out: contact comes before any target
  * @returns the one move that comes first
  * @example nextMove(replay(entries)) // { kind: 'pourSecond', cylinders: [2, 5] }
  */
-export function nextMove(r: Replay | undefined): NextMove {
+export function nextMove(r: Replay | undefined, rules: ShopRules = STARTING_RULES): NextMove {
   if (!r) return { kind: 'layOut' }
+  if (r.leftOut.length > 0) return { kind: 'takeOut', entries: r.leftOut.map(out => out.id) }
   const without = (quantity: Quantity) => r.asIs.filter(s => s.missing.includes(quantity)).map(s => s.cylinder)
   for (const quantity of ['bore', 'stroke'] as const) {
     const cylinders = without(quantity)
@@ -92,6 +128,8 @@ export function nextMove(r: Replay | undefined): NextMove {
   }
   const stop = stopMove(r)
   if (stop) return stop
+  const close = tooClose(r, rules)
+  if (close) return close
   const leaking = r.challenges.find(c => c.leak)
   if (leaking) return { kind: 'leak', cylinders: [leaking.cylinder], encloses: leaking.encloses, rate: leaking.leak!.rate }
   const apart = r.challenges.filter(c => c.disagreement)
@@ -138,6 +176,8 @@ export function nextMove(r: Replay | undefined): NextMove {
   if (wide.length > 0) return { kind: 'squish', cylinders: wide.map(w => w.cylinder), excess: Math.min(...wide.map(w => w.excess)) }
   const off = low.length > 0 ? low : high
   const head = off[0]!.head
+  const mouth = low.length > 0 ? mouthAsked(r, head) : undefined
+  if (mouth) return mouth
   return {
     kind: 'plan', head, cylinders: off.map(s => s.cylinder),
     depth: low.length > 0 ? headCut(r, head).deepest?.depth.value : undefined

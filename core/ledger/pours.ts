@@ -24,6 +24,17 @@ export function takenOff({ body }: PourEntry): number {
  * Source: the contract's pourVolume; ISO 4787 for the scale; V·(1 + γ·ΔT) for the liquid.
  */
 export function pourResult(pour: PourEntry): PourResult {
+  const known = results.get(pour)
+  if (known) return known
+  const result = resultOf(pour)
+  results.set(pour, result)
+  return result
+}
+
+/** An entry never changes, and a long ledger asks for each pour several times. */
+const results = new WeakMap<PourEntry, PourResult>()
+
+function resultOf(pour: PourEntry): PourResult {
   const { fills, instrument, scaleTemperature, warmer, liquidExpansion } = pour.body
   const read = pourVolume(fills, instrument)
   const onScale = scaleTemperature ? scaleAtTemperature(read.value, instrument.expansion ?? 0, scaleTemperature.value) : read.value
@@ -45,7 +56,9 @@ export function sourcedPours(pours: PourEntry[]): Sourced {
   const byScale = new Map<string, PourEntry[]>()
   for (const pour of pours) {
     const scale = scaleSource(pour)
-    byScale.set(scale, [...byScale.get(scale) ?? [], pour])
+    const group = byScale.get(scale)
+    if (group) group.push(pour)
+    else byScale.set(scale, [pour])
   }
   const poured = inverseVarianceMean([...byScale].map(([scale, group]) => {
     const combined = combinePours(group.map(pourResult))

@@ -13,7 +13,8 @@ import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
 import type { Cut } from '../chamber'
 import { chamberModel, type ChamberModel } from './chamberModel'
 import type { Disagreement } from '../pour'
-import { squishStanding, type SquishStanding } from './squishStanding'
+import { rodOf, squishStanding, type SquishStanding } from './squishStanding'
+import type { RodMaterial } from '../squish'
 import type { Quantity } from './quantities'
 import { knownQuantity, statedQuantity } from './statements'
 import { clearanceSteps, valveStandings, type ClearanceStep, type ValveStanding } from './valves'
@@ -54,7 +55,12 @@ export interface PourStanding {
 /** Pours of any one thing that were challenged: they lie too far apart, or the liquid kept falling. */
 export interface Challenge { cylinder: number, encloses: Enclosed, disagreement?: Disagreement, leak?: { rate: number, pour: string } }
 
+/** An entry that can't be reckoned with beside the others, and the first argument that left its domain. */
+export interface LeftOut { id: string, argument: string, given: unknown, bound: string }
+
 export interface Replay {
+  /** Entries that can't be reckoned with: everything else here is without them. */
+  leftOut: LeftOut[]
   layout: Layout
   target?: EntryOf<'target'>
   offers: EntryOf<'offer'>[]
@@ -84,6 +90,8 @@ export interface Replay {
   /** The cylinder's other clearances and what each planned operation takes or gives back. */
   clearances: (cylinder: number) => ClearanceStep[]
   squish: (cylinder: number, column?: 'asIs' | 'asPlanned') => SquishStanding
+  /** What a cylinder's rod is made of, where somebody said so. */
+  rod: (cylinder: number) => RodMaterial | undefined
 }
 
 interface Stack { parts: Partial<Record<PartName, Part>>, measuredTotal?: Part }
@@ -191,17 +199,27 @@ function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: number, plan
   return state
 }
 
+/** A function of a cylinder and a column that reckons each pair once. */
+function once<C extends string, T>(f: (cylinder: number, column: C) => T, usual: NoInfer<C>): (cylinder: number, column?: C) => T {
+  const known = new Map<string, T>()
+  return (cylinder, column = usual) => {
+    const key = `${cylinder} ${column}`
+    if (!known.has(key)) known.set(key, f(cylinder, column))
+    return known.get(key)!
+  }
+}
+
 /**
  * Everything a ledger says about a build: per cylinder every part of the clearance volume with value, sources of
  * doubt and provenance, the ratio and the gap to target, as it is and as planned; what pours settled and taught.
  *
  * @param entries the whole ledger, in any order
  * @returns undefined while no layout says how many cylinders there are
- * @throws RangeError for a body whose figures leave the domain of the formulas
+ * @throws RangeError for a body whose figures leave the domain of the formulas; see {@link replay} for what never throws
  * Source: the core contract; u² = Σ over sources of (Σ sensitivity·u)² (JCGM 100:2008 §5.2.2).
- * @example replay(entries)?.asIs[0].ratio?.value.value // 9.14
+ * @example reckon(entries)?.asIs[0].ratio?.value.value // 9.14
  */
-export function replay(entries: readonly Entry[]): Replay | undefined {
+export function reckon(entries: readonly Entry[]): Replay | undefined {
   const ledger = openLedger(entries)
   if (!ledger) return undefined
   const { layout } = ledger
@@ -209,8 +227,10 @@ export function replay(entries: readonly Entry[]): Replay | undefined {
   const column = (planned: OperationEntry[]) => layout.cylinders.map(c => cylinderState(ledger, lessons, c, planned))
   const asIs = column([])
   const withoutCuts = ledger.planned.filter(op => op.kind !== 'faceCut')
+  const kept = once((cylinder: number, col: 'asIs' | 'beforeCut') => chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : []), 'asIs')
+  const uncut = once((cylinder: number, _: '') => valveStandings(ledger, cylinder, withoutCuts), '')
   return {
-    layout, target: ledger.target, offers: ledger.offers, live: ledger.live, lessons,
+    leftOut: [], layout, target: ledger.target, offers: ledger.offers, live: ledger.live, lessons,
     asIs,
     asPlanned: ledger.planned.length > 0 ? column(ledger.planned) : asIs,
     beforeCut: withoutCuts.length > 0 ? column(withoutCuts) : asIs,
@@ -231,10 +251,11 @@ export function replay(entries: readonly Entry[]): Replay | undefined {
     })),
     quantity: (quantity, cylinder, col = 'asIs') =>
       statedQuantity(ledger, quantity, cylinder, NOW, col === 'asPlanned' ? ledger.planned : []),
-    valves: (cylinder, cut) => valveStandings(ledger, cylinder, withoutCuts, cut),
-    model: (cylinder, col = 'asIs', tried) => chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : [], tried),
-    clearances: cylinder => clearanceSteps(ledger, cylinder),
-    squish: (cylinder, col = 'asIs') => squishStanding(ledger, cylinder, col === 'asPlanned' ? ledger.planned : [])
+    valves: (cylinder, cut) => cut ? valveStandings(ledger, cylinder, withoutCuts, cut) : uncut(cylinder),
+    model: (cylinder, col = 'asIs', tried) => tried ? chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : [], tried) : kept(cylinder, col),
+    clearances: once((cylinder: number, _: '') => clearanceSteps(ledger, cylinder), ''),
+    squish: once((cylinder: number, col: 'asIs' | 'asPlanned') => squishStanding(ledger, cylinder, col === 'asPlanned' ? ledger.planned : []), 'asIs'),
+    rod: cylinder => rodOf(ledger, cylinder)
   }
 }
 

@@ -56,7 +56,11 @@ export function combinePours(pours: PourResult[]): PourResult {
     atLeast(`pours[${i}].u`, pour.u, 0)
   })
   const bySource = new Map<string | undefined, PourResult[]>()
-  for (const pour of pours) bySource.set(pour.source, [...bySource.get(pour.source) ?? [], pour])
+  for (const pour of pours) {
+    const group = bySource.get(pour.source)
+    if (group) group.push(pour)
+    else bySource.set(pour.source, [pour])
+  }
   const combined = [...bySource.values()].map(combineOfOneInstrument)
   if (combined.length === 1) return combined[0]!
 

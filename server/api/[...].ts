@@ -1,4 +1,5 @@
-import { ApiProblem, api } from '../http/api'
+import { api } from '../http/api'
+import { ApiProblem } from '../http/problem'
 
 export default api(() => {
   throw new ApiProblem(404, 'Not here', 'There is nothing at this address, or not for this method.')

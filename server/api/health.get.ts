@@ -1,7 +1,9 @@
-import { databaseAnswers } from '../db/health'
-import { ApiProblem, api } from '../http/api'
+import { databaseWrong } from '../db/health'
+import { api } from '../http/api'
+import { ApiProblem } from '../http/problem'
 
 export default api(async () => {
-  if (!await databaseAnswers()) throw new ApiProblem(503, 'No database', 'The application runs, its database does not answer.')
+  const trouble = await databaseWrong()
+  if (trouble) throw new ApiProblem(503, 'No database', trouble)
   return { app: 'ok', database: 'ok' }
 })

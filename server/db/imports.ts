@@ -1,8 +1,8 @@
 import { v5 as uuidv5 } from 'uuid'
 import type { Entry } from '#core'
-import { addEntry } from './entries'
-import { connection, type Database } from './connection'
-import { findBuild, nameBuild, type BuildRow } from './builds'
+import { addEntries } from './entries'
+import { inTransaction } from './connection'
+import { beginBuild, findBuild, type BuildRow } from './builds'
 import type { By, Outcome } from './outcome'
 import type { BuildDocument, SentEntry } from '#shared/dto'
 
@@ -39,19 +39,15 @@ export async function importBuild(by: By, document: BuildDocument): Promise<Outc
   const here = await findBuild(by, document.build.id)
   if (here) return { kind: 'otherContent', current: here }
   try {
-    return await connection().db.transaction(async (tx) => {
-      const db = tx as unknown as Database
-      const named = await nameBuild(by, document.build, db)
-      if (named.kind !== 'added') throw new Undone({ kind: 'unknown', what: 'build' })
-      for (const [i, entry] of document.entries.entries()) {
-        const outcome = await addEntry(by, document.build.id, entry.id, asSent(entry), db)
-        if (outcome.kind === 'added') continue
-        const sentence = outcome.kind === 'refused'
-          ? outcome.fields[0]!.sentence
-          : outcome.kind === 'supersededAlready' ? 'Two entries take the place of the same one.' : 'An entry of this name is here already.'
-        throw new Undone({ kind: 'refused', fields: [{ path: `document.entries[${i}]`, sentence }] })
-      }
-      return named
+    return await inTransaction(async (db) => {
+      const begun = await beginBuild(by, document.build, db)
+      if (begun.kind !== 'added') throw new Undone({ kind: 'unknown', what: 'build' })
+      if (document.entries.length === 0) return begun
+      const outcome = await addEntries(by, document.build.id, document.entries.map(entry => ({ id: entry.id, entry: asSent(entry) })), { db })
+      if (outcome.kind === 'added') return begun
+      throw new Undone(outcome.kind === 'refused'
+        ? { kind: 'refused', fields: outcome.fields.map(f => ({ ...f, path: `document.${f.path}` })) }
+        : { kind: 'unknown', what: 'build' })
     })
   } catch (error) {
     if (error instanceof Undone) return error.outcome

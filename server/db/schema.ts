@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm'
 import {
-  bigserial, doublePrecision, foreignKey, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid
+  bigint, bigserial, doublePrecision, foreignKey, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid
 } from 'drizzle-orm/pg-core'
+import type { Reckoned } from '#shared/dto'
 import type { CheckResult, Entry, Fill, Instrument, KnownVolume, Scope, ShopRules } from '#core'
 
 /** A shop owns everything below. There is one today; every table and every query carries it already. */
@@ -13,7 +14,7 @@ export const shops = pgTable('shops', {
   demoAt: timestamp({ withTimezone: true })
 })
 
-/** Only a build's name and reference live here; everything else about it is an entry. */
+/** A build as it was begun; everything that came after, its later names too, is an entry. Rows are only ever added. */
 export const builds = pgTable('builds', {
   id: uuid().primaryKey(),
   shop: text().notNull().references(() => shops.id),
@@ -79,7 +80,27 @@ export const entries = pgTable('entries', {
   receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)
 }, t => [
   index('entries_by_build').on(t.shop, t.build, t.at, t.seq),
+  index('entries_by_seq').on(t.build, t.seq),
+  index('entries_by_kind').on(t.build, t.kind),
   // What is superseded once can't be superseded again: the second page is told instead.
   uniqueIndex('entries_superseded_once').on(t.supersedes),
   foreignKey({ columns: [t.supersedes], foreignColumns: [t.id], name: 'entries_supersede_an_entry' })
 ])
+
+/**
+ * Where each build stands, for the shop's list: made aside from the requests, and made anew when the ledger has grown or the
+ * code that reckons has changed. Nothing here is anybody's word: it can be thrown away at any time.
+ */
+export const buildSummaries = pgTable('build_summaries', {
+  build: uuid().primaryKey().references(() => builds.id),
+  shop: text().notNull().references(() => shops.id),
+  /** The last entry it is of, and what reckoned it. */
+  seq: bigint({ mode: 'number' }).notNull(),
+  reckoning: text().notNull(),
+  summary: jsonb().$type<Reckoned>().notNull(),
+  /** Entries up to `seq` that the checks of this code would not let through, and why. */
+  unsound: jsonb().$type<{ id: string, sentence: string }[]>().notNull()
+})
+
+/** One row that is written to see whether the database can still write. */
+export const pulse = pgTable('pulse', { id: integer().primaryKey(), at: timestamp({ withTimezone: true }).notNull() })

@@ -1,7 +1,7 @@
 import type { Entry } from '#core'
 import type { CheckRequest, KeptInstrument, SentEntry } from '#shared/dto'
 import { checkEntry } from '#shared/dto'
-import { demoIsIn, nameBuild } from './builds'
+import { beginBuild, demoIsIn } from './builds'
 import { addEntries } from './entries'
 import { keepCheck, keepInstrument } from './instruments'
 import type { By } from './outcome'
@@ -19,7 +19,7 @@ export async function seed(by: By, demo: DemoShop): Promise<void> {
   for (const { id, ...figures } of demo.instruments) await keepInstrument(by, id, figures)
   for (const { id, instrument, check } of demo.checks) await keepCheck({ ...by, hand: check.hand }, instrument, id, check)
   for (const build of demo.builds) {
-    await nameBuild(by, build)
+    await beginBuild(by, build)
     const entries = build.entries.map(({ id, build: _build, seq: _seq, ...sent }) => {
       const checked = checkEntry(sent)
       if (!checked.ok) throw new Error(`demo entry ${id}: ${checked.fields[0]?.path} ${checked.fields[0]?.sentence}`)

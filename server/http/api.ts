@@ -1,20 +1,15 @@
 import { DomainError } from '#core'
 import type { By, Outcome } from '../db/outcome'
+import type { Read } from '../aside/jobs'
 import type { Checked, FieldProblem, Problem } from '#shared/dto'
 import { uuidFault } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import type { EventHandlerRequest, H3Event } from 'h3'
+import { databaseTrouble, forTheLog } from '../db/trouble'
+import { ApiProblem } from './problem'
+import { SHOP } from './shop'
+import { working } from './working'
 import { defineEventHandler, getRequestHeader, getRouterParam, setResponseHeader, setResponseStatus } from 'h3'
-
-/** The one shop there is today. */
-export const SHOP = 'millrace-lane'
-
-/** An answer that is not the wanted one, on its way to becoming problem+json. */
-export class ApiProblem extends Error {
-  constructor(readonly status: number, readonly title: string, detail: string, readonly more: Partial<Problem> = {}) {
-    super(detail)
-  }
-}
 
 /** Bad fields, as 422. */
 export function refuse(fields: FieldProblem[]): never {
@@ -32,22 +27,39 @@ function problem(event: H3Event, error: unknown): Problem {
     : error instanceof DomainError
       ? new ApiProblem(422, 'This can’t be reckoned with', sayRefusal(error),
           { fields: [{ path: error.argument.replace(/^instrument\./, ''), sentence: sayRefusal(error) }] })
-      : undefined
-  if (!known) console.error(`${event.method} ${event.path}:`, error)
+      : databaseTrouble(error) ? new ApiProblem(503, 'No database', databaseTrouble(error)!) : undefined
+  // The address without what was asked for, and no query: nothing that somebody typed stands in a log.
+  if (!known) console.error(`${event.method} ${event.path.split('?')[0]}: ${forTheLog(error)}`)
   const { status, title, message, more } = known ?? new ApiProblem(500, 'Something broke here', 'The fault is ours, and nothing was stored. Try again.')
   setResponseStatus(event, status)
   setResponseHeader(event, 'content-type', 'application/problem+json')
   return { type: 'about:blank', title, status, detail: message, ...more }
 }
 
-/** A route whose every failure is problem+json, never a stack trace. */
-export function api<T>(handler: (event: H3Event<EventHandlerRequest>) => Promise<T> | T) {
+/** Longest a request may take, in seconds, where its route gives it no more. */
+const SECONDS = 40
+
+/**
+ * A route whose every failure is problem+json, never a stack trace, and which answers in time or says that it did not.
+ *
+ * @param seconds what the slowest of its work may take
+ */
+export function api<T>(handler: (event: H3Event<EventHandlerRequest>) => Promise<T> | T, seconds = SECONDS) {
   return defineEventHandler(async (event) => {
     setResponseHeader(event, 'cache-control', 'no-store')
+    // A write goes by the last id in its address: the outbox asks after it by that.
+    const done = event.method === 'PUT' ? working(event.path.split('?')[0]!.split('/').at(-1)!) : () => undefined
+    let late: ReturnType<typeof setTimeout> | undefined
+    const tooLate = new Promise<never>((_, reject) => {
+      late = setTimeout(() => reject(new ApiProblem(503, 'Took too long', `This took more than ${seconds} seconds. Ask again: what was kept meanwhile is not kept twice.`)), seconds * 1000)
+    })
     try {
-      return await handler(event)
+      return await Promise.race([handler(event), tooLate])
     } catch (error) {
       return problem(event, error)
+    } finally {
+      clearTimeout(late)
+      done()
     }
   })
 }
@@ -70,7 +82,25 @@ export function idFrom(event: H3Event, name: string): string {
  * @throws ApiProblem 413 past the limit, 415 for another type, 400 for what is no JSON
  */
 export async function readJson(event: H3Event, limit = 64 * 1024): Promise<unknown> {
-  const tooLarge = () => new ApiProblem(413, 'Too large', `This is larger than the ${Math.round(limit / 1024)} kB that fit here.`)
+  const body = await readBody(event, limit)
+  try {
+    return JSON.parse(body.toString('utf8'))
+  } catch {
+    return notJson()
+  }
+}
+
+function notJson(): never {
+  throw new ApiProblem(400, 'Not JSON', 'The body is not readable JSON.')
+}
+
+/**
+ * Reads a body of JSON as it was sent, at most `limit` bytes of it.
+ *
+ * @throws ApiProblem 413 past the limit, 415 for another type
+ */
+export async function readBody(event: H3Event, limit: number): Promise<Buffer> {
+  const tooLarge = () => new ApiProblem(413, 'Too large', `This is larger than the ${limit < 1024 * 1024 ? `${Math.round(limit / 1024)} kB` : `${Math.round(limit / 1024 / 1024)} MB`} that fit here.`)
   if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) {
     throw new ApiProblem(415, 'Not JSON', 'Send JSON, as application/json.')
   }
@@ -82,11 +112,13 @@ export async function readJson(event: H3Event, limit = 64 * 1024): Promise<unkno
     if (size <= limit) parts.push(part)
   }
   if (size > limit) throw tooLarge()
-  try {
-    return JSON.parse(Buffer.concat(parts).toString('utf8'))
-  } catch {
-    throw new ApiProblem(400, 'Not JSON', 'The body is not readable JSON.')
-  }
+  return Buffer.concat(parts)
+}
+
+/** What a body came to that was read aside. */
+export function readAside<T>(event: H3Event, read: Read<T>): T {
+  if (read.ok) return answer(event, read.outcome)
+  return 'noJson' in read ? notJson() : refuse(read.fields)
 }
 
 /** Turns a write's outcome into its answer: 201 when added, 200 when it was kept already, else a problem. */
@@ -99,6 +131,6 @@ export function answer<T>(event: H3Event, outcome: Outcome<T>): T {
     case 'refused': return refuse(outcome.fields)
     case 'supersededAlready': throw new ApiProblem(409, 'Changed meanwhile',
       `${outcome.current.hand} has changed this entry meanwhile. What you sent was not stored.`, { current: outcome.current })
-    case 'otherContent': throw new ApiProblem(409, 'Taken', 'This identity is taken by something else here.', { current: outcome.current as never })
+    case 'otherContent': throw new ApiProblem(409, 'Taken', 'This identity is taken by something else here.', outcome.current ? { current: outcome.current as never } : {})
   }
 }

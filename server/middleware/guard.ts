@@ -16,7 +16,10 @@ export default defineEventHandler(async (event) => {
   const host = getRequestHeader(event, 'host')
   const origin = getRequestHeader(event, 'origin')
   const foreignHost = !ours.has(hostname(host))
-  const foreignOrigin = origin !== undefined && origin !== `http://${host}` && origin !== `https://${host}`
+  // A browser says where a request comes from even where it leaves the Origin out.
+  const from = getRequestHeader(event, 'sec-fetch-site')
+  const crossed = from !== undefined && from !== 'same-origin' && !(from === 'none' || (event.method === 'GET' && getRequestHeader(event, 'sec-fetch-mode') === 'navigate'))
+  const foreignOrigin = crossed || (origin !== undefined && origin !== `http://${host}` && origin !== `https://${host}`)
   if (!foreignHost && !foreignOrigin) return void await ready
   setResponseStatus(event, 403)
   setResponseHeader(event, 'content-type', 'application/problem+json')

@@ -2,7 +2,9 @@ import { demoShop } from '#demo/shop'
 import { openShop } from '../db/builds'
 import { applyMigrations } from '../db/migrate'
 import { seed } from '../db/seed'
-import { SHOP } from '../http/api'
+import { SHOP } from '../http/shop'
+import { keepSummaries } from '../aside'
+import { forTheLog } from '../db/trouble'
 import { isReady } from '../http/ready'
 
 async function prepare(): Promise<void> {
@@ -10,12 +12,13 @@ async function prepare(): Promise<void> {
   const { hasDemo } = await openShop(SHOP, demoShop.name)
   if (!hasDemo && process.env.BOWL_DEMO === '1') await seed({ shop: SHOP, hand: demoShop.hand }, demoShop)
   isReady()
+  await keepSummaries()
 }
 
 /** Before the first request: the schema is this code's, and a new shop has its demo builds if they were asked for. */
 export default defineNitroPlugin(() => {
   prepare().catch((error: Error) => {
-    console.error(`The database can’t be used: ${error.message}`)
+    console.error(`The database can’t be used: ${error.message.startsWith('Failed query') ? forTheLog(error) : error.message}`)
     process.exit(1)
   })
 })

@@ -12,20 +12,32 @@ export function inUse({ checked, ...bought }: KeptInstrument): Bodies['pour']['i
   return checked ? { ...bought, correction: checked.correction, tolerance: checked.tolerance } : bought
 }
 
-/** A build with its whole ledger. */
-export interface BuildView { id: string, name: string, reference: string, createdAt: string, entries: Entry[] }
+/** A stored entry that the checks of today would not let through: it is shown, and counts for nothing until it is taken out. */
+export interface Unsound { entry: Entry, sentence: string }
 
-/** Where a build stands, for the shop's list. */
+/**
+ * A build with its ledger, or with what came to it after `since`. `seq` is the last entry the shop has for it: what to ask
+ * for next time.
+ */
+export interface BuildView { id: string, name: string, reference: string, createdAt: string, entries: Entry[], unsound: Unsound[], seq: number, since: number }
+
+/** What a ledger comes to, for the shop's list. */
+export interface Reckoned {
+  cylinders: number
+  ratio: { low: number, high: number } | null
+  target: { ratio: number, tolerance: number } | null
+  next: NextMove
+}
+
+/** A build in the shop's list. `reckoned` is absent until it was made for the first time, and `stale` while it is made anew. */
 export interface BuildSummary {
   id: string
   name: string
   reference: string
   entries: number
   lastAt: string | null
-  cylinders: number
-  ratio: { low: number, high: number } | null
-  target: { ratio: number, tolerance: number } | null
-  next: NextMove
+  reckoned?: Reckoned
+  stale: boolean
 }
 
 /** A build as a file: docs/build-file.md. */

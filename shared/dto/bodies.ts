@@ -1,13 +1,13 @@
 import 'reflect-metadata'
 import { Type } from 'class-transformer'
-import { IsArray, IsBoolean, IsOptional, ValidateNested } from 'class-validator'
+import { IsBoolean, IsOptional, ValidateNested } from 'class-validator'
 import {
   ENCLOSED, FIGURE_BOUNDS, QUANTITIES, ROD_MODULUS, quantityRule, type Bodies, type Enclosed, type EntryKind, type Figure, type Instrument,
   type ChamberSpec, type LiftRow, type OperationState, type PourBody as PourFigures, type Quantity, type Relief, type Removed, type RodMaterial
 } from '#core'
 import { chamberFault, reliefsFault, removedFault } from './chamberBody'
 import { liftRowsFault } from './liftRows'
-import { DoubtOfQuantity, figureFault, FigureIn, FigureOfQuantity, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
+import { DoubtOfQuantity, EachFields, Fields, figureFault, FigureIn, FigureOfQuantity, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
 
 const STATES = ['planned', 'done', 'dropped'] as const
 const MOST_CYLINDERS = 16
@@ -26,6 +26,11 @@ class LayoutBody {
     groupsFault(heads) === undefined && String((value as number[][]).flat().sort()) !== String((heads as number[][]).flat().sort())
       ? 'Banks and heads must hold the same cylinders.'
       : undefined)) banks!: number[][]
+}
+
+class TitleBody {
+  @PlainName('The build’s name') name!: string
+  @PlainName('The job reference') reference!: string
 }
 
 class TargetBody {
@@ -94,12 +99,12 @@ const only = (kinds: Enclosed[], sentence: string) => Sound((value, { encloses }
 
 class PourBody implements PourFigures {
   @OneOf(ENCLOSED, 'What was filled') encloses!: Enclosed
-  @IsArray({ message: 'A pour has one fill or more.' })
+  @EachFields('A pour has one fill or more, each with its start and its end.')
   @Sound(v => Array.isArray(v) && (v.length < 1 || v.length > 20) ? 'A pour has between one fill and twenty.' : undefined)
   @ValidateNested({ each: true }) @Type(() => FillBody) fills!: FillBody[]
 
   @Sound(v => typeof v === 'string' && v.length <= 200 ? undefined : 'What was typed must be text of 200 characters at most.') typed!: string
-  @Sound(v => typeof v === 'object' && v !== null ? undefined : 'Say which instrument it was poured with.')
+  @Fields('Say which instrument it was poured with.')
   @ValidateNested() @Type(() => PouredWith) instrument!: PouredWith
 
   @IsOptional() @OneOf(['ring', 'crown'], 'Where it was sealed') sealed?: 'ring' | 'crown'
@@ -110,7 +115,7 @@ class PourBody implements PourFigures {
   @IsOptional() @FigureIn(FIGURE_BOUNDS.scaleTemperature, 'the temperature of the glass') scaleTemperature?: Figure
   @IsOptional() @FigureIn(FIGURE_BOUNDS.warmer, 'how much warmer the liquid was') warmer?: Figure
   @IsOptional() @NumberIn('the liquid’s expansion per kelvin', 0, 0.005) liquidExpansion?: number
-  @IsOptional() @Sound(v => typeof v === 'object' && v !== null ? undefined : 'The watch has its seconds and its reading.')
+  @IsOptional() @Fields('The watch has its seconds and its reading.')
   @ValidateNested() @Type(() => WatchBody) watch?: WatchBody
 
   @IsOptional() @only(['container'], 'Only a container is named.') @PlainName('The container’s name', 40) vessel?: string
@@ -231,7 +236,7 @@ class VoidBody {
 
 /** The class that checks each kind's body. */
 export const BODY_CLASSES: { [K in EntryKind]: new () => Bodies[K] } = {
-  layout: LayoutBody, target: TargetBody, measure: MeasureBody, book: StatementBody, assume: StatementBody, offer: OfferBody,
+  layout: LayoutBody, title: TitleBody, target: TargetBody, measure: MeasureBody, book: StatementBody, assume: StatementBody, offer: OfferBody,
   pour: PourBody, deckReadings: DeckReadingsBody, solder: SolderBody, wheel: WheelBody, rod: RodBody, liftTable: LiftTableBody, portPairs: PortPairsBody, chamberModel: ChamberModelBody, hold: HoldBody,
   faceCut: FaceCutBody, deckCut: FaceBody, gasketChange: GasketChangeBody, relief: ReliefBody, seatWork: SeatWorkBody, void: VoidBody
 }

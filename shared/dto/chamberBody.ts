@@ -62,7 +62,7 @@ export function removedFault(value: unknown): string | undefined {
   const shape = list(fields({ cylinder: number, x: number, cc: number, perMm: number, factor: number }), 16)(value, 'What the cut takes')
   if (shape) return shape
   const bad = (value as { cylinder: number, x: number, cc: number, perMm: number, factor: number }[])
-    .find(r => !Number.isInteger(r.cylinder) || r.cylinder < 1 || r.cylinder > 16 || Math.abs(r.x) > 2000 || Math.abs(r.cc) > 500 || r.perMm < 0 || r.perMm > 80 || r.factor <= 0 || r.factor > 20)
+    .find(r => !Number.isInteger(r.cylinder) || r.cylinder < 1 || r.cylinder > 16 || Math.abs(r.x) > 2000 || r.cc < 0 || r.cc > 500 || r.perMm < 0 || r.perMm > 80 || r.factor <= 0 || r.factor > 20)
   return bad ? `What the cut takes off cylinder ${bad.cylinder} can’t be right.` : undefined
 }
 

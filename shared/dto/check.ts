@@ -4,6 +4,8 @@ import { validateSync, type ValidationError } from 'class-validator'
 import { DomainError, pourResult, watchOf, type Entry, type EntryKind, type PourBody, type PourEntry } from '#core'
 import { sayRefusal } from '#shared/words/domain'
 import { BODY_CLASSES, uuidFault } from './bodies'
+import { lies } from './decorators'
+import { isFields, plainFault } from './plain'
 import type { Checked, FieldProblem } from './problem'
 import { EntryRequest } from './requests'
 
@@ -17,17 +19,6 @@ function problems(errors: ValidationError[], prefix: string): FieldProblem[] {
   })
 }
 
-/** Names that would reach an object's workings instead of its fields. */
-function strangeKey(value: unknown): string | undefined {
-  if (typeof value !== 'object' || value === null) return undefined
-  for (const key of Object.keys(value)) {
-    if (key === '__proto__' || key === 'constructor' || key === 'prototype') return key
-    const inner = strangeKey((value as Record<string, unknown>)[key])
-    if (inner) return inner
-  }
-  return undefined
-}
-
 /**
  * Checks what came in against a class. Unknown fields are refused.
  *
@@ -36,11 +27,12 @@ function strangeKey(value: unknown): string | undefined {
  * @param path where it stands, for the paths of its fields
  */
 export function check<T extends object>(Shape: new () => T, plain: unknown, path = ''): Checked<T> {
-  if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) {
-    return { ok: false, fields: [{ path, sentence: 'An object with fields is needed here.' }] }
-  }
-  const strange = strangeKey(plain)
-  if (strange) return { ok: false, fields: [{ path: path ? `${path}.${strange}` : strange, sentence: `“${strange}” is not known here.` }] }
+  if (!isFields(plain)) return { ok: false, fields: [{ path, sentence: 'An object with fields is needed here.' }] }
+  const fault = plainFault(plain, path)
+  return fault ? { ok: false, fields: [fault] } : checkFields(Shape, plain, path)
+}
+
+function checkFields<T extends object>(Shape: new () => T, plain: object, path: string): Checked<T> {
   const value = plainToInstance(Shape, plain)
   const errors = validateSync(value, {
     whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true, validationError: { target: false, value: false }
@@ -66,12 +58,18 @@ function pourFault(entry: PourEntry): FieldProblem | undefined {
 /** An entry as a client sends it: its id and build stand in the address. */
 export type SentEntry = Omit<Entry, 'id' | 'build' | 'seq'>
 
-/** Checks a whole entry: its frame, then its body by kind, then what only the core can judge. */
-export function checkEntry(plain: unknown): Checked<SentEntry> {
+/**
+ * Checks a whole entry: its frame, then its body by kind, then what only the core can judge.
+ *
+ * @param plain anything
+ * @param from `stored` for one that was kept before: a clock that was set back since makes it no less sound
+ */
+export function checkEntry(plain: unknown, from: 'sent' | 'stored' = 'sent'): Checked<SentEntry> {
   const frame = check(EntryRequest, plain)
   if (!frame.ok) return frame
-  const { kind } = frame.value
-  const body = check(BODY_CLASSES[kind] as new () => object, (plain as { body: unknown }).body, 'body')
+  const { kind, at } = frame.value
+  if (from === 'sent' && lies(at) === 'ahead') return { ok: false, fields: [{ path: 'at', sentence: 'That lies in the future.' }] }
+  const body = checkFields(BODY_CLASSES[kind] as new () => object, (plain as { body: object }).body, 'body')
   if (!body.ok) return body
   if (kind === 'void' && !frame.value.supersedes) {
     return { ok: false, fields: [{ path: 'supersedes', sentence: 'Say which entry is taken out.' }] }
@@ -94,13 +92,13 @@ export function mayCorrect(earlier: EntryKind, later: EntryKind): boolean {
 }
 
 /** Most readings that come in together. */
-export const BATCH_LIMIT = 2000
+export const BATCH_LIMIT = 20_000
 
 /** Checks entries that came in together, one by one; the first faults of each are told with its place in the list. */
 export function readBatch(plain: unknown): Checked<{ hand: string, entries: { id: string, entry: SentEntry }[] }> {
   const fail = (path: string, sentence: string) => ({ ok: false as const, fields: [{ path, sentence }] })
-  if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) return fail('', 'An object with fields is needed here.')
-  const { hand, entries, ...rest } = plain as Record<string, unknown>
+  if (!isFields(plain)) return fail('', 'An object with fields is needed here.')
+  const { hand, entries, ...rest } = plain
   const strange = Object.keys(rest)[0]
   if (strange) return fail(strange.slice(0, 40), `“${strange.slice(0, 40)}” is not known here.`)
   if (typeof hand !== 'string' || !/^\p{L}{1,4}$/u.test(hand)) return fail('hand', 'Initials are needed: one to four letters.')
@@ -109,7 +107,7 @@ export function readBatch(plain: unknown): Checked<{ hand: string, entries: { id
   const list: { id: string, entry: SentEntry }[] = []
   const fields: FieldProblem[] = []
   for (const [i, item] of (entries as unknown[]).entries()) {
-    const { id, ...sent } = typeof item === 'object' && item !== null ? item as Record<string, unknown> : {}
+    const { id, ...sent } = isFields(item) ? item : {}
     const fault = uuidFault(id)
     const checked = fault ? fail('id', fault) : checkEntry(sent)
     if (checked.ok) list.push({ id: id as string, entry: checked.value })

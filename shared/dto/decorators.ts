@@ -2,6 +2,7 @@ import { registerDecorator, type ValidationArguments } from 'class-validator'
 import { QUANTITIES, quantityRule, type Quantity, type QuantityRule } from '#core'
 import { TYPED_LIMIT, UNITS, isUnit, say } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { isFields } from './plain'
 
 type Sentence = (value: unknown, object: Record<string, unknown>) => string | undefined
 
@@ -63,9 +64,7 @@ export const PlainName = (noun: string, limit = 80): PropertyDecorator => Sound(
 export const PlainNote = (limit = 2000): PropertyDecorator => Sound((value) => {
   if (typeof value !== 'string') return 'A note is text.'
   if (value.length > limit) return `The note is too long: ${limit} characters at most.`
-  if (/<[a-z/!?]/i.test(value)) return 'A note is plain words: leave the “<…” out.'
-  // eslint-disable-next-line no-control-regex -- control characters are just what is looked for
-  return /[\u0000-\u0008\u000b-\u001f\u007f]/.test(value) ? 'The note holds a character that can’t be printed.' : undefined
+  return /<[a-z/!?]/i.test(value) ? 'A note is plain words: leave the “<…” out.' : undefined
 })
 
 /** Initials of whoever is at the bench. */
@@ -82,9 +81,22 @@ export const NumberIn = (noun: string, min: number, max: number): PropertyDecora
   return value < min || value > max ? `${value} can’t be right for ${noun}: it must lie between ${min} and ${max}.` : undefined
 })
 
-/** When something was done: UTC, not before 1990 and not in the future. */
-export const Moment = (): PropertyDecorator => Sound((value) => {
+/** Where a time lies: `nowhere` for what is no time in UTC, `ahead` for one more than a day to come. */
+export function lies(value: unknown): 'nowhere' | 'before' | 'ahead' | 'well' {
   const time = typeof value === 'string' && /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/.test(value) ? Date.parse(value) : NaN
-  if (!Number.isFinite(time)) return 'When it was done must be a time, in UTC.'
-  return time > Date.now() + 86_400_000 ? 'That lies in the future.' : time < Date.UTC(1990) ? 'That is before 1990.' : undefined
+  // The thirtieth of February would be taken for the second of March.
+  if (!Number.isFinite(time) || new Date(time).toISOString().slice(0, 19) !== (value as string).slice(0, 19)) return 'nowhere'
+  return time > Date.now() + 86_400_000 ? 'ahead' : time < Date.UTC(1990) ? 'before' : 'well'
+}
+
+/** When something was done: UTC, not before 1990. */
+export const Moment = (): PropertyDecorator => Sound((value) => {
+  const where = lies(value)
+  return where === 'nowhere' ? 'When it was done must be a time, in UTC.' : where === 'before' ? 'That is before 1990.' : undefined
 })
+
+/** Each of a list is an object with fields; a list in a list would otherwise pass for an empty one. */
+export const EachFields = (sentence: string): PropertyDecorator => Sound(value => Array.isArray(value) && value.every(isFields) ? undefined : sentence)
+
+/** An object with fields, where it is given at all. */
+export const Fields = (sentence: string): PropertyDecorator => Sound(value => isFields(value) ? undefined : sentence)

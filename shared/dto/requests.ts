@@ -1,8 +1,9 @@
 import { Type } from 'class-transformer'
-import { IsArray, IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
+import { IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
 import { ENTRY_KINDS, ROD_MODULUS, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type ShopRules, type SquishWindow } from '#core'
 import { uuidFault, InstrumentFigures } from './bodies'
-import { Initials, Moment, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
+import { isFields } from './plain'
+import { EachFields, Initials, lies, Moment, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
 
 /** What a client PUTs to name a build. */
 export class BuildRequest {
@@ -29,7 +30,7 @@ function scopeFault(value: unknown): string | undefined {
 
 /** The scopes each kind may have. */
 export const SCOPES: Record<EntryKind, readonly Scope['level'][]> = {
-  layout: ['build'], target: ['build'],
+  layout: ['build'], title: ['build'], target: ['build'],
   measure: ['build', 'bank', 'head', 'cylinder'], book: ['build', 'bank', 'head', 'cylinder'], assume: ['build', 'bank', 'head', 'cylinder'],
   offer: ['build', 'head'], pour: ['cylinder', 'build'], deckReadings: ['cylinder'], solder: ['cylinder'], wheel: ['build', 'cylinder'],
   rod: ['build', 'bank', 'cylinder'], liftTable: ['build'], portPairs: ['build'], chamberModel: ['head', 'cylinder'], hold: ['cylinder'], faceCut: ['head'], deckCut: ['bank'], gasketChange: ['head'],
@@ -43,7 +44,7 @@ export class EntryRequest {
   @OneOf(ENTRY_KINDS, 'The kind of entry') kind!: EntryKind
   @Sound(v => v === 1 ? undefined : 'This version of the entry is not known here.') v!: number
   @Sound((value, { kind }) => scopeFault(value) ?? (
-    SCOPES[kind as EntryKind] && !SCOPES[kind as EntryKind].includes((value as Scope).level)
+    Object.hasOwn(SCOPES, String(kind)) && !SCOPES[kind as EntryKind].includes((value as Scope).level)
       ? `This is about ${SCOPES[kind as EntryKind].map(level => `the ${level}`).join(' or ')}.`
       : undefined)) scope!: Scope
 
@@ -61,9 +62,10 @@ export class ImportRequest {
 
 /** What a check pour is made against, in fields; which of them counts follows from its kind. */
 function knownFault(value: unknown): string | undefined {
-  if (typeof value !== 'object' || value === null) return 'Say what the known volume is: a ball, a cylinder or weighed water.'
-  const known = value as Record<string, unknown>
-  const wanted = { ball: ['diameter'], cylinder: ['diameter', 'height'], water: ['mass', 'temperature'] }[String(known.kind)]
+  if (!isFields(value)) return 'Say what the known volume is: a ball, a cylinder or weighed water.'
+  const known = value
+  const fields: Record<string, string[]> = { ball: ['diameter'], cylinder: ['diameter', 'height'], water: ['mass', 'temperature'] }
+  const wanted = Object.hasOwn(fields, String(known.kind)) ? fields[String(known.kind)] : undefined
   if (!wanted) return 'The known volume is a ball, a cylinder or water.'
   const strange = Object.keys(known).find(key => key !== 'kind' && key !== 'u' && !wanted.includes(key))
   if (strange) return `“${strange.slice(0, 40)}” is not known here.`
@@ -83,7 +85,7 @@ function knownFault(value: unknown): string | undefined {
 /** What a client PUTs to check an instrument against a known volume. */
 export class CheckRequest {
   @Initials() hand!: string
-  @Moment() at!: string
+  @Moment() @Sound(value => lies(value) === 'ahead' ? 'That lies in the future.' : undefined) at!: string
   @Sound(knownFault) known!: KnownVolume
   @Sound((value) => {
     const sound = Array.isArray(value) && value.length >= 1 && value.length <= 12 && value.every(fills =>
@@ -117,7 +119,7 @@ class ClearanceRow implements LeastClearances {
 /** What a client PUTs to set what the shop goes by. */
 export class RulesRequest implements ShopRules {
   @Initials() hand!: string
-  @IsArray({ message: 'The squish table is a list of rows.' })
+  @EachFields('The squish table is a list of rows.')
   @Sound(v => Array.isArray(v) && v.length > 40 ? 'Forty rows at most.' : undefined)
   @ValidateNested({ each: true }) @Type(() => SquishRow) squish!: SquishRow[]
 

@@ -1,8 +1,5 @@
 import type { Entry } from '#core'
-import { DOCUMENT_FORMAT, DOCUMENT_VERSION, checkEntry, uuidFault, type BuildDocument, type Checked, type FieldProblem } from '#shared/dto'
-import { BuildRequest, check } from '#shared/dto'
-
-const MOST_ENTRIES = 20_000
+import { BuildRequest, DOCUMENT_FORMAT, DOCUMENT_VERSION, check, checkEntry, isFields, uuidFault, type BuildDocument, type Checked, type FieldProblem } from '#shared/dto'
 
 /** Checks a build kept as JSON (docs/build-file.md), entry by entry. */
 export function readDocument(plain: object): Checked<BuildDocument> {
@@ -11,19 +8,19 @@ export function readDocument(plain: object): Checked<BuildDocument> {
   if (format !== DOCUMENT_FORMAT) return fail('.format', 'This is not a build kept by Precise Bowl.')
   if (version !== DOCUMENT_VERSION) return fail('.version', `Version ${String(version).slice(0, 20)} of the file is not known here.`)
   const strange = Object.keys(rest)[0]
-  if (strange) return fail(`.${strange}`, `“${strange}” is not known here.`)
-  if (typeof build !== 'object' || build === null) return fail('.build', 'The build’s name is missing.')
-  const { id, ...name } = build as Record<string, unknown>
+  if (strange) return fail(`.${strange.slice(0, 40)}`, `“${strange.slice(0, 40)}” is not known here.`)
+  if (!isFields(build)) return fail('.build', 'The build’s name is missing.')
+  const { id, ...name } = build
   const idFault = uuidFault(id)
   if (idFault) return fail('.build.id', idFault)
   const named = check(BuildRequest, { ...name, hand: 'x' }, 'document.build')
   if (!named.ok) return named
   if (!Array.isArray(entries)) return fail('.entries', 'The entries are missing.')
-  if (entries.length > MOST_ENTRIES) return fail('.entries', `More than ${MOST_ENTRIES} entries do not fit.`)
   const fields: FieldProblem[] = []
   const ids = new Set<string>()
   entries.forEach((entry: unknown, i) => {
     const problem = entryProblem(entry, id as string, ids)
+    if (fields.length > 50) return
     fields.push(...problem.map(p => ({ ...p, path: `document.entries[${i}]${p.path ? `.${p.path}` : ''}` })))
   })
   if (fields.length > 0) return { ok: false, fields: fields.slice(0, 50) }
@@ -38,8 +35,8 @@ export function readDocument(plain: object): Checked<BuildDocument> {
 }
 
 function entryProblem(entry: unknown, build: string, ids: Set<string>): FieldProblem[] {
-  if (typeof entry !== 'object' || entry === null) return [{ path: '', sentence: 'This is not an entry.' }]
-  const { id, build: of, seq, ...sent } = entry as Record<string, unknown>
+  if (!isFields(entry)) return [{ path: '', sentence: 'This is not an entry.' }]
+  const { id, build: of, seq, ...sent } = entry
   const idFault = uuidFault(id)
   if (idFault) return [{ path: 'id', sentence: idFault }]
   if (ids.has(id as string)) return [{ path: 'id', sentence: 'This identity stands in the file twice.' }]

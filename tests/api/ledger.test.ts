@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v4 as uuid } from 'uuid'
 import { replay, type Entry } from '#core'
 import type { BuildDocument } from '#shared/dto'
-import { TestServer, put } from '../support/server'
+import { TestServer, put, upToDate } from '../support/server'
 import { bore, buildRequest, frame, newBuild, pour } from '../support/sent'
 
 let server: TestServer
@@ -53,19 +53,43 @@ describe('the ledger over the API', () => {
     expect((await put(`${server.url}/api/builds/${two}/entries/${uuid()}`, { ...bore(93), supersedes: id })).status).toBe(422)
     expect((await put(`${server.url}/api/builds/${one}/entries/${uuid()}`, { ...frame, kind: 'book', scope: { level: 'build' }, body: bore(93).body, supersedes: id })).status).toBe(201)
   })
-  it('renames a build without touching its ledger', async () => {
+  it('keeps every name a build had: a new one is an entry, and taking it out brings the old one back', async () => {
     const build = await newBuild(server.url)
-    const before = await entriesOf(build)
-    expect((await put(`${server.url}/api/builds/${build}`, { ...buildRequest, name: 'Renamed' })).status).toBe(200)
-    expect(await entriesOf(build)).toEqual(before)
+    const name = async () => (await get<{ name: string }>(`/api/builds/${build}`)).name
+    const title = (text: string) => ({ ...frame, kind: 'title', scope: { level: 'build' }, body: { name: text, reference: 'T 2' } })
+    const second = uuid()
+    await put(`${server.url}/api/builds/${build}/entries/${uuid()}`, title('Second name'))
+    await put(`${server.url}/api/builds/${build}/entries/${second}`, { ...title('Third name'), at: '2026-03-10T08:00:00.000Z' })
+    expect(await name()).toBe('Third name')
+    await put(`${server.url}/api/builds/${build}/entries/${uuid()}`, { ...frame, kind: 'void', scope: { level: 'build' }, body: { reason: 'slip' }, supersedes: second })
+    expect(await name()).toBe('Second name')
+    expect((await entriesOf(build)).filter(e => e.kind === 'title')).toHaveLength(2)
+    const other = await put(`${server.url}/api/builds/${build}`, { ...buildRequest, name: 'Renamed' })
+    expect(other.status).toBe(409)
+    expect(await name()).toBe('Second name')
+    expect((await put(`${server.url}/api/builds/${build}`, buildRequest)).status).toBe(200)
+  })
+  it('tells the second of two who state the same thing first, and stores only one', async () => {
+    const build = await newBuild(server.url)
+    const seen = (await get<{ seq: number }>(`/api/builds/${build}`)).seq
+    const state = (value: number, more = '') => put(`${server.url}/api/builds/${build}/entries/${uuid()}?seen=${seen}${more}`, bore(value))
+    const answers = await Promise.all([state(92), state(92.4)])
+    expect(answers.map(a => a.status).sort()).toEqual([201, 409])
+    const bores = (await entriesOf(build)).filter(e => e.kind === 'measure')
+    expect(bores).toHaveLength(1)
+    const told = answers.find(a => a.status === 409)!.json as { current: Entry }
+    expect(told.current.id).toBe(bores[0]!.id)
+    // Whoever has seen it may put theirs in its place, or state something else.
+    expect((await put(`${server.url}/api/builds/${build}/entries/${uuid()}?seen=${seen}`, { ...bore(92.4), supersedes: bores[0]!.id })).status).toBe(201)
+    expect((await put(`${server.url}/api/builds/${build}/entries/${uuid()}?seen=x`, bore(90))).status).toBe(422)
   })
   it('lists the demo shop with where each build stands', async () => {
-    const builds = await get<{ name: string, ratio: { low: number, high: number }, next: { kind: string } }[]>('/api/builds')
-    const launch = builds.find(b => b.name === 'Brackwater 34')!
-    expect(launch.ratio.low.toFixed(2)).toBe('9.01')
-    expect(launch.ratio.high.toFixed(2)).toBe('9.22')
+    const builds = await upToDate(server)
+    const launch = builds.find(b => b.name === 'Brackwater 34')!.reckoned!
+    expect(launch.ratio!.low.toFixed(2)).toBe('9.01')
+    expect(launch.ratio!.high.toFixed(2)).toBe('9.22')
     expect(launch.next).toEqual({ kind: 'pourSecond', cylinders: [2, 5] })
-    expect(builds.find(b => b.name === 'Millrace test six')!.next.kind).toBe('onTarget')
+    expect(builds.find(b => b.name === 'Millrace test six')!.reckoned!.next.kind).toBe('onTarget')
   })
   it('tells open pages over one channel', async () => {
     const build = await newBuild(server.url)
@@ -118,7 +142,7 @@ describe('a build as a file', () => {
     ['an entry twice', d => ({ ...d, entries: [d.entries[0], d.entries[0]] }), 'document.entries[1].id'],
     ['an entry of another build', d => ({ ...d, entries: [{ ...d.entries[0], build: uuid() }] }), 'document.entries[0].build'],
     ['a bad body', d => ({ ...d, entries: [{ ...d.entries[0], body: { heads: [], banks: [] } }] }), 'document.entries[0].body.heads'],
-    ['a correction of nothing', d => ({ ...d, entries: [{ ...d.entries[0], supersedes: uuid() }] }), 'document.entries[0]']
+    ['a correction of nothing', d => ({ ...d, entries: [{ ...d.entries[0], supersedes: uuid() }] }), 'document.entries[0].supersedes']
   ])('refuses a file with %s, whole', async (_what, spoil, path) => {
     const document = await get<BuildDocument>(`/api/builds/${await launch()}/file`)
     const fresh = JSON.parse(JSON.stringify(document).replaceAll(document.build.id, uuid())) as BuildDocument

@@ -2,11 +2,12 @@ import { spawn, type ChildProcess } from 'node:child_process'
 import { createServer } from 'node:net'
 import { resolve } from 'node:path'
 import pg from 'pg'
+import type { BuildSummary } from '#shared/dto'
 
 /** bin/test makes a cluster of its own and says where it is. */
 export const admin = process.env.BOWL_TEST_PG ?? ''
 
-async function freePort(): Promise<number> {
+export async function freePort(): Promise<number> {
   return new Promise((done) => {
     const server = createServer()
     server.listen(0, '127.0.0.1', () => {
@@ -27,12 +28,13 @@ async function onAdmin(statement: string): Promise<void> {
 /** The built application on a database of its own, killable and restartable on the same port. */
 export class TestServer {
   private child: ChildProcess | undefined
-  private constructor(readonly port: number, readonly database: string, private readonly demo: boolean) {}
+  private log = ''
+  private constructor(readonly port: number, readonly database: string, private readonly demo: boolean, private readonly keepLog: boolean) {}
 
-  static async start({ demo = false, port }: { demo?: boolean, port?: number } = {}): Promise<TestServer> {
+  static async start({ demo = false, port, log = false }: { demo?: boolean, port?: number, log?: boolean } = {}): Promise<TestServer> {
     const database = `t_${process.pid}_${Date.now().toString(36)}_${Math.floor(Math.random() * 1e6)}`
     await onAdmin(`create database ${database}`)
-    const server = new TestServer(port ?? await freePort(), database, demo)
+    const server = new TestServer(port ?? await freePort(), database, demo, log)
     await server.run()
     return server
   }
@@ -47,6 +49,11 @@ export class TestServer {
     return url.toString()
   }
 
+  /** What it wrote into its log, where it was started to keep it. */
+  logged(): string {
+    return this.log
+  }
+
   get pid(): number | undefined {
     return this.child?.pid
   }
@@ -58,8 +65,9 @@ export class TestServer {
         // Open pages hold a live line: a server that is told to stop need not wait for them.
         BOWL_DEMO: this.demo ? '1' : '0', NODE_ENV: 'production', NITRO_SHUTDOWN_TIMEOUT: '500'
       },
-      stdio: ['ignore', 'ignore', 'inherit']
+      stdio: ['ignore', 'ignore', this.keepLog ? 'pipe' : 'inherit']
     })
+    this.child.stderr?.on('data', (piece: Buffer) => this.log += piece.toString())
     for (let i = 0; i < 300; i++) {
       if (this.child.exitCode !== null) throw new Error(`the server stopped with ${this.child.exitCode}`)
       const ok = await fetch(`${this.url}/api/health`, { signal: AbortSignal.timeout(3000) }).then(r => r.ok, () => false)
@@ -97,4 +105,14 @@ export class TestServer {
 export async function put(url: string, body: unknown, headers: Record<string, string> = {}): Promise<{ status: number, type: string, json: never }> {
   const response = await fetch(url, { method: 'PUT', headers: { 'content-type': 'application/json', ...headers }, body: typeof body === 'string' ? body : JSON.stringify(body) })
   return { status: response.status, type: response.headers.get('content-type') ?? '', json: await response.json() as never }
+}
+
+/** The shop's list once nothing in it is behind its ledger. */
+export async function upToDate({ url }: Pick<TestServer, 'url'>): Promise<BuildSummary[]> {
+  for (let i = 0; i < 600; i++) {
+    const builds = await (await fetch(`${url}/api/builds`)).json() as BuildSummary[]
+    if (builds.every(b => !b.stale)) return builds
+    await new Promise(r => setTimeout(r, 50))
+  }
+  throw new Error('the list is still behind its ledgers')
 }

@@ -64,7 +64,7 @@ function stops(added: number): { cut: string, done: string } | undefined {
 const sentence = ref('')
 const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' ? [op] : []))
 async function plan(outcome: Outcome, form: Form) {
-  const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: value.toFixed(3) })
+  const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
   const body = { state: 'planned' as const, added: figure(outcome.all, 'cc'), sunk: figure(kept(form, 'sunk')!, 'mm'), valve: valve.value }
   const head = build.asIs.filter(state => state.head === props.head)
   sentence.value = await allKept(head.map(({ cylinder }) => build.add('seatWork', { level: 'cylinder', cylinder }, body, { note: `${valve.value} seats, form ${form}.` }))) ?? ''

@@ -2,20 +2,20 @@
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayNextMove } from '~/words/nextMove'
+import { STATION_WORDS } from '~/words/stations'
 
 const build = useBuild()
 const device = useDevice()
 const route = useRoute()
 const said = computed(() => sayNextMove(build.next, build.cylinders.length, device.lengths))
 const elsewhere = computed(() => said.value.station && !route.path.endsWith(`/${said.value.station}`))
-const names = { sheet: 'Sheet', pour: 'Pour', shape: 'Shape', cut: 'Cut', mockup: 'Mock-up', daybook: 'Daybook' } as const
 </script>
 
 <template>
   <p class="next" role="status">
     <span class="mark" :class="{ warn: said.urgent }">{{ said.urgent ? 'Stop' : 'Next' }}</span>
-    <span class="sentence-of">{{ said.sentence.replace(/^Stop: /, '') }}</span>
-    <NuxtLink v-if="elsewhere && build.view" class="go" :to="`/builds/${build.view.id}/${said.station}`">{{ names[said.station!] }}</NuxtLink>
+    <span class="sentence-of">{{ said.sentence.replace(/^Stop: (.)/, (_, first: string) => first.toUpperCase()) }}</span>
+    <NuxtLink v-if="elsewhere && build.view" class="go" :to="`/builds/${build.view.id}/${said.station}`">{{ STATION_WORDS[said.station!] }}</NuxtLink>
   </p>
 </template>
 

@@ -1,23 +1,47 @@
 <script setup lang="ts">
+import type { Waiting } from '~/stores/cupboard'
+import { KIND_WORDS } from '~/words/entries'
 import { useOutbox } from '~/stores/outbox'
+import { useShop } from '~/stores/shop'
 
-/** Writes that had waited and were then refused: nothing is dropped without having been read. */
+/** Writes that were set aside: they stay on this device, with their reading, until somebody has decided about each. */
 const outbox = useOutbox()
-const typedIn = (body: string) => {
-  const { body: inner } = JSON.parse(body) as { body?: { typed?: string, figure?: { typed: string }, depth?: { typed: string } } }
-  return inner?.typed ?? inner?.figure?.typed ?? inner?.depth?.typed ?? ''
+const shop = useShop()
+const copied = ref('')
+
+interface Body { kind?: string, scope?: { cylinder?: number, head?: number }, body?: { typed?: string, figure?: { typed: string, unit: string }, depth?: { typed: string, unit: string } }, entries?: unknown[], name?: string }
+function reading({ body }: Waiting): string {
+  const { kind, scope, body: inner, entries, name } = JSON.parse(body) as Body
+  const figure = inner?.figure ?? inner?.depth
+  const what = kind && Object.hasOwn(KIND_WORDS, kind) ? KIND_WORDS[kind as keyof typeof KIND_WORDS] : entries ? `${entries.length} readings out of a file` : name ?? ''
+  const where = scope?.cylinder ? `, cylinder ${scope.cylinder}` : scope?.head ? `, head ${scope.head}` : ''
+  const typed = inner?.typed ?? (figure ? `${figure.typed} ${figure.unit}` : '')
+  return `${what}${where}${typed ? `: ${typed}` : ''}`
 }
+async function copy(write: Waiting) {
+  try {
+    await navigator.clipboard.writeText(`${reading(write)}\n${write.body}`)
+    copied.value = write.id
+  } catch {
+    copied.value = ''
+  }
+}
+const buildOf = (write: Waiting) => shop.builds.find(b => write.url.includes(b.id))?.name
 </script>
 
 <template>
-  <div v-if="outbox.refused.length" class="trouble" role="alert">
-    <p v-for="{ write, problem } in outbox.refused" :key="write.id">
-      Not kept: <span class="num">{{ typedIn(write.body) }}</span> {{ problem.fields?.[0]?.sentence ?? problem.detail }}
-      <button class="key" type="button" @click="outbox.dismiss(write.id)">Read</button>
-    </p>
-  </div>
+  <section v-if="outbox.aside.length" class="trouble" role="alert" aria-label="Not kept yet">
+    <div v-for="write in outbox.aside" :key="write.id" class="row">
+      <p><strong>Not kept yet:</strong> <span class="num">{{ reading(write) }}</span><template v-if="buildOf(write)">, {{ buildOf(write) }}</template>. <span class="sentence">{{ write.aside.fields?.[0]?.sentence ?? write.aside.detail }}</span></p>
+      <button class="key" type="button" @click="outbox.tryAgain(write.id)">Try again</button>
+      <button class="key" type="button" @click="copy(write)">{{ copied === write.id ? 'Copied' : 'Copy' }}</button>
+      <button class="key" type="button" @click="outbox.drop(write.id)">Drop it</button>
+    </div>
+  </section>
 </template>
 
 <style scoped>
-.trouble { border-bottom: 2px solid var(--stop); padding: 6px 16px; }
+.trouble { border-bottom: 2px solid var(--stop); padding: 6px 16px; max-height: 30vh; overflow: auto; }
+.row { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; }
+.row p { flex: 1; min-width: 240px; }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Reckoned } from '#shared/dto'
 import { sayNextMove } from '~/words/nextMove'
 import { sayTime } from '~/words/entries'
 import { useDevice } from '~/stores/device'
@@ -6,6 +7,10 @@ import { useShop } from '~/stores/shop'
 
 const shop = useShop()
 const device = useDevice()
+function ratioOf({ ratio }: Reckoned): string {
+  if (!ratio) return '—'
+  return ratio.high - ratio.low < 0.005 ? ratio.low.toFixed(2) : `${ratio.low.toFixed(2)}–${ratio.high.toFixed(2)}`
+}
 </script>
 
 <template>
@@ -15,14 +20,18 @@ const device = useDevice()
       <li v-for="b in shop.builds" :key="b.id">
         <NuxtLink :to="`/builds/${b.id}/sheet`" class="build">
           <span class="name"><strong>{{ b.name }}</strong><span class="quiet">{{ b.reference }}</span></span>
-          <span class="ratio num">{{ b.ratio ? (b.ratio.high - b.ratio.low < 0.005 ? b.ratio.low.toFixed(2) : `${b.ratio.low.toFixed(2)}–${b.ratio.high.toFixed(2)}`) : '—' }}</span>
-          <span class="target small quiet"><template v-if="b.target">wanted <span class="num">{{ b.target.ratio.toFixed(1) }} ± {{ b.target.tolerance }}</span></template><template v-else>no target</template></span>
-          <span class="next">{{ sayNextMove(b.next, b.cylinders, device.lengths).sentence }}</span>
+          <template v-if="b.reckoned">
+            <span class="ratio num" :class="{ pale: b.stale }">{{ ratioOf(b.reckoned) }}</span>
+            <span class="target small quiet"><template v-if="b.reckoned.target">wanted <span class="num">{{ b.reckoned.target.ratio.toFixed(1) }} ± {{ b.reckoned.target.tolerance }}</span></template><template v-else>no target</template></span>
+            <span class="next">{{ b.stale ? 'Being reckoned.' : sayNextMove(b.reckoned.next, b.reckoned.cylinders, device.lengths).sentence }}</span>
+          </template>
+          <span v-else class="next quiet">Being reckoned.</span>
           <span class="small quiet when">{{ b.entries }} entries{{ b.lastAt ? `, last ${sayTime(b.lastAt)}` : '' }}</span>
         </NuxtLink>
       </li>
     </ul>
-    <p v-if="shop.builds.length === 0" class="quiet">No builds yet. Begin one on the right.</p>
+    <p v-if="shop.buildsFault" class="sentence" role="alert">{{ shop.buildsFault }}</p>
+    <p v-else-if="shop.builds.length === 0" class="quiet">{{ shop.buildsRead ? 'No builds yet. Begin one on the right.' : 'Reading the shop’s builds …' }}</p>
   </section>
 </template>
 
@@ -32,6 +41,7 @@ const device = useDevice()
 .build:hover { background: var(--sheet-deep); }
 .name { display: flex; gap: 12px; align-items: baseline; font-size: var(--s18); }
 .ratio { font-size: var(--s32); font-weight: 700; grid-row: 1 / 3; grid-column: 2; align-self: center; text-align: right; }
+.pale { opacity: 0.6; }
 .target { grid-row: 3; grid-column: 2; text-align: right; }
 .when { grid-column: 1; }
 .next { grid-column: 1; }

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useBuild } from '~/stores/build'
 import { useShop } from '~/stores/shop'
+import { STATION_WORDS } from '~/words/stations'
 
 const route = useRoute()
 const build = useBuild()
 const shop = useShop()
 const id = computed(() => String(route.params.id))
+const station = computed(() => STATION_WORDS[route.path.split('/')[3] as keyof typeof STATION_WORDS] ?? 'Sheet')
 
 watch(id, now => void build.open(now), { immediate: true })
 let late: ReturnType<typeof setTimeout> | undefined
@@ -25,12 +27,12 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
   <div v-if="build.view?.id === id" class="frame">
     <StationRail :build="id" class="at-rail" />
     <div class="middle">
-      <CylinderStrip v-if="build.cylinders.length" />
-      <NextMove />
-      <main class="station-room"><NuxtPage /></main>
+      <FaultBoundary what="The strip of cylinders" line><CylinderStrip v-if="build.cylinders.length" /></FaultBoundary>
+      <FaultBoundary what="The next move" line><NextMove /></FaultBoundary>
+      <main class="station-room"><FaultBoundary :what="`The ${station} station`"><NuxtPage /></FaultBoundary></main>
       <GaugeStrip />
     </div>
-    <ClearanceStack class="at-stack" />
+    <FaultBoundary what="The stack" line><ClearanceStack class="at-stack" /></FaultBoundary>
     <BenchKeypad class="at-pad" />
   </div>
   <main v-else class="waiting">

@@ -1,16 +1,17 @@
-import { ImportRequest, check } from '#shared/dto'
-import { readDocument } from '#shared/files/buildFile'
-import { importBuild, renamed } from '../../db/imports'
-import { accepted, answer, api, by, idFrom, readJson } from '../../http/api'
+import { long } from '../../aside'
+import { api, idFrom, readAside, readBody } from '../../http/api'
 import { happened } from '../../http/live'
+import { SHOP } from '../../http/shop'
 
-const LARGEST_BUILD = 4 * 1024 * 1024
+/** A build of some hundred thousand pours: more than anybody pours in a life, and all that goes out comes back. */
+const LARGEST = 256 * 1024 * 1024
+const SECONDS = 300
 
 export default api(async (event) => {
-  const id = idFrom(event, 'import')
-  const { document, copy, hand } = accepted(check(ImportRequest, await readJson(event, LARGEST_BUILD)))
-  const read = accepted(readDocument(document))
-  const build = answer(event, await importBuild(by(hand), copy ? renamed(read, id) : read))
-  happened({ kind: 'build', id: build.id })
+  const importId = idFrom(event, 'import')
+  const body = new Uint8Array(await readBody(event, LARGEST))
+  const read = await long.ask('bringIn', { shop: SHOP, importId, body }, SECONDS * 1000, [body.buffer])
+  const build = readAside(event, read)
+  if (read.ok && read.outcome.kind === 'added') happened({ kind: 'build', id: build.id })
   return build
-})
+}, SECONDS)

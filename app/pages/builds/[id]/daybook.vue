@@ -10,6 +10,7 @@ const entries = computed(() => [...build.entries].sort(inOrder).reverse().filter
   return true
 }))
 const bringing = ref(false)
+const renaming = ref(false)
 const choices = { all: 'everything', counts: 'what counts', work: 'pours and work' } as const
 </script>
 
@@ -20,13 +21,16 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
       <label class="label" for="only">Show</label>
       <div class="well"><select id="only" v-model="only" data-new><option v-for="(words, key) in choices" :key="key" :value="key">{{ words }}</option></select></div>
       <span class="grow" />
-      <a class="go" :href="`/api/builds/${build.view?.id}/file`">The build as JSON</a>
-      <span class="small quiet">CSV</span>
+      <span class="small quiet">Take away</span>
+      <a class="go" aria-label="The build as JSON" :href="`/api/builds/${build.view?.id}/file`">Build</a>
       <a v-for="(words, kind) in { pours: 'Pours', deck: 'Deck', solder: 'Solder' }" :key="kind" class="go" :href="`/api/builds/${build.view?.id}/readings/${kind}`">{{ words }}<span class="visually-hidden"> as CSV</span></a>
+      <button class="key" type="button" @click="renaming = !renaming">Rename</button>
       <button class="key" type="button" @click="bringing = !bringing">Bring in readings</button>
     </div>
+    <RenameBuild v-if="renaming" @done="renaming = false" />
     <ReadingsFile v-if="bringing" @done="bringing = false" />
     <div class="scroll" tabindex="0" role="region" aria-label="Entries and settlements">
+      <LeftOutList />
       <SettlementList />
       <h2 class="entries-head">Entries, newest first</h2>
       <table class="sheet-table">
@@ -40,8 +44,9 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
 <style scoped>
 .daybook { padding: 10px 16px; display: flex; flex-direction: column; gap: 8px; min-height: 0; overflow: hidden; }
 .bar { display: flex; gap: 16px; align-items: center; }
-.bar .well { width: 190px; }
+.bar .well { width: 172px; }
 .grow { flex: 1; }
+.bar .go, .bar .small { white-space: nowrap; }
 .scroll { position: relative; flex: 1; min-height: 0; overflow: auto; }
 .entries-head { margin-top: 14px; }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { ENCLOSED, asSet, type Enclosed, type PourEntry } from '#core'
+import { ENCLOSED, asSet, type Enclosed, type Figure, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
@@ -26,8 +26,8 @@ async function nextCylinder() {
   await nextTick()
   reading.value?.focus()
 }
-async function keepReading(terms: number[]) {
-  const said = await keep(terms)
+async function keepReading(figure: Figure, terms: number[]) {
+  const said = await keep(figure, terms)
   if (!said && moveOn.value) await nextCylinder()
   return said
 }
@@ -64,7 +64,7 @@ watch(() => build.cylinder, () => sentence.value = '')
       <div class="reading">
         <FigureField
           :key="key('reading')" ref="reading" class="end" :field="key('reading')" :label="readingLabel" dimension="volume" big stay data-new :gauge-at="{ what }"
-          :commit="(_figure, terms) => keepReading(terms)" @typing="typed = $event" @pass="nextCylinder"
+          :commit="keepReading" @typing="typed = $event" @pass="nextCylinder"
         />
         <FigureField
           :key="key('start')" :field="key('start')" label="Start" dimension="volume" :part="startPart"

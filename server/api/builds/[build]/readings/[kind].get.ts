@@ -2,7 +2,10 @@ import { getRouterParam, setResponseHeader } from 'h3'
 import { FILE_KINDS, writeReadings, type FileKind } from '#shared/files/readingRows'
 import { findBuild } from '../../../../db/builds'
 import { listEntries } from '../../../../db/entries'
-import { ApiProblem, api, by, idFrom } from '../../../../http/api'
+import { api, by, idFrom } from '../../../../http/api'
+import { ApiProblem } from '../../../../http/problem'
+import { reckoning } from '../../../../aside'
+import { siftedOf } from '../../../../db/summaries'
 import { fileName } from '../../../../http/fileName'
 
 /** A build's pours, deck readings or solders as CSV. */
@@ -14,5 +17,6 @@ export default api(async (event) => {
   if (!build) throw new ApiProblem(404, 'Not here', 'There is no such build in this shop.')
   setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
   setResponseHeader(event, 'content-disposition', `attachment; filename="${fileName(build.name)}-${kind}.csv"`)
-  return writeReadings(await listEntries(by(), id), kind)
+  const { entries } = await listEntries(by(), id, { known: await siftedOf(by(), id, reckoning()) })
+  return writeReadings(entries, kind)
 })

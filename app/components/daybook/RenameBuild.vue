@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { useBuild } from '~/stores/build'
+import { sentenceOf } from '~/stores/shop'
+
+/** A build's new name and reference: an entry like any other, so that the old ones stay readable. */
+const emit = defineEmits<{ done: [] }>()
+const build = useBuild()
+const name = ref(build.view?.name ?? '')
+const reference = ref(build.view?.reference ?? '')
+const faults = ref<Record<string, string>>({})
+
+async function keep() {
+  const sent = await build.add('title', { level: 'build' }, { name: name.value, reference: reference.value })
+  faults.value = {}
+  if (sent.kind !== 'refused') return emit('done')
+  faults.value = Object.fromEntries((sent.problem.fields ?? []).map(f => [f.path.replace('body.', ''), f.sentence]))
+  if (!faults.value.name && !faults.value.reference) faults.value = { name: sentenceOf(sent.problem) }
+}
+</script>
+
+<template>
+  <form class="rename" aria-label="Rename the build" @submit.prevent="keep">
+    <div>
+      <label class="label" for="new-name">Name</label>
+      <div class="well"><input id="new-name" v-model="name" autocomplete="off" :aria-invalid="!!faults.name" aria-describedby="new-name-say"></div>
+      <p v-if="faults.name" id="new-name-say" class="sentence">{{ faults.name }}</p>
+    </div>
+    <div>
+      <label class="label" for="new-reference">Job reference</label>
+      <div class="well"><input id="new-reference" v-model="reference" autocomplete="off" :aria-invalid="!!faults.reference" aria-describedby="new-reference-say"></div>
+      <p v-if="faults.reference" id="new-reference-say" class="sentence">{{ faults.reference }}</p>
+    </div>
+    <button class="key main" type="submit">Rename</button>
+    <button class="key" type="button" @click="emit('done')">Leave it</button>
+  </form>
+</template>
+
+<style scoped>
+.rename { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; }
+.rename .well { width: 240px; }
+</style>

@@ -1,0 +1,75 @@
+import { and, eq, max, sql } from 'drizzle-orm'
+import { nextMove, replay, type Entry, type ShopRules } from '#core'
+import type { BuildSummary, Reckoned, Unsound } from '#shared/dto'
+import { connection } from './connection'
+import { listBuilds } from './builds'
+import { listEntries, type Sifted } from './entries'
+import type { By } from './outcome'
+import { currentRules } from './rules'
+import { buildSummaries, entries } from './schema'
+
+type OfShop = Pick<By, 'shop'>
+
+/** Those that nobody has taken out yet. */
+const standing = (sound: Entry[], unsound: Unsound[]): string[] => {
+  const out = new Set(sound.map(e => e.supersedes))
+  return unsound.map(u => u.entry.id).filter(id => !out.has(id))
+}
+
+/** Where a ledger stands, for the shop's list; `unsound` are entries that can't be read and were not taken out. */
+export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRules): Reckoned {
+  const replayed = replay(list)
+  const ratios = replayed?.asIs.flatMap(state => state.ratio?.value.value ?? []) ?? []
+  const target = replayed?.target?.body
+  return {
+    cylinders: replayed?.layout.cylinders.length ?? 0,
+    ratio: ratios.length > 0 ? { low: Math.min(...ratios), high: Math.max(...ratios) } : null,
+    target: target ? { ratio: target.ratio.value, tolerance: target.tolerance.value } : null,
+    next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound } : nextMove(replayed, rules)
+  }
+}
+
+async function lastSeqs({ shop }: OfShop): Promise<Map<string, { seq: number, entries: number, lastAt: string }>> {
+  const rows = await connection().db.select({ build: entries.build, seq: max(entries.seq), n: sql<number>`count(*)::int`, at: max(entries.at) })
+    .from(entries).where(eq(entries.shop, shop)).groupBy(entries.build)
+  return new Map(rows.map(row => [row.build, { seq: row.seq!, entries: row.n, lastAt: row.at!.toISOString() }]))
+}
+
+/** The shop's list as it is kept: no ledger is replayed for it. What is behind its ledger is said to be stale. */
+export async function listSummaries(by: OfShop, reckoning: string): Promise<BuildSummary[]> {
+  const [builds, seqs, kept] = await Promise.all([
+    listBuilds(by), lastSeqs(by), connection().db.select().from(buildSummaries).where(eq(buildSummaries.shop, by.shop))
+  ])
+  const byBuild = new Map(kept.map(row => [row.build, row]))
+  return builds.map(({ id, name, reference }) => {
+    const row = byBuild.get(id)
+    const last = seqs.get(id)
+    return {
+      id, name, reference, entries: last?.entries ?? 0, lastAt: last?.lastAt ?? null,
+      ...(row ? { reckoned: row.summary } : {}),
+      stale: row?.reckoning !== reckoning || row.seq !== (last?.seq ?? 0)
+    }
+  })
+}
+
+/** What is known of a build's entries from its summary: which of them the checks would not let through. */
+export async function siftedOf({ shop }: OfShop, build: string, reckoning: string): Promise<Sifted | undefined> {
+  const [row] = await connection().db.select().from(buildSummaries)
+    .where(and(eq(buildSummaries.shop, shop), eq(buildSummaries.build, build), eq(buildSummaries.reckoning, reckoning)))
+  return row && { seq: row.seq, unsound: row.unsound }
+}
+
+/**
+ * Makes a build's summary and keeps it, unless a later one is kept already.
+ *
+ * @param reckoning what reckons it: a summary of other code counts as none
+ */
+export async function makeSummary(by: OfShop, build: string, reckoning: string): Promise<void> {
+  const known = await siftedOf(by, build, reckoning)
+  const { entries: sound, unsound, seq } = await listEntries(by, build, { known })
+  const row = { build, shop: by.shop, seq, reckoning, summary: reckoned(sound, standing(sound, unsound), await currentRules(by)), unsound: unsound.map(({ entry, sentence }) => ({ id: entry.id, sentence })) }
+  await connection().db.insert(buildSummaries).values(row).onConflictDoUpdate({
+    target: buildSummaries.build, set: { seq, reckoning, summary: row.summary, unsound: row.unsound },
+    setWhere: sql`${buildSummaries.reckoning} <> ${reckoning} or ${buildSummaries.seq} <= ${seq}`
+  })
+}

@@ -1,0 +1,2 @@
+/** The one shop there is today. */
+export const SHOP = 'millrace-lane'
