@@ -1,19 +1,10 @@
 import { mouthOf, specFaults, type Bodies, type ChamberModel, type ChamberSpec, type SpecFault } from '#core'
-import { v5 as uuidv5 } from 'uuid'
 import { notKept } from './useStatement'
 import { askSolids } from './useSolids'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
-import type { SolidAsk, SolidFacts } from '~/workers/solidBench'
-
-const NAMES = '6f1d2a0c-51b7-5e0f-9d3a-2f8f0c1e7b55'
-
-/** What is asked of the worker for a chamber: drawing, pour, cuts, under one name. */
-export function solidAsk(model: ChamberModel, measured: number | undefined): SolidAsk {
-  const { spec, done, seats } = model
-  const ask = { spec, done, ...(measured === undefined ? {} : { measured }), assumed: { intake: seats.intake === 'assumed', exhaust: seats.exhaust === 'assumed' } }
-  return { key: uuidv5(JSON.stringify(ask), NAMES), ...ask }
-}
+import { solidAsk } from '~/workers/solidAsk'
+import type { SolidFacts } from '~/workers/solidBench'
 
 /** A chamber's drawing on this device: what is kept, what is being drawn, its faults, and its solid as soon as it is made. */
 export function useDrawing() {

@@ -1,14 +1,15 @@
 import {
-  SCHOOLS, compressionRatio, squishAreaOver, cutsTogether, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame, valveMargins,
-  type Below, type EntryOf, type Relief, type School, type WallAt, type WallLimits, type WallProposal
+  SCHOOLS, headCut, squishAreaOver, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame,
+  type Below, type EntryOf, type Relief, type School, type Tried, type WallAt, type WallLimits, type WallProposal
 } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { v5 as uuidv5 } from 'uuid'
-import { solidAsk } from './useDrawing'
 import { askSolids } from './useSolids'
 import { allKept } from './useStatement'
 import { useBuild } from '~/stores/build'
+import { useChambers } from '~/stores/chambers'
 import { useDrafts } from '~/stores/drafts'
+import { solidAsk } from '~/workers/solidAsk'
 import type { Developed, SolidFacts, ValveWalls } from '~/workers/solidBench'
 
 export interface Step { words: string, reliefs: Relief[] }
@@ -23,6 +24,7 @@ const KEPT = 120
 export function useShaping() {
   const build = useBuild()
   const drafts = useDrafts()
+  const { chambers } = useChambers()
   const head = computed(() => build.state?.head ?? 1)
   const key = computed(() => `${build.view?.id}/shape/${head.value}`)
   const setup = computed<ShapeSetup>(() => {
@@ -66,15 +68,17 @@ export function useShaping() {
     ? list.map(r => ({ ...r, radii: r.radii.map((_, i) => r.radii[(KEPT / 2 - i + KEPT) % KEPT]!) }))
     : list
   const name = computed(() => facts.value && (reliefs.value.length ? uuidv5(facts.value.key + JSON.stringify(reliefs.value), NAMES) : `${facts.value.key}/bare`))
-  const target = computed(() => build.state?.targetChamber?.value.value)
+  /** What is planned besides this chamber's own grinding and its head's cut: what the target is reckoned with. */
+  const before = computed(() => (build.replayed?.planned ?? []).filter(op => !(op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === head.value)
+    && !(op.kind === 'relief' && op.scope.level === 'cylinder' && op.scope.cylinder === build.cylinder)))
   const lesson = computed(() => build.replayed && reliefLesson(build.replayed.settlements))
   /** How much of what is drawn comes out when it is ground here. */
   const share = computed(() => reliefPrediction(1, lesson.value).added)
-  const developed = shallowRef<Developed & { name: string, target?: number }>()
-  watch(() => [name.value, facts.value?.key, target.value, share.value] as const, async ([as, from, aim]) => {
+  const developed = shallowRef<Developed & { name: string }>()
+  watch(() => [name.value, facts.value?.key, share.value] as const, async ([as, from]) => {
     if (!as || !from) return
-    const answer = await askSolids('develop', 'develop', { key: from, name: as, reliefs: own(reliefs.value, model.value?.mirrored ?? false), target: aim, share: share.value })
-    if (answer.kind === 'done') developed.value = { ...answer.value, name: as, target: aim }
+    const answer = await askSolids('develop', 'develop', { key: from, name: as, reliefs: own(reliefs.value, model.value?.mirrored ?? false), share: share.value })
+    if (answer.kind === 'done') developed.value = { ...answer.value, name: as }
   }, { immediate: true })
 
   // Walls at the lift that is looked at, and over all lifts: as they are and as developed.
@@ -114,7 +118,7 @@ export function useShaping() {
   const means = computed(() => ({ before: mean(sweep.value?.before), after: mean(sweep.value?.after) }))
 
   /** Whether what is told is of what is drawn: until then nothing may be taken or planned by it. */
-  const settled = computed(() => facts.value?.key === ask.value?.key && developed.value?.name === name.value && developed.value?.target === target.value && sweep.value?.of === sweepOf.value)
+  const settled = computed(() => facts.value?.key === ask.value?.key && developed.value?.name === name.value && sweep.value?.of === sweepOf.value)
 
   /** What the school proposes for a valve, over the lifts it looks at. */
   function propose(open: number, school = setup.value.school): WallProposal | undefined {
@@ -229,22 +233,33 @@ export function useShaping() {
   const nicks = computed(() => spec.value && model.value
     ? reliefs.value.flatMap(r => nicked(spec.value!.valves, r.valve, own([r], model.value!.mirrored)[0]!.radii)).sort((a, b) => b.past - a.past)
     : [])
-  const state = computed(() => build.state)
   /** Standard uncertainty of what is added, cc. */
   const addedU = computed(() => developed.value && reliefPrediction(Math.max(0, developed.value.drawn), lesson.value).u)
   const squishThen = computed(() => developed.value && squishAreaOver(bore.value, developed.value.opening))
-  const ratioThen = computed(() => {
-    const { clearance, swept } = state.value ?? {}
-    const added = developed.value?.added
-    return clearance && swept && added !== undefined ? compressionRatio(swept.value.value, clearance.value.value + added) : undefined
-  })
-  /** Whether the seats allow the cut that would pay it back. */
+  const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: '' })
+  /** The grinding as it would be planned on a cylinder. */
+  const asPlanned = (cylinder: number, { drawn }: Pick<Developed, 'drawn'>): Tried & { kind: 'relief' } => {
+    const { added, u } = reliefPrediction(Math.max(0, drawn), lesson.value)
+    return { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: cc(added), u: cc(u), drawn: cc(drawn), reliefs: reliefs.value } }
+  }
+  /** This chamber's grinding once the hand rests: until then nothing is told that hangs on the opened chamber's solid. */
+  const resting = shallowRef<{ of: string, grinding: Tried[] }>()
+  const restOf = computed(() => settled.value && developed.value ? `${build.cylinder} ${developed.value.name}` : '')
+  watchDebounced(restOf, (of) => {
+    resting.value = of && developed.value ? { of, grinding: reliefs.value.length > 0 ? [asPlanned(build.cylinder, developed.value)] : [] } : undefined
+  }, { debounce: 400, immediate: true })
+  const mine = <T extends { cylinder: number }>(list: T[] | undefined) => list?.find(c => c.cylinder === build.cylinder)
+  const ratioThen = computed(() => developed.value && mine(build.ifDone([...before.value, asPlanned(build.cylinder, developed.value)])?.cylinders)?.state.ratio?.value.value)
+  /** The cut that pays it back, as the Cut station would find it once it is planned, and whether the seats allow it. */
   const payBack = computed(() => {
-    const depth = developed.value?.payBack
-    if (depth === undefined || !model.value) return undefined
-    const plane = cutsTogether([model.value.done, { depth, slopeX: 0, slopeY: 0 }])
-    const worst = model.value.spec.valves.map(v => ({ valve: v.valve, ...valveMargins(v, plane) })).sort((a, b) => a.seat.margin - b.seat.margin)[0]
-    return { depth, worst }
+    const r = build.replayed
+    if (!r || !resting.value || resting.value.of !== restOf.value) return undefined
+    const operations = [...before.value, ...resting.value.grinding]
+    const depth = mine(headCut(r, head.value, operations, chambers).cylinders)?.depth.value
+    if (depth === undefined || depth <= 0) return undefined
+    const { room } = mine(build.ifDone([...operations, { kind: 'faceCut', scope: { level: 'head', head: head.value }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' } } }])?.cylinders) ?? {}
+    const worst = [...room?.valves ?? []].sort((a, b) => a.seat.margin - b.seat.margin)[0]
+    return { depth, worst: worst && { ...worst, valve: worst.valve.valve } }
   })
   const spots = computed(() => spec.value ? hotSpots(spec.value, mouthOf(spec.value), gasketBore.value) : [])
 
@@ -271,14 +286,13 @@ export function useShaping() {
   }
 
   const planned = computed(() => (build.replayed?.planned ?? []).filter((op): op is EntryOf<'relief'> => op.kind === 'relief' && op.scope.level === 'cylinder' && build.asIs.find(s => s.cylinder === (op.scope as { cylinder: number }).cylinder)?.head === head.value))
-  const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: '' })
   /** Plans the same metal on every cylinder that was reckoned, or on this one alone. */
   async function plan(note: string): Promise<string | undefined> {
     const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, ...developed.value }] : []
-    const said = await allKept(list.map(({ cylinder, added, drawn }) => {
+    const said = await allKept(list.map(({ cylinder, drawn }) => {
       const before = planned.value.find(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder)
-      const { u } = reliefPrediction(Math.max(0, drawn), lesson.value)
-      return build.add('relief', { level: 'cylinder', cylinder }, { state: 'planned', added: cc(added), u: cc(u), drawn: cc(drawn), reliefs: reliefs.value }, { note, ...(before ? { supersedes: before.id } : {}) })
+      const { kind, scope, body } = asPlanned(cylinder, { drawn })
+      return build.add(kind, scope, body, { note, ...(before ? { supersedes: before.id } : {}) })
     }))
     if (!said) set({ steps: [] })
     return said

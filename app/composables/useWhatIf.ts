@@ -1,5 +1,5 @@
-import { replay, type Bodies, type Entry, type EntryKind, type EntryOf, type Figure, type Replay, type Scope } from '#core'
-import { notKept } from './useStatement'
+import type { AsIf, EntryOf, Figure, Scope, Tried } from '#core'
+import { allKept } from './useStatement'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 
@@ -14,11 +14,11 @@ export function useWhatIf() {
   const face = computed(() => number('face'))
   const set = (name: 'gasket' | 'deck' | 'face', value: string | number) => drafts.set(key(name), value === 0 || value === '' ? '' : String(value))
 
-  const mm = (value: number): Figure => ({ value, unit: 'mm', typed: String(value) })
+  const mm = (value: number): Figure => ({ value, unit: 'mm', typed: '' })
   const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
   const bank = computed<Scope>(() => ({ level: 'bank', bank: build.state?.bank ?? 1 }))
   const tried = computed(() => {
-    const list: { kind: EntryKind, scope: Scope, body: Bodies['gasketChange'] | Bodies['deckCut'] }[] = []
+    const list: Tried[] = []
     if (gasket.value) {
       const { thickness, bore, area } = gasket.value.body
       list.push({ kind: 'gasketChange', scope: head.value, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } })
@@ -27,18 +27,16 @@ export function useWhatIf() {
     if (face.value > 0) list.push({ kind: 'faceCut', scope: head.value, body: { state: 'planned', depth: mm(face.value) } })
     return list
   })
-  const outcome = computed<Replay | undefined>(() => {
-    if (tried.value.length === 0) return build.replayed
-    const at = new Date(8.64e15).toISOString()
-    const entries = tried.value.map((op, i) => ({ ...op, id: `tried-${i}`, build: build.view!.id, seq: null, at, hand: 'x', v: 1 }) as Entry)
-    return replay([...build.entries, ...entries])
-  })
-  /** Writes what was tried down as planned. */
+  /** Where it would stand with what is planned and what is tried. */
+  const outcome = computed<AsIf | undefined>(() => build.ifDone([...build.replayed?.planned ?? [], ...tried.value]))
+  /** Writes what was tried down as planned, all of it on this device before the page can be left; a cut with what it takes. */
   async function plan(): Promise<string | undefined> {
-    for (const { kind, scope, body } of tried.value) {
-      const said = notKept(await build.add(kind, scope, body as Bodies['deckCut']))
-      if (said) return said
-    }
+    const at = outcome.value
+    if (!at) return undefined
+    if (face.value > 0 && at.cylinders.some(c => c.waiting)) return 'The chambers are not ready yet: try again in a moment.'
+    const mine = at.operations.slice(at.operations.length - tried.value.length)
+    const said = await allKept(mine.map(({ kind, scope, body }) => build.add(kind, scope, body)))
+    if (said) return said
     for (const name of ['gasket', 'deck', 'face'] as const) set(name, '')
     return undefined
   }

@@ -1,10 +1,11 @@
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, nextMove, replay, type Bodies, type CylinderState, type Entry, type EntryKind, type NextMove, type Replay, type Scope
+  BODY_VERSION, advice, asIf, headCut, replay, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
 } from '#core'
 import { checkEntry, type BuildView } from '#shared/dto'
 import { sayLeftOut } from '#shared/words/domain'
+import { useChambers } from './chambers'
 import { useDevice } from './device'
 import { useOutbox, type Sent } from './outbox'
 import { useShop } from './shop'
@@ -19,6 +20,7 @@ export const useBuild = defineStore('build', () => {
   const shop = useShop()
   const outbox = useOutbox()
   const device = useDevice()
+  const { chambers } = useChambers()
   // Shallow: a ledger is replaced, never changed, and ten thousand entries are not watched one by one.
   const view = shallowRef<BuildView>()
   const missing = ref(false)
@@ -41,7 +43,19 @@ export const useBuild = defineStore('build', () => {
     ...(view.value?.unsound ?? []).filter(({ entry }) => !entries.value.some(e => e.supersedes === entry.id)),
     ...(replayed.value?.leftOut ?? []).map(out => ({ entry: byId.value.get(out.id)!, sentence: sayLeftOut(out) }))
   ])
-  const next = computed<NextMove>(() => leftOut.value.length > 0 ? { kind: 'takeOut', entries: leftOut.value.map(l => l.entry.id) } : nextMove(replayed.value, shop.rules))
+  /** Everything that is open, the next move first. */
+  const opens = computed<Advice[]>(() => {
+    const list = advice(replayed.value, shop.rules, chambers)
+    if (leftOut.value.length === 0) return list
+    const out: Advice = { kind: 'takeOut', entries: leftOut.value.map(l => l.entry.id), cylinders: [], heads: [], at: { station: 'daybook' } }
+    return [out, ...list.filter(({ kind }) => kind !== 'takeOut' && kind !== 'onTarget')]
+  })
+  /** Where the build would stand after operations that are not in its ledger: every “what if” of the page. */
+  const ifDone = (operations: readonly (Tried | OperationEntry)[]): AsIf | undefined => replayed.value && asIf(replayed.value, operations, chambers)
+  /** What each head’s cut asks for, with everything planned but the cut. */
+  const cuts = computed(() => replayed.value?.layout.heads.map((_, i) => headCut(replayed.value!, i + 1, replayed.value!.planned, chambers)) ?? [])
+  /** With everything planned. */
+  const planned = computed(() => ifDone(replayed.value?.planned ?? []))
   const byId = computed(() => new Map(entries.value.map(entry => [entry.id, entry])))
   const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
   const asIs = computed(() => replayed.value?.asIs ?? [])
@@ -124,5 +138,5 @@ export const useBuild = defineStore('build', () => {
     if (n > 0) cylinder.value = cylinders.value[(at + by + n) % n]!
   }
 
-  return { view, missing, cylinder, entries, replayed, leftOut, next, byId, cylinders, asIs, state, worst, open, refresh, add, step }
+  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, cuts, byId, cylinders, asIs, state, worst, open, refresh, add, step }
 })

@@ -1,46 +1,57 @@
 import { describe, expect, it } from 'vitest'
-import { nextMove, replay, shares, type Entry, type NextMove } from '#core'
+import { advice, replay, shares, type Advice, type Entry } from '#core'
 import { demoShop } from '#demo/shop'
 import { sayEntry, sayScope, typedOf } from './entries'
 import { clearanceFormula, ratioFormula } from './formulas'
 import { layoutBody } from './layouts'
-import { sayGap, sayNextMove } from './nextMove'
+import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
 
 const launch = demoShop.builds[0]!
 const replayed = replay(launch.entries)!
 const byId = new Map(launch.entries.map(e => [e.id, e]))
 
-describe('the next move is said', () => {
-  it.each<[NextMove, RegExp]>([
-    [{ kind: 'layOut' }, /how many cylinders/],
-    [{ kind: 'pourSecond', cylinders: [2, 5] }, /^Cylinders 2 and 5 have one pour only\. Pour again before you cut\.$/],
-    [{ kind: 'pour', cylinders: [1, 2, 3, 4, 5, 6] }, /^All six cylinders have not been poured/],
-    [{ kind: 'pourAgain', cylinders: [4] }, /since cylinder 4 was poured/],
-    [{ kind: 'disagree', cylinders: [3], encloses: 'chamber', difference: 0.7, change: -0.7, allowed: 0.26 }, /differ by 0\.70 cc; the glass allows 0\.26 cc/],
-    [{ kind: 'state', cylinders: [1], quantity: 'bore' }, /^State the bore: without it there is no ratio/],
-    [{ kind: 'state', cylinders: [1], quantity: 'crownVolume', share: 0.41 }, /crown volume: it is only assumed, and makes 41 %/],
-    [{ kind: 'stop', cause: 'cutReachesSeat', cylinders: [1], valve: 'exhaust', left: -0.12 }, /0\.12 mm past the exhaust seats/],
-    [{ kind: 'stop', cause: 'passesTarget', cylinders: [2] }, /Cylinder 2 would pass the target/],
-    [{ kind: 'plan', head: 1, cylinders: [4], depth: 1.12 }, /1\.12 mm is the most head 1 can lose/],
-    [{ kind: 'plan', head: 1, cylinders: [4], depth: 0 }, /even the chambers first/],
-    [{ kind: 'plan', head: 1, cylinders: [4] }, /stands above the target/],
-    [{ kind: 'do', what: 'faceCut', operation: 'x', cylinders: [1], depth: 1.08 }, /^Cut 1\.08 mm, measure/],
-    [{ kind: 'do', what: 'deckCut', operation: 'x', cylinders: [1], depth: 0.2 }, /^Cut 0\.20 mm off the deck/],
-    [{ kind: 'do', what: 'relief', operation: 'x', cylinders: [2, 5] }, /^Grind cylinders 2 and 5 as planned/],
-    [{ kind: 'do', what: 'seatWork', operation: 'x', cylinders: [1] }, /^Do the seats of cylinder 1/],
-    [{ kind: 'do', what: 'gasketChange', operation: 'x', cylinders: [1] }, /^Fit the gasket/],
-    [{ kind: 'leak', cylinders: [2], encloses: 'intakePort', rate: 0.24 }, /intake port of cylinder 2 loses 0\.24 cc a minute/],
-    [{ kind: 'disagree', cylinders: [2], encloses: 'crown', difference: 0.9, change: 0.9, allowed: 0.3 }, /^The crown pours of cylinder 2 .*a leak past a valve/],
-    [{ kind: 'pourFine', cylinders: [1, 2] }, /only measured with a syringe/],
-    [{ kind: 'squish', cylinders: [1], excess: 0.85 }, /^Squish first: it is 0\.85 mm wider/],
-    [{ kind: 'stop', cause: 'squishTouches', cylinders: [3], left: -0.04 }, /squish of cylinder 3 would be −0\.04 mm\. It touches/],
-    [{ kind: 'onTarget' }, /Every cylinder is on target/],
-    [{ kind: 'setTarget' }, /target ratio/]
-  ])('%o', (move, says) => expect(sayNextMove(move, 6, 'mm').sentence).toMatch(says))
-  it('calls a stop by its name and points to where it is mended', () => {
-    expect(sayNextMove({ kind: 'stop', cause: 'passesTarget', cylinders: [2] }, 6, 'mm')).toMatchObject({ urgent: true, station: 'cut' })
-    expect(sayNextMove(nextMove(replayed), 6, 'mm').station).toBe('pour')
+type Told = Advice extends infer A ? A extends Advice ? Omit<A, 'cylinders' | 'heads' | 'at'> : never : never
+const open = (told: Told, cylinders: number[] = [1], heads: number[] = [1]) => ({ ...told, cylinders, heads, at: { station: 'cut' } }) as Advice
+
+describe('what is open is said', () => {
+  it.each<[Told, number[], RegExp]>([
+    [{ kind: 'layOut' }, [], /how many cylinders/],
+    [{ kind: 'pourSecond' }, [2, 5], /^Cylinders 2 and 5 have one pour only\. Pour again before you cut\.$/],
+    [{ kind: 'pour' }, [1, 2, 3, 4, 5, 6], /^All six cylinders have not been poured/],
+    [{ kind: 'pourAgain' }, [4], /since cylinder 4 was poured/],
+    [{ kind: 'disagree', encloses: 'chamber', figure: 0.7, change: -0.7, limit: 0.26 }, [3], /differ by 0\.70 cc; the glass allows 0\.26 cc/],
+    [{ kind: 'state', quantity: 'bore' }, [1], /^State the bore: without it there is no ratio/],
+    [{ kind: 'assumed', quantity: 'crownVolume', of: 'ratio', figure: 0.41, limit: 0.25 }, [1], /crown volume: it is only assumed, and makes 41 %/],
+    [{ kind: 'assumed', quantity: 'mouthArea', of: 'depth', figure: 0.94, limit: 0.25 }, [1], /the mouth area of head 1: .* 94 % of what is unsure about the depth of a cut/],
+    [{ kind: 'assumed', quantity: 'exhaustSeatHeight', of: 'seat', figure: 1, limit: 0.25 }, [1], /only assumed, and the cut would reach it/],
+    [{ kind: 'seatLost', valve: 'exhaust', figure: -0.12, limit: 0, planned: true }, [1], /planned cut goes 0\.12 mm past the exhaust seats/],
+    [{ kind: 'seatLost', valve: 'intake', figure: -0.12, limit: 0, planned: false }, [1], /The face is 0\.12 mm past the intake seats/],
+    [{ kind: 'passesTarget', figure: 10.24, limit: 10, planned: true }, [2], /Cylinder 2 would pass the target, 10\.24 where 10\.00 is the most/],
+    [{ kind: 'passesTarget', figure: 10.24, limit: 10, planned: false }, [2], /Cylinder 2 is past the target at 10\.24/],
+    [{ kind: 'tooClose', clearance: 'exhaustClearance', figure: 1.02, limit: 2.5, planned: false }, [1], /is 1\.02 mm on cylinder 1, 1\.48 mm under the shop’s least/],
+    [{ kind: 'gasketInBore', figure: 91, limit: 92, planned: false }, [1], /91\.00 mm across and the bore 92\.00 mm/],
+    [{ kind: 'plan', way: 'cut', figure: 1.12, source: 'solid', waiting: false }, [4], /1\.12 mm is the most head 1 can lose/],
+    [{ kind: 'plan', way: 'even', waiting: false }, [4], /another of head 1 is at it: even the chambers first/],
+    [{ kind: 'plan', way: 'cut', waiting: true }, [4], /Plan the cut of head 1: the Cut station tells/],
+    [{ kind: 'plan', way: 'open', waiting: false }, [4], /stands above the target/],
+    [{ kind: 'do', what: 'faceCut', operation: 'x', figure: 1.08 }, [1], /^Cut 1\.08 mm off head 1, measure/],
+    [{ kind: 'do', what: 'deckCut', operation: 'x', figure: 0.2 }, [1], /^Cut 0\.20 mm off the deck/],
+    [{ kind: 'do', what: 'relief', operation: 'x' }, [2, 5], /^Grind cylinders 2 and 5 as planned/],
+    [{ kind: 'do', what: 'seatWork', operation: 'x' }, [1], /^Do the seats of cylinder 1/],
+    [{ kind: 'do', what: 'gasketChange', operation: 'x' }, [1], /^Fit the gasket that is planned on head 1/],
+    [{ kind: 'leak', encloses: 'intakePort', figure: 0.24, limit: 0.2 }, [2], /intake port of cylinder 2 loses 0\.24 cc a minute/],
+    [{ kind: 'disagree', encloses: 'crown', figure: 0.9, change: 0.9, limit: 0.3 }, [2], /^The crown pours of cylinder 2 .*a leak past a valve/],
+    [{ kind: 'pourFine' }, [1, 2], /only measured with a syringe/],
+    [{ kind: 'squish', figure: 1.95, limit: 1.1 }, [1], /^Squish first: it is 0\.85 mm wider/],
+    [{ kind: 'squishTouches', figure: -0.04, limit: 0, planned: true }, [3], /squish of cylinder 3 would be −0\.04 mm\. It touches/],
+    [{ kind: 'onTarget' }, [1], /Every cylinder is on target/],
+    [{ kind: 'setTarget' }, [1], /target ratio/]
+  ])('%o', (told, cylinders, says) => expect(sayAdvice(open(told, cylinders), 6, 'mm').sentence).toMatch(says))
+  it('contact, lost metal and challenges are stops', () => {
+    expect(sayAdvice(open({ kind: 'passesTarget', figure: 10.2, limit: 10, planned: true }), 6, 'mm').urgent).toBe(true)
+    expect(sayAdvice(open({ kind: 'pour' }), 6, 'mm').urgent).toBeUndefined()
+    expect(advice(replayed)[0]!.at).toEqual({ station: 'pour' })
   })
   it('says a gap over, under, or on target', () => {
     expect(sayGap(7.09, 0.7)).toBe('7.1 cc over')

@@ -1,9 +1,9 @@
 import Module from 'manifold-3d'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { STLLoader } from 'three/addons/loaders/STLLoader.js'
-import { mirrored, type SolidKit } from '#core'
+import { cutAtChamber, cutOf, mirrored, type HeadSetup, type SolidKit } from '#core'
 import { launchChamber } from '../../demo/chambers'
-import { SolidBench, type Asks, type Developed, type Look, type SolidAsk } from './solidBench'
+import { SolidBench, type Asks, type Developed, type Look, type PlanAsk, type SolidAsk } from './solidBench'
 import { stlOf } from './stl'
 
 let kit: SolidKit
@@ -20,10 +20,16 @@ async function made(key: string, more: Partial<SolidAsk> = {}) {
   if (answer.kind !== 'done') throw new Error(JSON.stringify(answer))
   return { bench, facts: answer.value }
 }
-const call = async (bench: SolidBench, name: 'solve' | 'hold', args: never) => {
-  const answer = await bench.call({ name, job: name, seq: ++seq, args })
+const plan = async (bench: SolidBench, ...args: PlanAsk[]) => {
+  const answer = await bench.call({ name: 'plan', job: 'plan', seq: ++seq, args })
   if (answer.kind !== 'done') throw new Error(JSON.stringify(answer))
-  return answer.value as never
+  return answer.value
+}
+/** A set-up's plane over a chamber that stands `x` along its head. */
+const over = (setup: HeadSetup, x = 0): PlanAsk => ({ id: 'over', key: 'a', cut: cutAtChamber(cutOf(setup), { x, y: 0 }) })
+const volumeOver = async (bench: SolidBench, setup: HeadSetup, x = 0) => {
+  const [told] = await plan(bench, over(setup, x))
+  return told && 'volume' in told ? told.volume : NaN
 }
 
 describe('the solids bench', () => {
@@ -57,27 +63,25 @@ describe('the solids bench', () => {
   it.each([['depth', 0], ['angle', 0.9], ['flat', 0.4]] as const)('solves a set-up for its %s, and the head then holds the target', async (free, depth) => {
     const { bench } = await made('a')
     const setup = { roll: 'aboutCrank' as const, angle: 1.2, depth, flat: free === 'depth' ? 0.2 : 0 }
-    const [{ value }] = await call(bench, 'solve', { chambers: [{ key: 'a', cylinder: 1, x: 260, target: 49.2 }], setup, free } as never) as [{ value: number }]
-    const [{ volume }] = await call(bench, 'hold', { chambers: [{ key: 'a', cylinder: 1, x: 260 }], setup: { ...setup, [free]: value } } as never) as [{ volume: number }]
-    expect(volume).toBeCloseTo(49.2, 4)
+    const [told] = await plan(bench, { id: 'free', key: 'a', x: 260, setup, free, volume: 49.2 })
+    expect(await volumeOver(bench, { ...setup, [free]: told && 'value' in told ? told.value : NaN }, 260)).toBeCloseTo(49.2, 4)
   })
   it('says which chamber can’t be brought to its target, and goes on with the others', async () => {
     const { bench } = await made('a')
     const setup = { roll: 'aboutCrank' as const, angle: 1, depth: 2, flat: 0 }
-    const chambers = [{ key: 'a', cylinder: 1, x: 0, target: 55 }, { key: 'a', cylinder: 2, x: 0, target: 44 }]
-    expect(await call(bench, 'solve', { chambers, setup, free: 'flat' } as never)).toEqual([expect.objectContaining({ cylinder: 1, argument: 'flat' }), expect.objectContaining({ cylinder: 2, value: expect.any(Number) as number })])
+    const ask = (id: string, volume: number): PlanAsk => ({ id, key: 'a', x: 0, setup, free: 'flat', volume })
+    expect(await plan(bench, ask('1', 55), ask('2', 44))).toEqual([expect.objectContaining({ id: '1', argument: 'flat' }), expect.objectContaining({ id: '2', value: expect.any(Number) as number })])
   })
   it('a roll across the crank takes more off the end it is rolled towards', async () => {
     const { bench } = await made('a')
     const setup = { roll: 'acrossCrank' as const, angle: 0.2, depth: 1, flat: 0 }
-    const [near, far] = await call(bench, 'hold', { chambers: [{ key: 'a', cylinder: 1, x: 260 }, { key: 'a', cylinder: 6, x: -260 }], setup } as never) as { volume: number }[]
+    const [near, far] = [await volumeOver(bench, setup, 260), await volumeOver(bench, setup, -260)]
     // 2·260·tan 0.2° more depth at one end, by 4.6 cc/mm
-    expect(far!.volume - near!.volume).toBeCloseTo(520 * Math.tan(0.2 * Math.PI / 180) * 4.55, 0)
+    expect(far - near).toBeCloseTo(520 * Math.tan(0.2 * Math.PI / 180) * 4.55, 0)
   })
   it('counts a cut from the face that an earlier one left', async () => {
     const { bench } = await made('a', { measured: 51, done: { ...level, depth: 1 } })
-    const [{ volume }] = await call(bench, 'hold', { chambers: [{ key: 'a', cylinder: 1, x: 0 }], setup: { roll: 'aboutCrank', angle: 0, depth: 0, flat: 0 } } as never) as [{ volume: number }]
-    expect(volume).toBeCloseTo(51, 2)
+    expect(await volumeOver(bench, { roll: 'aboutCrank', angle: 0, depth: 0, flat: 0 })).toBeCloseTo(51, 2)
   })
 })
 

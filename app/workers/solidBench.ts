@@ -1,5 +1,5 @@
 import {
-  DomainError, SpecError, calibrated, calibratedLive, curtainArea, cutAtChamber, cutOf, cutsTogether, draftAt, flowArea, lifted, limitGaps, mouthOn, openingArea, planOf,
+  DomainError, SpecError, calibrated, calibratedLive, curtainArea, cutsTogether, draftAt, flowArea, lifted, limitGaps, mouthOn, openingArea, planOf,
   sectionOf, shroudOnSolid, solidOn, solveCut, suspects, volumeAboveCut, type Below, type ChamberValve, type Relief, type WallAt, type WallLimits,
   type ChamberSpec, type Cut, type Point, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
@@ -24,13 +24,9 @@ export interface SolidFacts {
 export interface LookAsk { key: string, cut: Cut, x: number }
 export interface Look { volume: number, opening: number, edge: number[][], side: number[][] }
 
-/** One free figure of a set-up, solved for every chamber of a head. */
-export interface SolveAsk { chambers: { key: string, cylinder: number, x: number, target: number }[], setup: HeadSetup, free: Free }
-export type Solved = { cylinder: number, value: number } | { cylinder: number, argument: string, given: unknown, bound: string }
-
-/** What chambers hold once a head is cut. */
-export interface HoldAsk { chambers: { key: string, cylinder: number, x: number }[], setup: HeadSetup }
-export interface Held { cylinder: number, volume: number, perMm: number }
+/** Questions of the plan: what is left above a plane over a chamber's face as it stands, or the free figure that leaves it a volume. */
+export type PlanAsk = { id: string, key: string, cut: Cut } | { id: string, key: string, setup: HeadSetup, free: Free, volume: number, x: number }
+export type PlanTold = { id: string } & ({ volume: number, opening: number } | { value: number } | { argument: string, given: unknown, bound: string })
 
 /** A valve or a figure moved: the chamber as well as its rings can follow, until its solid is made again. */
 export interface DragAsk { key: string, spec: ChamberSpec, cut: Cut }
@@ -41,14 +37,13 @@ export type ValveWalls = { open: number, walls: WallAt[] } | { open: number, ref
 
 /** Metal to be taken off a chamber that was made solid. */
 /** `share`: how much of what is drawn comes out when it is ground, 1 by the drawing alone. */
-export interface DevelopAsk { key: string, name: string, reliefs: Relief[], target?: number, share?: number }
-export interface Developed { /** cc by the drawing. */ drawn: number, added: number, volume: number, opening: number, /** Flat cut that pays it back, mm. */ payBack?: number }
+export interface DevelopAsk { key: string, name: string, reliefs: Relief[], share?: number }
+export interface Developed { /** cc by the drawing. */ drawn: number, added: number, volume: number, opening: number }
 
 export interface Asks {
   solid: { args: SolidAsk, answer: SolidFacts }
   look: { args: LookAsk, answer: Look }
-  solve: { args: SolveAsk, answer: Solved[] }
-  hold: { args: HoldAsk, answer: Held[] }
+  plan: { args: PlanAsk[], answer: PlanTold[] }
   drag: { args: DragAsk, answer: { volume: number } }
   walls: { args: WallsAsk, answer: ValveWalls[] }
   develop: { args: DevelopAsk, answer: Developed }
@@ -60,6 +55,8 @@ export interface Call<K extends AskName = AskName> { name: K, job: string, seq: 
 export type Answer<K extends AskName = AskName>
   = | { kind: 'done', value: Asks[K]['answer'], /** What it took in the worker. */ ms: number }
     | { kind: 'stale' }
+    /** The worker itself was lost, twice. */
+    | { kind: 'broke' }
     | { kind: 'faults', faults: SpecFault[] }
     | { kind: 'refused', argument: string, given: unknown, bound: string }
 
@@ -115,7 +112,7 @@ export class SolidBench {
 
   private run<K extends AskName>({ name, args }: Call<K>): Asks[K]['answer'] {
     const does: { [N in AskName]: (a: Asks[N]['args']) => Asks[N]['answer'] } = {
-      solid: a => this.solid(a), look: a => this.look(this.chamber(a.key).mesh, a.cut, a.x), solve: a => this.solve(a), hold: a => this.hold(a),
+      solid: a => this.solid(a), look: a => this.look(this.chamber(a.key).mesh, a.cut, a.x), plan: a => a.map(one => this.plan(one)),
       drag: a => this.drag(a), walls: a => this.walls(a), develop: a => this.develop(a), surface: a => this.surface(a.key), stl: a => this.writeStl(this.chamber(a.key).mesh)
     }
     return does[name](args)
@@ -160,24 +157,20 @@ export class SolidBench {
     }
   }
 
-  private solve({ chambers, setup, free }: SolveAsk): Solved[] {
-    return chambers.map(({ key, cylinder, x, target }) => {
-      try {
-        const { mesh, done } = this.chamber(key)
-        return { cylinder, value: solveCut(mesh, { x, y: 0 }, setup, free, target, done) }
-      } catch (error) {
-        if (!(error instanceof DomainError)) throw error
-        return { cylinder, argument: error.argument, given: String(error.given), bound: error.bound }
+  private plan(asked: PlanAsk): PlanTold {
+    const { id } = asked
+    try {
+      const { mesh, done } = this.chamber(asked.key)
+      if ('cut' in asked) {
+        const cut = cutsTogether([done, asked.cut])
+        return { id, volume: volumeAboveCut(mesh, cut), opening: openingArea(mesh, cut) }
       }
-    })
-  }
-
-  private hold({ chambers, setup }: HoldAsk): Held[] {
-    return chambers.map(({ key, cylinder, x }) => {
-      const { mesh, done } = this.chamber(key)
-      const cut = cutsTogether([done, cutAtChamber(cutOf(setup), { x, y: 0 })])
-      return { cylinder, volume: volumeAboveCut(mesh, cut), perMm: openingArea(mesh, cut) / 1000 }
-    })
+      const { setup, free, volume, x } = asked
+      return { id, value: solveCut(mesh, { x, y: 0 }, setup, free, volume, done) }
+    } catch (error) {
+      if (!(error instanceof DomainError)) throw error
+      return { id, argument: error.argument, given: String(error.given), bound: error.bound }
+    }
   }
 
   private drag({ key, spec, cut }: DragAsk): { volume: number } {
@@ -205,7 +198,7 @@ export class SolidBench {
 
   /** The same chamber with metal off, kept under its own name; its ceiling stays stretched as the pour had it. */
   private develop(asked: DevelopAsk): Developed {
-    const { key, name, reliefs, target, share = 1 } = asked
+    const { key, name, reliefs, share = 1 } = asked
     const { spec, plan, mesh, stretch, done } = this.chamber(key)
     const shaped = { ...spec, reliefs: [...spec.reliefs ?? [], ...reliefs] }
     const opened = reliefs.length > 0 ? solidOn(this.kit, plan, shaped, stretch) : mesh
@@ -213,12 +206,7 @@ export class SolidBench {
     this.recipes.set(name, () => void this.develop(asked))
     const volume = volumeAboveCut(opened, done)
     const drawn = volume - volumeAboveCut(mesh, done)
-    // The solid holds what is drawn, the chamber will hold what is ground: the solid is cut to its own reading of the target.
-    const over = drawn * (1 - share)
-    const payBack = target !== undefined && target > 0 && target + over < volume && target + over > 0
-      ? solveCut(opened, { x: 0, y: 0 }, { roll: 'aboutCrank', angle: 0, depth: 0, flat: 0 }, 'depth', target + over, done)
-      : undefined
-    return { drawn, added: drawn * share, volume: volume - over, opening: openingArea(opened, { ...done, depth: done.depth + 1e-6 }), ...(payBack === undefined ? {} : { payBack }) }
+    return { drawn, added: drawn * share, volume: volume - drawn * (1 - share), opening: openingArea(opened, { ...done, depth: done.depth + 1e-6 }) }
   }
 
   private keep(key: string, kept: Kept): void {

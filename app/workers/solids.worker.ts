@@ -4,14 +4,25 @@ import wasmUrl from 'manifold-3d/manifold.wasm?url'
 import { SolidBench, type Answer, type AskName, type Call } from './solidBench'
 import { stlOf } from './stl'
 
-const bench = Module({ locateFile: () => wasmUrl }).then((kit) => {
+const made = async () => {
+  const kit = await Module({ locateFile: () => wasmUrl })
   kit.setup()
   return new SolidBench(kit, stlOf)
-})
+}
+let bench: Promise<SolidBench> | undefined
+
+/** The bench; what could not be fetched once is fetched again for the next question. */
+function ready(): Promise<SolidBench> {
+  bench ??= made().catch((error: unknown) => {
+    bench = undefined
+    throw error
+  })
+  return bench
+}
 
 expose({
   async call<K extends AskName>(call: Call<K>): Promise<Answer<K>> {
-    const answer = await (await bench).call(call)
+    const answer = await (await ready()).call(call)
     if (answer.kind !== 'done') return answer
     const { value } = answer
     if (value instanceof ArrayBuffer) return transfer(answer, [value])

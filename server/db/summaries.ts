@@ -1,5 +1,5 @@
 import { and, eq, max, sql } from 'drizzle-orm'
-import { nextMove, replay, type Entry, type ShopRules } from '#core'
+import { advice, replay, type Entry, type ShopRules } from '#core'
 import type { BuildSummary, Reckoned, Unsound } from '#shared/dto'
 import { connection } from './connection'
 import { listBuilds } from './builds'
@@ -25,7 +25,7 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
     cylinders: replayed?.layout.cylinders.length ?? 0,
     ratio: ratios.length > 0 ? { low: Math.min(...ratios), high: Math.max(...ratios) } : null,
     target: target ? { ratio: target.ratio.value, tolerance: target.tolerance.value } : null,
-    next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound } : nextMove(replayed, rules)
+    next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound, cylinders: [], heads: [], at: { station: 'daybook' } } : advice(replayed, rules)[0]!
   }
 }
 

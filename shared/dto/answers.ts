@@ -1,4 +1,4 @@
-import type { Bodies, CheckResult, Entry, NextMove } from '#core'
+import type { Advice, Bodies, CheckResult, Entry } from '#core'
 import type { InstrumentFigures } from './bodies'
 
 /** One of the shop's instruments, as kept: as bought, and what its latest check pour said. */
@@ -26,7 +26,7 @@ export interface Reckoned {
   cylinders: number
   ratio: { low: number, high: number } | null
   target: { ratio: number, tolerance: number } | null
-  next: NextMove
+  next: Advice
 }
 
 /** A build in the shop's list. `reckoned` is absent until it was made for the first time, and `stale` while it is made anew. */

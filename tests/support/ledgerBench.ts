@@ -1,4 +1,7 @@
-import type { Bodies, Entry, EntryKind, Figure, Fill, Instrument, Quantity, Scope } from '#core'
+import { advice, type Advice, type Bodies, type Entry, type EntryKind, type Figure, type Fill, type Instrument, type Quantity, type Scope } from '#core'
+
+/** What comes first of everything that is open. */
+export const nextMove = (...asked: Parameters<typeof advice>): Advice => advice(...asked)[0]!
 
 /** A little ledger for tests: entries a minute apart, with ids that can be read. */
 export class Bench {

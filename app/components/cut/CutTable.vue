@@ -1,18 +1,19 @@
 <script setup lang="ts">
-import { uncertainty, type CutOutcome, type HeadCut } from '#core'
+import { uncertainty, type CylinderState, type HeadCut } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { useGlass } from '~/composables/useGlass'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
-const props = withDefaults(defineProps<{ needed: HeadCut, outcomes: CutOutcome[], dimension?: 'length' | 'angle', title?: string }>(), { dimension: 'length', title: 'Cut to target' })
+const props = withDefaults(defineProps<{ needed: HeadCut, outcomes: CylinderState[], dimension?: 'length' | 'angle', title?: string }>(), { dimension: 'length', title: 'Cut to target' })
 const build = useBuild()
 const device = useDevice()
 const { glass, stopAt } = useGlass()
 const low = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value - build.replayed.target.body.tolerance.value : undefined)
 const high = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value + build.replayed.target.body.tolerance.value : undefined)
 const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head).map((s) => {
-  const outcome = props.outcomes.find(o => o.cylinder === s.cylinder)
+  const state = props.outcomes.find(o => o.cylinder === s.cylinder)
+  const outcome = state?.ratio && state.parts.chamber && { chamber: state.parts.chamber.value, ratio: state.ratio.value }
   const ratio = outcome?.ratio.value
   return {
     cylinder: s.cylinder, stop: stopAt(outcome?.chamber.value), ratio: s.ratio?.value.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,

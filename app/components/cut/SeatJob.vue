@@ -1,20 +1,22 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, flatCutDepth, seatLedge, sinking, type Figure } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, seatLedge, sinking, type Figure, type Scope, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { useGlass } from '~/composables/useGlass'
 import { allKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
+import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
 
 /** Two seat forms side by side: what sinking the valve by them adds, and how far past the number the face is cut for it. */
-const props = defineProps<{ head: number, perMm?: number }>()
+const props = defineProps<{ head: number }>()
 const build = useBuild()
 const device = useDevice()
 const drafts = useDrafts()
 const { stopAt } = useGlass()
+const { chambers } = useChambers()
 type Name = 'diameter' | 'topCut' | 'seat' | 'sunk' | 'blend'
 const FIELDS: { name: Name, label: string, dimension: 'length' | 'angle', min: number, max: number }[] = [
   { name: 'diameter', label: 'Machined form, across', dimension: 'length', min: 10, max: 90 }, { name: 'topCut', label: 'Top cut', dimension: 'angle', min: 5, max: 60 },
@@ -35,6 +37,20 @@ const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[
   if (!fault) drafts.set(key(`${valve.value}/${form}/${name}`), String(figure.value))
   return fault
 }
+const cylinders = computed(() => build.asIs.filter(state => state.head === props.head).map(state => state.cylinder))
+const here = (scope: Scope) => scope.level === 'cylinder' ? cylinders.value.includes(scope.cylinder) : scope.level === 'head' ? scope.head === props.head : true
+const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
+/** The job on every chamber of the head, as it would be planned. */
+const workOf = (form: Form, added: number): Tried[] => cylinders.value.map(cylinder => ({
+  kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(added, 'cc'), sunk: figure(kept(form, 'sunk') ?? 0, 'mm'), valve: valve.value }
+}))
+/** How much further this cylinder's face is cut for the target once the job is planned. */
+function pastBy(form: Form, added: number): number | undefined {
+  const r = build.replayed
+  const depth = (more: Tried[]) => r && headCut(r, props.head, [...r.planned, ...more], chambers).cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
+  const [before, after] = [depth([]), depth(workOf(form, added))]
+  return before === undefined || after === undefined ? undefined : after - before
+}
 interface Outcome { added: number, blended: number, all: number, across: number, ledge?: number, back: number, past?: number }
 function reckon(form: Form): Outcome | { sentence: string } | undefined {
   const [diameter, topCut, seat, sunk, blend = 0] = FIELDS.map(f => kept(form, f.name))
@@ -46,7 +62,7 @@ function reckon(form: Form): Outcome | { sentence: string } | undefined {
     const all = (added + blended) * count.value
     return {
       added, blended, all, across, back: clearanceFromSinking(sunk, tilt, 'upright'), ...(seat !== undefined && seat > topCut ? { ledge: seatLedge(seat, topCut, sunk) } : {}),
-      ...(props.perMm ? { past: flatCutDepth(all, props.perMm) } : {})
+      past: pastBy(form, all)
     }
   } catch (error) {
     if (error instanceof RangeError) return { sentence: sayRefusal(error) }
@@ -62,12 +78,10 @@ function stops(added: number): { cut: string, done: string } | undefined {
   return cut && done ? { cut, done } : undefined
 }
 const sentence = ref('')
-const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' ? [op] : []))
+/** What is planned on this head’s seats. */
+const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' && here(op.scope) ? [op] : []))
 async function plan(outcome: Outcome, form: Form) {
-  const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
-  const body = { state: 'planned' as const, added: figure(outcome.all, 'cc'), sunk: figure(kept(form, 'sunk')!, 'mm'), valve: valve.value }
-  const head = build.asIs.filter(state => state.head === props.head)
-  sentence.value = await allKept(head.map(({ cylinder }) => build.add('seatWork', { level: 'cylinder', cylinder }, body, { note: `${valve.value} seats, form ${form}.` }))) ?? ''
+  sentence.value = await allKept(workOf(form, outcome.all).map(({ kind, scope, body }) => build.add(kind, scope, body, { note: `${valve.value} seats, form ${form}.` }))) ?? ''
 }
 async function drop() {
   sentence.value = await allKept(planned.value.map(op => build.add('seatWork', op.scope, { ...op.body, state: 'dropped' }, { supersedes: op.id }))) ?? ''

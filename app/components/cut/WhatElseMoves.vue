@@ -1,61 +1,42 @@
 <script setup lang="ts">
-import { camRetard, pushrodChange, vFlange, type Quantity } from '#core'
+import type { Moves, Quantity } from '#core'
 import { digits, say } from '#shared/figures'
-import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
-/** What lowering the head does beyond the chamber: deck left, cam timing, pushrods, the flanges of a V. */
-const props = defineProps<{ depth: number }>()
+/** What lowering the head does beyond the chamber, done and planned together: deck left, cam timing, pushrods, the flanges of a V. */
+const props = defineProps<{ moves?: Moves }>()
 const build = useBuild()
 const device = useDevice()
 const whole = { level: 'build' } as const
-const q = (quantity: Quantity, column: 'asIs' | 'asPlanned' = 'asIs') => build.replayed?.quantity(quantity, build.cylinder, column)?.value.value
-const deckCut = computed(() => (build.replayed?.planned ?? []).reduce((sum, op) => sum + (op.kind === 'deckCut' ? op.body.depth.value : 0), 0))
-const sunk = computed(() => (build.replayed?.planned ?? []).reduce((most, op) => op.kind === 'seatWork' ? Math.max(most, op.body.sunk?.value ?? 0) : most, 0))
-const gasketGain = computed(() => (q('gasketThickness', 'asPlanned') ?? 0) - (q('gasketThickness') ?? 0))
-/** How far the head comes down its bore. */
-const drop = computed(() => props.depth + deckCut.value - gasketGain.value)
 const mm = (value: number) => say(value, 'length', device.lengths)
 
 interface Line { name: string, formula: string, fields: Quantity[], says: string[], bad?: boolean }
-function reckoned<T>(values: (number | undefined)[], f: (v: number[]) => T): T | string | undefined {
-  if (values.some(v => v === undefined)) return undefined
-  try {
-    return f(values as number[])
-  } catch (error) {
-    if (error instanceof RangeError) return sayRefusal(error)
-    throw error
-  }
-}
 const lines = computed<Line[]>(() => {
-  const squish = build.replayed?.squish(build.cylinder, 'asPlanned').gap
-  const left = q('deckThickness') === undefined ? undefined : q('deckThickness')! - props.depth
-  const least = q('leastDeckThickness')
-  const retard = reckoned([q('runAngle'), q('chainPitch'), q('camTeeth')], ([runAngle, pitch, camTeeth]) => camRetard(drop.value, { runAngle: runAngle!, pitch: pitch!, camTeeth: camTeeth! }))
-  const pushrod = reckoned([q('pushrodAngle'), q('rockerRatio')], ([pushrodAngle, rockerRatio]) =>
-    pushrodChange({ gasketGain: gasketGain.value, headCut: props.depth, deckCut: deckCut.value, sunk: sunk.value, baseCircleLost: 0 }, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! }))
-  const flange = reckoned([q('halfBankAngle'), q('flangeAngle')], ([gamma, alpha]) => vFlange(gamma!, alpha!, drop.value))
+  const { deckLeft, cam, pushrod, flange } = props.moves ?? {}
+  const squish = build.planned?.cylinders.find(c => c.cylinder === build.cylinder)?.squish.gap
+  const recessed = build.replayed?.quantity('squishRecess', build.cylinder)
+  const { left, over } = deckLeft ?? {}
   return [
     {
       name: 'Squish', formula: 'deck clearance + gasket + recess of the pad', fields: ['squishRecess'],
-      says: squish ? [`${mm(squish.value.value)} at rest, with what is planned`, q('squishRecess') ? 'a recessed pad loses until the cut reaches it' : 'a pad in the face keeps its squish whatever is cut; the valves come closer'] : []
+      says: squish ? [`${mm(squish.value.value)} at rest, with what is planned`, recessed ? 'a recessed pad loses until the cut reaches it' : 'a pad in the face keeps its squish whatever is cut; the valves come closer'] : []
     },
     {
-      name: 'The head’s deck', formula: 'thickness − cut', fields: ['deckThickness', 'leastDeckThickness'], bad: left !== undefined && least !== undefined && left < least,
-      says: left === undefined ? [] : [`${mm(left)} left`, ...(least === undefined ? [] : [left < least ? `${mm(least - left)} under the least` : `${mm(left - least)} over the least`])]
+      name: 'The head’s deck', formula: 'thickness − cut', fields: ['deckThickness', 'leastDeckThickness'], bad: over !== undefined && over < 0,
+      says: left === undefined ? [] : [`${mm(left)} left`, ...(over === undefined ? [] : [over < 0 ? `${mm(-over)} under the least` : `${mm(over)} over the least`])]
     },
     {
       name: 'Chain or belt drive', formula: '720 · d · cos ζ / (p · z)', fields: ['runAngle', 'chainPitch', 'camTeeth'],
-      says: retard === undefined ? [] : typeof retard === 'string' ? [retard] : [`the cam falls back ${digits(retard, 2)}° of crank`]
+      says: cam === undefined ? [] : [`the cam falls back ${digits(cam, 2)}° of crank`]
     },
     {
       name: 'Pushrods', formula: '(gasket − head − deck) · cos ψ − s / R', fields: ['pushrodAngle', 'rockerRatio'],
-      says: pushrod === undefined ? [] : typeof pushrod === 'string' ? [pushrod] : [pushrod < 0 ? `stand ${mm(-pushrod)} long: shorter ones, or less preload` : `${mm(pushrod)} longer ones are wanted`]
+      says: pushrod === undefined ? [] : [pushrod < 0 ? `stand ${mm(-pushrod)} long: shorter ones, or less preload` : `${mm(pushrod)} longer ones are wanted`]
     },
     {
       name: 'Flanges of a V', formula: 'd · sin γ / sin α, d · sin(γ + α) / sin α', fields: ['halfBankAngle', 'flangeAngle'],
-      says: flange === undefined ? [] : typeof flange === 'string' ? [flange] : [`${mm(flange.offFlange)} off each flange, and the manifold comes down ${mm(flange.manifoldDown)}`, `left alone: ports ${mm(flange.portsOff)} off, ${mm(flange.gap)} tighter`]
+      says: flange === undefined ? [] : [`${mm(flange.offFlange)} off each flange, and the manifold comes down ${mm(flange.manifoldDown)}`, `left alone: ports ${mm(flange.portsOff)} off, ${mm(flange.gap)} tighter`]
     }
   ]
 })
@@ -63,7 +44,7 @@ const lines = computed<Line[]>(() => {
 
 <template>
   <div class="else">
-    <p>With <strong class="num">{{ mm(depth) }}</strong> off the face<template v-if="deckCut">, <span class="num">{{ mm(deckCut) }}</span> off the deck</template><template v-if="gasketGain">, a gasket <span class="num">{{ mm(Math.abs(gasketGain)) }}</span> {{ gasketGain < 0 ? 'thinner' : 'thicker' }}</template> the head comes down <strong class="num big">{{ mm(drop) }}</strong></p>
+    <p v-if="moves">With <strong class="num">{{ mm(moves.face.all) }}</strong> off the face<template v-if="moves.deck.all">, <span class="num">{{ mm(moves.deck.all) }}</span> off the deck</template><template v-if="moves.gasket.all">, a gasket <span class="num">{{ mm(Math.abs(moves.gasket.all)) }}</span> {{ moves.gasket.all < 0 ? 'thinner' : 'thicker' }}</template> the head comes down <strong class="num big" data-drop>{{ mm(moves.drop.all) }}</strong><template v-if="moves.drop.done">; <span class="num">{{ mm(moves.drop.done) }}</span> of it is done</template></p>
     <section v-for="line in lines" :key="line.name">
       <div>
         <h3>{{ line.name }}</h3>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { PARTS, estimate, headCut, targetBand, uncertainty, clearanceForRatio, type PartName } from '#core'
+import { PARTS, estimate, targetBand, uncertainty, clearanceForRatio, type PartName } from '#core'
 import { say, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { sayGap } from '~/words/nextMove'
+import { sayGap } from '~/words/advice'
 import { PART_FORMULAS, PART_WORDS, clearanceFormula, ratioFormula } from '~/words/formulas'
 
 const build = useBuild()
@@ -77,10 +77,11 @@ const ways = computed(() => {
   const gap = state.value?.gap?.value.value
   if (gap === undefined || !build.replayed || !state.value || gapSentence.value === 'on target') return ''
   if (gap < 0) return `grind ${say(-gap, 'volume')} out of the chamber, or a thicker gasket.`
-  const depth = headCut(build.replayed, state.value.head).cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
+  const cut = build.cuts.find(c => c.head === state.value!.head)
+  const depth = cut?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
   const thinner = build.replayed.offers.map(o => o.body.thickness.value).sort((a, b) => a - b)[0]
   const fitted = build.replayed.quantity('gasketThickness', build.cylinder)?.value.value
-  const face = depth === undefined || depth <= 0 ? '' : `about ${say(depth, 'length', device.lengths)} off the face`
+  const face = depth === undefined || depth <= 0 ? '' : `${say(depth, 'length', device.lengths)} off the face`
   const gasket = thinner !== undefined && fitted !== undefined && thinner < fitted ? `the ${say(thinner, 'length', device.lengths)} gasket and less` : ''
   return [face, gasket].filter(Boolean).join(', or ') + '.'
 })

@@ -1,29 +1,56 @@
 <script setup lang="ts">
+import { mdiChevronDown } from '@mdi/js'
+import type { Advice } from '#core'
+import { openingOf } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { sayNextMove } from '~/words/nextMove'
+import { sayAdvice } from '~/words/advice'
 import { STATION_WORDS } from '~/words/stations'
 
+/** What comes first of everything that is open, and the rest of it one key away. */
 const build = useBuild()
 const device = useDevice()
 const route = useRoute()
-const said = computed(() => sayNextMove(build.next, build.cylinders.length, device.lengths))
-const elsewhere = computed(() => said.value.station && !route.path.endsWith(`/${said.value.station}`))
+const all = computed(() => build.opens.map(open => ({ open, ...sayAdvice(open, build.cylinders.length, device.lengths) })))
+const first = computed(() => all.value[0]!)
+const elsewhere = computed(() => !route.path.endsWith(`/${first.value.open.at.station}`) || first.value.open.at.field !== undefined)
+const shown = ref(false)
+const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.includes(build.cylinder) ? build.cylinder : open.cylinders[0])
 </script>
 
 <template>
-  <p class="next" role="status">
-    <span class="mark" :class="{ warn: said.urgent }">{{ said.urgent ? 'Stop' : 'Next' }}</span>
-    <span class="sentence-of">{{ said.sentence.replace(/^Stop: (.)/, (_, first: string) => first.toUpperCase()) }}</span>
-    <NuxtLink v-if="elsewhere && build.view" class="go" :to="`/builds/${build.view.id}/${said.station}`">{{ STATION_WORDS[said.station!] }}</NuxtLink>
-  </p>
+  <div class="next">
+    <p role="status" class="said">
+      <span class="mark" :class="{ warn: first.urgent }">{{ first.urgent ? 'Stop' : 'Next' }}</span>
+      <span class="sentence-of">{{ first.sentence }}</span>
+    </p>
+    <NuxtLink v-if="elsewhere && build.view" class="go" :to="to(first.open)">{{ STATION_WORDS[first.open.at.station] }}</NuxtLink>
+    <v-menu v-if="all.length > 1" v-model="shown" location="bottom end" :close-on-content-click="false">
+      <template #activator="{ props }">
+        <v-btn v-bind="props" variant="text" class="more" :append-icon="mdiChevronDown" data-more>{{ all.length - 1 }} more open</v-btn>
+      </template>
+      <v-list class="open-list" aria-label="Everything that is open" density="compact">
+        <v-list-item v-for="(one, i) in all" :key="i" :to="to(one.open)" :data-open="one.open.kind" @click="shown = false">
+          <span class="order num">{{ i + 1 }}</span>
+          <span class="what"><strong v-if="one.urgent" class="warn">Stop. </strong>{{ one.sentence }}</span>
+          <span class="go where">{{ STATION_WORDS[one.open.at.station] }}</span>
+        </v-list-item>
+      </v-list>
+    </v-menu>
+  </div>
 </template>
 
 <style scoped>
 .next { display: flex; align-items: center; gap: 14px; padding: 0 16px; font-size: var(--s18); border-bottom: 1px solid var(--hair); min-height: 52px; line-height: 1.2; }
+.said { flex: 1; display: flex; align-items: center; gap: 14px; }
 .mark { font-size: var(--s13); font-weight: 700; color: var(--dye); }
 .mark.warn { color: var(--stop); font-size: var(--s18); }
 .sentence-of { flex: 1; }
 .go { white-space: nowrap; font-size: var(--s15); display: inline-flex; align-items: center; gap: 4px; }
+.more { flex: none; }
+.open-list { max-width: 720px; }
+.open-list :deep(.v-list-item__content) { display: flex; gap: 12px; align-items: baseline; white-space: normal; }
+.order { color: var(--quiet); min-width: 1.4em; text-align: right; }
+.what { flex: 1; font-size: var(--s15); line-height: 1.3; }
 @media (max-width: 1000px) { .next { min-height: 64px; } }
 </style>

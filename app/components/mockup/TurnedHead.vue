@@ -1,47 +1,36 @@
 <script setup lang="ts">
-import { bandEdgeShift, turnedHeadPlan, carry, uncertainty, type PourEntry, type SquishStanding } from '#core'
+import { bandEdgeShift, turnedPlan, uncertainty, type PourEntry } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
-import { notKept } from '~/composables/useStatement'
+import { allKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
+import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
 import { sayStop } from '~/words/stop'
 
 /** A turned head: squish first, then the dome, with both readings to stop at. */
-const props = defineProps<{ standing: SquishStanding }>()
 const build = useBuild()
 const device = useDevice()
-const q = (name: 'bore' | 'wantedSquish' | 'bandAngle') => build.replayed?.quantity(name, build.cylinder)
+const { chambers } = useChambers()
+const q = (name: 'bore' | 'bandAngle') => build.replayed?.quantity(name, build.cylinder)
 const target = computed(() => build.replayed?.target?.body.ratio.value)
-const reckoned = computed(() => {
-  const [bore, wanted, swept, clearance, gap] = [q('bore'), q('wantedSquish'), build.state?.swept, build.state?.clearance, props.standing.gap]
-  const ratio = target.value
-  if (!bore || !wanted || !swept || !clearance || !gap || ratio === undefined) return undefined
-  const inputs = [bore, swept, clearance, gap].map(part => part.value)
-  const of = (pick: (plan: ReturnType<typeof turnedHeadPlan>) => number) => carry(([b, vs, vc, s]) =>
-    pick(turnedHeadPlan({ bore: b!, swept: vs!, clearance: vc!, squish: s!, wantedSquish: wanted.value.value, wantedRatio: ratio })), inputs)
-  try {
-    return { off: of(p => p.off), taken: of(p => p.taken), after: of(p => p.ratioAfter), toOpen: of(p => p.toOpen), plan: turnedHeadPlan({ bore: bore.value.value, swept: swept.value.value, clearance: clearance.value.value, squish: gap.value.value, wantedSquish: wanted.value.value, wantedRatio: ratio }) }
-  } catch (error) {
-    if (error instanceof RangeError) return undefined
-    throw error
-  }
-})
+/** What is planned already: both would take its place, so nothing is planned twice. */
+const mine = computed(() => (build.replayed?.planned ?? []).filter(op => (op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === build.state?.head)
+  || (op.kind === 'relief' && op.scope.level === 'cylinder' && op.scope.cylinder === build.cylinder)))
+const plan = computed(() => build.replayed && turnedPlan(build.replayed, build.cylinder, build.replayed.planned, chambers))
 const angle = computed(() => q('bandAngle')?.value.value)
-const edge = computed(() => reckoned.value && angle.value && reckoned.value.off.value > 0
-  ? { before: q('bore')!.value.value, after: q('bore')!.value.value - 2 * bandEdgeShift(reckoned.value.off.value, angle.value) }
+const edge = computed(() => plan.value && angle.value && plan.value.off.value > 0
+  ? { before: q('bore')!.value.value, after: q('bore')!.value.value - 2 * bandEdgeShift(plan.value.off.value, angle.value) }
   : undefined)
 /** The last pour through the plug hole: its glass and its column tell where to stop. */
 const through = computed(() => [...build.replayed?.live.entries ?? []].reverse()
   .find((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === 'assembled' && e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder))
-const stopAt = (clearance: number) => through.value && sayStop(clearance + (through.value.body.plugColumn?.value ?? 0), through.value.body.instrument)
+const stopAt = (clearance: number | undefined) => through.value && clearance !== undefined ? sayStop(clearance + (through.value.body.plugColumn?.value ?? 0), through.value.body.instrument) : undefined
 const sentence = ref('')
 async function planIt() {
-  const r = reckoned.value
-  if (!r) return
-  const head = { level: 'head', head: build.state!.head } as const
-  const figure = (value: number, unit: string) => ({ value, unit, typed: String(value) })
-  if (r.off.value > 0.005) sentence.value = notKept(await build.add('faceCut', head, { state: 'planned', depth: figure(Number(r.off.value.toFixed(2)), 'mm') })) ?? ''
-  if (!sentence.value && r.toOpen.value > 0.02) sentence.value = notKept(await build.add('relief', { level: 'cylinder', cylinder: build.cylinder }, { state: 'planned', added: figure(Number(r.toOpen.value.toFixed(2)), 'cc') })) ?? ''
+  sentence.value = await allKept((plan.value?.operations ?? []).map(({ kind, scope, body }) => {
+    const before = mine.value.find(op => op.kind === kind)
+    return build.add(kind, scope, body, before ? { supersedes: before.id } : {})
+  })) ?? ''
 }
 const whole = { level: 'build' } as const
 </script>
@@ -54,20 +43,20 @@ const whole = { level: 'build' } as const
       <StatementField quantity="bandAngle" :scope="whole" no-basis />
       <StatementField quantity="squishRecess" :scope="{ level: 'head', head: build.state?.head ?? 1 }" no-basis />
     </div>
-    <ol v-if="reckoned">
+    <ol v-if="plan?.toOpen && plan.taken">
       <li>
-        <span>Off the seat face</span> <strong class="num big" data-turned="off">{{ say(reckoned.off.value, 'length', device.lengths) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(reckoned.off), 'length', device.lengths) }}</span>
-        <p class="small">takes <span class="num">{{ say(reckoned.taken.value, 'volume', 'mm', 1) }}</span>; the ratio is then <span class="num">{{ digits(reckoned.after.value, 2) }}</span><template v-if="stopAt(reckoned.plan.clearanceAfter)">, and the glass stands at <strong class="num">{{ stopAt(reckoned.plan.clearanceAfter) }}</strong></template></p>
+        <span>Off the seat face</span> <strong class="num big" data-turned="off">{{ say(plan.off.value, 'length', device.lengths) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>
+        <p class="small">takes <span class="num">{{ say(plan.taken.value, 'volume', 'mm', 1) }}</span>; the ratio is then <span class="num">{{ digits(plan.then.state.ratio?.value.value ?? 0, 2) }}</span><template v-if="stopAt(plan.then.state.clearance?.value.value)">, and the glass stands at <strong class="num">{{ stopAt(plan.then.state.clearance?.value.value) }}</strong></template></p>
         <p v-if="edge" class="small quiet">The band’s outer edge goes from <span class="num">{{ say(edge.before, 'length', device.lengths) }}</span> to <span class="num">{{ say(edge.after, 'length', device.lengths) }}</span> across, until it is re-cut at its angle to meet the bore.</p>
       </li>
-      <li v-if="reckoned.toOpen.value > 0">
-        <span>Open the dome by</span> <strong class="num big" data-turned="open">{{ say(reckoned.toOpen.value, 'volume', 'mm', 1) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(reckoned.toOpen), 'volume') }}</span>
-        <p class="small">for <span class="num">{{ digits(target!, 2) }}</span><template v-if="stopAt(reckoned.plan.clearanceDone)">; the glass stands at <strong class="num">{{ stopAt(reckoned.plan.clearanceDone) }}</strong></template></p>
+      <li v-if="plan.toOpen.value > 0">
+        <span>Open the dome by</span> <strong class="num big" data-turned="open">{{ say(plan.toOpen.value, 'volume', 'mm', 1) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span>
+        <p class="small">for <span class="num">{{ digits(target!, 2) }}</span><template v-if="stopAt(plan.then.state.targetClearance?.value.value)">; the glass stands at <strong class="num">{{ stopAt(plan.then.state.targetClearance?.value.value) }}</strong></template></p>
       </li>
-      <li v-else>The ratio falls short by <strong class="num">{{ say(-reckoned.toOpen.value, 'volume', 'mm', 1) }}</strong> even with the dome left alone.</li>
+      <li v-else>The ratio falls short by <strong class="num">{{ say(-plan.toOpen.value, 'volume', 'mm', 1) }}</strong> even with the dome left alone.</li>
     </ol>
     <p v-else class="small quiet">Wants the squish that is aimed for, a target ratio, and the clearance volume poured.</p>
-    <button v-if="reckoned" class="key" type="button" @click="planIt">Plan both</button>
+    <button v-if="plan?.operations.length" class="key" type="button" @click="planIt">{{ mine.length ? 'Plan both anew' : 'Plan both' }}</button>
     <p class="caution">A lathe chuck holds no loose sleeve and no rag. Measure between every cut.</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>

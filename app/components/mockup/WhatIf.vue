@@ -11,8 +11,8 @@ const build = useBuild()
 const device = useDevice()
 const { gasket, deck, face, set, tried, outcome, plan } = props.whatIf
 const sentence = ref('')
-const before = computed(() => ({ squish: build.replayed?.squish(build.cylinder, 'asPlanned'), state: build.replayed?.asPlanned.find(s => s.cylinder === build.cylinder) }))
-const after = computed(() => ({ squish: outcome.value?.squish(build.cylinder, 'asPlanned'), state: outcome.value?.asPlanned.find(s => s.cylinder === build.cylinder) }))
+const before = computed(() => build.planned?.cylinders.find(c => c.cylinder === build.cylinder))
+const after = computed(() => outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))
 const part = (value: number) => asSet(value > 0 ? value : undefined)
 const keep = (name: 'deck' | 'face') => async (figure: Figure): Promise<string | undefined> => {
   if (figure.value < 0 || figure.value > 12) return 'A cut lies between 0 and 12 mm.'
@@ -24,9 +24,9 @@ const live = (name: 'deck' | 'face', figure: Figure | undefined) => {
 }
 const fitted = computed(() => build.replayed?.quantity('gasketThickness', build.cylinder)?.value.value)
 const rows = computed(() => [
-  { name: 'Squish, cold', unit: 'length' as const, was: before.value.squish?.gap, is: after.value.squish?.gap },
-  { name: 'Squish, running', unit: 'length' as const, was: before.value.squish?.running?.gap, is: after.value.squish?.running?.gap },
-  { name: 'Ratio', unit: 'ratio' as const, was: before.value.state?.ratio, is: after.value.state?.ratio }
+  { name: 'Squish, cold', unit: 'length' as const, was: before.value?.squish.gap, is: after.value?.squish.gap },
+  { name: 'Squish, running', unit: 'length' as const, was: before.value?.squish.running?.gap, is: after.value?.squish.running?.gap },
+  { name: 'Ratio', unit: 'ratio' as const, was: before.value?.state.ratio, is: after.value?.state.ratio }
 ])
 </script>
 
@@ -59,7 +59,7 @@ const rows = computed(() => [
     <p class="small quiet">A face cut brings down a recessed pad only.</p>
     <div class="row">
       <button class="key" type="button" :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</button>
-      <p v-if="after.squish?.contact && after.squish.contact.value.value < 0" class="warn">It touches: {{ digits(after.squish.contact.value.value, 2) }} mm at the smallest.</p>
+      <p v-if="after?.squish.contact && after.squish.contact.value.value < 0" class="warn">It touches: {{ digits(after.squish.contact.value.value, 2) }} mm at the smallest.</p>
     </div>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>

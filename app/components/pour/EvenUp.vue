@@ -3,6 +3,7 @@ import { evenPlan, type EvenBy, type Instrument } from '#core'
 import { digits, say } from '#shared/figures'
 import { allKept, notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
+import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
 import { sayStop } from '~/words/stop'
 
@@ -12,17 +13,20 @@ const build = useBuild()
 const device = useDevice()
 const by = ref<EvenBy>('chamber')
 const head = computed(() => build.state?.head ?? 1)
-const plan = computed(() => build.replayed && evenPlan(build.replayed, head.value, by.value))
+const { chambers } = useChambers()
+/** What is planned besides the grinding of this head, which this would take the place of. */
+const before = computed(() => (build.replayed?.planned ?? []).filter(op => !grinding.value.includes(op)))
+const grinding = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind === 'relief' && op.scope.level === 'cylinder' && build.asIs.find(s => s.cylinder === (op.scope as { cylinder: number }).cylinder)?.head === head.value))
+const plan = computed(() => build.replayed && evenPlan(build.replayed, head.value, by.value, before.value, chambers))
+const cut = computed(() => plan.value?.cut.after)
+const deeper = computed(() => (cut.value?.deepest?.depth.value ?? 0) - Math.max(0, plan.value?.cut.before.deepest?.depth.value ?? 0))
 const sentence = ref('')
 async function hold(cylinder: number, held: boolean) {
   sentence.value = notKept(await build.add('hold', { level: 'cylinder', cylinder }, { held })) ?? ''
 }
 async function planGrinding() {
-  const small = (plan.value?.cylinders ?? []).filter(c => c.gain.value >= 0.05 && !c.held)
-  sentence.value = await allKept(small.map(({ cylinder, gain }) => build.add('relief', { level: 'cylinder', cylinder },
-    { state: 'planned', added: { value: Number(gain.value.toFixed(2)), unit: 'cc', typed: gain.value.toFixed(2) } }))) ?? ''
+  sentence.value = await allKept((plan.value?.grinding ?? []).map(({ kind, scope, body }) => build.add(kind, scope, body))) ?? ''
 }
-const grinding = computed(() => build.replayed?.planned.some(op => op.kind === 'relief') ?? false)
 </script>
 
 <template>
@@ -51,8 +55,8 @@ const grinding = computed(() => build.replayed?.planned.some(op => op.kind === '
           <tr><td>whole clearances</td><td class="r num">{{ say(plan.spread.clearance.before, 'volume') }}</td><td class="r num">{{ say(plan.spread.clearance.after, 'volume') }}</td></tr>
         </tbody>
       </table>
-      <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio in the mean<template v-if="plan.cut">. Then a cut of <strong class="num">{{ say(plan.cut.depth.value, 'length', device.lengths) }}</strong> brings the first to target, <span class="num">{{ say(plan.cut.deeperBy, 'length', device.lengths) }}</span> more than now; the last needs <span class="num">{{ say(plan.cut.toLowest.value, 'length', device.lengths) }}</span></template>.</p>
-      <button class="key" type="button" :disabled="grinding" @click="planGrinding">{{ grinding ? 'Grinding is planned' : 'Plan this grinding' }}</button>
+      <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio in the mean<template v-if="cut?.deepest && cut.toLowest && cut.deepest.depth.value > 0">. Then a cut of <strong class="num" data-even-cut>{{ say(cut.deepest.depth.value, 'length', device.lengths) }}</strong> brings the first to target, <span class="num">{{ say(deeper, 'length', device.lengths) }}</span> more than now; the last needs <span class="num">{{ say(cut.toLowest.depth.value, 'length', device.lengths) }}</span></template>.</p>
+      <button class="key" type="button" :disabled="grinding.length > 0 || plan.grinding.length === 0" @click="planGrinding">{{ grinding.length > 0 ? 'Grinding is planned' : 'Plan this grinding' }}</button>
       <p class="caution">Grinding dust harms eyes and lungs; guard the seats, and never cross the gasket’s line.</p>
     </template>
     <p v-else class="quiet">Pour two chambers of this head first.</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { openingLedge, replay, windowFor, type Entry, type EntryOf, type Replay } from '#core'
+import { openingLedge, windowFor, type AsIf, type EntryOf } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -10,21 +10,21 @@ const build = useBuild()
 const device = useDevice()
 const shop = useShop()
 const whole = { level: 'build' } as const
-function withGasket(offer: EntryOf<'offer'>): Replay | undefined {
-  const { thickness, bore, area } = offer.body
-  const at = new Date(8.64e15).toISOString()
-  const tried = { id: 'tried', build: build.view!.id, seq: null, at, hand: 'x', v: 1, kind: 'gasketChange', scope: { level: 'head', head: build.state?.head ?? 1 }, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } } as Entry
-  return replay([...build.entries, tried])
+/** With this gasket on the cylinder's head, in place of any that is planned there; all else as planned. */
+function withGasket({ thickness, bore, area }: Pick<EntryOf<'offer'>['body'], 'thickness' | 'bore' | 'area'>): AsIf | undefined {
+  const head = build.state?.head ?? 1
+  const others = (build.replayed?.planned ?? []).filter(op => !(op.kind === 'gasketChange' && op.scope.level === 'head' && op.scope.head === head))
+  return build.ifDone([...others, { kind: 'gasketChange', scope: { level: 'head', head }, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } }])
 }
 const fitted = computed(() => build.replayed?.quantity('gasketThickness', build.cylinder))
 const choices = computed(() => {
-  const of = (r: Replay | undefined, name: string, thickness: number | undefined, column: 'asIs' | 'asPlanned', id: string) => {
-    const state = r?.[column].find(s => s.cylinder === build.cylinder)
-    return { id, name, thickness, state, squish: r?.squish(build.cylinder, column) }
+  const of = (at: AsIf | undefined, name: string, thickness: number | undefined, id: string) => {
+    const { state, squish } = at?.cylinders.find(c => c.cylinder === build.cylinder) ?? {}
+    return { id, name, thickness, state, squish }
   }
   return [
-    of(build.replayed, 'fitted', fitted.value?.value.value, 'asIs', 'fitted'),
-    ...(build.replayed?.offers ?? []).map(o => of(withGasket(o), o.body.name ?? 'to be had', o.body.thickness.value, 'asPlanned', o.id))
+    of(build.ifDone([]), 'fitted', fitted.value?.value.value, 'fitted'),
+    ...(build.replayed?.offers ?? []).map(o => of(withGasket(o.body), o.body.name ?? 'to be had', o.body.thickness.value, o.id))
   ].sort((a, b) => (a.thickness ?? 0) - (b.thickness ?? 0))
 })
 const engine = computed(() => {

@@ -24,7 +24,7 @@ const where = computed(() => Object.values(props.scope).join('-'))
 </script>
 
 <template>
-  <div class="statement" @focusin="emit('focused', true)" @focusout="emit('focused', false)">
+  <div class="statement" :data-quantity="quantity" @focusin="emit('focused', true)" @focusout="emit('focused', false)">
     <FigureField
       :field="`${build.view?.id}/${quantity}/${where}`" :label="name" :dimension="quantityRule(quantity).dimension" :usual="QUANTITY_WORDS[quantity].usual"
       :part="part" :base="standing?.id" :extra="extra" :hide-label="hideLabel" :commit="(figure, _terms, base) => keep(figure, base)"

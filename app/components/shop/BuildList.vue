@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Reckoned } from '#shared/dto'
-import { sayNextMove } from '~/words/nextMove'
+import { sayAdvice } from '~/words/advice'
 import { sayTime } from '~/words/entries'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
@@ -23,7 +23,7 @@ function ratioOf({ ratio }: Reckoned): string {
           <template v-if="b.reckoned">
             <span class="ratio num" :class="{ pale: b.stale }">{{ ratioOf(b.reckoned) }}</span>
             <span class="target small quiet"><template v-if="b.reckoned.target">wanted <span class="num">{{ b.reckoned.target.ratio.toFixed(1) }} ± {{ b.reckoned.target.tolerance }}</span></template><template v-else>no target</template></span>
-            <span class="next">{{ b.stale ? 'Being reckoned.' : sayNextMove(b.reckoned.next, b.reckoned.cylinders, device.lengths).sentence }}</span>
+            <span class="next">{{ b.stale ? 'Being reckoned.' : sayAdvice(b.reckoned.next, b.reckoned.cylinders, device.lengths).sentence }}</span>
           </template>
           <span v-else class="next quiet">Being reckoned.</span>
           <span class="small quiet when">{{ b.entries }} entries{{ b.lastAt ? `, last ${sayTime(b.lastAt)}` : '' }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useOpening } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
 import { useShop } from '~/stores/shop'
 import { STATION_WORDS } from '~/words/stations'
@@ -10,6 +11,7 @@ const id = computed(() => String(route.params.id))
 const station = computed(() => STATION_WORDS[route.path.split('/')[3] as keyof typeof STATION_WORDS] ?? 'Sheet')
 
 watch(id, now => void build.open(now), { immediate: true })
+useOpening()
 let late: ReturnType<typeof setTimeout> | undefined
 const stop = shop.onNews((news) => {
   if (news.kind !== 'reopened' && news.build !== id.value) return

@@ -1,4 +1,4 @@
-import { nextMove, replay, uncertainty, type Entry, type Part } from '#core'
+import { advice, replay, uncertainty, type Entry, type Part } from '#core'
 
 /** A figure of a build by its name: what a shop that was brought back must come to again, to the last digit. */
 export type Figures = Record<string, number | string>
@@ -11,7 +11,7 @@ export type Figures = Record<string, number | string>
  */
 export function figuresOf(entries: Entry[]): Figures {
   const replayed = replay(entries)
-  const found: Figures = { entries: entries.length, next: JSON.stringify(nextMove(replayed)) }
+  const found: Figures = { entries: entries.length, next: JSON.stringify(advice(replayed)) }
   if (!replayed) return found
   const put = (name: string, part: Part | undefined) => {
     if (!part) return

@@ -11,7 +11,7 @@ import { useDevice } from '~/stores/device'
 const build = useBuild()
 const device = useDevice()
 const cutting = useCutting()
-const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, valves, perMm, solid, exactly, settled, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
+const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, moves, valves, perMm, solid, exactly, settled, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
 const { pale, caughtUp } = useSettling(settled)
 const sentence = ref('')
 const leaf = useLocalStorage('bowl.cutLeaf', 'face')
@@ -34,6 +34,8 @@ const perMmFormula = computed(() => {
   const lessons = p.lessons.map(l => `${digits(l.perMm.value, 3)} ± ${digits(2 * uncertainty(l.perMm), 3)} (cyl. ${l.cylinder})`).join(', ')
   return lessons ? `1/u² mean of ${geometry} and this head’s lessons ${lessons}` : geometry
 })
+/** By what the depth that is told is known. */
+const source = computed(() => ({ mouth: 'mouth area', rings: 'drawing', solid: 'solid' })[needed.value?.deepest?.source ?? 'solid'])
 const others = computed(() => lowest.value?.depth.value)
 const mine = computed(() => solid.solids.value.find(s => s.cylinder === build.cylinder))
 const own = computed(() => margins.value.find(m => m.cylinder === build.cylinder))
@@ -63,14 +65,14 @@ async function planDepth() {
   <div class="cut" data-station>
     <h1 class="visually-hidden">Cut</h1>
     <LeafTabs v-model="leaf" :leaves="leaves" label="Cut" class="tabs" />
-    <SeatJob v-if="leaf === 'seats'" :key="head" :head="head" :per-mm="perMm?.value.value" role="tabpanel" aria-label="Seat work" />
-    <WhatElseMoves v-else-if="leaf === 'else'" :depth="depth + laid.flat" role="tabpanel" aria-label="What else moves" />
+    <SeatJob v-if="leaf === 'seats'" :key="head" :head="head" role="tabpanel" aria-label="Seat work" />
+    <WhatElseMoves v-else-if="leaf === 'else'" :moves="moves" role="tabpanel" aria-label="What else moves" />
     <div v-else class="face" :class="{ pale }">
       <span class="visually-hidden" data-reckoned :aria-busy="!settled" />
       <section class="ask">
         <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">Head {{ head }}</h2>
         <CutLay v-if="solid.drawn.value && !planned" :lay="lay" :laid="laid" :head="head" />
-        <template v-if="deepest && lowest && !planned">
+        <template v-if="deepest && lowest && !planned && free !== 'none'">
           <div class="answer">
             <p class="label">{{ solid.drawn.value && laid.angle ? `${what}, at most` : 'The most it can lose' }}: cylinder {{ deepest.cylinder }} on target</p>
             <p class="num first" data-answer="deepest">{{ sayFree(deepest.depth.value) }} <span v-if="uncertainty(deepest.depth) > 0" class="quiet pm">{{ sayDoubt(uncertainty(deepest.depth), 'length', device.lengths) }}</span></p>
@@ -115,7 +117,7 @@ async function planDepth() {
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
         <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
         <p class="small permm">One mm takes <FigureReading label="cc per mm" :part="perMmPart" dimension="volume" :extra="2" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}</span></p>
-        <p v-if="look && exactly" class="small quiet">The solid takes <span class="num">{{ digits(look.opening / 1000, 3) }}</span> cc per mm at this plane.</p>
+        <p v-if="look && exactly" class="small quiet">Depths by the {{ source }}. It takes <span class="num">{{ digits(look.opening / 1000, 3) }}</span> cc per mm at this plane.</p>
         <ul v-if="cuts.length" class="small"><li v-for="c in cuts" :key="c.id" class="num">done: {{ say((c.body.measured ?? c.body.depth).value, 'length', device.lengths) }}{{ c.body.measured ? ' measured' : ', not measured' }}</li></ul>
       </section>
       <section class="shows">

@@ -13,8 +13,9 @@ const leaf = useLocalStorage('bowl.mockupLeaf', 'squish')
 const leaves = [{ key: 'squish', name: 'Squish' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'valves', name: 'Valves' }]
 const standing = computed(() => build.replayed?.squish(build.cylinder))
 const whatIf = useWhatIf()
-const tried = computed(() => whatIf.tried.value.length > 0 ? whatIf.outcome.value?.squish(build.cylinder, 'asPlanned') : undefined)
-const triedClearance = computed(() => whatIf.outcome.value?.asPlanned.find(s => s.cylinder === build.cylinder)?.clearance?.value.value)
+const after = computed(() => whatIf.outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))
+const tried = computed(() => whatIf.tried.value.length > 0 ? after.value?.squish : undefined)
+const triedClearance = computed(() => after.value?.state.clearance?.value.value)
 const plane = computed(() => standing.value?.solder?.plane)
 const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 0)
 const across = (slope: number) => `${digits(Math.abs(slope) * bore.value, 2)} mm`
@@ -44,7 +45,7 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => build.repl
           <template v-else><strong class="warn">the solder reads <span class="num">{{ say(Math.abs(standing.difference.value.value), 'length', device.lengths) }}</span> {{ standing.difference.value.value > 0 ? 'more' : 'less' }}.</strong> Look for {{ sayCauses(standing.difference.causes) }}.</template>
         </p>
         <RunningGap :standing="standing" />
-        <TurnedHead v-if="turned" :standing="standing" />
+        <TurnedHead v-if="turned" />
         <SquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.value.value" :clearance-tried="triedClearance" />
       </div>
     </div>

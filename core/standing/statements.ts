@@ -1,13 +1,10 @@
 import {
   BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, fromSource, linear, type Sourced
 } from '../estimate'
-import { cutAtChamber, thenFlat, type Cut, type Point } from '../chamber'
-import { fit } from './layout'
-import { lowEdge } from './chamberSpecs'
-import { NOW, operationsOn, type Ledger, type OperationEntry, type StatementEntry } from './ledger'
-import type { OperationKind } from './entry'
+import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } from '../chamber'
+import { fit, NOW, operationsOn, quantityRule, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
+import { lowEdge, specEntry } from './chamberSpecs'
 import type { Part, Provenance } from './part'
-import { quantityRule, type Quantity } from './quantities'
 
 const PROVENANCE = { measure: 'measured', book: 'book', assume: 'assumed' } as const
 const RANK = { measure: 2, book: 1, assume: 0 } as const
@@ -49,12 +46,14 @@ function stated(entry: StatementEntry): Part {
 
 /**
  * The plane an operation cut, as the chamber of a cylinder sees it: over the face it was cut from. A deck cut is flat.
+ *
+ * @param place the chamber's bore centre along the head, mm, where the operation does not tell it
  */
-export function cutPlane(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>, cylinder: number): Cut {
+export function cutPlane(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>, cylinder: number, place = 0): Cut {
   const depth = (operation.body.measured ?? operation.body.depth).value
   if (operation.kind === 'deckCut') return { depth, slopeX: 0, slopeY: 0 }
   const { slopeX = 0, slopeY = 0, flat, removed } = operation.body
-  const x = removed?.find(r => r.cylinder === cylinder)?.x ?? 0
+  const x = removed?.find(r => r.cylinder === cylinder)?.x ?? place
   return thenFlat(cutAtChamber({ depth, slopeX, slopeY }, { x, y: 0 }), flat?.value ?? 0)
 }
 
@@ -183,10 +182,15 @@ export function knownQuantity(
   return value === undefined ? undefined : assumed(value, standIn.u ?? value * standIn.relativeU!, quantity)
 }
 
-/** Open area of a chamber at the face, mm², guessed from the bore where nobody has stated it. */
+/** Open area of a chamber at the face, mm²: as stated, else of its drawing, else guessed from the bore. */
 export function mouthArea(ledger: Ledger, cylinder: number): Part | undefined {
   const part = statedQuantity(ledger, 'mouthArea', cylinder)
   if (part) return part
+  const drawn = specEntry(ledger, cylinder)
+  if (drawn) {
+    const area = outlineArea(mouthOf(drawn.body.spec))
+    return { value: fromSource(area, area * MOUTH_AREA_RELATIVE_U.book, 'model:geometry'), provenance: 'derived', entries: [drawn.id] }
+  }
   const bore = statedQuantity(ledger, 'bore', cylinder)
   if (!bore) return undefined
   const area = STAND_IN_MOUTH_SHARE.value * Math.PI / 4 * bore.value.value ** 2

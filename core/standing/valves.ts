@@ -1,8 +1,7 @@
 import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention, type Cut } from '../chamber'
 import { lowEdge } from './chamberSpecs'
 import { BASIS_FACTOR, DEFAULT_U, carry, exact, fromSource, linear, type Sourced } from '../estimate'
-import type { EntryOf } from './entry'
-import { NOW, operationsOn, type Ledger, type OperationEntry } from './ledger'
+import { NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import type { Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
 
@@ -116,15 +115,16 @@ function movesOf(operation: OperationEntry, valve: Valve, thicknessBefore: numbe
 }
 
 /**
- * Every clearance somebody measured at a cylinder, carried over what was done since and what is planned.
+ * Every clearance somebody measured at a cylinder, carried over what was done since and what is still to come.
  *
  * @param ledger the opened ledger
  * @param cylinder its number
+ * @param operations still to come; what is planned if not given
  * @returns one per measured clearance
  * Source: contract core/chamber: upright d, along the valve d/cosτ, pocket d·cosτ and d·sinτ to its side; sinking s
  *   gives back s·cosτ upright, s along the valve; dome to chamber loses d; valve to valve is untouched by a drop.
  */
-export function clearanceSteps(ledger: Ledger, cylinder: number): ClearanceStep[] {
+export function clearanceSteps(ledger: Ledger, cylinder: number, operations: OperationEntry[] = ledger.planned): ClearanceStep[] {
   const kinds = ['faceCut', 'deckCut', 'gasketChange', 'seatWork'] as const
   return CLEARANCES.flatMap((name) => {
     const measured = statedQuantity(ledger, name, cylinder)
@@ -145,7 +145,7 @@ export function clearanceSteps(ledger: Ledger, cylinder: number): ClearanceStep[
     }
     const done = operationsOn(ledger.done, ledger.layout, cylinder, kinds).filter(op => ledger.place.get(op.id)! > from).map(changeOf)
     const now = linear([[1, measured.value], ...done.map((c): [number, Sourced] => [1, c])])
-    const planned = operationsOn(ledger.planned, ledger.layout, cylinder, kinds)
+    const planned = operationsOn(operations, ledger.layout, cylinder, kinds)
       .map(operation => ({ operation, change: changeOf(operation) }))
     return [{ name, measured, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]) }]
   })

@@ -1,7 +1,7 @@
 import { bench, describe } from 'vitest'
 import { ratioEstimate } from '../estimate'
 import { burette, oneCylinder } from '../../tests/support/ledgerBench'
-import { replay } from './index'
+import { replay } from '..'
 
 /** A long-lived build: twelve cylinders poured over and over between light cuts. */
 function longLedger(entries: number) {

@@ -1,7 +1,10 @@
 import { compressionRatio } from '../engine'
 import { carry, linear, type Sourced } from '../estimate'
-import { flatCutDepth } from '../chamber'
-import type { CylinderState, Replay } from './replay'
+import type { OperationEntry } from '../ledger'
+import type { CylinderState, Replay } from '../standing'
+import { asIf, type Tried } from './asIf'
+import type { Chambers } from './chambers'
+import { headCut, type HeadCut } from './depth'
 
 export type EvenBy = 'chamber' | 'clearance'
 
@@ -25,35 +28,44 @@ export interface EvenPlan {
   level: Sourced
   largest: number
   cylinders: Evened[]
+  /** The grinding as operations, nothing under {@link WORTH_GRINDING}. */
+  grinding: Tried[]
   /** Widest less narrowest, cc: as they are, and when done. */
   spread: Record<EvenBy, { before: number, after: number }>
-  /** Deepest cut at which then no cylinder passes the target, and how much deeper that is than without grinding. */
-  cut?: { depth: Sourced, deeperBy: number, toLowest: Sourced }
+  /** The head's cut as it is, and once the grinding is done. */
+  cut: { before: HeadCut, after: HeadCut }
   /** Ratio that the grinding costs the build's mean cylinder. */
   cost: number
 }
+
+/** Less than this nobody grinds, cc. */
+export const WORTH_GRINDING = 0.05
 
 const spreadOf = (values: number[]) => values.length > 1 ? Math.max(...values) - Math.min(...values) : 0
 
 /**
  * Grinds small chambers up to the largest, never the other way round, and reckons the cut that follows.
  *
- * @param replayed a replayed ledger
+ * @param standing what replay gives
  * @param head which head
  * @param by even chambers, or even whole clearance volumes (unequal decks then make unequal chambers)
+ * @param operations what is done before, face cuts apart
+ * @param chambers answers for the shape of drawn chambers
  * @returns undefined unless two or more cylinders of the head have a chamber and a ratio
- * Source: the trade's rule; volumes add, sources carried (JCGM 100:2008 §5.2.2).
- * @example evenPlan(replay(entries)!, 1, 'chamber')?.largest // 4
+ * Source: the trade's rule; volumes add, sources carried (JCGM 100:2008 §5.2.2); cuts by {@link headCut} with the grinding
+ *   as it would be planned.
+ * @example evenPlan(standing, 1, 'chamber', [], chambers)?.largest // 4
  */
-export function evenPlan(replayed: Replay, head: number, by: EvenBy): EvenPlan | undefined {
-  const states = replayed.beforeCut.filter((s): s is CylinderState & Required<Pick<CylinderState, 'clearance' | 'ratio' | 'swept'>> =>
+export function evenPlan(standing: Replay, head: number, by: EvenBy, operations: readonly (Tried | OperationEntry)[], chambers: Chambers): EvenPlan | undefined {
+  const before = operations.filter(op => op.kind !== 'faceCut')
+  const states = asIf(standing, before, chambers).cylinders.map(c => c.state).filter((s): s is CylinderState & Required<Pick<CylinderState, 'clearance' | 'ratio' | 'swept'>> =>
     s.head === head && Boolean(s.parts.chamber && s.clearance && s.ratio && s.swept))
   if (states.length < 2) return undefined
   const measure = (s: (typeof states)[number]) => by === 'chamber' ? s.parts.chamber!.value : s.clearance.value
   const largest = states.reduce((most, s) => measure(s).value > measure(most).value ? s : most)
   const level = measure(largest)
   const cylinders = states.map((s): Evened => {
-    const held = replayed.held.has(s.cylinder)
+    const held = standing.held.has(s.cylinder)
     const wanted = linear([[1, level], [-1, measure(s)]])
     const nothing = linear([])
     const gain = held ? nothing : wanted
@@ -63,25 +75,18 @@ export function evenPlan(replayed: Replay, head: number, by: EvenBy): EvenPlan |
       evenRatio: carry(([vs, vc, g]) => compressionRatio(vs!, vc! + g!), [s.swept.value, s.clearance.value, gain])
     }
   })
+  const grinding = cylinders.filter(c => c.gain.value >= WORTH_GRINDING).map(({ cylinder, gain }): Tried => (
+    { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: { value: Math.round(gain.value * 100) / 100, unit: 'cc', typed: '' } } }))
   const chamberNow = states.map(s => s.parts.chamber!.value.value)
   const clearanceNow = states.map(s => s.clearance.value.value)
   const mean = (values: number[]) => values.reduce((a, b) => a + b, 0) / values.length
-  const depthOf = (s: (typeof states)[number], gain: Sourced) => {
-    const perMm = replayed.perMm.get(s.cylinder)
-    if (!s.gap || !perMm || perMm.value.value <= 0) return undefined
-    return carry(([gap, g, k]) => Math.sign(gap! + g!) * flatCutDepth(Math.abs(gap! + g!), k!), [s.gap.value, gain, perMm.value])
-  }
-  const depths = (gains: Sourced[]) => states.map((s, i) => depthOf(s, gains[i]!)).filter(d => d !== undefined).sort((a, b) => a.value - b.value)
-  const after = depths(cylinders.map(c => c.gain))
-  const before = depths(cylinders.map(() => linear([])))
-  const least = after[0]
   return {
-    by, level, largest: largest.cylinder, cylinders,
+    by, level, largest: largest.cylinder, cylinders, grinding,
     spread: {
       chamber: { before: spreadOf(chamberNow), after: spreadOf(cylinders.map(c => c.chamber.value)) },
       clearance: { before: spreadOf(clearanceNow), after: spreadOf(cylinders.map((c, i) => clearanceNow[i]! + c.gain.value)) }
     },
-    ...(least && least.value > 0 ? { cut: { depth: least, deeperBy: least.value - Math.max(0, before[0]?.value ?? 0), toLowest: after.at(-1)! } } : {}),
+    cut: { before: headCut(standing, head, before, chambers), after: headCut(standing, head, [...before, ...grinding], chambers) },
     cost: mean(cylinders.map(c => c.ratio.value)) - mean(cylinders.map(c => c.evenRatio.value))
   }
 }

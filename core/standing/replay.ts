@@ -2,10 +2,7 @@ import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import {
   afterOperations, CHAMBER_OPERATIONS, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
 } from './chamberHistory'
-import { ENCLOSED, type Bodies, type Enclosed, type Entry, type EntryOf } from './entry'
-import { bankOf, headOf, type Layout } from './layout'
-import { NOW, openLedger, operationsOn, type Ledger, type OperationEntry } from './ledger'
-import { ofKind, type Live } from './live'
+import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, operationsOn, type Bodies, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
@@ -15,7 +12,6 @@ import { chamberModel, type ChamberModel } from './chamberModel'
 import type { Disagreement } from '../pour'
 import { rodOf, squishStanding, type SquishStanding } from './squishStanding'
 import type { RodMaterial } from '../squish'
-import type { Quantity } from './quantities'
 import { knownQuantity, statedQuantity } from './statements'
 import { clearanceSteps, valveStandings, type ClearanceStep, type ValveStanding } from './valves'
 
@@ -61,6 +57,8 @@ export interface LeftOut { id: string, argument: string, given: unknown, bound: 
 export interface Replay {
   /** Entries that can't be reckoned with: everything else here is without them. */
   leftOut: LeftOut[]
+  /** The ledger it was reckoned from, opened. */
+  ledger: Ledger
   layout: Layout
   target?: EntryOf<'target'>
   offers: EntryOf<'offer'>[]
@@ -169,7 +167,18 @@ function stackOf(
   return { parts, measuredTotal }
 }
 
-function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: number, planned: OperationEntry[]): CylinderState {
+/**
+ * Where one cylinder stands: volumes, ratio and gap.
+ *
+ * @param ledger the opened ledger
+ * @param lessons what its cuts have taught
+ * @param cylinder its number
+ * @param planned operations to add after everything done
+ * @returns without a ratio while something it needs is not known, or the stack is impossible
+ * Source: volumes add; (Vs + Vc)/Vc; sources carried (JCGM 100:2008 §5.2.2).
+ * @example cylinderState(ledger, [], 1, []).ratio?.value.value // 9.14
+ */
+export function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: number, planned: OperationEntry[]): CylinderState {
   const { layout } = ledger
   const countsCrevice = ledger.target?.body.countsCrevice ?? true
   const bore = statedQuantity(ledger, 'bore', cylinder)
@@ -230,7 +239,7 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
   const kept = once((cylinder: number, col: 'asIs' | 'beforeCut') => chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : []), 'asIs')
   const uncut = once((cylinder: number, _: '') => valveStandings(ledger, cylinder, withoutCuts), '')
   return {
-    leftOut: [], layout, target: ledger.target, offers: ledger.offers, live: ledger.live, lessons,
+    leftOut: [], ledger, layout, target: ledger.target, offers: ledger.offers, live: ledger.live, lessons,
     asIs,
     asPlanned: ledger.planned.length > 0 ? column(ledger.planned) : asIs,
     beforeCut: withoutCuts.length > 0 ? column(withoutCuts) : asIs,

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { Bench, READING_U, SCALE_U, all, burette, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
-import { replay, upcast, type Entry } from './index'
-import v1 from './fixtures/v1.json'
+import { replay, upcast, type Entry } from '..'
+import v1 from '../ledger/fixtures/v1.json'
 
 const first = (bench: Bench) => replay(bench.entries)!.asIs[0]!
 

@@ -1,7 +1,5 @@
 import type { ChamberValve, Point } from '../chamber'
-import type { EntryOf } from './entry'
-import { fit } from './layout'
-import type { Ledger } from './ledger'
+import { fit, type EntryOf, type Ledger } from '../ledger'
 
 /** The chamber drawing that counts for a cylinder: its own before its head's, then the latest. */
 export function specEntry(ledger: Ledger, cylinder: number): EntryOf<'chamberModel'> | undefined {

@@ -1,6 +1,5 @@
 import { linear, uncertainty, type Sourced } from '../estimate'
-import type { Ledger } from './ledger'
-import { ofKind } from './live'
+import { ofKind, type Ledger } from '../ledger'
 import { lastSeries, sourcedPours, type PourEntry } from './pours'
 import type { Part } from './part'
 

@@ -1,7 +1,7 @@
 import { DomainError } from '../domain'
-import type { Entry } from './entry'
-import { nextMove } from './nextMove'
-import { reckon, type LeftOut, type Replay } from './replay'
+import type { Entry } from '../ledger'
+import { advice } from './advice'
+import { reckon, type LeftOut, type Replay } from '../standing'
 
 /** Everything a page or a list asks of a replay, asked once: what throws here would throw there. */
 function reckonAll(entries: readonly Entry[]): Replay | undefined {
@@ -14,7 +14,7 @@ function reckonAll(entries: readonly Entry[]): Replay | undefined {
     replayed!.valves(cylinder)
     replayed!.clearances(cylinder)
   }
-  nextMove(replayed)
+  advice(replayed)
   return replayed
 }
 

@@ -2,7 +2,7 @@ import { DEFAULT_U, fromSource, inverseVarianceMean, linear, type Sourced } from
 import {
   combinePours, disagreementOf, leakWatch, pourVolume, scaleAtTemperature, warmedVolume, type Disagreement, type PourResult
 } from '../pour'
-import type { Enclosed, EntryOf } from './entry'
+import type { Enclosed, EntryOf } from '../ledger'
 
 export type PourEntry = EntryOf<'pour'>
 

@@ -1,6 +1,6 @@
 import { creviceVolume, cylinderVolume } from '../engine'
 import { DEFAULT_U, fromSource } from '../estimate'
-import type { Ledger } from './ledger'
+import type { Ledger } from '../ledger'
 import { combine, type Part } from './part'
 import { lastSeries, sourcedPours } from './pours'
 import { knownQuantity, statedQuantity } from './statements'

@@ -2,13 +2,9 @@ import {
   DEFAULT_U, carry, exact, fromSource, linear, uncertainty, type Sourced
 } from '../estimate'
 import { ROD_MODULUS, axialGap, rodStretch, runningGap, spotPlane, type RodMaterial, type SpotPlane } from '../squish'
-import { fit } from './layout'
-import { NOW, operationsOn, spotsOf, type Ledger, type OperationEntry } from './ledger'
-import { live, ofKind } from './live'
+import { fit, live, NOW, ofKind, operationsOn, spotsOf, type Entry, type EntryOf, type Ledger, type OperationEntry, type Quantity } from '../ledger'
 import { NOTHING, combine, sum, weakest, type Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
-import type { Entry, EntryOf } from './entry'
-import type { Quantity } from './quantities'
 
 /** Why a solder may differ from deck + gasket (+ recess), likeliest first. */
 export type SquishCause = 'gasketNotCrushed' | 'gasketThinner' | 'recessUnstated' | 'recessSmaller' | 'deckReadOffCentre' | 'carbon' | 'headNotTorqued' | 'solderTooThick'

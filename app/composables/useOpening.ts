@@ -1,0 +1,40 @@
+import { useLocalStorage } from '@vueuse/core'
+import type { Place } from '#core'
+import { useBuild } from '~/stores/build'
+
+/** How long a field may take to be on the screen, ms. */
+const PATIENCE = 3000
+
+/** Where a link that leads to a field points: the address says which leaf, which cylinder and which field. */
+export function openingOf(build: string, { station, leaf, field }: Place, cylinder?: number) {
+  return { path: `/builds/${build}/${station}`, query: { ...(leaf ? { leaf } : {}), ...(field ? { field } : {}), ...(cylinder ? { cylinder } : {}) } }
+}
+
+async function focusOn(field: string): Promise<void> {
+  const begun = performance.now()
+  while (performance.now() - begun < PATIENCE) {
+    const input = document.querySelector<HTMLInputElement>(`.station-room [data-quantity="${CSS.escape(field)}"] input`)
+    if (input) return input.focus()
+    await new Promise(resolve => requestAnimationFrame(resolve))
+  }
+}
+
+/** Opens the leaf and the very field that a link asked for; the address is then plain again, so that a reload stays put. */
+export function useOpening() {
+  const build = useBuild()
+  const route = useRoute()
+  const router = useRouter()
+  const leaves: Record<string, Ref<string>> = {
+    sheet: useLocalStorage('bowl.sheetLeaf', 'section'), pour: useLocalStorage('bowl.pourLeaf', 'spread'),
+    cut: useLocalStorage('bowl.cutLeaf', 'face'), mockup: useLocalStorage('bowl.mockupLeaf', 'squish')
+  }
+  watch(() => route.fullPath, async () => {
+    const { leaf, field, cylinder } = route.query
+    if (leaf === undefined && field === undefined && cylinder === undefined) return
+    const station = leaves[route.path.split('/')[3] ?? '']
+    if (station && typeof leaf === 'string') station.value = leaf
+    if (build.cylinders.includes(Number(cylinder))) build.cylinder = Number(cylinder)
+    await router.replace({ path: route.path, query: {} })
+    if (typeof field === 'string') await focusOn(field)
+  }, { immediate: true })
+}

@@ -1,0 +1,105 @@
+import { defineStore } from 'pinia'
+import type { ChamberModel, Chambers, ChamberShape, Cut, Free, HeadSetup, NotReady, Unreachable } from '#core'
+import { askSolids } from '~/composables/useSolids'
+import { solidAsk } from '~/workers/solidAsk'
+import type { PlanAsk, PlanTold, SolidAsk, SolidFacts } from '~/workers/solidBench'
+
+/** Answers kept, and planes of one chamber that wait to be asked at a time: a drag leaves many behind that nobody wants any more. */
+const MOST_KEPT = 3000
+const MOST_WAITING = 6
+
+/**
+ * The page's one view of drawn chambers: it answers at once from what the worker has told, and asks for what it has not.
+ * Whoever reads it while it is not ready is told again when it is.
+ */
+export const useChambers = defineStore('chambers', () => {
+  /** Made solids by name, for every station of the page: a chamber that has not changed is not made again. */
+  const made = shallowReactive(new Map<string, SolidFacts>())
+  const faults = shallowReactive(new Map<string, string>())
+  const told = shallowReactive(new Map<string, PlanTold>())
+  /** Changes when something that was asked for was let go: whoever still wants it asks again. */
+  const letGo = ref(0)
+  const whole = new Set<string>()
+  const toMake = new Map<string, SolidAsk>()
+  const toTell = new Map<string, PlanAsk>()
+  let making = false
+  let telling = false
+
+  /** From its rings first, which is as good as the solid to a ten-thousandth; as the solid itself once every chamber has answered. */
+  async function make() {
+    if (making) return
+    making = true
+    // Not while a computed figure is being read.
+    await Promise.resolve()
+    for (;;) {
+      const [key, ask] = [...toMake].find(([k]) => !made.has(k)) ?? [...toMake][0] ?? []
+      if (!key || !ask) break
+      const quick = !made.has(key)
+      const answer = await askSolids('solid', `solid ${key}`, { ...ask, quick })
+      // What the rings told is asked again of the solid.
+      if (answer.kind === 'done' && !quick) for (const id of told.keys()) if (id.startsWith(key)) told.delete(id)
+      if (answer.kind === 'done' && (!quick || ask.spec.reliefs?.length)) whole.add(key)
+      if (answer.kind === 'done') made.set(key, answer.value)
+      else if (answer.kind !== 'stale') faults.set(key, answer.kind === 'faults' ? answer.faults[0]?.path ?? 'outline' : answer.kind === 'refused' ? answer.argument : 'solids')
+      // A chamber with metal ground out has no rings to go by: it was made whole the first time.
+      if (answer.kind !== 'done' || !quick || ask.spec.reliefs?.length) {
+        toMake.delete(key)
+      }
+    }
+    making = false
+  }
+
+  async function tell() {
+    if (telling) return
+    telling = true
+    await Promise.resolve()
+    while (toTell.size > 0) {
+      const asked = [...toTell.values()]
+      toTell.clear()
+      const newest = asked.filter((one, i) => asked.slice(i + 1).filter(later => later.key === one.key).length < MOST_WAITING)
+      const answer = await askSolids('plan', 'plan', newest)
+      if (answer.kind === 'done') for (const one of answer.value) told.set(one.id, one)
+      for (const id of told.keys()) {
+        if (told.size <= MOST_KEPT) break
+        told.delete(id)
+      }
+      if (newest.length < asked.length || answer.kind === 'stale') letGo.value++
+    }
+    telling = false
+  }
+
+  function wanted(ask: PlanAsk): PlanTold | undefined {
+    const known = told.get(ask.id)
+    if (!known) {
+      void letGo.value
+      toTell.set(ask.id, ask)
+      void tell()
+    }
+    return known
+  }
+
+  function shape(model: ChamberModel, poured: number | undefined): ChamberShape | NotReady {
+    const ask = solidAsk(model, poured)
+    const { key } = ask
+    const facts = made.get(key)
+    if (!whole.has(key) && !faults.has(key) && !toMake.has(key)) {
+      toMake.set(key, ask)
+      void make()
+    }
+    if (!facts) return 'notReady'
+    return {
+      source: whole.has(key) ? 'solid' : 'rings', volume: facts.volume, opening: facts.opening, factor: facts.factor,
+      above: (cut: Cut) => {
+        const answer = wanted({ id: `${key} ${JSON.stringify(cut)}`, key, cut })
+        return answer && 'volume' in answer ? answer : 'notReady'
+      },
+      solve: (setup: HeadSetup, free: Free, volume: number, x: number): number | Unreachable | NotReady => {
+        const answer = wanted({ id: `${key} ${JSON.stringify([setup, free, volume, x])}`, key, setup, free, volume, x })
+        if (!answer || 'volume' in answer) return 'notReady'
+        return 'value' in answer ? answer.value : answer
+      }
+    }
+  }
+  const chambers: Chambers = { shape }
+  return { chambers, made, faults }
+})

@@ -1,0 +1,87 @@
+import { likelyFaults, type Advice } from '#core'
+import { ENCLOSED_WORDS, sayFaults } from './pours'
+import { say, sayCylinders, type LengthUnit } from '#shared/figures'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+
+export interface SaidAdvice { sentence: string, urgent?: boolean }
+
+/** One thing that is open, as one sentence. */
+export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit): SaidAdvice {
+  const all = (list: number[]) => sayCylinders(list, cylinders)
+  const one = open.cylinders.length === 1
+  const who = all(open.cylinders)
+  const whom = who.toLowerCase()
+  const have = one ? 'has' : 'have'
+  const mm = (value: number) => say(value, 'length', lengths)
+  switch (open.kind) {
+    case 'takeOut': return {
+      sentence: `${open.entries.length === 1 ? 'One entry can’t be used and counts' : `${open.entries.length} entries can’t be used and count`} for nothing. Read why, then take ${open.entries.length === 1 ? 'it' : 'them'} out.`, urgent: true
+    }
+    case 'layOut': return { sentence: 'Say how many cylinders the engine has.' }
+    case 'seatLost': return {
+      sentence: open.planned
+        ? `The planned cut goes ${mm(-open.figure)} past the ${open.valve} seats’ low edge on ${whom}. A new seat job follows, or another way.`
+        : `The face is ${mm(-open.figure)} past the ${open.valve} seats’ low edge on ${whom}. New seats, before anything else.`,
+      urgent: true
+    }
+    case 'squishTouches': return { sentence: `Running, the squish of ${whom} ${open.planned ? 'would be' : 'is'} ${mm(open.figure)}. It touches.`, urgent: true }
+    case 'passesTarget': return {
+      sentence: open.planned
+        ? `${who} would pass the target, ${say(open.figure, 'ratio', lengths)} where ${say(open.limit, 'ratio', lengths)} is the most, and metal can’t be put back.`
+        : `${who} ${one ? 'is' : 'are'} past the target at ${say(open.figure, 'ratio', lengths)}; ${say(open.limit, 'ratio', lengths)} is the most. Open the chamber, or fit a thicker gasket.`,
+      urgent: true
+    }
+    case 'tooClose': return {
+      sentence: `${QUANTITY_WORDS[open.clearance].label} ${open.planned ? 'would come to' : 'is'} ${mm(open.figure)} on ${whom}, ${mm(open.limit - open.figure)} under the shop’s least. Settle that first.`, urgent: true
+    }
+    case 'gasketInBore': return {
+      sentence: `The gasket ${open.planned ? 'that is planned' : ''} for ${whom} is ${mm(open.figure)} across and the bore ${mm(open.limit)}: it would stand in the chamber.`.replace('  ', ' '), urgent: true
+    }
+    case 'leak': return { sentence: `The ${ENCLOSED_WORDS[open.encloses].noun} of ${whom} loses ${say(open.figure, 'volume', lengths, 1)} a minute. Find the leak, then pour it again.`, urgent: true }
+    case 'disagree': return {
+      sentence: `The ${open.encloses === 'chamber' ? '' : `${ENCLOSED_WORDS[open.encloses].noun} `}pours of ${whom} differ by ${say(open.figure, 'volume', lengths, 1)}; the glass allows ${say(open.limit, 'volume', lengths, 1)}. Look for ${sayFaults(likelyFaults(open.change).slice(0, 2))}, and pour again.`,
+      urgent: true
+    }
+    case 'state': return { sentence: `State ${QUANTITY_WORDS[open.quantity].noun}: without it there is no ratio.` }
+    case 'assumed': return open.of === 'seat'
+      ? { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun} of ${whom}: it is only assumed, and the cut would reach it there.` }
+      : { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun}${open.of === 'depth' ? sayHeads(open) : ''}: it is only assumed, and makes ${Math.round(open.figure * 100)} % of what is unsure${open.of === 'depth' ? ' about the depth of a cut' : ''}.` }
+    case 'setTarget': return { sentence: 'Set the target ratio, and how close counts as there.' }
+    case 'pour': return { sentence: `${who} ${have} not been poured. The book is only a claim: pour.` }
+    case 'pourSecond': return { sentence: `${who} ${have} one pour only. Pour again before you cut.` }
+    case 'pourFine': return { sentence: `${who} ${one ? 'was' : 'were'} only measured with a syringe. Set the final size with a burette.` }
+    case 'pourAgain': return { sentence: `Metal has gone since ${whom} ${one ? 'was' : 'were'} poured. Pour again and settle it.` }
+    case 'squish': return { sentence: `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }
+    case 'plan': return { sentence: sayPlan(open, who, mm) }
+    case 'do': return { sentence: sayDo(open, whom, mm) }
+    case 'onTarget': return { sentence: 'Every cylinder is on target. Wash, pour once more, and write it up.' }
+  }
+}
+
+/** “ of head 2” where that must be told. */
+const sayHeads = ({ heads }: Advice) => heads.length > 0 ? ` of head ${heads.join(' and ')}` : ''
+
+function sayPlan({ way, figure, waiting, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
+  const one = cylinders.length === 1
+  if (way === 'open') return `${who} ${one ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`
+  if (way === 'even') return `${who} ${one ? 'is' : 'are'} under target, yet another of head ${heads[0]} is at it: even the chambers first.`
+  if (figure !== undefined) return `Plan the cut: ${mm(figure)} is the most head ${heads[0]} can lose before the first cylinder is at target.`
+  return waiting ? `Plan the cut of head ${heads[0]}: the Cut station tells how deep.` : `Plan the cut of head ${heads[0]}, once its mouth area is measured.`
+}
+
+/** What is planned, as the move to make. */
+function sayDo({ what, figure = 0, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string): string {
+  switch (what) {
+    case 'relief': return `Grind ${whom} as planned, to line and reading, then enter each.`
+    case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
+    case 'gasketChange': return `Fit the gasket that is planned on head ${heads.join(' and ')}, then enter it.`
+    case 'deckCut': return `Cut ${mm(figure)} off the deck, measure what really came off, and enter it.`
+    case 'faceCut': return `Cut ${mm(figure)} off head ${heads.join(' and ')}, measure what really came off, and enter it.`
+  }
+}
+
+/** “4.9 cc over”, “0.3 cc under”, “on target”. */
+export function sayGap(gap: number, tolerance = 0): string {
+  if (Math.abs(gap) <= tolerance) return 'on target'
+  return `${say(Math.abs(gap), 'volume')} ${gap > 0 ? 'over' : 'under'}`
+}

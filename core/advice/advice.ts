@@ -1,0 +1,270 @@
+import { shares } from '../estimate'
+import { headOf, touches, type Enclosed, type OperationKind, type Quantity } from '../ledger'
+import { targetBand, type ClearanceName, type CylinderState, type Replay } from '../standing'
+import { NO_SOLIDS, asIf, headCut, type AsIf, type Chambers, type HeadCut, type ShapeSource } from '../plan'
+import { STARTING_RULES, leastClearance, type ShopRules } from '../shop'
+import { placeOf, type Place } from './place'
+
+/** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
+type Open
+  = | { kind: 'takeOut', entries: string[] }
+    | { kind: 'layOut' }
+    /** A seat a cut is through, or would be: `figure` mm left of it, below 0 what is past. */
+    | { kind: 'seatLost', valve: 'intake' | 'exhaust', figure: number, limit: 0, planned: boolean }
+    | { kind: 'squishTouches', figure: number, limit: 0, planned: boolean }
+    /** Metal that went, or is about to, and more than the target allows. */
+    | { kind: 'passesTarget', figure: number, limit: number, planned: boolean }
+    /** Something comes nearer than the shop lets out. */
+    | { kind: 'tooClose', clearance: ClearanceName, figure: number, limit: number, planned: boolean }
+    /** A gasket that stands in the chamber. */
+    | { kind: 'gasketInBore', figure: number, limit: number, planned: boolean }
+    | { kind: 'leak', encloses: Enclosed, figure: number, limit: number }
+    | { kind: 'disagree', encloses: Enclosed, figure: number, change: number, limit: number }
+    /** A dimension there is no ratio without. */
+    | { kind: 'state', quantity: Quantity }
+    /** An assumption: `figure`, its share of what is unsure about the ratio, or about the depth of a cut or a seat. */
+    | { kind: 'assumed', quantity: Quantity, figure: number, limit: number, of: 'ratio' | 'depth' | 'seat' }
+    | { kind: 'setTarget' }
+    | { kind: 'pour' }
+    | { kind: 'pourSecond' }
+    | { kind: 'pourFine' }
+    | { kind: 'squish', figure: number, limit: number }
+    /** `figure`: the depth, where it is known and does not hang on an assumption. */
+    | { kind: 'plan', way: 'cut' | 'open' | 'even', figure?: number, source?: ShapeSource, waiting: boolean }
+    | { kind: 'do', operation: string, what: OperationKind, figure?: number }
+    | { kind: 'pourAgain' }
+    | { kind: 'onTarget' }
+
+/** One thing that is open: what, at which cylinders and heads, and where it is settled. */
+export type Advice = Open & { cylinders: number[], heads: number[], at: Place }
+export type AdviceKind = Advice['kind']
+
+/** An assumption is worth asking about once it makes this much of a variance. */
+export const ASSUMED_SHARE = 0.25
+/** Squish is as wanted when it is this close, mm. */
+const SQUISH_SLACK = 0.05
+/** A leak of less than this in a minute does no harm in the time a pour takes, cc. */
+const LEAK_LIMIT = 0.2
+
+interface Sight { r: Replay, rules: ShopRules, now: AsIf, then: AsIf, cuts: HeadCut[] }
+type Found = Open & { cylinders: number[], at?: Place }
+
+function cannotReckon({ r }: Sight): Found[] {
+  const without = (quantity: Quantity) => r.asIs.filter(s => s.missing.includes(quantity)).map(s => s.cylinder)
+  return (['bore', 'stroke'] as const).flatMap((quantity): Found[] => {
+    const cylinders = without(quantity)
+    return cylinders.length > 0 ? [{ kind: 'state', quantity, cylinders }] : []
+  })
+}
+
+/** Groups findings of cylinders by a name: the worst of each group speaks for it. */
+function worstOf<T extends { cylinder: number, figure: number }>(list: T[], name: (one: T) => string, over: (one: T) => number): (T & { cylinders: number[] })[] {
+  const groups = new Map<string, T[]>()
+  for (const one of list) groups.set(name(one), [...groups.get(name(one)) ?? [], one])
+  return [...groups.values()].map((group) => {
+    const worst = group.reduce((a, b) => over(b) < over(a) ? b : a)
+    return { ...worst, cylinders: [...new Set(group.map(g => g.cylinder))] }
+  }).sort((a, b) => over(a) - over(b))
+}
+
+/** Seats that a cut went through, or will: by their stated heights and, all the way round, by the drawing. */
+function seats({ now, then }: Sight): Found[] {
+  const lost = (at: AsIf, planned: boolean) => at.cylinders.flatMap(({ cylinder, valves, room }) => {
+    const stated = valves.flatMap(v => v.seatLeft && v.seatLeft.value <= 0 ? [{ cylinder, valve: v.valve, figure: v.seatLeft.value, planned, assumed: false }] : [])
+    const drawn = (room?.valves ?? []).flatMap(({ valve: { valve }, seat }) =>
+      seat.arcLost > 0 ? [{ cylinder, valve, figure: seat.margin, planned, assumed: room!.seats[valve] === 'assumed' }] : [])
+    return [...stated, ...drawn]
+  })
+  const done = lost(now, false)
+  const known = new Set(done.map(d => `${d.cylinder} ${d.valve}`))
+  const all = [...done, ...lost(then, true).filter(l => !known.has(`${l.cylinder} ${l.valve}`))]
+  const sure = worstOf(all.filter(l => !l.assumed), l => `${l.valve} ${l.planned}`, l => l.figure)
+  const guessed = worstOf(all.filter(l => l.assumed && !sure.some(s => s.valve === l.valve)), l => l.valve, l => l.figure)
+  return [
+    ...sure.map(({ valve, figure, planned, cylinders }): Found => ({ kind: 'seatLost', valve, figure, limit: 0, planned, cylinders })),
+    // A height nobody measured is no verdict: it is asked for.
+    ...guessed.map(({ valve, cylinders }): Found => ({ kind: 'assumed', quantity: `${valve}SeatHeight`, of: 'seat', figure: 1, limit: ASSUMED_SHARE, cylinders }))
+  ]
+}
+
+function squishTouching({ r, now, then }: Sight): Found[] {
+  const touching = then.cylinders.flatMap(({ cylinder, squish }) => {
+    const gap = squish.running?.gap.value.value
+    if (gap === undefined || gap > 0 || (r.planned.length === 0 && !squish.solder)) return []
+    const was = now.cylinders.find(c => c.cylinder === cylinder)?.squish.running?.gap.value.value
+    return [{ cylinder, figure: gap, planned: was === undefined || Math.abs(was - gap) > 1e-9 }]
+  })
+  return worstOf(touching, () => '', t => t.figure).map(({ figure, planned, cylinders }): Found => ({ kind: 'squishTouches', figure, limit: 0, planned, cylinders }))
+}
+
+function pastTarget({ r, now, then }: Sight): Found[] {
+  const band = targetBand(r.target)
+  // Only metal that went, or is about to, can't be put back; a ratio above target before any work is a plan to make.
+  if (!band || (r.planned.length === 0 && r.done.length === 0)) return []
+  const past = then.cylinders.flatMap(({ cylinder, state }) => {
+    const ratio = state.ratio?.value.value
+    const was = now.cylinders.find(c => c.cylinder === cylinder)?.state.ratio?.value.value
+    return ratio !== undefined && ratio > band.high ? [{ cylinder, figure: ratio, planned: was === undefined || was <= band.high }] : []
+  })
+  return worstOf(past, p => String(p.planned), p => -p.figure).map(({ figure, planned, cylinders }): Found => ({ kind: 'passesTarget', figure, limit: band.high, planned, cylinders }))
+}
+
+/** Clearances under the shop's least, with what is planned: that may take more of them, or give it back. */
+function tooClose({ r, rules, then }: Sight): Found[] {
+  const under = then.cylinders.flatMap(({ cylinder, clearances }) => {
+    const rod = r.rod(cylinder) ?? 'steel'
+    return clearances.flatMap(({ name, now, then: left }) => {
+      const limit = leastClearance(rules, name, rod)
+      return left.value < limit ? [{ cylinder, clearance: name, figure: left.value, limit, planned: Math.abs(left.value - now.value) > 1e-9 }] : []
+    })
+  })
+  return worstOf(under, u => u.clearance, u => u.figure - u.limit).map(({ clearance, figure, limit, planned, cylinders }): Found => (
+    { kind: 'tooClose', clearance, figure, limit, planned, cylinders }))
+}
+
+function gasketInBore({ r }: Sight): Found[] {
+  const inside = r.layout.cylinders.flatMap((cylinder) => {
+    const limit = r.quantity('bore', cylinder)?.value.value
+    const of = (column: 'asIs' | 'asPlanned') => r.quantity('gasketArea', cylinder, column) ? undefined : r.quantity('gasketBore', cylinder, column)?.value.value
+    const [was, figure] = [of('asIs'), of('asPlanned')]
+    return limit !== undefined && figure !== undefined && figure < limit ? [{ cylinder, figure, limit, planned: was !== figure }] : []
+  })
+  return worstOf(inside, () => '', i => i.figure - i.limit).map(({ figure, limit, planned, cylinders }): Found => ({ kind: 'gasketInBore', figure, limit, planned, cylinders }))
+}
+
+function challenged({ r }: Sight): Found[] {
+  const leaks = r.challenges.flatMap((c): Found[] => c.leak ? [{ kind: 'leak', cylinders: [c.cylinder], encloses: c.encloses, figure: c.leak.rate, limit: LEAK_LIMIT }] : [])
+  const apart = r.challenges.flatMap(c => c.disagreement ? [{ cylinder: c.cylinder, encloses: c.encloses, figure: c.disagreement.difference, change: c.disagreement.change, limit: c.disagreement.allowed }] : [])
+  return [...leaks, ...worstOf(apart, a => a.encloses, a => -a.figure).map(({ encloses, figure, change, limit, cylinders }): Found => ({ kind: 'disagree', encloses, figure, change, limit, cylinders }))]
+}
+
+/** A mouth nobody stated, where a depth would hang on it: what a face loses can't be put back. */
+const hangsOnMouth = (cut: HeadCut) => cut.cylinders.map(({ cylinder, depth }) =>
+  ({ cylinder, share: shares(depth).find(s => s.source.startsWith('standIn:mouthArea'))?.share ?? 0 })).filter(a => a.share >= ASSUMED_SHARE)
+
+function assumptions({ r, now, cuts }: Sight): Found[] {
+  const worst = new Map<string, { share: number, cylinders: number[] }>()
+  for (const { state } of now.cylinders) {
+    for (const { source, share } of state.ratio ? shares(state.ratio.value) : []) {
+      if (!source.startsWith('standIn:') || share < ASSUMED_SHARE) continue
+      const known = worst.get(source) ?? { share: 0, cylinders: [] }
+      worst.set(source, { share: Math.max(known.share, share), cylinders: [...known.cylinders, state.cylinder] })
+    }
+  }
+  const ofRatio = [...worst].sort((a, b) => b[1].share - a[1].share).map(([source, { share, cylinders }]): Found => (
+    { kind: 'assumed', quantity: source.slice('standIn:'.length) as Quantity, of: 'ratio', figure: share, limit: ASSUMED_SHARE, cylinders }))
+  const mouths = r.planned.length > 0 || !r.target ? [] : cuts.filter(cut => (cut.deepest?.depth.value ?? 0) > 0).flatMap(hangsOnMouth)
+  const ofDepth: Found[] = mouths.length === 0
+    ? []
+    : [{ kind: 'assumed', quantity: 'mouthArea', of: 'depth', figure: Math.max(...mouths.map(m => m.share)), limit: ASSUMED_SHARE, cylinders: mouths.map(m => m.cylinder) }]
+  return [...ofRatio, ...ofDepth]
+}
+
+/** Chambers of which a figure still rests on a claim, one pour, or a syringe. */
+function unpoured({ r }: Sight): Found[] {
+  const assembled = new Set(r.asIs.filter(s => s.clearance?.provenance === 'measured').map(s => s.cylinder))
+  const of = (kind: 'pour' | 'pourSecond' | 'pourFine', which: (p: Replay['pours'][number]) => boolean): Found[] => {
+    const cylinders = r.pours.filter(which).map(p => p.cylinder)
+    return cylinders.length > 0 ? [{ kind, cylinders }] : []
+  }
+  return [
+    ...of('pour', p => !p.ever && !assembled.has(p.cylinder)),
+    ...of('pourSecond', p => p.current.length === 1),
+    ...r.target ? [] : [{ kind: 'setTarget' as const, cylinders: r.layout.cylinders }],
+    // A syringe shows where one is; what a cut is reckoned from, or the job is called done by, comes from a burette.
+    ...of('pourFine', p => p.current.length > 0 && p.current.every(pour => pour.body.instrument.kind === 'syringe'))
+  ]
+}
+
+function planned({ r }: Sight): Found[] {
+  const kinds = [...new Set(r.planned.map(op => op.kind))]
+  return kinds.flatMap((what) => {
+    const alike = r.planned.filter(op => op.kind === what)
+    // A cut's depth is its head's own: two heads are two things to do.
+    const groups = what === 'faceCut' || what === 'deckCut' ? alike.map(op => [op]) : [alike]
+    return groups.map((ops): Found => {
+      const [first] = ops
+      const depth = first!.kind === 'faceCut' || first!.kind === 'deckCut' ? first!.body.depth.value : undefined
+      return { kind: 'do', operation: first!.id, what, ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
+    })
+  })
+}
+
+const settling = (r: Replay) => r.pours.filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
+
+/** What to plan for the heads that are off their target, once nothing that was planned or done waits to be settled. */
+function toPlan({ r, now, cuts }: Sight): Found[] {
+  const band = targetBand(r.target)
+  if (!band || r.planned.length > 0 || settling(r).length > 0) return []
+  const wide = now.cylinders.flatMap(({ cylinder, squish, state }) => {
+    const wanted = r.quantity('wantedSquish', cylinder)?.value.value
+    const recess = r.quantity('squishRecess', cylinder)?.value.value ?? 0
+    const off = state.ratio !== undefined && (state.ratio.value.value < band.low || state.ratio.value.value > band.high)
+    return off && wanted !== undefined && squish.gap && recess > 0 && squish.gap.value.value - wanted > SQUISH_SLACK ? [{ cylinder, figure: squish.gap.value.value, limit: wanted }] : []
+  })
+  // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
+  const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
+  const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => c.state.ratio && which(c.state, c.state.ratio.value.value)).map(c => c.cylinder)
+  return [...first, ...cuts.flatMap((cut): Found[] => {
+    const here = (list: number[]) => list.filter(c => headOf(r.layout, c) === cut.head)
+    const low = here(by((_, ratio) => ratio < band.low))
+    const high = here(by((_, ratio) => ratio > band.high))
+    if (low.length === 0 && high.length === 0) return []
+    if (low.length === 0) return [{ kind: 'plan', way: 'open', cylinders: high, waiting: false }]
+    const depth = cut.deepest?.depth.value
+    if (depth !== undefined && depth < 0.01) return [{ kind: 'plan', way: 'even', cylinders: low, waiting: false }]
+    const known = depth !== undefined && hangsOnMouth(cut).length === 0
+    return [{ kind: 'plan', way: 'cut', cylinders: low, waiting: cut.waiting.length > 0, ...(known ? { figure: depth, source: cut.deepest!.source } : {}) }]
+  })]
+}
+
+/** Where a kind of thing is settled, where that is no dimension. */
+function settledAt(open: Found): Place {
+  switch (open.kind) {
+    case 'takeOut': return { station: 'daybook' }
+    case 'layOut': case 'setTarget': return { station: 'sheet', leaf: 'section' }
+    case 'state': return placeOf(open.quantity)
+    case 'assumed': return placeOf(open.quantity)
+    case 'tooClose': return placeOf(open.clearance)
+    case 'gasketInBore': return placeOf('gasketBore')
+    case 'seatLost': return { station: 'cut', leaf: open.planned ? 'face' : 'seats' }
+    case 'passesTarget': return { station: open.planned ? 'cut' : 'shape', ...(open.planned ? { leaf: 'face' } : {}) }
+    case 'squishTouches': case 'squish': return { station: 'mockup', leaf: 'squish' }
+    case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
+    case 'plan': return open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: 'shape' }
+    case 'do': return {
+      relief: { station: 'shape' as const }, seatWork: { station: 'cut' as const, leaf: 'seats' }, gasketChange: { station: 'cut' as const, leaf: 'face' },
+      deckCut: { station: 'mockup' as const, leaf: 'squish' }, faceCut: { station: 'cut' as const, leaf: 'face' }
+    }[open.what]
+    case 'onTarget': return { station: 'daybook' }
+  }
+}
+
+/**
+ * Everything that is open on a build, ranked: what can't be reckoned with; contact and lost metal; readings that are
+ * challenged; assumptions worth a quarter of the ratio's or the depth's variance; what is not poured; what to plan; what is
+ * planned and to be done; what to pour again. Only where nothing is open it is to be written up.
+ *
+ * @param r what replay gives, or undefined while there is no layout
+ * @param rules what the shop lets out
+ * @param chambers answers for the shape of drawn chambers
+ * @returns one or more, the next move first
+ * @example advice(replay(entries))[0] // { kind: 'pourSecond', cylinders: [2, 5], heads: [1], at: { station: 'pour' } }
+ */
+export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES, chambers: Chambers = NO_SOLIDS): Advice[] {
+  if (!r) return [{ kind: 'layOut', cylinders: [], heads: [], at: { station: 'sheet', leaf: 'section' } }]
+  const out: Found[] = r.leftOut.length > 0 ? [{ kind: 'takeOut', entries: r.leftOut.map(l => l.id), cylinders: [] }] : []
+  const sight: Sight = {
+    r, rules, now: asIf(r, [], chambers), then: asIf(r, r.planned, chambers),
+    cuts: r.layout.heads.map((_, i) => headCut(r, i + 1, r.planned, chambers))
+  }
+  const again = settling(r)
+  const open: Found[] = [
+    ...out, ...cannotReckon(sight),
+    ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooClose(sight),
+    ...challenged(sight), ...assumptions(sight), ...unpoured(sight), ...toPlan(sight), ...planned(sight),
+    ...again.length > 0 ? [{ kind: 'pourAgain' as const, cylinders: again }] : []
+  ]
+  const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]
+  return list.map(found => ({ ...found, heads: [...new Set(found.cylinders.map(c => headOf(r.layout, c)))].sort((a, b) => a - b), at: found.at ?? settledAt(found) }))
+}

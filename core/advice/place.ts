@@ -1,0 +1,19 @@
+import type { Quantity } from '../ledger'
+
+/** Where something that is open is settled: a station, its leaf, the field's quantity. */
+export interface Place { station: 'sheet' | 'pour' | 'shape' | 'cut' | 'mockup' | 'daybook', leaf?: string, field?: Quantity }
+
+const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'wantedSquish', 'bandAngle', 'squishRecess']
+const VALVE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
+const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'deckThickness', 'leastDeckThickness']
+const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
+
+/** @returns where a dimension is stated. */
+export function placeOf(field: Quantity): Place {
+  if (SQUISH_FIELDS.includes(field)) return { station: 'mockup', leaf: 'squish', field }
+  if (VALVE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'valves', field }
+  if (MOVING_FIELDS.includes(field)) return { station: 'cut', leaf: 'else', field }
+  if (GASKET_FIELDS.includes(field)) return { station: 'sheet', leaf: 'gaskets', field }
+  if (field === 'boreSpacing') return { station: 'sheet', leaf: 'chamber', field }
+  return { station: 'sheet', leaf: 'section', field }
+}

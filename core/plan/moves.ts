@@ -1,0 +1,75 @@
+import { camRetard, pushrodChange, vFlange } from '../chamber'
+import { NOW, operationsOn, type Ledger, type OperationEntry, type Quantity } from '../ledger'
+import { knownQuantity, statedQuantity } from '../standing'
+
+/** What a head coming down its bores moves besides the chamber. Lengths in mm, + towards the crank. */
+export interface Moves {
+  /** Off the head's face, and off the deck: done since the engine came, and with what is asked for. */
+  face: { done: number, all: number }
+  deck: { done: number, all: number }
+  /** Gasket thicker than it came by. */
+  gasket: { done: number, all: number }
+  /** How far the valves that moved most stand up by seat work. */
+  sunk: { done: number, all: number }
+  /** How far the head has come down, and will have. */
+  drop: { done: number, all: number }
+  /** Thickness left of the head's deck, and what is over the least it may have. */
+  deckLeft?: { left: number, over?: number }
+  /** Crank degrees the cam has fallen back. */
+  cam?: number
+  /** + where longer pushrods are wanted. */
+  pushrod?: number
+  flange?: { offFlange: number, manifoldDown: number, gap: number, portsOff: number }
+}
+
+/** A figure of its formula, nothing where something it needs was not stated or can't be. */
+function reckoned<T>(ledger: Ledger, cylinder: number, names: Quantity[], f: (values: number[]) => T): T | undefined {
+  const values = names.map(name => statedQuantity(ledger, name, cylinder)?.value.value)
+  if (values.some(v => v === undefined)) return undefined
+  try {
+    return f(values as number[])
+  } catch (error) {
+    if (error instanceof RangeError) return undefined
+    throw error
+  }
+}
+
+/**
+ * What else moves at a cylinder: by everything done since the engine came, and by what is asked for on top.
+ *
+ * @param ledger the opened ledger
+ * @param cylinder its number
+ * @param operations on top of what is done, in order
+ * @returns see {@link Moves}; `cam`, `pushrod` and `flange` by the whole of it, done and asked for
+ * Source: depths add; contract core/chamber: camRetard, pushrodChange, vFlange.
+ * @example movesOf(ledger, 1, ledger.planned).drop // { done: 0.5, all: 0.8 }: 0.5 off the face, then 0.3 planned
+ */
+export function movesOf(ledger: Ledger, cylinder: number, operations: OperationEntry[]): Moves {
+  const on = (list: OperationEntry[]) => operationsOn(list, ledger.layout, cylinder, ['faceCut', 'deckCut', 'seatWork'])
+  const total = (list: OperationEntry[]) => on(list).reduce((sum, op) => {
+    if (op.kind === 'faceCut') sum.face += (op.body.measured ?? op.body.depth).value + (op.body.flat?.value ?? 0)
+    if (op.kind === 'deckCut') sum.deck += (op.body.measured ?? op.body.depth).value
+    if (op.kind === 'seatWork') for (const valve of ['intake', 'exhaust'] as const) if ((op.body.valve ?? valve) === valve) sum[valve] += op.body.sunk?.value ?? 0
+    return sum
+  }, { face: 0, deck: 0, intake: 0, exhaust: 0 })
+  const [done, more] = [total(ledger.done), total(operations)]
+  const thickness = (place: number, planned: OperationEntry[] = []) => knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)?.value.value ?? 0
+  const first = operationsOn(ledger.done, ledger.layout, cylinder, ['gasketChange'])[0]
+  const came = thickness(first ? ledger.place.get(first.id)! : NOW)
+  const gasket = { done: thickness(NOW) - came, all: thickness(NOW, operations) - came }
+  const of = (name: keyof typeof done) => ({ done: done[name], all: done[name] + more[name] })
+  const [face, deck, intake, exhaust] = [of('face'), of('deck'), of('intake'), of('exhaust')]
+  // Pushrods of both kinds are bought in one length: the valve that stands up most decides.
+  const sunk = intake.all > exhaust.all ? intake : exhaust
+  const drop = { done: face.done + deck.done - gasket.done, all: face.all + deck.all - gasket.all }
+  const left = statedQuantity(ledger, 'deckThickness', cylinder, NOW, operations)?.value.value
+  const least = statedQuantity(ledger, 'leastDeckThickness', cylinder)?.value.value
+  return {
+    face, deck, gasket, sunk, drop,
+    ...(left === undefined ? {} : { deckLeft: { left, ...(least === undefined ? {} : { over: left - least }) } }),
+    cam: reckoned(ledger, cylinder, ['runAngle', 'chainPitch', 'camTeeth'], ([runAngle, pitch, camTeeth]) => camRetard(drop.all, { runAngle: runAngle!, pitch: pitch!, camTeeth: camTeeth! })),
+    pushrod: reckoned(ledger, cylinder, ['pushrodAngle', 'rockerRatio'], ([pushrodAngle, rockerRatio]) => pushrodChange(
+      { gasketGain: gasket.all, headCut: face.all, deckCut: deck.all, sunk: sunk.all, baseCircleLost: 0 }, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! })),
+    flange: reckoned(ledger, cylinder, ['halfBankAngle', 'flangeAngle'], ([gamma, alpha]) => vFlange(gamma!, alpha!, drop.all))
+  }
+}
