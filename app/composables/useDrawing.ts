@@ -1,4 +1,4 @@
-import { mouthOf, specFaults, type Bodies, type ChamberModel, type ChamberSpec, type SpecFault } from '#core'
+import { AS_CAST, mouthOf, specFaults, type Bodies, type ChamberSpec, type SpecFault } from '#core'
 import { notKept } from './useStatement'
 import { askSolids } from './useSolids'
 import { useBuild } from '~/stores/build'
@@ -21,7 +21,7 @@ export function useDrawing() {
   const drawn = computed(() => draft.value ?? (kept.value?.kind === 'chamberModel' ? kept.value.body : undefined))
   const model = computed(() => drawn.value && build.replayed?.model(build.cylinder, 'asIs', drawn.value))
   /** The same on the master's hand, so that a fault's point is the point that is dragged. */
-  const plain = computed(() => drawn.value && build.replayed?.model(build.cylinder, 'asIs', { spec: drawn.value.spec, mirrored: [] })?.spec)
+  const plain = computed(() => drawn.value && build.replayed?.model(build.cylinder, 'asIs', { ...drawn.value, mirrored: [] })?.spec)
   const faults = computed<SpecFault[]>(() => plain.value ? specFaults(plain.value, mouthOf) : [])
   const poured = computed(() => {
     const chamber = build.state?.parts.chamber
@@ -63,12 +63,19 @@ export function useDrawing() {
   onBeforeUnmount(() => clearTimeout(rest))
 
   function draw(spec: ChamberSpec) {
-    drafts.set(key.value, JSON.stringify({ spec, mirrored: drawn.value?.mirrored ?? [] }))
+    put({ spec })
   }
+  /** Changes what is being drawn; the rest of it stays as it is. */
+  const put = (change: Partial<Bodies['chamberModel']>) => drafts.set(key.value, JSON.stringify({ ...drawn.value ?? { mirrored: [] }, ...change }))
+  /** Whether anything was cut off this head: then a drawing says which face it shows. */
+  const wasCut = computed(() => (build.replayed?.done ?? []).some(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === head.value))
+  const face = (to: 'cast' | 'now') => put({ face: to === 'cast' ? AS_CAST : new Date().toISOString() })
+  /** A new drawing, of the face as it lies there. */
+  const setOut = (spec: ChamberSpec) => put({ spec, ...(wasCut.value ? { face: new Date().toISOString() } : {}) })
   function turn(cylinder: number) {
     if (!drawn.value) return
-    const { spec, mirrored } = drawn.value
-    drafts.set(key.value, JSON.stringify({ spec, mirrored: mirrored.includes(cylinder) ? mirrored.filter(c => c !== cylinder) : [...mirrored, cylinder].sort((a, b) => a - b) }))
+    const { mirrored } = drawn.value
+    put({ mirrored: mirrored.includes(cylinder) ? mirrored.filter(c => c !== cylinder) : [...mirrored, cylinder].sort((a, b) => a - b) })
   }
   async function keep(): Promise<string | undefined> {
     if (!draft.value) return undefined
@@ -79,6 +86,6 @@ export function useDrawing() {
   }
   return {
     head, kept, draft, drawn, model, plain, faults: computed(() => [...faults.value, ...late.value]), poured, facts, live, working,
-    draw, turn, keep, back: () => drafts.clear(key.value)
+    draw, turn, setOut, face, wasCut, keep, back: () => drafts.clear(key.value)
   }
 }

@@ -251,11 +251,17 @@ export function useShaping() {
   const mine = <T extends { cylinder: number }>(list: T[] | undefined) => list?.find(c => c.cylinder === build.cylinder)
   const ratioThen = computed(() => developed.value && mine(build.ifDone([...before.value, asPlanned(build.cylinder, developed.value)])?.cylinders)?.state.ratio?.value.value)
   /** The cut that pays it back, as the Cut station would find it once it is planned, and whether the seats allow it. */
-  const payBack = computed(() => {
-    const r = build.replayed
-    if (!r || !resting.value || resting.value.of !== restOf.value) return undefined
+  const paying = computed(() => {
+    if (!build.replayed || !resting.value || resting.value.of !== restOf.value) return undefined
     const operations = [...before.value, ...resting.value.grinding]
-    const depth = mine(headCut(r, head.value, operations, chambers).cylinders)?.depth.value
+    return { operations, cut: headCut(build.replayed, head.value, operations, chambers) }
+  })
+  /** Whether the cut that pays it back is told of what is drawn, or there is none to tell. */
+  const paid = computed(() => paying.value !== undefined && !paying.value.cut.waiting.includes(build.cylinder))
+  const payBack = computed(() => {
+    if (!paying.value) return undefined
+    const { operations, cut } = paying.value
+    const depth = mine(cut.cylinders)?.depth.value
     if (depth === undefined || depth <= 0) return undefined
     const { room } = mine(build.ifDone([...operations, { kind: 'faceCut', scope: { level: 'head', head: head.value }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' } } }])?.cylinders) ?? {}
     const worst = [...room?.valves ?? []].sort((a, b) => a.seat.margin - b.seat.margin)[0]
@@ -303,6 +309,6 @@ export function useShaping() {
   }
   return {
     head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, liftEntry, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
-    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, spots, copies, copying, copy, planned, plan, finish
   }
 }

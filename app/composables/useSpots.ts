@@ -1,6 +1,8 @@
-import { DEFAULT_U, fromSource, ofKind, type EntryOf, type Figure, type OperationKind, type Part } from '#core'
+import { DEFAULT_U, FIGURE_BOUNDS, fromSource, ofKind, type EntryOf, type Figure, type OperationKind, type Part, type SpotReading } from '#core'
+import { figureFault } from '#shared/dto'
 import { notKept } from './useStatement'
 import { useBuild } from '~/stores/build'
+import { useDrafts } from '~/stores/drafts'
 
 /** Work that ends a set of readings: what is read after it belongs to a new one. */
 const ENDED_BY = { solder: ['gasketChange', 'deckCut', 'faceCut'], deckReadings: ['deckCut'] } as const satisfies Record<string, readonly OperationKind[]>
@@ -11,6 +13,7 @@ const same = (a: Place, b: Place) => Math.abs(a.x - b.x) < 0.5 && Math.abs(a.y -
 /** Readings that lie at places on the crown of the cylinder on the bench: each one is kept as it comes. */
 export function useSpots(kind: 'solder' | 'deckReadings') {
   const build = useBuild()
+  const drafts = useDrafts()
   const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 90)
   const order = computed(() => new Map((build.replayed?.live.entries ?? []).map((e, i) => [e.id, i])))
   const latest = computed<EntryOf<typeof kind> | undefined>(() => ofKind(build.replayed?.live.entries ?? [], kind)
@@ -42,12 +45,31 @@ export function useSpots(kind: 'solder' | 'deckReadings') {
   }
   async function keep(place: Place, figure: Figure, base: string | undefined): Promise<string | undefined> {
     const list = [...readings.value.filter(r => !same(r, place)), { ...place, figure }]
-    const said = notKept(await build.add(kind, { level: 'cylinder', cylinder: build.cylinder }, { readings: list }, base ? { supersedes: base } : {}))
+    return add(list, strand.value, base)
+  }
+  async function add(list: SpotReading[], thick: Figure | undefined, base: string | undefined) {
+    const body = { readings: list, ...(kind === 'solder' && thick ? { strand: thick } : {}) }
+    const said = notKept(await build.add(kind, { level: 'cylinder', cylinder: build.cylinder }, body, base ? { supersedes: base } : {}))
     if (!said) afresh.value = false
+    return said
+  }
+
+  // How thick the solder was before: of this set, or what the next one will be laid with.
+  const strandKey = computed(() => `${build.view?.id}/strand/figure`)
+  const strand = computed<Figure | undefined>(() => {
+    if (entry.value && 'strand' in entry.value.body && entry.value.body.strand) return entry.value.body.strand
+    const text = drafts.get(strandKey.value)
+    return text === undefined ? undefined : JSON.parse(text) as Figure
+  })
+  async function keepStrand(thick: Figure): Promise<string | undefined> {
+    const fault = figureFault(thick, { ...FIGURE_BOUNDS.solder, noun: 'the strand' })
+    if (fault) return fault
+    const said = entry.value ? await add(readings.value, thick, entry.value.id) : undefined
+    if (!said) drafts.set(strandKey.value, JSON.stringify(thick))
     return said
   }
   const startAfresh = () => {
     afresh.value = true
   }
-  return { bore, entry, readings, places, part, keep, startAfresh, ended }
+  return { bore, entry, readings, places, part, keep, startAfresh, ended, strand, keepStrand }
 }

@@ -59,5 +59,11 @@ export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: 
     if (!entry || !('figure' in entry.body) || entry.kind === to) return undefined
     return keep(entry.body.figure, entry.id)
   }
-  return { part, standing, basis, keep, changeBasis }
+  /** A figure that stands in until somebody measures, with its own doubt. */
+  async function standIn(figure: Figure, u: Figure): Promise<string | undefined> {
+    const before = standing.value?.id
+    chosen.value = undefined
+    return notKept(await build.add('assume', scope(), { quantity, figure, u }, before ? { supersedes: before } : {}))
+  }
+  return { part, standing, basis, keep, changeBasis, standIn }
 }

@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, advice, asIf, headCut, replay, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
+  BODY_VERSION, advice, asIf, clashOf, headCut, replay, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
 } from '#core'
 import { checkEntry, type BuildView } from '#shared/dto'
-import { sayLeftOut } from '#shared/words/domain'
+import { sayClash, sayLeftOut } from '#shared/words/domain'
 import { useChambers } from './chambers'
 import { useDevice } from './device'
 import { useOutbox, type Sent } from './outbox'
@@ -119,6 +119,8 @@ export const useBuild = defineStore('build', () => {
     // Nor is what could not be reckoned with beside the rest.
     const misfit = replay([...entries.value, { ...checked.value, id, build: view.value.id, seq: null } as Entry])?.leftOut.find(out => out.id === id)
     if (misfit) return { kind: 'refused', problem: { type: 'about:blank', title: 'This can’t be reckoned with', status: 422, detail: sayLeftOut(misfit) } }
+    const clash = clashOf(checked.value as Entry, replayed.value)
+    if (clash) return { kind: 'refused', problem: { type: 'about:blank', title: 'This can’t be so', status: 422, detail: sayClash(clash) } }
     const known = supersedes ? undefined : seen(kind, scope, checked.value.body)
     const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}${known === undefined ? '' : `?seen=${known}`}`, entry)
     // Told of a change it had not seen, the page shows what stands now.

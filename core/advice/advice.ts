@@ -153,7 +153,8 @@ function assumptions({ r, now, cuts }: Sight): Found[] {
   }
   const ofRatio = [...worst].sort((a, b) => b[1].share - a[1].share).map(([source, { share, cylinders }]): Found => (
     { kind: 'assumed', quantity: source.slice('standIn:'.length) as Quantity, of: 'ratio', figure: share, limit: ASSUMED_SHARE, cylinders }))
-  const mouths = r.planned.length > 0 || !r.target ? [] : cuts.filter(cut => (cut.deepest?.depth.value ?? 0) > 0).flatMap(hangsOnMouth)
+  const cutHere = (head: number) => r.planned.some(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === head)
+  const mouths = !r.target ? [] : cuts.filter(cut => !cutHere(cut.head) && (cut.deepest?.depth.value ?? 0) > 0).flatMap(hangsOnMouth)
   const ofDepth: Found[] = mouths.length === 0
     ? []
     : [{ kind: 'assumed', quantity: 'mouthArea', of: 'depth', figure: Math.max(...mouths.map(m => m.share)), limit: ASSUMED_SHARE, cylinders: mouths.map(m => m.cylinder) }]
@@ -192,11 +193,13 @@ function planned({ r }: Sight): Found[] {
 
 const settling = (r: Replay) => r.pours.filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
 
-/** What to plan for the heads that are off their target, once nothing that was planned or done waits to be settled. */
+/** What to plan for the heads that are off their target: for those where nothing planned or done waits to be settled. */
 function toPlan({ r, now, cuts }: Sight): Found[] {
   const band = targetBand(r.target)
-  if (!band || r.planned.length > 0 || settling(r).length > 0) return []
-  const wide = now.cylinders.flatMap(({ cylinder, squish, state }) => {
+  if (!band) return []
+  const busy = (cylinder: number) => r.planned.some(op => touches(op, r.layout, cylinder)) || settling(r).includes(cylinder)
+  const idle = new Set(r.layout.heads.filter(cylinders => !cylinders.some(busy)).flat())
+  const wide = now.cylinders.filter(c => idle.has(c.cylinder)).flatMap(({ cylinder, squish, state }) => {
     const wanted = r.quantity('wantedSquish', cylinder)?.value.value
     const recess = r.quantity('squishRecess', cylinder)?.value.value ?? 0
     const off = state.ratio !== undefined && (state.ratio.value.value < band.low || state.ratio.value.value > band.high)
@@ -204,7 +207,7 @@ function toPlan({ r, now, cuts }: Sight): Found[] {
   })
   // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
   const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
-  const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => c.state.ratio && which(c.state, c.state.ratio.value.value)).map(c => c.cylinder)
+  const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && c.state.ratio && which(c.state, c.state.ratio.value.value)).map(c => c.cylinder)
   return [...first, ...cuts.flatMap((cut): Found[] => {
     const here = (list: number[]) => list.filter(c => headOf(r.layout, c) === cut.head)
     const low = here(by((_, ratio) => ratio < band.low))

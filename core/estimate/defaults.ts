@@ -71,5 +71,14 @@ export const STAND_IN = {
   rodSection: { ofBoreSquare: 0.0177, relativeU: 0.3 }
 } as const
 
-/** Mouth of a chamber as a share of the bore circle, where nobody has stated it. */
-export const STAND_IN_MOUTH_SHARE = { value: 0.72, relativeU: 0.12 } as const
+/** Mouth of a chamber as a share of the bore circle, where nobody has stated it and nobody said of what kind it is. */
+export const STAND_IN_MOUTH_SHARE = { value: 0.8, relativeU: 0.15 } as const
+
+/** The same for a chamber of a known kind, each with its own spread: bathtubs and wedges leave squish beside them, a hemisphere hardly any. */
+export const MOUTH_SHARE_OF = {
+  bathtub: { value: 0.62, relativeU: 0.1 },
+  wedge: { value: 0.7, relativeU: 0.08 },
+  pentRoof: { value: 0.88, relativeU: 0.05 },
+  hemispherical: { value: 0.97, relativeU: 0.03 },
+  turnedDome: { value: 1, relativeU: 0.02 }
+} as const

@@ -81,8 +81,8 @@ export interface Bodies {
   pour: PourBody
   /** Deck clearance by dial or depth gauge at several places on the crown. */
   deckReadings: { readings: SpotReading[] }
-  /** Squish by solder, flattened at top dead centre. */
-  solder: { readings: SpotReading[] }
+  /** Squish by solder, flattened at top dead centre; `strand`: how thick it was before, which no flattened place can be. */
+  solder: { readings: SpotReading[], strand?: Figure }
   /** Top dead centre by dial and wheel, from both sides. */
   wheel: { pairs: { drop: Figure, before: Figure, after: Figure }[] }
   rod: { material: RodMaterial }
@@ -90,8 +90,11 @@ export interface Bodies {
   liftTable: { valve: 'intake' | 'exhaust', rows: LiftRow[] }
   /** Ports that should match, and which of them are the poor ones by the head's own design. */
   portPairs: { valve: 'intake' | 'exhaust', pairs: number[][], poor: number[] }
-  /** A chamber's shape, and which cylinders have it the other way round. */
-  chamberModel: { spec: ChamberSpec, mirrored: number[] }
+  /**
+   * A chamber's shape, and which cylinders have it the other way round. `face`: the face it was drawn on, as it was cast or as
+   * it stood at a time (ISO 8601); if not given, as it stood when the drawing was first kept.
+   */
+  chamberModel: { spec: ChamberSpec, mirrored: number[], face?: string }
   /** A chamber that can't be ground. */
   hold: { held: boolean }
   faceCut: FaceCutBody

@@ -10,6 +10,8 @@ export interface Live {
   standing: ReadonlyMap<string, Standing>
   /** For a superseded or voided entry, the one that did it. */
   supersededBy: ReadonlyMap<string, string>
+  /** For a drawing that took the place of others, when the first of them was made, ms. */
+  begun: ReadonlyMap<string, number>
 }
 
 /** Compares two entries by (at, seq), a waiting entry after one the server has. */
@@ -35,7 +37,19 @@ export function live(entries: readonly Entry[]): Live {
   }
   for (const entry of entries) if (!standing.has(entry.id)) standing.set(entry.id, 'counts')
   const counting = entries.filter(entry => standing.get(entry.id) === 'counts' && entry.kind !== 'void')
-  return { entries: sortedByTime(counting), standing, supersededBy }
+  return { entries: sortedByTime(counting), standing, supersededBy, begun: begunOf(entries) }
+}
+
+/** When each drawing's first version was made: a later one shows the same face. */
+function begunOf(entries: readonly Entry[]): Map<string, number> {
+  const drawings = new Map(entries.filter(e => e.kind === 'chamberModel').map(e => [e.id, e]))
+  const begun = new Map<string, number>()
+  for (const entry of drawings.values()) {
+    let first = entry
+    for (let before = drawings.get(first.supersedes ?? ''); before && before !== entry; before = drawings.get(first.supersedes ?? '')) first = before
+    if (first !== entry) begun.set(entry.id, Date.parse(first.at))
+  }
+  return begun
 }
 
 /** The order of {@link inOrder}, with each time read once: a long ledger is sorted at every change. */

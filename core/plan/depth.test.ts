@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { exact, fromSource, uncertainty } from '../estimate'
+import { uncertainty } from '../estimate'
 import { all, head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
 import { headCut, NO_SOLIDS, asIf, replay, type Entry } from '..'
 

@@ -1,6 +1,6 @@
-import type { Sourced } from '../estimate'
-import { linear } from '../estimate'
-import type { Figure, OperationEntry } from '../ledger'
+import { cylinderVolume } from '../engine'
+import { linear, type Sourced } from '../estimate'
+import { cylindersOf, type Figure, type OperationEntry, type Removed } from '../ledger'
 import type { CylinderState, Replay } from '../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from './asIf'
 import type { Chambers } from './chambers'
@@ -33,8 +33,8 @@ const figure = (value: number, unit: string): Figure => ({ value: Math.round(val
  * @param operations what is done before, this head's face cuts and this chamber's reliefs apart
  * @param chambers answers for the shape of drawn chambers
  * @returns undefined without a wanted squish, a target or a clearance volume
- * Source: squish found less wanted; target clearance less the clearance after that cut, by {@link asIf}. In closed form
- *   {@link turnedHeadPlan}.
+ * Source: squish found less wanted; bore circle × depth, the band re-cut; target clearance less the clearance
+ *   after that, by {@link asIf}. In closed form {@link turnedHeadPlan}.
  * @example turnedPlan(standing, 1, [], chambers) // off 0.85, toOpen 1.03
  */
 export function turnedPlan(standing: Replay, cylinder: number, operations: readonly (Tried | OperationEntry)[], chambers: Chambers): TurnedPlan | undefined {
@@ -48,11 +48,16 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   if (!wanted || !gap || !clearance || !targetClearance) return undefined
   const over = linear([[1, gap.value], [-1, wanted.value]])
   const off: Sourced = over.value > 0 ? over : { value: 0, by: over.by }
-  const cut: Tried[] = off.value > WORTH_TURNING ? [{ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth: figure(off.value, 'mm') } }] : []
-  const cutAs = at(cut)
-  const then = mine(cutAs)
+  const depth = figure(off.value, 'mm')
+  // With the band re-cut at its angle the whole bore circle comes down, whatever its shape: no drawing is asked.
+  const removed = cylindersOf(standing.layout, head).flatMap((c): Removed[] => {
+    const bore = standing.quantity('bore', c)?.value.value
+    return bore === undefined ? [] : [{ cylinder: c, x: 0, cc: cylinderVolume(bore, depth.value), perMm: cylinderVolume(bore, 1), factor: 1 }]
+  })
+  const cut: Tried[] = off.value > WORTH_TURNING ? [{ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth, removed } }] : []
+  const then = mine(at(cut))
   const after: CylinderState['clearance'] = then.state.clearance
   const toOpen = after && linear([[1, targetClearance.value], [-1, after.value]])
   const open: Tried[] = toOpen && toOpen.value > WORTH_OPENING ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(toOpen.value, 'cc') } }] : []
-  return { off, then, operations: [...cutAs.operations.slice(before.length) as Tried[], ...open], ...(after ? { taken: linear([[1, clearance.value], [-1, after.value]]) } : {}), ...(toOpen ? { toOpen } : {}) }
+  return { off, then, operations: [...cut, ...open], ...(after ? { taken: linear([[1, clearance.value], [-1, after.value]]) } : {}), ...(toOpen ? { toOpen } : {}) }
 }

@@ -3,6 +3,9 @@ import { DomainError, atLeast, finite } from '../domain'
 /** A length read at a place on the crown: x along the crank, y across it, from the bore's centre, mm. */
 export interface Spot { x: number, y: number, value: number }
 
+/** A flattened strand is thinner than it was by more than this, mm; one that is not was never touched. */
+export const SOLDER_TOUCHED = 0.05
+
 export interface SpotPlane {
   /** The length over the bore's centre, mm: what the volume is reckoned with. */
   centre: number

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { Relief } from '../chamber'
 import { launchChamber } from '../../demo/chambers'
 import type { Bench } from '../../tests/support/ledgerBench'
-import { all, head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
+import { head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
 import { fromSource, uncertainty } from '../estimate'
 import { reliefLesson, reliefPrediction, replay, seatHeightNow, type FaceCutBody } from '..'
 

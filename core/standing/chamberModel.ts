@@ -1,9 +1,12 @@
 import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
-import { cylindersOf, headOf, NOW, operationsOn, type Bodies, type Ledger, type OperationEntry } from '../ledger'
+import { cylindersOf, headOf, NOW, operationsOn, type Bodies, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import type { Provenance } from './part'
 import type { Valve } from './valves'
 import { cutPlane, knownQuantity, statedQuantity } from './statements'
+
+/** A drawing's face before anything was ever cut off it. */
+export const AS_CAST = 'cast'
 
 /** A chamber's drawing with everything the ledger knows put in: what a solid is made from. */
 export interface ChamberModel {
@@ -16,7 +19,7 @@ export interface ChamberModel {
   /** Bore centre along the head, mm from the middle of the head, + towards the end where numbering begins. */
   x: number
   spacing: Provenance
-  /** What has been cut off the face since it was cast. */
+  /** What has been cut off the face that is drawn. */
   done: Cut
   /** Where the heights of the seats come from. */
   seats: Record<Valve, Provenance>
@@ -30,7 +33,19 @@ function placeAlong(ledger: Ledger, cylinder: number): { x: number, provenance: 
   return { x: from * (spacing?.value.value ?? 0), provenance: spacing?.provenance ?? 'assumed' }
 }
 
-/** Stated tilt, heights and sinking put into a drawn valve. Heights count from the face as it was cast, before any sinking. */
+/**
+ * Whether a cut came after the face that a drawing shows: as it was cast, as it stood at a time, or as it stood when it was
+ * first kept. What was off by then is in the drawing, and is not taken off it again.
+ */
+function faceShown(ledger: Ledger, entry: EntryOf<'chamberModel'> | undefined, face: string | undefined): (op: OperationEntry) => boolean {
+  if (face === AS_CAST) return () => true
+  if (face !== undefined) return op => Date.parse(op.at) > Date.parse(face)
+  // One that nobody has kept is drawn on what lies there.
+  const kept = entry ? ledger.live.begun.get(entry.id) ?? Date.parse(entry.at) : Infinity
+  return op => Date.parse(op.at) > kept
+}
+
+/** Stated tilt, heights and sinking put into a drawn valve. Heights count from the face that is drawn, before any sinking. */
 function known(ledger: Ledger, drawn: ChamberValve, cylinder: number, done: Cut, planned: OperationEntry[]): ChamberValve {
   const { valve } = drawn
   const stated = (name: 'Tilt' | 'SeatHeight' | 'TopCutHeight' | 'Sunk') => statedQuantity(ledger, `${valve}${name}`, cylinder, NOW, planned)?.value.value
@@ -64,8 +79,9 @@ export function chamberModel(ledger: Ledger, cylinder: number, planned: Operatio
   if (!drawn) return undefined
   const turned = drawn.mirrored.includes(cylinder)
   const { x, provenance } = placeAlong(ledger, cylinder)
+  const shows = faceShown(ledger, entry, drawn.face)
   const done = cutsTogether(operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])
-    .flatMap(op => op.kind === 'faceCut' ? [cutPlane(op, cylinder)] : []))
+    .flatMap(op => op.kind === 'faceCut' && shows(op) ? [cutPlane(op, cylinder)] : []))
   // Metal taken off since: drawn on the master's hand, like the chamber itself.
   const reliefs = [...drawn.spec.reliefs ?? [], ...operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['relief'])
     .flatMap(op => op.kind === 'relief' ? op.body.reliefs ?? [] : [])]

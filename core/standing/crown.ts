@@ -17,7 +17,7 @@ export const creviceOf = (bore: number, crownDiameter: number, topLandHeight: nu
  *   the crevice too, and it is taken off here because the stack counts it apart
  * Source: the contract's crownVolumeFromPour, poured − π/4·B²·depth.
  */
-export function crownOf(ledger: Ledger, cylinder: number, place: number, deck?: Part): Part | undefined {
+export function crownOf(ledger: Ledger, cylinder: number, place: number): Part | undefined {
   const pours = lastSeries(ledger.pours.get(cylinder) ?? [], 'crown').filter(p => ledger.place.get(p.id)! < place)
   const stated = knownQuantity(ledger, 'crownVolume', cylinder, place)
   const last = pours.at(-1)
@@ -27,10 +27,10 @@ export function crownOf(ledger: Ledger, cylinder: number, place: number, deck?: 
   const statedLater = own?.kind === 'measure' && own.scope.level === 'cylinder' && ledger.place.get(own.id)! > ledger.place.get(last.id)!
   if (statedLater) return stated
   const poured: Part = { value: sourcedPours(pours), provenance: 'measured', entries: pours.map(p => p.id) }
-  // Without a depth the piston stood at top dead centre: what is over its flat is the deck clearance.
+  // Without a depth the piston stood at top dead centre: what was over its flat is the deck clearance as it was then.
   const depth: Part | undefined = last.body.depth
     ? { value: fromSource(last.body.depth.value, DEFAULT_U.depth, `entry:${last.id}:depth`), provenance: 'measured', entries: [last.id] }
-    : deck
+    : statedQuantity(ledger, 'deckClearance', cylinder, ledger.place.get(last.id))
   if (!depth) return stated
   if (last.body.sealed === 'crown') return combine(([v, b, h]) => v! - cylinderVolume(b!, h!), [poured, bore, depth], 'measured')
   const diameter = knownQuantity(ledger, 'crownDiameter', cylinder, place)

@@ -109,7 +109,7 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
     gasket: area && thickness ? combine(([a, h]) => a! * h! / 1000, [area, thickness]) : round,
     deck: bore && deckClearance
       && combine(([d, h]) => cylinderVolume(d!, h!), [bore, deckClearance], deckClearance.provenance),
-    crown: crownOf(ledger, cylinder, place, statedQuantity(ledger, 'deckClearance', cylinder, place)),
+    crown: crownOf(ledger, cylinder, place),
     crevice: bore && crownDiameter && topLand && {
       ...combine(([b, d, h]) => creviceOf(b!, d!, h!), [bore, crownDiameter, topLand]),
       provenance: combine(() => 0, [crownDiameter, topLand]).provenance

@@ -1,5 +1,5 @@
-import { replay, type Entry } from '#core'
-import { sayLeftOut } from '#shared/words/domain'
+import { clashOf, mayClash, replay, type Entry } from '#core'
+import { sayClash, sayLeftOut } from '#shared/words/domain'
 import { listEntries, type Misfit } from '../db/entries'
 import { siftedOf } from '../db/summaries'
 
@@ -39,6 +39,13 @@ function beside(ledger: Entry[], fresh: Entry[]): Entry[] {
  */
 export function misfitOf(ledger: Entry[], fresh: Entry[]): Misfit | undefined {
   const ids = new Set(fresh.map(({ id }) => id))
-  const out = replay([...beside(ledger, fresh), ...fresh])?.leftOut.find(({ id }) => ids.has(id))
-  return out && { id: out.id, sentence: sayLeftOut(out) }
+  const known = beside(ledger, fresh)
+  const out = replay([...known, ...fresh])?.leftOut.find(({ id }) => ids.has(id))
+  if (out) return { id: out.id, sentence: sayLeftOut(out) }
+  const standing = fresh.some(mayClash) ? replay(known) : undefined
+  for (const entry of fresh) {
+    const clash = clashOf(entry, standing)
+    if (clash) return { id: entry.id, sentence: sayClash(clash) }
+  }
+  return undefined
 }

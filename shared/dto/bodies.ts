@@ -2,7 +2,7 @@ import 'reflect-metadata'
 import { Type } from 'class-transformer'
 import { IsBoolean, IsOptional, ValidateNested } from 'class-validator'
 import {
-  ENCLOSED, FIGURE_BOUNDS, QUANTITIES, ROD_MODULUS, quantityRule, type Bodies, type Enclosed, type EntryKind, type Figure, type Instrument,
+  AS_CAST, ENCLOSED, FIGURE_BOUNDS, SOLDER_TOUCHED, QUANTITIES, ROD_MODULUS, quantityRule, type Bodies, type Enclosed, type EntryKind, type Figure, type Instrument,
   type ChamberSpec, type LiftRow, type OperationState, type PourBody as PourFigures, type Quantity, type Relief, type Removed, type RodMaterial
 } from '#core'
 import { chamberFault, reliefsFault, removedFault } from './chamberBody'
@@ -142,7 +142,17 @@ class DeckReadingsBody {
 }
 
 class SolderBody {
-  @Sound(readingsFault(FIGURE_BOUNDS.solder, 'a solder')) readings!: Bodies['solder']['readings']
+  @Sound((value, { strand }) => readingsFault(FIGURE_BOUNDS.solder, 'a solder')(value) ?? untouched(value as Bodies['solder']['readings'], strand))
+  readings!: Bodies['solder']['readings']
+
+  @IsOptional() @FigureIn(FIGURE_BOUNDS.solder, 'the strand’s own thickness') strand?: Figure
+}
+
+/** A strand that reads what it was before has not been touched: that is no squish. */
+function untouched(readings: Bodies['solder']['readings'], strand: unknown): string | undefined {
+  const thick = typeof strand === 'object' && strand !== null && 'value' in strand && typeof strand.value === 'number' ? strand.value : undefined
+  const odd = thick === undefined ? undefined : readings.find(({ figure }) => figure.value > thick - SOLDER_TOUCHED)
+  return odd && `That place was not touched: it reads ${odd.figure.value.toFixed(2)} mm, and the strand was ${thick!.toFixed(2)} mm before. Take a thicker one.`
 }
 
 class WheelBody {
@@ -186,11 +196,17 @@ class HoldBody {
   @IsBoolean({ message: 'Say whether the chamber can be ground.' }) held!: boolean
 }
 
+const ISO_TIME = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,3})?Z$/
+
 class ChamberModelBody {
   @Sound(chamberFault) spec!: ChamberSpec
   @Sound(value => Array.isArray(value) && value.length <= MOST_CYLINDERS && value.every(c => Number.isInteger(c) && c >= 1 && c <= MOST_CYLINDERS)
     ? undefined
     : 'Say which cylinders are the other way round, by number.') mirrored!: number[]
+
+  @IsOptional() @Sound(value => value === AS_CAST || (typeof value === 'string' && ISO_TIME.test(value) && !Number.isNaN(Date.parse(value)))
+    ? undefined
+    : 'Say which face is drawn: as it was cast, or when it stood like that.') face?: string
 }
 
 class FaceBody {

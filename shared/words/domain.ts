@@ -1,4 +1,4 @@
-import { DomainError, type LeftOut } from '#core'
+import { DomainError, type Clash, type LeftOut } from '#core'
 
 /** A refusal of the core as a sentence for the field it belongs to. */
 export function sayRefusal(error: RangeError): string {
@@ -6,6 +6,9 @@ export function sayRefusal(error: RangeError): string {
   const given = typeof error.given === 'number' ? Number(error.given.toPrecision(6)) : 'that'
   return `${given} can’t be right: it must be ${error.bound}.`
 }
+
+/** Why a new entry can't stand beside what is known. */
+export const sayClash = ({ given, bound }: Clash): string => `${Number(given.toPrecision(6))} can’t be right: it must be ${bound}.`
 
 /** Why an entry can't be used beside the others. */
 export function sayLeftOut({ argument, given, bound }: LeftOut): string {

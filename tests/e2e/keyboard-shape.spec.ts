@@ -45,7 +45,8 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   const payBack = await number(page, 'payback')
   const mouth = Number(/(\d+) mm²/.exec((await page.locator('.answers').textContent())!)![1])
   const wantedChamber = 42.0 - (before - swept / 7.8)
-  expect(Math.abs(payBack - (42.0 + added - wantedChamber) / (mouth / 1000))).toBeLessThan(0.05)
+  // By the mouth alone: the walls lean in, and a cut through them takes a little less.
+  expect(Math.abs(payBack - (42.0 + added - wantedChamber) / (mouth / 1000))).toBeLessThan(0.08)
 
   // A place of the wall moved by its keys: 0.1 mm out, undone again.
   await tabTo(page, /^Wall at \d+°/)
@@ -80,6 +81,8 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await reckoned(page)
   const deepest = await number(page, 'answer=deepest')
   expect(Math.abs(deepest - payBack)).toBeLessThan(0.08)
+  // The very depth that Shape had promised for this cylinder.
+  await expect(page.locator('.cut-table tbody tr').first().locator('td').nth(2)).toContainText(`${payBack.toFixed(2)} mm`)
 
   // The new cut planned: chamber and glass then by hand, 42.0 + added − depth × opened mouth, on a burette that starts at 0.
   const row = page.locator('.cut-table tbody tr').first()

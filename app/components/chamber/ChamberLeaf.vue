@@ -10,7 +10,7 @@ import { useDevice } from '~/stores/device'
 /** The chamber's drawing: set out from valve sizes, points dragged or typed, brought to the pour. */
 const build = useBuild()
 const device = useDevice()
-const { head, kept, draft, drawn, model, plain, faults, poured, facts, live, working, draw, turn, keep, back } = useDrawing()
+const { head, kept, draft, drawn, model, plain, faults, poured, facts, live, working, draw, turn, setOut: drawAnew, face, wasCut, keep, back } = useDrawing()
 const sentence = ref('')
 const again = ref(false)
 const headScope = computed<Scope>(() => ({ level: 'head', head: head.value }))
@@ -43,7 +43,7 @@ function alike(changed: ChamberSpec, valve: string) {
   draw({ ...changed, valves: changed.valves.map(v => v.valve === valve ? { ...v, diameter, ...form } : v) })
 }
 function setOut(to: ChamberSpec) {
-  draw(to)
+  drawAnew(to)
   again.value = false
 }
 async function stl() {
@@ -75,6 +75,10 @@ async function stl() {
             <label v-for="c in build.cylinders" :key="c" class="small"><input type="checkbox" :checked="drawn?.mirrored.includes(c)" @change="turn(c)"> {{ c }}</label>
           </fieldset>
         </div>
+        <p v-if="wasCut" class="small" data-face>
+          Drawn on the face <template v-if="drawn?.face === 'cast'">as it was cast</template><template v-else-if="drawn?.face">as it was on {{ new Date(drawn.face).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) }}</template><template v-else>as it was when first drawn</template>; <span class="num">{{ say(model?.done.depth ?? 0, 'length', device.lengths) }}</span> came off it since.
+          <button class="go" type="button" @click="face(drawn?.face === 'cast' ? 'now' : 'cast')">{{ drawn?.face === 'cast' ? 'It shows the face of today' : 'It shows the face as cast' }}</button>
+        </p>
         <div class="row">
           <button v-if="draft" class="key main" type="button" :disabled="faults.length > 0" @click="keep().then(said => sentence = said ?? '')">Keep this chamber</button>
           <button v-if="draft && kept" class="key" type="button" @click="back">Back to what is kept</button>

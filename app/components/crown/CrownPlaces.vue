@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
+import { asSet } from '#core'
 import { useSpots, type Place } from '~/composables/useSpots'
 import { useBuild } from '~/stores/build'
 
 /** The crown seen from above, with a well at each place something is read. */
 const props = defineProps<{ kind: 'solder' | 'deckReadings' }>()
 const build = useBuild()
-const { bore, entry, places, part, keep, startAfresh } = useSpots(props.kind)
+const { bore, entry, places, part, keep, startAfresh, strand, keepStrand } = useSpots(props.kind)
 const holder = useTemplateRef<HTMLElement>('holder')
 const size = useElementSize(holder)
 const W = computed(() => Math.max(300, size.width.value))
@@ -43,6 +44,10 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
     <div class="foot">
       <p v-if="kind === 'deckReadings'" class="small quiet">Seen from above. Negative where the crown stands proud.</p>
       <p v-else class="caution">Seen from above; the smallest touches first. Some solder holds lead: wash your hands. Turn the engine by hand only, its head torqued.</p>
+      <FigureField
+        v-if="kind === 'solder'" class="strand" :field="`${build.view?.id}/strand`" label="Strand, before" dimension="length" :usual="[0.5, 6]" empty-text="?"
+        :part="asSet(strand?.value)" :commit="figure => keepStrand(figure)"
+      />
       <button v-if="entry" class="key" type="button" @click="startAfresh">New set</button>
     </div>
   </div>
@@ -61,6 +66,7 @@ svg { position: absolute; inset: 0; }
 .place :deep(.well) { background: var(--well); }
 .place :deep(.unit) { padding-right: 5px; margin-left: 0; }
 .place :deep(input) { padding-right: 0; }
+.strand { width: 104px; flex: none; }
 .foot { display: flex; justify-content: space-between; align-items: center; gap: 10px; }
 .place.least.low::after { top: auto; bottom: -17px; }
 </style>

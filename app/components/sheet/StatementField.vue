@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { quantityRule, type Quantity, type Scope } from '#core'
+import { quantityRule, type Figure, type Quantity, type Scope } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useStatement, type Basis } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -13,13 +13,19 @@ const props = withDefaults(defineProps<{
   hideLabel?: boolean
   noBasis?: boolean
   bases?: Basis[]
-}>(), { cylinder: undefined, label: undefined, extra: 0, bases: () => ['measure', 'book', 'assume'] })
+  /** What may stand in for it, by name: with its own doubt. */
+  standIns?: { name: string, figure: Figure, u: Figure }[]
+}>(), { cylinder: undefined, label: undefined, extra: 0, bases: () => ['measure', 'book', 'assume'], standIns: () => [] })
 const emit = defineEmits<{ focused: [on: boolean] }>()
 const build = useBuild()
-const { part, standing, basis, keep, changeBasis } = useStatement(props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
+const { part, standing, basis, keep, changeBasis, standIn } = useStatement(props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
 const trouble = ref('')
 const name = computed(() => props.label ?? QUANTITY_WORDS[props.quantity].label)
 const words = { measure: 'measured', book: 'book', assume: 'assumed' } as const
+async function choose(to: string): Promise<string | undefined> {
+  const one = props.standIns.find(s => s.name === to)
+  return one ? standIn(one.figure, one.u) : changeBasis(to as Basis)
+}
 const where = computed(() => Object.values(props.scope).join('-'))
 </script>
 
@@ -31,9 +37,12 @@ const where = computed(() => Object.values(props.scope).join('-'))
     />
     <select
       v-if="!noBasis" class="basis small" :value="basis" :aria-label="`${name}: where it comes from`"
-      @change="changeBasis(($event.target as HTMLSelectElement).value as Basis).then(said => trouble = said ?? '')"
+      @change="choose(($event.target as HTMLSelectElement).value).then(said => trouble = said ?? '')"
     >
       <option v-for="b in bases" :key="b" :value="b">{{ words[b] }}</option>
+      <optgroup v-if="standIns.length" label="assumed, by its kind">
+        <option v-for="s in standIns" :key="s.name" :value="s.name">{{ s.name }}</option>
+      </optgroup>
     </select>
     <p v-if="trouble" class="sentence">{{ trouble }}</p>
   </div>

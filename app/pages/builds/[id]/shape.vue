@@ -15,7 +15,7 @@ const { stopAt } = useGlass()
 const shaping = useShaping()
 const {
   head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, fault, facts, developed, now, then, sweep, wallsOf, means, proposal, others, offered, takeProposal, takeCutter,
-  draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, spots, copies, copying, copy, planned, plan, finish
+  draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
@@ -134,13 +134,14 @@ async function template(kindOf: 'pdf' | 'svg') {
           <ToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
         </details>
         <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the {{ spec.valves[nicks[0].valve]!.valve }}’s machined edge. Undo it, or cut only on the side away from it.</p>
-        <span class="visually-hidden" data-reckoned :aria-busy="!settled" />
+        <span class="visually-hidden" data-reckoned :aria-busy="!settled || !paid" />
         <dl class="answers" :class="{ pale }">
           <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
           <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num" data-means>{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
           <div v-if="developed && facts"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(squishThen ?? 0, 0) }}</dd></div>
-          <div v-if="payBack"><dt>Face it back by</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
+          <div v-if="!paid && setup.steps.length"><dt>Face it back by</dt><dd class="quiet">…</dd></div>
+          <div v-else-if="payBack"><dt>Face it back by</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
           <div v-if="developed && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(developed.volume) }}</strong></dd></div>
         </dl>
         <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share.value, 2) }}</strong> ± {{ digits(2 * uncertainty(lesson.share), 2) }} of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.drawn > 0.05">: of <span class="num">{{ say(developed.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import type { Quantity, Scope } from '#core'
+import { CHAMBER_KINDS, MOUTH_SHARE_OF, cylinderVolume, type Quantity, type Scope } from '#core'
+import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { useBuild } from '~/stores/build'
 import type { Basis } from '~/composables/useStatement'
 
@@ -31,7 +32,23 @@ const key = (slot: Slot | 'offers') => slot === 'offers' ? 'offers' : slot.quant
 const OFFERS = 22
 const places = (slots: (Slot | 'offers')[]) => slots.map((slot, i) =>
   ({ key: key(slot), y: i * pitch.value.slot + pitch.value.middle + (slots.indexOf('offers') >= 0 && i > slots.indexOf('offers') ? OFFERS : 0) }))
-const scopeOf = (slot: Slot) => slot.scope === 'head' ? head.value : whole
+/** Heads of one engine are one casting: what is stated of one holds for all, unless a head has a figure of its own. */
+const ownHead = computed(() => {
+  const part = build.replayed?.quantity('mouthArea', build.cylinder)
+  return part?.entries.some(id => build.byId.get(id)?.scope.level === 'head') ?? false
+})
+const scopeOf = (slot: Slot) => slot.scope === 'head' && ownHead.value ? head.value : whole
+/** Mouths by the kind of chamber, as shares of the bore circle. */
+const mouths = computed(() => {
+  const bore = build.replayed?.quantity('bore', build.cylinder)?.value.value
+  if (!bore) return []
+  const circle = cylinderVolume(bore, 1000)
+  const area = (value: number) => ({ value: Math.round(value), unit: 'mm²', typed: '' })
+  return CHAMBER_KINDS.map((kind) => {
+    const { value, relativeU } = MOUTH_SHARE_OF[kind]
+    return { name: CHAMBER_WORDS[kind], figure: area(circle * value), u: area(circle * value * relativeU) }
+  })
+})
 const watching = (name: string) => (on: boolean) => {
   if (on) focus.value = name
   else if (focus.value === name) focus.value = undefined
@@ -50,7 +67,7 @@ const watching = (name: string) => (on: boolean) => {
       <div class="callouts">
         <div class="column">
           <StatementField
-            v-for="(slot, i) in left" :key="slot.quantity" :quantity="slot.quantity" :scope="scopeOf(slot)" :label="slot.label" :bases="slot.bases"
+            v-for="(slot, i) in left" :key="`${slot.quantity}${slot.scope ? ownHead : ''}`" :quantity="slot.quantity" :scope="scopeOf(slot)" :label="slot.label" :bases="slot.bases" :stand-ins="slot.quantity === 'mouthArea' ? mouths : []"
             :data-new="i === 0 ? true : undefined" class="slot" @focused="watching(slot.quantity)($event)"
           />
         </div>

@@ -1,0 +1,35 @@
+import { fit, type Entry } from '../ledger'
+import type { Replay } from './replay'
+
+/** What about a new entry can't stand beside what is known, though each of them could be right alone. */
+export interface Clash { argument: string, given: number, bound: string }
+
+/**
+ * What a new entry says that can't be so on this engine: a gasket that would stand in the chamber.
+ *
+ * @param fresh the new entry
+ * @param standing where the build stands without it
+ * @returns undefined where it may stand; what is in the ledger already is never judged by it
+ * Source: a gasket's opening is never smaller than its bore; one that is no circle states its area and is judged by eye.
+ * @example clashOf(gasketBore91, standing) // { argument: 'gasketBore', given: 91, bound: '92 mm, the bore, or more: …' }
+ */
+export function clashOf(fresh: Entry, standing: Replay | undefined): Clash | undefined {
+  const gasket = gasketBoreOf(fresh)
+  if (gasket === undefined || !standing) return undefined
+  const { layout } = standing
+  const bores = layout.cylinders.filter(c => fit(fresh.scope, layout, c) > 0).flatMap(c => standing.quantity('bore', c)?.value.value ?? [])
+  const widest = Math.max(0, ...bores)
+  return gasket < widest ? { argument: 'gasketBore', given: gasket, bound: `${Number(widest.toFixed(3))} mm, the bore, or more: nothing of a gasket may stand in the chamber` } : undefined
+}
+
+/** Whether an entry says anything that may clash: the standing need not be made for one that does not. */
+export const mayClash = (fresh: Entry): boolean => gasketBoreOf(fresh) !== undefined
+
+/** The round opening of a gasket that an entry speaks of, mm. */
+function gasketBoreOf({ kind, body }: Entry): number | undefined {
+  return kind === 'gasketChange' && body.state !== 'dropped' && !body.area
+    ? body.bore.value
+    : kind === 'offer' && !body.area
+      ? body.bore.value
+      : (kind === 'measure' || kind === 'book' || kind === 'assume') && body.quantity === 'gasketBore' ? body.figure.value : undefined
+}
