@@ -7,6 +7,8 @@ import type { PlanAsk, PlanTold, SolidAsk, SolidFacts } from '~/workers/solidBen
 /** Answers kept, and planes of one chamber that wait to be asked at a time: a drag leaves many behind that nobody wants any more. */
 const MOST_KEPT = 3000
 const MOST_WAITING = 6
+/** Answers of one chamber that are asked again once its solid is made: those of the last planes that were looked at. */
+const MOST_AGAIN = 40
 
 /**
  * The page's one view of drawn chambers: it answers at once from what the worker has told, and asks for what it has not.
@@ -16,7 +18,7 @@ export const useChambers = defineStore('chambers', () => {
   /** Made solids by name, for every station of the page: a chamber that has not changed is not made again. */
   const made = shallowReactive(new Map<string, SolidFacts>())
   const faults = shallowReactive(new Map<string, string>())
-  const told = shallowReactive(new Map<string, PlanTold>())
+  const told = shallowReactive(new Map<string, { ask: PlanAsk, answer: PlanTold }>())
   /** Changes when something that was asked for was let go: whoever still wants it asks again. */
   const letGo = ref(0)
   const whole = new Set<string>()
@@ -36,8 +38,8 @@ export const useChambers = defineStore('chambers', () => {
       if (!key || !ask) break
       const quick = !made.has(key)
       const answer = await askSolids('solid', `solid ${key}`, { ...ask, quick })
-      // What the rings told is asked again of the solid.
-      if (answer.kind === 'done' && !quick) for (const id of told.keys()) if (id.startsWith(key)) told.delete(id)
+      // What the rings told is asked again of the solid, and stands until that has answered.
+      if (answer.kind === 'done' && !quick) await askAgain(key)
       if (answer.kind === 'done' && (!quick || ask.spec.reliefs?.length)) whole.add(key)
       if (answer.kind === 'done') made.set(key, answer.value)
       else if (answer.kind !== 'stale') faults.set(key, answer.kind === 'faults' ? answer.faults[0]?.path ?? 'outline' : answer.kind === 'refused' ? answer.argument : 'solids')
@@ -49,6 +51,14 @@ export const useChambers = defineStore('chambers', () => {
     making = false
   }
 
+  async function askAgain(key: string) {
+    const before = [...told.values()].flatMap(({ ask }) => ask.key === key ? [ask] : [])
+    const fresh = before.slice(-MOST_AGAIN)
+    const answer = fresh.length > 0 ? await askSolids('plan', `again ${key}`, fresh) : undefined
+    before.forEach(({ id }) => told.delete(id))
+    if (answer?.kind === 'done') answer.value.forEach((one, i) => told.set(one.id, { ask: fresh[i]!, answer: one }))
+  }
+
   async function tell() {
     if (telling) return
     telling = true
@@ -58,7 +68,7 @@ export const useChambers = defineStore('chambers', () => {
       toTell.clear()
       const newest = asked.filter((one, i) => asked.slice(i + 1).filter(later => later.key === one.key).length < MOST_WAITING)
       const answer = await askSolids('plan', 'plan', newest)
-      if (answer.kind === 'done') for (const one of answer.value) told.set(one.id, one)
+      if (answer.kind === 'done') answer.value.forEach((one, i) => told.set(one.id, { ask: newest[i]!, answer: one }))
       for (const id of told.keys()) {
         if (told.size <= MOST_KEPT) break
         told.delete(id)
@@ -69,7 +79,7 @@ export const useChambers = defineStore('chambers', () => {
   }
 
   function wanted(ask: PlanAsk): PlanTold | undefined {
-    const known = told.get(ask.id)
+    const known = told.get(ask.id)?.answer
     if (!known) {
       void letGo.value
       toTell.set(ask.id, ask)

@@ -93,7 +93,7 @@ function without({ parts, clearance: _c, ratio: _r, gap: _g, ...rest }: Cylinder
  * @returns every cylinder's parts, ratio, squish, clearances, seats and what else moves, and the operations as they would be
  *   entered; a cylinder whose shape is not ready says so and has no ratio
  * @throws RangeError when an operation's figures leave the domain of the formulas
- * Source: the contract's “Plan”; each figure by its own function in core/ledger.
+ * Source: the contract’s “Plan”; each figure by its own function in core/standing.
  * @example asIf(standing, standing.planned, chambers).cylinders[0].state.ratio?.value.value // 9.70
  */
 export function asIf(standing: Replay, operations: readonly (Tried | OperationEntry)[], chambers: Chambers): AsIf {

@@ -86,7 +86,7 @@ async function planDepth() {
             <button v-if="others && Math.abs(others) > 0.005" class="key" type="button" @click="look_(others)">Look at {{ sayFree(others) }}</button>
           </div>
         </template>
-        <p v-else-if="solid.drawn.value && !solid.ready.value && !planned" class="quiet small" role="status">Making the chambers solid …</p>
+        <p v-else-if="solid.drawn.value && !settled && !planned" class="quiet small" role="status">Making the chambers solid …</p>
         <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target and a chamber: set the one on the Sheet, pour the other.</p>
         <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} leaves its target like this. {{ free === 'flat' ? 'The angled cut alone takes too much.' : '' }}</p>
         <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>
