@@ -208,7 +208,8 @@ function toPlan({ r, now, cuts }: Sight): Found[] {
   // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
   const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
   const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && c.state.ratio && which(c.state, c.state.ratio.value.value)).map(c => c.cylinder)
-  return [...first, ...cuts.flatMap((cut): Found[] => {
+  const squishFirst = new Set(first.flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))
+  return [...first, ...cuts.filter(cut => !squishFirst.has(cut.head)).flatMap((cut): Found[] => {
     const here = (list: number[]) => list.filter(c => headOf(r.layout, c) === cut.head)
     const low = here(by((_, ratio) => ratio < band.low))
     const high = here(by((_, ratio) => ratio > band.high))

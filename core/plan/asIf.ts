@@ -1,7 +1,8 @@
 import { cutsTogether, valveMargins, type ChamberValve, type Cut, type ValveMargins } from '../chamber'
 import { operationsOn, touches, type Bodies, type EntryOf, type OperationEntry, type OperationKind, type Removed, type Scope } from '../ledger'
-import { chamberModel, clearanceSteps, cutPlane, cylinderState, squishStanding, valveStandings, type ChamberModel, type ClearanceStep, type CylinderState, type Provenance, type Replay, type SquishStanding, type Valve, type ValveStanding } from '../standing'
-import { movesOf, type Moves } from './moves'
+import { cutPlane, type ChamberModel, type ClearanceStep, type CylinderState, type Provenance, type Replay, type SquishStanding, type Valve, type ValveStanding } from '../standing'
+import type { Moves } from './moves'
+import { after } from './states'
 import type { Chambers, ChamberShape, NotReady } from './chambers'
 
 /** An operation nobody has entered: what it does, and to what. */
@@ -49,11 +50,10 @@ export function pouredVolume(state: CylinderState): number | undefined {
 
 /** A cylinder's drawn chamber with some operations done to it, face cuts apart; undefined where nobody has drawn it. */
 export function shapeOf(
-  { ledger, lessons }: Replay, cylinder: number, operations: OperationEntry[], chambers: Chambers
+  standing: Replay, cylinder: number, operations: OperationEntry[], chambers: Chambers
 ): { model: ChamberModel, shape: ChamberShape | NotReady } | undefined {
-  const uncut = operations.filter(op => op.kind !== 'faceCut')
-  const model = chamberModel(ledger, cylinder, uncut)
-  return model && { model, shape: chambers.shape(model, pouredVolume(cylinderState(ledger, lessons, cylinder, uncut))) }
+  const uncut = after(standing, cylinder, operations.filter(op => op.kind !== 'faceCut'))
+  return uncut.model && { model: uncut.model, shape: chambers.shape(uncut.model, pouredVolume(uncut.state)) }
 }
 
 /** What a face cut takes off each drawn chamber it goes over, after the cuts before it; and whose shape is not ready. */
@@ -97,7 +97,7 @@ function without({ parts, clearance: _c, ratio: _r, gap: _g, ...rest }: Cylinder
  * @example asIf(standing, standing.planned, chambers).cylinders[0].state.ratio?.value.value // 9.70
  */
 export function asIf(standing: Replay, operations: readonly (Tried | OperationEntry)[], chambers: Chambers): AsIf {
-  const { ledger, lessons, layout } = standing
+  const { layout } = standing
   const bare = asEntered(operations)
   const waiting = new Set<number>()
   const whole = bare.map((op): OperationEntry => {
@@ -110,13 +110,11 @@ export function asIf(standing: Replay, operations: readonly (Tried | OperationEn
   return {
     operations: whole,
     cylinders: layout.cylinders.map((cylinder): CylinderAsIf => {
-      const state = cylinderState(ledger, lessons, cylinder, whole)
-      const model = chamberModel(ledger, cylinder, whole.filter(op => op.kind !== 'faceCut'))
+      const { state, squish, valves, clearances, moves, model } = after(standing, cylinder, whole)
       return {
         cylinder, head: state.head, waiting: waiting.has(cylinder), state: waiting.has(cylinder) ? without(state) : state,
-        squish: squishStanding(ledger, cylinder, whole), valves: valveStandings(ledger, cylinder, whole), clearances: clearanceSteps(ledger, cylinder, whole),
-        ...(model ? { room: roomOf(model, operationsOn(whole, layout, cylinder, ['faceCut']).flatMap(op => op.kind === 'faceCut' ? [cutPlane(op, cylinder, model.x)] : [])) } : {}),
-        moves: movesOf(ledger, cylinder, whole)
+        squish, valves, clearances, moves,
+        ...(model ? { room: roomOf(model, operationsOn(whole, layout, cylinder, ['faceCut']).flatMap(op => op.kind === 'faceCut' ? [cutPlane(op, cylinder, model.x)] : [])) } : {})
       }
     })
   }

@@ -1,9 +1,10 @@
 import { flatCutDepth, type Free, type HeadSetup } from '../chamber'
 import { MODEL_RELATIVE_U, carry, exact, fromSource, inverseVarianceMean, type Sourced } from '../estimate'
 import { cylindersOf, type OperationEntry } from '../ledger'
-import { cylinderState, perMmOf, type CylinderState, type PerMm, type Replay } from '../standing'
+import { perMmOf, type CylinderState, type PerMm, type Replay } from '../standing'
 import { asEntered, shapeOf, type Tried } from './asIf'
 import type { Chambers, ShapeSource, Unreachable } from './chambers'
+import { after } from './states'
 
 /** How far one cylinder is from its target, in the free figure of a set-up, and by what its chamber is known. */
 export interface CylinderCut {
@@ -55,7 +56,7 @@ export function headCut(
   standing: Replay, head: number, operations: readonly (Tried | OperationEntry)[], chambers: Chambers, { setup = FLAT, free = 'depth' }: { setup?: HeadSetup, free?: Free } = {}
 ): HeadCut {
   const before = asEntered(operations.filter(op => op.kind !== 'faceCut'))
-  const states = cylindersOf(standing.layout, head).map(c => cylinderState(standing.ledger, standing.lessons, c, before))
+  const states = cylindersOf(standing.layout, head).map(c => after(standing, c, before).state)
   const answer: HeadCut = { head, cylinders: [], unknown: [], waiting: [], unreachable: [] }
   for (const state of states) {
     const found = cutOf(standing, state, before, chambers, setup, free)

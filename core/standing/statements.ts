@@ -133,6 +133,8 @@ export function statedQuantity(
 ): Part | undefined {
   const statements = ledger.statements.get(quantity) ?? []
   const kinds = CHANGED_BY[quantity]
+  // Only a gasket says its own size: whatever else nobody has stated is not known after work either.
+  if (statements.length === 0 && !kinds?.includes('gasketChange')) return undefined
   const those = (list: OperationEntry[]) => kinds ? operationsOn(list, ledger.layout, cylinder, kinds).filter(op => movesSeat(op, quantity)) : []
   const operations = those(ledger.done)
   const after = those(planned)

@@ -31,7 +31,7 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
         <line :x1="W / 2 - bore / 2 * scale - 10" :x2="W / 2 + bore / 2 * scale + 10" :y1="H / 2" :y2="H / 2" class="pin" />
         <path :d="`M${W / 2 + 54} ${H / 2 + 33} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
         <text :x="W / 2 + 48" :y="H / 2 + 38" text-anchor="end">pin, to cylinder 1</text>
-        <text :x="W / 2" :y="H - 4" text-anchor="middle">intake side</text>
+        <text :x="W / 2 + 74" :y="H - 4">intake side</text>
       </svg>
       <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :class="{ least: isSmallest(place), low: place.y < 0 }" :style="{ left: `${at(place).left}px`, top: `${at(place).top}px` }">
         <FigureField
@@ -43,7 +43,7 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
     </div>
     <div class="foot">
       <p v-if="kind === 'deckReadings'" class="small quiet">Seen from above. Negative where the crown stands proud.</p>
-      <p v-else class="caution">Seen from above; the smallest touches first. Some solder holds lead: wash your hands. Turn the engine by hand only, its head torqued.</p>
+      <p v-else class="caution">Seen from above. Solder may hold lead: wash your hands. Turn by hand only, the head torqued.</p>
       <FigureField
         v-if="kind === 'solder'" class="strand" :field="`${build.view?.id}/strand`" label="Strand, before" dimension="length" :usual="[0.5, 6]" empty-text="?"
         :part="asSet(strand?.value)" :commit="figure => keepStrand(figure)"

@@ -77,6 +77,8 @@ const ways = computed(() => {
   const gap = state.value?.gap?.value.value
   if (gap === undefined || !build.replayed || !state.value || gapSentence.value === 'on target') return ''
   if (gap < 0) return `grind ${say(-gap, 'volume')} out of the chamber, or a thicker gasket.`
+  // A band that is turned into the head comes down with its face: what the ratio alone asks for is no plan yet.
+  if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return 'squish first.'
   const cut = build.cuts.find(c => c.head === state.value!.head)
   const depth = cut?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
   const thinner = build.replayed.offers.map(o => o.body.thickness.value).sort((a, b) => a - b)[0]

@@ -59,7 +59,7 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => build.repl
 .room { position: relative; flex: 1; min-height: 0; overflow: auto; padding: 10px 0; }
 .squish { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 24px; overflow: hidden; padding-bottom: 0; }
 .left { display: flex; flex-direction: column; gap: 8px; min-height: 0; overflow: auto; padding-bottom: 8px; position: relative; }
-.plan { flex: 1 0 316px; }
+.plan { flex: 1 0 auto; min-height: 316px; }
 .right { display: flex; flex-direction: column; gap: 12px; min-height: 0; overflow: auto; padding-bottom: 10px; position: relative; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; margin-bottom: 6px; }
 .big :deep(.unit) { font-weight: 400; font-size: var(--s18); }
