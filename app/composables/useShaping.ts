@@ -1,5 +1,5 @@
 import {
-  SCHOOLS, headCut, squishAreaOver, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame,
+  SCHOOLS, asIf, headCut, squishAreaOver, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame,
   type Below, type EntryOf, type Relief, type School, type Tried, type WallAt, type WallLimits, type WallProposal
 } from '#core'
 import { watchDebounced } from '@vueuse/core'
@@ -24,7 +24,7 @@ const KEPT = 120
 export function useShaping() {
   const build = useBuild()
   const drafts = useDrafts()
-  const { chambers } = useChambers()
+  const { tried } = useChambers()
   const head = computed(() => build.state?.head ?? 1)
   const key = computed(() => `${build.view?.id}/shape/${head.value}`)
   const setup = computed<ShapeSetup>(() => {
@@ -254,7 +254,7 @@ export function useShaping() {
   const paying = computed(() => {
     if (!build.replayed || !resting.value || resting.value.of !== restOf.value) return undefined
     const operations = [...before.value, ...resting.value.grinding]
-    return { operations, cut: headCut(build.replayed, head.value, operations, chambers) }
+    return { operations, cut: headCut(build.replayed, head.value, operations, tried) }
   })
   /** Whether the cut that pays it back is told of what is drawn, or there is none to tell. */
   const paid = computed(() => paying.value !== undefined && !paying.value.cut.waiting.includes(build.cylinder))
@@ -263,7 +263,7 @@ export function useShaping() {
     const { operations, cut } = paying.value
     const depth = mine(cut.cylinders)?.depth.value
     if (depth === undefined || depth <= 0) return undefined
-    const { room } = mine(build.ifDone([...operations, { kind: 'faceCut', scope: { level: 'head', head: head.value }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' } } }])?.cylinders) ?? {}
+    const { room } = mine(asIf(build.replayed!, [...operations, { kind: 'faceCut', scope: { level: 'head', head: head.value }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' } } }], tried).cylinders) ?? {}
     const worst = [...room?.valves ?? []].sort((a, b) => a.seat.margin - b.seat.margin)[0]
     return { depth, worst: worst && { ...worst, valve: worst.valve.valve } }
   })

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { ChamberModel, Chambers, ChamberShape, Cut, Free, HeadSetup, NotReady, Unreachable } from '#core'
-import { askSolids } from '~/composables/useSolids'
+import { askSolids, type Thread } from '~/composables/useSolids'
 import { solidAsk } from '~/workers/solidAsk'
 import type { PlanAsk, PlanTold, SolidAsk, SolidFacts } from '~/workers/solidBench'
 
@@ -10,11 +10,8 @@ const MOST_WAITING = 6
 /** Answers of one chamber that are asked again once its solid is made: those of the last planes that were looked at. */
 const MOST_AGAIN = 40
 
-/**
- * The page's one view of drawn chambers: it answers at once from what the worker has told, and asks for what it has not.
- * Whoever reads it while it is not ready is told again when it is.
- */
-export const useChambers = defineStore('chambers', () => {
+/** Chambers as one thread makes them. */
+function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<string, SolidFacts>, faults: ReadonlyMap<string, string> } {
   /** Made solids by name, for every station of the page: a chamber that has not changed is not made again. */
   const made = shallowReactive(new Map<string, SolidFacts>())
   const faults = shallowReactive(new Map<string, string>())
@@ -34,10 +31,12 @@ export const useChambers = defineStore('chambers', () => {
     // Not while a computed figure is being read.
     await Promise.resolve()
     for (;;) {
-      const [key, ask] = [...toMake].find(([k]) => !made.has(k)) ?? [...toMake][0] ?? []
+      // Of what is only tried the last is what is still wanted.
+      const list = thread === 'tried' ? [...toMake].reverse() : [...toMake]
+      const [key, ask] = list.find(([k]) => !made.has(k)) ?? list[0] ?? []
       if (!key || !ask) break
       const quick = !made.has(key)
-      const answer = await askSolids('solid', `solid ${key}`, { ...ask, quick })
+      const answer = await askSolids('solid', `solid ${key}`, { ...ask, quick }, thread)
       // What the rings told is asked again of the solid, and stands until that has answered.
       if (answer.kind === 'done' && !quick) await askAgain(key)
       if (answer.kind === 'done' && (!quick || ask.spec.reliefs?.length)) whole.add(key)
@@ -54,7 +53,7 @@ export const useChambers = defineStore('chambers', () => {
   async function askAgain(key: string) {
     const before = [...told.values()].flatMap(({ ask }) => ask.key === key ? [ask] : [])
     const fresh = before.slice(-MOST_AGAIN)
-    const answer = fresh.length > 0 ? await askSolids('plan', `again ${key}`, fresh) : undefined
+    const answer = fresh.length > 0 ? await askSolids('plan', `again ${key}`, fresh, thread) : undefined
     before.forEach(({ id }) => told.delete(id))
     if (answer?.kind === 'done') answer.value.forEach((one, i) => told.set(one.id, { ask: fresh[i]!, answer: one }))
   }
@@ -67,7 +66,7 @@ export const useChambers = defineStore('chambers', () => {
       const asked = [...toTell.values()]
       toTell.clear()
       const newest = asked.filter((one, i) => asked.slice(i + 1).filter(later => later.key === one.key).length < MOST_WAITING)
-      const answer = await askSolids('plan', 'plan', newest)
+      const answer = await askSolids('plan', 'plan', newest, thread)
       if (answer.kind === 'done') answer.value.forEach((one, i) => told.set(one.id, { ask: newest[i]!, answer: one }))
       for (const id of told.keys()) {
         if (told.size <= MOST_KEPT) break
@@ -110,6 +109,12 @@ export const useChambers = defineStore('chambers', () => {
       }
     }
   }
-  const chambers: Chambers = { shape }
-  return { chambers, made, faults }
-})
+  return { chambers: { shape }, made, faults }
+}
+
+/**
+ * The page's one view of drawn chambers: it answers at once from what the worker has told, and asks for what it has not.
+ * Whoever reads it while it is not ready is told again when it is. `tried` is the same for what is only tried on Shape, in a
+ * thread of its own: a chamber with metal ground out takes seconds, and the hand that draws it must not wait for that.
+ */
+export const useChambers = defineStore('chambers', () => ({ ...chambersOf('bench'), tried: chambersOf('tried').chambers }))

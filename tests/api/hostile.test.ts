@@ -93,6 +93,8 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a watch that is a text', entry, extra({ watch: 'long' }), 'body.watch'],
     ['a name for a chamber', entry, extra({ vessel: 'jug' }), 'body.vessel'],
     ['a chamber of no cylinder', entry, { ...pour(), scope: { level: 'build' } }, 'scope'],
+    ['a strand that was never touched', entry, of('solder', { readings: [spot(1.98)], strand: { value: 2, unit: 'mm', typed: '2' } }), 'body.readings'],
+    ['a drawing of a face of no day', entry, of('chamberModel', { spec: chamber, mirrored: [], face: 'yesterday' }, head), 'body.face'],
     ['solder a metre thick', entry, of('solder', { readings: [spot(1000)] }), 'body.readings'],
     ['solder nowhere', entry, of('solder', { readings: [spot(1, 'left')] }), 'body.readings'],
     ['no solder at all', entry, of('solder', { readings: [] }), 'body.readings'],

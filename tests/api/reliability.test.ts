@@ -41,10 +41,24 @@ describe('what can’t be used', () => {
     // Another entry wakes the list.
     await add(build, pour())
     const mine = (await upToDate(server)).find(b => b.id === build)!
-    expect(mine.reckoned!.next).toEqual({ kind: 'takeOut', entries: expect.arrayContaining([cut, odd]) })
+    expect(mine.reckoned!.next).toMatchObject({ kind: 'takeOut', entries: expect.arrayContaining([cut, odd]) })
     for (const id of [cut, odd]) expect((await add(build, { ...frame, kind: 'void', scope: { level: 'build' }, body: { reason: 'could not be used' }, supersedes: id })).status).toBe(201)
     expect((await upToDate(server)).find(b => b.id === build)!.reckoned!.next.kind).not.toBe('takeOut')
     for (const path of ['/file', '/readings/pours']) expect((await fetch(`${server.url}/api/builds/${build}${path}`)).status).toBe(200)
+  })
+})
+
+describe('what can’t be on this engine', () => {
+  const gasket = (bore: number, more = {}) => ({ ...frame, kind: 'gasketChange', scope: head, body: { state: 'planned', thickness: mm(0.9), bore: mm(bore), ...more } })
+  it('a gasket smaller than its bore is refused with a sentence, one with an opening of its own shape is not', async () => {
+    const build = await newBuild(server.url)
+    await add(build, bore())
+    const refused = await add(build, gasket(91))
+    expect(refused.status).toBe(422)
+    expect(JSON.stringify(refused.json)).toContain('92 mm, the bore, or more')
+    expect((await add(build, { ...frame, kind: 'book', scope: { level: 'build' }, body: { quantity: 'gasketBore', figure: mm(91.9) } })).status).toBe(422)
+    expect((await view(build)).entries.map(e => e.kind)).toEqual(['layout', 'measure'])
+    for (const right of [gasket(92), gasket(91, { area: { value: 6700, unit: 'mm²', typed: '6700' } })]) expect((await add(build, right)).status).toBe(201)
   })
 })
 

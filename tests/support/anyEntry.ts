@@ -63,8 +63,8 @@ const readings = (rule: QuantityRule, usual: readonly [number, number]) => fc.re
 })
 const groups = fc.constantFrom([[1, 2, 3, 4]], [[1, 2], [3, 4]], [[1, 3], [2, 4]], [[1], [2], [3], [4]], [[1]], [[2, 1]])
 const drawing = fc.record({
-  kind: fc.constantFrom<ChamberKind>('wedge', 'bathtub', 'pentRoof', 'hemispherical'), bore: fc.constantFrom(70, 85, 92), mirrored: fc.subarray(CYLINDERS)
-}).map(({ kind, bore, mirrored }) => ({ spec: startingSpec(kind, { bore, intake: bore * 0.45, exhaust: bore * 0.38 }), mirrored }))
+  kind: fc.constantFrom<ChamberKind>('wedge', 'bathtub', 'pentRoof', 'hemispherical'), bore: fc.constantFrom(70, 85, 92), mirrored: fc.subarray(CYLINDERS), face: maybe(fc.constantFrom('cast', '2026-01-01T09:00:00.000Z'))
+}).map(({ kind, bore, mirrored, face }) => ({ spec: startingSpec(kind, { bore, intake: bore * 0.45, exhaust: bore * 0.38 }), mirrored, face }))
 const removed = fc.array(fc.record({ cylinder, x: between(-200, 200), cc: fc.oneof(between(0, 20), fc.constant(-1e-15)), perMm: between(0, 12), factor: between(0.5, 1.5) }), { maxLength: 4 })
 const metal = fc.record({ valve: fc.constantFrom(0, 1), radii: fc.constant(Array.from({ length: 24 }, () => 24)), below: between(0, 3), corner: maybe(between(0, 5)), line: between(30, 60) })
 
@@ -76,7 +76,7 @@ const KINDS: Record<Exclude<EntryKind, 'void'>, [scope: fc.Arbitrary<Scope>, bod
   measure: [anywhere, statement('measure')], book: [anywhere, statement('book')], assume: [anywhere, statement('assume')],
   offer: [fc.oneof(onBuild, onHead), fc.record({ name: maybe(fc.constant('Thin')), thickness: figureOf(QUANTITIES.gasketThickness), bore: figureOf(QUANTITIES.gasketBore), area: maybe(figureOf(QUANTITIES.gasketArea)) })],
   pour: [fc.oneof({ weight: 9, arbitrary: onCylinder }, { weight: 1, arbitrary: onBuild }), pour],
-  deckReadings: [onCylinder, readings(FIGURE_BOUNDS.deckReading, [-0.3, 1])], solder: [onCylinder, readings(FIGURE_BOUNDS.solder, [0.6, 2.5])],
+  deckReadings: [onCylinder, readings(FIGURE_BOUNDS.deckReading, [-0.3, 1])], solder: [onCylinder, fc.tuple(readings(FIGURE_BOUNDS.solder, [0.6, 2.5]), maybe(figureOf(FIGURE_BOUNDS.solder, [2.6, 4]))).map(([body, strand]) => ({ ...body, strand }))],
   wheel: [fc.oneof(onBuild, onCylinder), fc.record({ pairs: fc.array(fc.record({ drop: figureOf(FIGURE_BOUNDS.dialDrop), before: figureOf({ ...FIGURE_BOUNDS.wheel, max: 0 }), after: figureOf({ ...FIGURE_BOUNDS.wheel, min: 1 }) }), { minLength: 1, maxLength: 3 }) })],
   rod: [fc.oneof(onBuild, onBank, onCylinder), fc.record({ material: fc.constantFrom('steel', 'aluminium', 'titanium') })],
   liftTable: [onBuild, fc.constantFrom('intake', 'exhaust').map(valve => ({ valve, rows: [{ angle: 0, lift: 0 }, { angle: 60, lift: 5 }, { angle: 120, lift: 9 }, { angle: 240, lift: 0 }] }))],

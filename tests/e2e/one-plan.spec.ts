@@ -1,0 +1,65 @@
+import { copyOf, expect, field, open, reckoned, test } from '../support/page'
+
+// The same question is asked at several stations: everywhere the same answer, and contact before any target.
+const cylinder = (page: import('@playwright/test').Page, n: number) => page.getByRole('navigation', { name: 'Cylinders' }).locator('.cell').nth(n - 1)
+
+test('with a thinner gasket planned, Cut, Shape and the stack say one depth', async ({ page, bench }) => {
+  test.setTimeout(240_000)
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'cut')
+  await reckoned(page)
+  const deepest = (await page.locator('[data-answer=deepest]').textContent())!.trim().split(' ')[0]!
+  await page.locator('[data-more]').click()
+  await expect(page.locator('[data-open=plan]')).toContainText(`${deepest} mm is the most head 1 can lose`)
+  await page.keyboard.press('Escape')
+
+  await page.getByRole('group', { name: 'Gasket to reckon with' }).getByRole('button', { name: '0.90 mm' }).click()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Escape')
+  await cylinder(page, 4).click()
+  await expect(page.locator('[data-answer=lowest]')).not.toContainText('1.55')
+  await reckoned(page)
+  const need = (await page.locator('.cut-table tbody tr').nth(3).locator('td').nth(2).textContent())!.trim().split(' ')[0]!
+  // By hand, by the mouth alone: 56.20 − 51.19 cc over some 4.6 cc a mm.
+  expect(Math.abs(Number(need) - (56.2 - 51.19) / 4.6)).toBeLessThan(0.04)
+  await expect(page.locator('.stack')).toContainText(`${need} mm off the face`)
+
+  await page.goto(`${bench.server.url}/builds/${build}/shape`)
+  await page.locator('.station-room [data-station]').waitFor()
+  await cylinder(page, 4).click()
+  await reckoned(page)
+  await expect(page.locator('[data-payback]')).toHaveText(`${need} mm`)
+})
+
+test('everything that is open is one key away, and its link opens the very field', async ({ page, bench }) => {
+  await open(page, bench, bench.caldbeck, 'sheet')
+  await expect(page.locator('.next')).toContainText('Exhaust to piston would come to 2.10 mm')
+  await page.locator('[data-more]').press('Enter')
+  const list = page.getByRole('list', { name: 'Everything that is open' })
+  await expect(list.locator('[data-open]')).toHaveCount(6)
+  await expect(list.locator('[data-open]').first()).toHaveAttribute('data-open', 'tooClose')
+  await list.locator('[data-open]').nth(1).click()
+  await expect(page).toHaveURL(/\/mockup$/)
+  await expect(page.getByRole('tabpanel', { name: 'Valves' }).locator('[data-quantity=domeToChamber] input')).toBeFocused()
+})
+
+test('a gasket that would stand in the chamber and a strand never touched are refused at their fields', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'sheet')
+  const gasket = field(page, 'Gasket bore')
+  await gasket.fill('91')
+  await gasket.press('Enter')
+  await expect(page.locator('.figure-field', { has: gasket }).locator('.sentence')).toContainText('91 can’t be right: it must be 92 mm, the bore, or more')
+  await gasket.press('Escape')
+  await page.goto(`${bench.server.url}/builds/${build}/mockup`)
+  const strand = field(page, 'Strand, before')
+  await strand.fill('2')
+  await strand.press('Enter')
+  const first = page.locator('.place input').first()
+  await first.fill('1.97')
+  await first.press('Enter')
+  await expect(page.getByText('That place was not touched: it reads 1.97 mm, and the strand was 2.00 mm before.')).toBeVisible()
+  await first.fill('1.62')
+  await first.press('Enter')
+  await expect(page.locator('.big').first()).toContainText('1.62')
+})
