@@ -88,7 +88,7 @@ describe('the ledger over the API', () => {
     const launch = builds.find(b => b.name === 'Brackwater 34')!.reckoned!
     expect(launch.ratio!.low.toFixed(2)).toBe('9.01')
     expect(launch.ratio!.high.toFixed(2)).toBe('9.22')
-    expect(launch.next).toEqual({ kind: 'pourSecond', cylinders: [2, 5] })
+    expect(launch.next).toMatchObject({ kind: 'pourSecond', cylinders: [2, 5] })
     expect(builds.find(b => b.name === 'Millrace test six')!.reckoned!.next.kind).toBe('onTarget')
   })
   it('tells open pages over one channel', async () => {

@@ -43,7 +43,7 @@ test('everything that is open is one key away, and its link opens the very field
   await expect(page.getByRole('tabpanel', { name: 'Valves' }).locator('[data-quantity=domeToChamber] input')).toBeFocused()
 })
 
-test('a gasket that would stand in the chamber and a strand never touched are refused at their fields', async ({ page, bench }) => {
+test('a gasket that would stand in the chamber and a strand never touched are refused; a mouth stands in by its kind', async ({ page, bench }) => {
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'sheet')
   const gasket = field(page, 'Gasket bore')
@@ -51,6 +51,11 @@ test('a gasket that would stand in the chamber and a strand never touched are re
   await gasket.press('Enter')
   await expect(page.locator('.figure-field', { has: gasket }).locator('.sentence')).toContainText('91 can’t be right: it must be 92 mm, the bore, or more')
   await gasket.press('Escape')
+
+  // A mouth that nobody traced stands in by the kind of chamber: 0.88 of the bore circle, π/4·92².
+  await page.getByLabel('Mouth area: where it comes from').selectOption('Pent-roof')
+  await expect(field(page, 'Mouth area')).toHaveValue('5850')
+
   await page.goto(`${bench.server.url}/builds/${build}/mockup`)
   const strand = field(page, 'Strand, before')
   await strand.fill('2')

@@ -43,7 +43,7 @@ const mouths = computed(() => {
   const bore = build.replayed?.quantity('bore', build.cylinder)?.value.value
   if (!bore) return []
   const circle = cylinderVolume(bore, 1000)
-  const area = (value: number) => ({ value: Math.round(value), unit: 'mm²', typed: '' })
+  const area = (value: number) => ({ value: Math.round(value), unit: 'mm2', typed: '' })
   return CHAMBER_KINDS.map((kind) => {
     const { value, relativeU } = MOUTH_SHARE_OF[kind]
     return { name: CHAMBER_WORDS[kind], figure: area(circle * value), u: area(circle * value * relativeU) }
