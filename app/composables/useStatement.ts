@@ -1,4 +1,4 @@
-import { quantityRule, type Bodies, type Figure, type Quantity, type Scope } from '#core'
+import { quantityRule, scopeName, type Bodies, type Figure, type Quantity, type Scope } from '#core'
 import { say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -34,10 +34,10 @@ export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: 
   const part = computed(() => build.replayed?.quantity(quantity, of()))
   /** The statement a new figure would correct: the one that counts, if it is for just this scope. */
   const standing = computed(() => {
-    const wanted = JSON.stringify(scope())
+    const wanted = scopeName(scope())
     return part.value?.entries.map(id => build.byId.get(id)).find(entry =>
       entry && (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume')
-      && entry.body.quantity === quantity && JSON.stringify(entry.scope) === wanted)
+      && entry.body.quantity === quantity && scopeName(entry.scope) === wanted)
   })
   const usual: Basis = quantityRule(quantity).measurable === false ? 'book' : 'measure'
   const chosen = ref<Basis>()

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, advice, asIf, clashOf, headCut, replay, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
+  BODY_VERSION, advice, asIf, clashOf, headCut, replay, scopeName, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
 } from '#core'
 import { checkEntry, type BuildView } from '#shared/dto'
 import { sayClash, sayLeftOut } from '#shared/words/domain'
@@ -95,7 +95,7 @@ export const useBuild = defineStore('build', () => {
    * way, which nobody else can have seen.
    */
   function seen(kind: EntryKind, scope: Scope, body: object): number | undefined {
-    const about = (e: { kind: string, scope: Scope, body: object }) => JSON.stringify([e.kind, e.scope, 'quantity' in e.body ? e.body.quantity : ''])
+    const about = (e: { kind: string, scope: Scope, body: object }) => [e.kind, scopeName(e.scope), 'quantity' in e.body ? e.body.quantity : ''].join()
     const mine = about({ kind, scope, body })
     const known = entries.value.filter(entry => about(entry) === mine)
     return known.some(entry => entry.seq === null) ? undefined : Math.max(view.value!.seq, ...known.map(entry => entry.seq!))

@@ -27,6 +27,9 @@ export function fit(scope: Scope, layout: Layout, cylinder: number): 0 | 1 | 2 |
   }
 }
 
+/** Names a scope: two that mean the same have one name, however their fields are ordered. */
+export const scopeName = (scope: Scope): string => scope.level === 'build' ? 'build' : `${scope.level} ${(scope as unknown as Record<string, number>)[scope.level]}`
+
 /** What scopes an engine has, or undefined while its layout has not been stated (or was taken out). */
 export function layoutBounds(entries: readonly Entry[]): { cylinders: number[], heads: number, banks: number } | undefined {
   const layout = layoutOf(live(entries).entries)
