@@ -158,12 +158,15 @@ export function useShaping() {
   }
   /** cc that taking the proposal would add, as soon as it is known. */
   const offered = ref<number>()
+  let offering = ''
   watchDebounced(() => settled.value && proposal.value && developed.value ? JSON.stringify([developed.value.name, setup.value.school, share.value, proposal.value.radii]) : '', async (of, before) => {
     if (of === before) return
+    offering = of
     offered.value = undefined
     if (!of) return
     const { answer } = await tryMetal('offer', developed.value!.name, metalOf(setup.value.school).map(m => m.relief))
-    if (answer.kind === 'done') offered.value = answer.value.added
+    // An answer about the valve before would switch the button off under the hand.
+    if (answer.kind === 'done' && offering === of) offered.value = answer.value.added
   }, { debounce: 250, immediate: true })
   /** Along the guide's axis from the face, as it is, to the seat's plane. */
   const deep = computed(() => {

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { tabTo } from '../support/keyboard'
-import { copyOf, expect, open, reckoned, test } from '../support/page'
+import { copyOf, expect, open, paidBack, reckoned, test } from '../support/page'
 
 // The ice racer over-opened on purpose and faced back, by keyboard alone: what each step adds, and where the glass stands.
 const number = async (page: Page, of: string) => Number(/-?\d+\.\d+/.exec((await page.locator(`[data-${of}]`).textContent())!.replace('−', '-'))![0])
@@ -42,6 +42,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   expect(await number(page, 'stop')).toBeCloseTo(42.0 + added, 0)
 
   // What the face then gives back, by hand: (42.0 + added − wanted chamber) over the opened mouth.
+  await paidBack(page)
   const payBack = await number(page, 'payback')
   const mouth = Number(/(\d+) mm²/.exec((await page.locator('.answers').textContent())!)![1])
   const wantedChamber = 42.0 - (before - swept / 7.8)
@@ -56,6 +57,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await tabTo(page, /^Undo: Wall drawn/)
   await page.keyboard.press('Enter')
   await reckoned(page)
+  await paidBack(page)
   expect(await number(page, 'payback')).toBe(payBack)
 
   // The same in every cylinder, each with its own stop reading; then planned.

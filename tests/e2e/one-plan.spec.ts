@@ -1,4 +1,4 @@
-import { copyOf, expect, field, open, reckoned, test } from '../support/page'
+import { copyOf, expect, field, open, paidBack, reckoned, test } from '../support/page'
 
 // The same question is asked at several stations: everywhere the same answer, and contact before any target.
 const cylinder = (page: import('@playwright/test').Page, n: number) => page.getByRole('navigation', { name: 'Cylinders' }).locator('.cell').nth(n - 1)
@@ -27,7 +27,7 @@ test('with a thinner gasket planned, Cut, Shape and the stack say one depth', as
   await page.goto(`${bench.server.url}/builds/${build}/shape`)
   await page.locator('.station-room [data-station]').waitFor()
   await cylinder(page, 4).click()
-  await reckoned(page)
+  await paidBack(page)
   await expect(page.locator('[data-payback]')).toHaveText(`${need} mm`)
 })
 

@@ -52,6 +52,11 @@ export async function reckoned(page: Page): Promise<void> {
   await expect(page.locator('[data-reckoned]')).toHaveAttribute('aria-busy', 'false', { timeout: 150_000 })
 }
 
+/** Waits until Shape has told the cut that pays the grinding back: that one is made solid beside the rest. */
+export async function paidBack(page: Page): Promise<void> {
+  await expect(page.locator('[data-paid]')).toHaveAttribute('aria-busy', 'false', { timeout: 150_000 })
+}
+
 /** The field with a label, in the station. */
 export const field = (page: Page, label: string) => page.locator(`input[data-figure="${label}"]`)
 

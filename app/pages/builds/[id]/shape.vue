@@ -134,7 +134,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <ToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
         </details>
         <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the {{ spec.valves[nicks[0].valve]!.valve }}’s machined edge. Undo it, or cut only on the side away from it.</p>
-        <span class="visually-hidden" data-reckoned :aria-busy="!settled || !paid" />
+        <span class="visually-hidden" data-reckoned :aria-busy="!settled" /><span class="visually-hidden" data-paid :aria-busy="!settled || !paid" />
         <dl class="answers" :class="{ pale }">
           <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
