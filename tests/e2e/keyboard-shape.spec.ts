@@ -6,7 +6,7 @@ import { copyOf, expect, open, paidBack, reckoned, test } from '../support/page'
 const number = async (page: Page, of: string) => Number(/-?\d+\.\d+/.exec((await page.locator(`[data-${of}]`).textContent())!.replace('−', '-'))![0])
 
 test('over-open a four-valve chamber to the line, and face it back to the number', async ({ page, bench }) => {
-  test.setTimeout(420_000)
+  test.setTimeout(600_000)
   const build = await copyOf(bench, bench.hollin)
   await open(page, bench, build, 'shape')
   await expect(page.locator('[data-added]')).toContainText('cc', { timeout: 60_000 })
