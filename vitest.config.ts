@@ -8,7 +8,7 @@ const oxc = { decorator: { legacy: true } }
 export default defineConfig({
   test: {
     projects: [
-      { resolve: { alias }, oxc, test: { name: 'unit', include: ['{core,shared,demo,app,simulator,server}/**/*.test.ts'] } },
+      { resolve: { alias }, oxc, test: { name: 'unit', testTimeout: 30_000, include: ['{core,shared,demo,app,simulator,server}/**/*.test.ts'] } },
       {
         resolve: { alias }, oxc,
         test: {

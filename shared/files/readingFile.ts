@@ -266,7 +266,11 @@ function crowns(lines: Line[], bad: BadRow[]): Crown[] {
 }
 
 function spotsOf({ lines: [first], readings }: Crown, kind: 'deck' | 'solder', defaults: Defaults): unknown {
+  const { cell, has } = first!
+  const strand: Figure | undefined = cell('strand_mm') === ''
+    ? undefined
+    : { value: needed(first!, 'strand_mm'), unit: cell('strand_unit') || 'mm', typed: has('strand_typed') ? cell('strand_typed') : cell('strand_mm').slice(0, 64) }
   return {
-    ...frameOf(first!, defaults), kind: kind === 'deck' ? 'deckReadings' : 'solder', scope: { level: 'cylinder', cylinder: needed(first!, 'cylinder') }, body: { readings }
+    ...frameOf(first!, defaults), kind: kind === 'deck' ? 'deckReadings' : 'solder', scope: { level: 'cylinder', cylinder: needed(first!, 'cylinder') }, body: { readings, ...(strand ? { strand } : {}) }
   }
 }

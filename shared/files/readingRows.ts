@@ -11,8 +11,8 @@ type Row = Record<string, string | number>
 export interface Column { name: string, needed?: boolean, text?: boolean }
 
 const named = (names: string, more: Partial<Column> = {}): Column[] => names.split(' ').map(name => ({ name, ...more }))
-const SPOTS = [
-  ...named('at'), ...named('cylinder x_mm y_mm reading_mm', { needed: true }), ...named('typed unit', { text: true }), ...named('hand'), ...named('note', { text: true }), ...named('standing id')
+const spots = (more: Column[] = []): Column[] => [
+  ...named('at'), ...named('cylinder x_mm y_mm reading_mm', { needed: true }), ...named('typed unit', { text: true }), ...more, ...named('hand'), ...named('note', { text: true }), ...named('standing id')
 ]
 
 /** Columns by name, in the order they are written. */
@@ -24,8 +24,9 @@ export const COLUMNS: Record<FileKind, Column[]> = {
     ...named('instrument_kind capacity_cc tolerance_cc resolution_cc scale film_cc repeatability_cc expansion correction instrument_id hand'), ...named('note', { text: true }),
     ...named('typed_as', { text: true }), ...named('standing id')
   ],
-  deck: SPOTS,
-  solder: SPOTS
+  deck: spots(),
+  // How thick the solder was before stands on each of its lines.
+  solder: spots([...named('strand_mm'), ...named('strand_typed strand_unit', { text: true })])
 }
 
 /** Figures of a pour that have a column of their own, and the unit that column is in. */
@@ -62,6 +63,12 @@ function pourRow(pour: Extract<Entry, { kind: 'pour' }>, standing: Standing): Ro
   }
 }
 
+/** The strand of a solder, as its columns. */
+function strandOf({ body }: Entry): Row {
+  const strand = 'strand' in body ? body.strand : undefined
+  return strand ? { strand_mm: strand.value, strand_typed: strand.typed, strand_unit: strand.unit } : {}
+}
+
 /** Every reading of one kind in a ledger, in order, with its standing: those taken out stay readable. */
 export function readingRows(entries: Entry[], kind: FileKind): Row[] {
   const { standing } = live(entries)
@@ -69,7 +76,7 @@ export function readingRows(entries: Entry[], kind: FileKind): Row[] {
   if (kind === 'pours') return ofKind(entries, 'pour').map(pour => pourRow(pour, of(pour)))
   return ofKind(entries, kind === 'deck' ? 'deckReadings' : 'solder').flatMap(entry => entry.body.readings.map(reading => ({
     at: entry.at, cylinder: entry.scope.level === 'cylinder' ? entry.scope.cylinder : '', x_mm: reading.x, y_mm: reading.y,
-    reading_mm: reading.figure.value, typed: reading.figure.typed, unit: reading.figure.unit, hand: entry.hand, note: entry.note ?? '', standing: of(entry), id: entry.id
+    reading_mm: reading.figure.value, typed: reading.figure.typed, unit: reading.figure.unit, ...strandOf(entry), hand: entry.hand, note: entry.note ?? '', standing: of(entry), id: entry.id
   })))
 }
 
