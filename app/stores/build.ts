@@ -20,7 +20,8 @@ export const useBuild = defineStore('build', () => {
   const shop = useShop()
   const outbox = useOutbox()
   const device = useDevice()
-  const { chambers } = useChambers()
+  // What the header tells is reckoned beside what the hand on a station waits for.
+  const { tried: chambers } = useChambers()
   // Shallow: a ledger is replaced, never changed, and ten thousand entries are not watched one by one.
   const view = shallowRef<BuildView>()
   const missing = ref(false)

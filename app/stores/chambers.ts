@@ -114,7 +114,8 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
 
 /**
  * The page's one view of drawn chambers: it answers at once from what the worker has told, and asks for what it has not.
- * Whoever reads it while it is not ready is told again when it is. `tried` is the same for what is only tried on Shape, in a
- * thread of its own: a chamber with metal ground out takes seconds, and the hand that draws it must not wait for that.
+ * Whoever reads it while it is not ready is told again when it is. `tried` is the same in a thread of its own, for the
+ * header and for what is only tried on Shape: a chamber with metal ground out takes seconds, and the hand that draws must not wait
+ * for that.
  */
 export const useChambers = defineStore('chambers', () => ({ ...chambersOf('bench'), tried: chambersOf('tried').chambers }))

@@ -6,7 +6,7 @@ import { copyOf, expect, open, paidBack, reckoned, test } from '../support/page'
 const number = async (page: Page, of: string) => Number(/-?\d+\.\d+/.exec((await page.locator(`[data-${of}]`).textContent())!.replace('−', '-'))![0])
 
 test('over-open a four-valve chamber to the line, and face it back to the number', async ({ page, bench }) => {
-  test.setTimeout(600_000)
+  test.setTimeout(900_000)
   const build = await copyOf(bench, bench.hollin)
   await open(page, bench, build, 'shape')
   await expect(page.locator('[data-added]')).toContainText('cc', { timeout: 60_000 })
@@ -21,7 +21,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await tabTo(page, /^Take it on both intakes$/)
   await reckoned(page)
   await page.keyboard.press('Enter')
-  await expect.poll(() => number(page, 'added'), { timeout: 30_000 }).toBeGreaterThan(0.5)
+  await expect.poll(() => number(page, 'added'), { timeout: 120_000 }).toBeGreaterThan(0.5)
   // Then round both exhausts.
   await tabTo(page, /^Valve$/)
   await page.keyboard.press('ArrowDown')
@@ -29,7 +29,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await reckoned(page)
   const intakes = await number(page, 'added')
   await page.keyboard.press('Enter')
-  await expect.poll(() => number(page, 'added'), { timeout: 30_000 }).toBeGreaterThan(intakes + 0.5)
+  await expect.poll(() => number(page, 'added'), { timeout: 120_000 }).toBeGreaterThan(intakes + 0.5)
   await reckoned(page)
   await expect(page.locator('[data-nick]')).toHaveCount(0)
   const added = await number(page, 'added')
@@ -68,10 +68,10 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   }
   await tabTo(page, /^Copy to every cylinder$/)
   await page.keyboard.press('Enter')
-  await expect(page.locator('.right .sheet-table tbody tr')).toHaveCount(4, { timeout: 60_000 })
+  await expect(page.locator('.right .sheet-table tbody tr')).toHaveCount(4, { timeout: 240_000 })
   await tabTo(page, /^Plan it on every cylinder$/)
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/Planned on 1 \(\+ \d+\.\d cc\), 2 /)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/Planned on 1 \(\+ \d+\.\d cc\), 2 /)).toBeVisible({ timeout: 60_000 })
 
   // Faced back on the Cut station, from the opened chambers: the plan that stood there is dropped, and a new one found.
   await page.keyboard.press('Escape')
