@@ -1,5 +1,5 @@
 import {
-  cutAtChamber, cutOf, cutsTogether, headCut, valveDrop, valveMargins,
+  cutAtChamber, cutOf, cutsTogether, headCut,
   type Cut, type EntryOf, type FaceCutBody, type Figure, type HeadSetup, type OperationEntry, type OperationKind, type Tried
 } from '#core'
 import { until } from '@vueuse/core'
@@ -70,7 +70,7 @@ export function useCutting() {
   }
   const takes = computed(() => depth.value + laid.value.flat > 0 || laid.value.angle !== 0)
   const asTried = (body: FaceCutBody): Tried => ({ kind: 'faceCut', scope: scope.value, body })
-  const { last: outcome, ready: held } = useLastReady(
+  const { now: outcomeNow, last: outcome, ready: held } = useLastReady(
     () => build.ifDone(takes.value ? [...before.value, planned.value && tried.value === undefined ? planned.value : asTried(bodyOf(laid.value, figure(depth.value)))] : before.value),
     after => after !== undefined && !after.cylinders.some(c => c.head === head.value && c.waiting)
   )
@@ -93,15 +93,10 @@ export function useCutting() {
   /** Whether what is told is of the chambers and the plane as they stand. */
   const settled = computed(() => !solid.drawn.value || (exactly.value && solved.value && held.value))
 
-  const plane = computed<Cut>(() => {
-    const one = solid.solids.value.find(s => s.cylinder === build.cylinder)
-    return cutAtChamber(cutOf(laid.value), { x: one?.model.x ?? 0, y: 0 })
-  })
-  const valves = computed(() => build.replayed?.valves(build.cylinder, plane.value) ?? [])
-  const margins = computed(() => solid.solids.value.map(({ cylinder, model }) => ({
-    cylinder, seats: model.seats,
-    valves: model.spec.valves.map(valve => ({ valve, ...valveMargins(valve, planeAt(cylinder)!), ...valveDrop(valve, model.done, planeAt(cylinder)!) }))
-  })))
+  // Seats and clearances hang on the plane alone: no solid is waited for.
+  const here = computed(() => (outcomeNow.value?.cylinders ?? []).filter(c => c.head === head.value))
+  const valves = computed(() => here.value.find(c => c.cylinder === build.cylinder)?.valves ?? [])
+  const margins = computed(() => here.value.flatMap(({ cylinder, room }) => room ? [{ cylinder, ...room }] : []))
 
   /** Plans the cut as it lies; `typed` takes the place of the free depth. What it takes off each chamber is its promise. */
   async function plan(typed?: Figure): Promise<string | undefined> {

@@ -4,12 +4,12 @@ import type { ComputedRef } from 'vue'
  * A figure that is now and then not ready: until it is again, what it was last stays to be looked at, and `ready` says that
  * it is of something else.
  */
-export function useLastReady<T>(read: () => T, isReady: (value: T) => boolean): { last: ComputedRef<T | undefined>, ready: ComputedRef<boolean> } {
+export function useLastReady<T>(read: () => T, isReady: (value: T) => boolean): { now: ComputedRef<T>, last: ComputedRef<T | undefined>, ready: ComputedRef<boolean> } {
   const now = computed(read)
   const kept = shallowRef<T>()
   const ready = computed(() => isReady(now.value))
   watch([now, ready], ([value, is]) => {
     if (is) kept.value = value
   }, { immediate: true, flush: 'sync' })
-  return { last: computed(() => ready.value ? now.value : kept.value), ready }
+  return { now, last: computed(() => ready.value ? now.value : kept.value), ready }
 }

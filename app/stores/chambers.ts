@@ -43,11 +43,22 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
       if (answer.kind === 'done') made.set(key, answer.value)
       else if (answer.kind !== 'stale') faults.set(key, answer.kind === 'faults' ? answer.faults[0]?.path ?? 'outline' : answer.kind === 'refused' ? answer.argument : 'solids')
       // A chamber with metal ground out has no rings to go by: it was made whole the first time.
-      if (answer.kind !== 'done' || !quick || ask.spec.reliefs?.length) {
-        toMake.delete(key)
-      }
+      if (answer.kind !== 'done' || !quick || ask.spec.reliefs?.length) toMake.delete(key)
     }
     making = false
+  }
+
+  /** A worker that was lost takes its chambers with it: whoever wants this one has it made again. */
+  function forget(key: string) {
+    whole.delete(key)
+    for (const [id, { ask }] of told) if (ask.key === key) told.delete(id)
+    made.delete(key)
+  }
+  function keep(asked: PlanAsk[], answers: PlanTold[]) {
+    answers.forEach((answer, i) => {
+      if ('argument' in answer && answer.argument === 'key') forget(asked[i]!.key)
+      else told.set(answer.id, { ask: asked[i]!, answer })
+    })
   }
 
   async function askAgain(key: string) {
@@ -55,7 +66,7 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
     const fresh = before.slice(-MOST_AGAIN)
     const answer = fresh.length > 0 ? await askSolids('plan', `again ${key}`, fresh, thread) : undefined
     before.forEach(({ id }) => told.delete(id))
-    if (answer?.kind === 'done') answer.value.forEach((one, i) => told.set(one.id, { ask: fresh[i]!, answer: one }))
+    if (answer?.kind === 'done') keep(fresh, answer.value)
   }
 
   async function tell() {
@@ -67,7 +78,7 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
       toTell.clear()
       const newest = asked.filter((one, i) => asked.slice(i + 1).filter(later => later.key === one.key).length < MOST_WAITING)
       const answer = await askSolids('plan', 'plan', newest, thread)
-      if (answer.kind === 'done') answer.value.forEach((one, i) => told.set(one.id, { ask: newest[i]!, answer: one }))
+      if (answer.kind === 'done') keep(newest, answer.value)
       for (const id of told.keys()) {
         if (told.size <= MOST_KEPT) break
         told.delete(id)

@@ -114,7 +114,6 @@ describe('any ledger at all', () => {
       for (const c of [1, 2]) {
         r.squish(c, 'asPlanned')
         r.clearances(c)
-        r.valves(c, { depth: 1, slopeX: 0, slopeY: 0 })
       }
       headCut(r, 1, r.planned, NO_SOLIDS)
       evenPlan(r, 1, 'clearance', r.planned, NO_SOLIDS)

@@ -11,12 +11,11 @@ function askAll(r: Replay): string {
     for (const column of ['asIs', 'asPlanned'] as const) r.squish(cylinder, column)
     for (const column of ['asIs', 'beforeCut'] as const) r.model(cylinder, column)
     r.clearances(cylinder)
-    r.valves(cylinder, { depth: 1, slopeX: 0.01, slopeY: 0 })
   }
   r.layout.heads.forEach((_, i) => {
     headCut(r, i + 1, r.planned, NO_SOLIDS)
     for (const by of ['chamber', 'clearance'] as const) evenPlan(r, i + 1, by, r.planned, NO_SOLIDS)
-    asIf(r, [...r.planned, { kind: 'faceCut', scope: { level: 'head', head: i + 1 }, body: { state: 'planned', depth: mm(0.5) } }], NO_SOLIDS)
+    asIf(r, [...r.planned, { kind: 'faceCut', scope: { level: 'head', head: i + 1 }, body: { state: 'planned', depth: mm(0.5), slopeX: 0.01 } }], NO_SOLIDS)
   })
   return nextMove(r).kind
 }

@@ -11,7 +11,6 @@ function reckonAll(entries: readonly Entry[]): Replay | undefined {
     replayed!.squish(cylinder, 'asPlanned')
     replayed!.model(cylinder, 'asIs')
     replayed!.model(cylinder, 'beforeCut')
-    replayed!.valves(cylinder)
     replayed!.clearances(cylinder)
   }
   advice(replayed)

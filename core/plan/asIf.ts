@@ -1,4 +1,4 @@
-import { cutsTogether, valveMargins, type ChamberValve, type Cut, type ValveMargins } from '../chamber'
+import { cutsTogether, valveDrop, valveMargins, type ChamberValve, type Cut, type ValveMargins } from '../chamber'
 import { operationsOn, touches, type Bodies, type EntryOf, type OperationEntry, type OperationKind, type Removed, type Scope } from '../ledger'
 import { cutPlane, type ChamberModel, type ClearanceStep, type CylinderState, type Provenance, type Replay, type SquishStanding, type Valve, type ValveStanding } from '../standing'
 import type { Moves } from './moves'
@@ -8,8 +8,8 @@ import type { Chambers, ChamberShape, NotReady } from './chambers'
 /** An operation nobody has entered: what it does, and to what. */
 export type Tried = { [K in OperationKind]: { kind: K, scope: Scope, body: Bodies[K] } }[OperationKind]
 
-/** What a cut leaves of a drawn valve's seat and top cut, all the way round. */
-export interface ValveRoom extends ValveMargins { valve: ChamberValve }
+/** What a cut leaves of a drawn valve's seat and top cut, all the way round; mm it comes down by the operations, and how it then leans. */
+export interface ValveRoom extends ValveMargins { valve: ChamberValve, drop: number, tilt: number }
 
 /** Where one cylinder would stand. */
 export interface CylinderAsIf {
@@ -122,5 +122,5 @@ export function asIf(standing: Replay, operations: readonly (Tried | OperationEn
 
 function roomOf(model: ChamberModel, planes: Cut[]): CylinderAsIf['room'] {
   const plane = cutsTogether([model.done, ...planes])
-  return { seats: model.seats, valves: model.spec.valves.map(valve => ({ valve, ...valveMargins(valve, plane) })) }
+  return { seats: model.seats, valves: model.spec.valves.map(valve => ({ valve, ...valveMargins(valve, plane), ...valveDrop(valve, model.done, plane) })) }
 }

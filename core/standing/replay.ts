@@ -7,13 +7,12 @@ import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
 import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
-import type { Cut } from '../chamber'
 import { chamberModel, type ChamberModel } from './chamberModel'
 import type { Disagreement } from '../pour'
 import { rodOf, squishStanding, type SquishStanding } from './squishStanding'
 import type { RodMaterial } from '../squish'
 import { knownQuantity, statedQuantity } from './statements'
-import { clearanceSteps, valveStandings, type ClearanceStep, type ValveStanding } from './valves'
+import { clearanceSteps, type ClearanceStep } from './valves'
 
 /** The parts of a clearance volume, in the order they are stacked from the roof down. */
 export const PARTS = ['chamber', 'gasket', 'deck', 'crown', 'crevice', 'other'] as const
@@ -81,8 +80,6 @@ export interface Replay {
   perMm: ReadonlyMap<number, PerMm>
   /** A stated dimension of a cylinder (mm, mm², degrees), with done and, if asked, planned operations. */
   quantity: (quantity: Quantity, cylinder: number, column?: 'asIs' | 'asPlanned') => Part | undefined
-  /** What is left at each valve of a cylinder, with what is planned apart from face cuts and then `cut` mm more. */
-  valves: (cylinder: number, cut?: Cut) => ValveStanding[]
   /** The drawing of a cylinder's chamber as the ledger knows it; `beforeCut` with what is planned apart from face cuts. */
   model: (cylinder: number, column?: 'asIs' | 'beforeCut', tried?: Bodies['chamberModel']) => ChamberModel | undefined
   /** The cylinder's other clearances and what each planned operation takes or gives back. */
@@ -237,7 +234,6 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
   const asIs = column([])
   const withoutCuts = ledger.planned.filter(op => op.kind !== 'faceCut')
   const kept = once((cylinder: number, col: 'asIs' | 'beforeCut') => chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : []), 'asIs')
-  const uncut = once((cylinder: number, _: '') => valveStandings(ledger, cylinder, withoutCuts), '')
   return {
     leftOut: [], ledger, layout, target: ledger.target, offers: ledger.offers, live: ledger.live, lessons,
     asIs,
@@ -260,7 +256,6 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
     })),
     quantity: (quantity, cylinder, col = 'asIs') =>
       statedQuantity(ledger, quantity, cylinder, NOW, col === 'asPlanned' ? ledger.planned : []),
-    valves: (cylinder, cut) => cut ? valveStandings(ledger, cylinder, withoutCuts, cut) : uncut(cylinder),
     model: (cylinder, col = 'asIs', tried) => tried ? chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : [], tried) : kept(cylinder, col),
     clearances: once((cylinder: number, _: '') => clearanceSteps(ledger, cylinder), ''),
     squish: once((cylinder: number, col: 'asIs' | 'asPlanned') => squishStanding(ledger, cylinder, col === 'asPlanned' ? ledger.planned : []), 'asIs'),

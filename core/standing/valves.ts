@@ -1,6 +1,6 @@
-import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention, type Cut } from '../chamber'
+import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention } from '../chamber'
 import { lowEdge } from './chamberSpecs'
-import { BASIS_FACTOR, DEFAULT_U, carry, exact, fromSource, linear, type Sourced } from '../estimate'
+import { BASIS_FACTOR, DEFAULT_U, exact, fromSource, linear, type Sourced } from '../estimate'
 import { NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import type { Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
@@ -42,30 +42,29 @@ function dropSince(ledger: Ledger, cylinder: number, place: number, planned: Ope
  *
  * @param ledger the opened ledger
  * @param cylinder its number
- * @param planned operations that come before the cut
- * @param plane further cut of the face, as the chamber sees it
+ * @param planned operations still to come, the cut among them
  * @returns one standing per valve that anything is known of
  * Source: plane geometry, see valveClearanceLost.
  */
-export function valveStandings(ledger: Ledger, cylinder: number, planned: OperationEntry[], plane: Cut = { depth: 0, slopeX: 0, slopeY: 0 }): ValveStanding[] {
+export function valveStandings(ledger: Ledger, cylinder: number, planned: OperationEntry[]): ValveStanding[] {
+  const steps = clearanceSteps(ledger, cylinder, planned)
   return (['intake', 'exhaust'] as const).flatMap((valve) => {
     const measured = statedQuantity(ledger, `${valve}Clearance`, cylinder)
     const seat = statedQuantity(ledger, `${valve}SeatHeight`, cylinder, NOW, planned)
     const topCut = statedQuantity(ledger, `${valve}TopCutHeight`, cylinder, NOW, planned)
     if (!measured && !seat && !topCut) return []
-    const [x, y] = lowEdge(ledger, valve, cylinder)
-    const cut = plane.depth + plane.slopeX * x + plane.slopeY * y
     const entry = ledger.live.entries.find(e => e.id === measured?.entries[0])
     const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
     const standing: ValveStanding = { valve, convention }
-    if (seat) standing.seatLeft = linear([[1, seat.value], [-1, exact(cut)]])
-    if (topCut) standing.topCutLeft = linear([[1, topCut.value], [-1, exact(cut)]])
+    if (seat) standing.seatLeft = seat.value
+    if (topCut) standing.topCutLeft = topCut.value
     if (measured && entry) {
-      const drop = linear([[1, dropSince(ledger, cylinder, ledger.place.get(entry.id)!, planned, valve)], [1, exact(cut)]])
+      const drop = dropSince(ledger, cylinder, ledger.place.get(entry.id)!, planned, valve)
       const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.value ?? exact(0)
-      const lost = carry(([d, t]) => valveClearanceLost(d!, t!, convention).lost, [drop, tilt])
+      // What is left is the clearance's own account: sinking gives some of it back.
+      const left = steps.find(step => step.name === `${valve}Clearance`)!.then
       standing.clearance = {
-        measured, lost, left: linear([[1, measured.value], [-1, lost]]),
+        measured, left, lost: linear([[1, measured.value], [-1, left]]),
         side: valveClearanceLost(drop.value, tilt.value, convention).side
       }
     }

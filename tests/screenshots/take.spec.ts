@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { SIZES, copyOf, field, open, reckoned, test, type Bench } from '../support/page'
+import { SIZES, copyOf, expect, field, open, reckoned, test, type Bench } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
@@ -138,6 +138,7 @@ for (const { name, size = desk, store = {}, at } of shots) {
     await page.setViewportSize(size)
     await at(page, bench)
     if (await page.locator('[data-reckoned]').count() > 0) await reckoned(page)
+    await expect(page.getByText('Being reckoned.')).toHaveCount(0, { timeout: 60_000 })
     await page.waitForTimeout(500)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
   })

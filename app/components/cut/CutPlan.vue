@@ -1,20 +1,19 @@
 <script setup lang="ts">
-import { roundEdge, valveFrame, type ChamberSpec, type EdgeMargin } from '#core'
-import type { ValveMargin } from './margins'
+import { roundEdge, valveFrame, type ChamberSpec, type EdgeMargin, type ValveRoom } from '#core'
 
 /** The chamber from below with the cut on it: the mouth as it will be, and round each valve how far seat and top cut stay clear. */
-defineProps<{ spec: ChamberSpec, bore: number, gasketBore?: number, edge: number[][], margins: ValveMargin[], label: string }>()
+defineProps<{ spec: ChamberSpec, bore: number, gasketBore?: number, edge: number[][], margins: ValveRoom[], label: string }>()
 type At = (p: readonly number[]) => [number, number]
 /** Distance from the face is drawn inward from the seat, this many px to the mm and no further than 2 mm: the ring pinches where little is left. */
 const PX = 7
 const MOST = 2
-const rings = (at: At, m: ValveMargin) => (['topCut', 'seat'] as const).map((name) => {
+const rings = (at: At, m: ValveRoom) => (['topCut', 'seat'] as const).map((name) => {
   const { axis, seat, topCut, seatRadius, topCutRadius } = valveFrame(m.valve)
   const centre = name === 'seat' ? seat : topCut
   const points = roundEdge({ centre, axis, diameter: 2 * (name === 'seat' ? seatRadius : topCutRadius) })
   return { name, lost: runs(points, m[name]).map(run => `M${run.map(p => at(p).map(v => v.toFixed(1)).join(' ')).join('L')}`).join('') }
 })
-const clock = (at: At, m: ValveMargin) => {
+const clock = (at: At, m: ValveRoom) => {
   const { axis, seat, seatRadius } = valveFrame(m.valve)
   const [cx, cy] = at(seat)
   const points = roundEdge({ centre: seat, axis, diameter: 2 * seatRadius })

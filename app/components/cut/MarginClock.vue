@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { CategoryScale, Chart, LineElement, LinearScale, PointElement } from 'chart.js'
 import { Line } from 'vue-chartjs'
+import type { ValveRoom } from '#core'
 import { digits, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
-import type { ValveMargin } from './margins'
 
 /** How far the cut stays from each seat and top cut, round the clock: azimuth from the line to cylinder 1, seen from below clockwise. */
-const props = defineProps<{ margins: ValveMargin[] }>()
+const props = defineProps<{ margins: ValveRoom[] }>()
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
 const device = useDevice()
 const figures = ref(false)

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import { leastClearance, type Provenance, type ValveStanding } from '#core'
+import { leastClearance, type Provenance, type ValveRoom, type ValveStanding } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
-import type { ValveMargin } from './margins'
 
 /** What the cut means for the valves, in words: seats, top cuts, and what is left to the piston. */
-const props = defineProps<{ all: { cylinder: number, seats: Record<'intake' | 'exhaust', Provenance>, valves: ValveMargin[] }[], standings: ValveStanding[] }>()
+const props = defineProps<{ all: { cylinder: number, seats: Record<'intake' | 'exhaust', Provenance>, valves: ValveRoom[] }[], standings: ValveStanding[] }>()
 const build = useBuild()
 const device = useDevice()
 const shop = useShop()

@@ -20,16 +20,7 @@ async function keep() {
 
 <template>
   <form class="rename" aria-label="Rename the build" @submit.prevent="keep">
-    <div>
-      <label class="label" for="new-name">Name</label>
-      <div class="well"><input id="new-name" v-model="name" autocomplete="off" :aria-invalid="!!faults.name" aria-describedby="new-name-say"></div>
-      <p v-if="faults.name" id="new-name-say" class="sentence">{{ faults.name }}</p>
-    </div>
-    <div>
-      <label class="label" for="new-reference">Job reference</label>
-      <div class="well"><input id="new-reference" v-model="reference" autocomplete="off" :aria-invalid="!!faults.reference" aria-describedby="new-reference-say"></div>
-      <p v-if="faults.reference" id="new-reference-say" class="sentence">{{ faults.reference }}</p>
-    </div>
+    <TitleFields v-model:name="name" v-model:reference="reference" :faults="faults" />
     <button class="key main" type="submit">Rename</button>
     <button class="key" type="button" @click="emit('done')">Leave it</button>
   </form>
@@ -37,5 +28,5 @@ async function keep() {
 
 <style scoped>
 .rename { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; }
-.rename .well { width: 240px; }
+.rename :deep(.well) { width: 240px; }
 </style>

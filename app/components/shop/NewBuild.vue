@@ -54,16 +54,7 @@ async function begin() {
 <template>
   <form class="new" @submit.prevent="begin">
     <h2>New build</h2>
-    <div>
-      <label class="label" for="name">Name</label>
-      <div class="well"><input id="name" v-model="form.name" autocomplete="off" :aria-invalid="!!faults.name" aria-describedby="name-say"></div>
-      <p v-if="faults.name" id="name-say" class="sentence">{{ faults.name }}</p>
-    </div>
-    <div>
-      <label class="label" for="reference">Job reference</label>
-      <div class="well"><input id="reference" v-model="form.reference" autocomplete="off" :aria-invalid="!!faults.reference" aria-describedby="reference-say"></div>
-      <p v-if="faults.reference" id="reference-say" class="sentence">{{ faults.reference }}</p>
-    </div>
+    <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" />
     <div class="pair">
       <div>
         <label class="label" for="cylinders">Cylinders</label>
