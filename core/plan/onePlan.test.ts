@@ -157,6 +157,22 @@ describe('what else moves', () => {
   })
 })
 
+describe('what is left to the piston', () => {
+  it('is one figure, at the cut as at the mock-up: seat work gives some of it back', () => {
+    const bench = oneCylinder()
+    bench.state('exhaustTilt', 24)
+    bench.add('measure', all, { quantity: 'exhaustClearance', figure: mm(3), convention: 'alongValve' })
+    const operations: Parameters<typeof asIf>[1] = [
+      { kind: 'seatWork', scope: one, body: { state: 'planned', added: mm(0.4), sunk: mm(0.3), valve: 'exhaust' } },
+      { kind: 'faceCut', scope: head, body: { state: 'planned', depth: mm(1) } }
+    ]
+    const { valves, clearances } = asIf(replay(bench.entries)!, operations, NO_SOLIDS).cylinders[0]!
+    // Along the valve: 3 − 1/cos 24° + 0.3.
+    expect(valves[0]!.clearance!.left.value).toBeCloseTo(3 - 1 / Math.cos(24 * Math.PI / 180) + 0.3, 9)
+    expect(clearances[0]!.then.value).toBe(valves[0]!.clearance!.left.value)
+  })
+})
+
 describe('even and turned heads', () => {
   it('promise the cut that is found once their grinding is planned', () => {
     const bench = oneCylinder(2)
