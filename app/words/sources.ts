@@ -1,7 +1,7 @@
 import type { Entry, Quantity } from '#core'
 import type { LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
-import { KIND_WORDS, sayEntry, sayScope } from './entries'
+import { sayEntry, sayKind, sayScope } from './entries'
 
 /**
  * A source of doubt in words: an instrument's scale, one reading, one statement, or a stand-in.
@@ -25,8 +25,8 @@ export function saySource(source: string, byId: ReadonlyMap<string, Entry>, leng
   if (entry.kind === 'pour') return `This one pour’s reading${scope}`
   if (part === 'sunk') return `How far the valve went up${scope}`
   if (part) return `${QUANTITY_WORDS[part as Quantity].label} of the new gasket (catalogue)`
-  if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') return `${sayEntry(entry, lengths)} (${KIND_WORDS[entry.kind].toLowerCase()})${scope}`
-  return `${KIND_WORDS[entry.kind]}, ${sayEntry(entry, lengths)}${scope}`
+  if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') return `${sayEntry(entry, lengths)} (${sayKind(entry.kind).toLowerCase()})${scope}`
+  return `${sayKind(entry.kind)}, ${sayEntry(entry, lengths)}${scope}`
 }
 
 /** What would make the largest source surer. */

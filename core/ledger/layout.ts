@@ -1,5 +1,6 @@
-import type { Bodies, Entry, Scope } from './entry'
+import type { Bodies, Entry } from './entry'
 import { live, ofKind } from './live'
+import type { Scope, Valve } from './terms'
 
 /** Where each cylinder sits. Heads, banks and cylinders count from 1. */
 export interface Layout { cylinders: number[], heads: number[][], banks: number[][] }
@@ -17,18 +18,32 @@ export const headOf = (layout: Layout, cylinder: number): number => at(layout.he
 /** Bank a cylinder belongs to, from 1. */
 export const bankOf = (layout: Layout, cylinder: number): number => at(layout.banks, cylinder)
 
-/** How closely a scope fits a cylinder: 0 not at all, 1 the build, 2 its bank, 3 its head, 4 its own. */
-export function fit(scope: Scope, layout: Layout, cylinder: number): 0 | 1 | 2 | 3 | 4 {
+/**
+ * How closely a scope fits a cylinder: 0 not at all, 1 the build, 2 its bank, 3 its head, 4 its own, 5 the very valve or
+ * port that is asked about.
+ */
+export function fit(scope: Scope, layout: Layout, cylinder: number, of: { valve?: Valve, port?: Valve } = {}): 0 | 1 | 2 | 3 | 4 | 5 {
   switch (scope.level) {
     case 'build': return 1
     case 'bank': return bankOf(layout, cylinder) === scope.bank ? 2 : 0
     case 'head': return headOf(layout, cylinder) === scope.head ? 3 : 0
     case 'cylinder': return cylinder === scope.cylinder ? 4 : 0
+    case 'valve': return cylinder === scope.cylinder && scope.valve === of.valve ? 5 : 0
+    case 'port': return cylinder === scope.cylinder && scope.port === of.port ? 5 : 0
   }
 }
 
 /** Names a scope: two that mean the same have one name, however their fields are ordered. */
-export const scopeName = (scope: Scope): string => scope.level === 'build' ? 'build' : `${scope.level} ${(scope as unknown as Record<string, number>)[scope.level]}`
+export function scopeName(scope: Scope): string {
+  switch (scope.level) {
+    case 'build': return 'build'
+    case 'bank': return `bank ${scope.bank}`
+    case 'head': return `head ${scope.head}`
+    case 'cylinder': return `cylinder ${scope.cylinder}`
+    case 'valve': return `cylinder ${scope.cylinder} ${scope.valve} valve ${scope.n ?? 1}`
+    case 'port': return `cylinder ${scope.cylinder} ${scope.port} port ${scope.n ?? 1}`
+  }
+}
 
 /** What scopes an engine has, or undefined while its layout has not been stated (or was taken out). */
 export function layoutBounds(entries: readonly Entry[]): { cylinders: number[], heads: number, banks: number } | undefined {

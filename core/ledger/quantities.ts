@@ -74,12 +74,17 @@ export const QUANTITIES = {
 
 export type Quantity = keyof typeof QUANTITIES
 
+/** The parts of a clearance volume, in the order they are stacked from the roof down. */
+export const PARTS = ['chamber', 'gasket', 'deck', 'crown', 'crevice', 'other'] as const
+export type PartName = (typeof PARTS)[number]
+
 /** Bounds of the figures that are not quantities of a build: targets, cuts, added volumes. */
 export const FIGURE_BOUNDS = {
   ratio: { dimension: 'ratio', min: 1.5, max: 30 },
   ratioTolerance: { dimension: 'ratio', min: 0.005, max: 3 },
   cutDepth: { dimension: 'length', min: 0.001, max: 12 },
   addedVolume: { dimension: 'volume', min: -20, max: 100 },
+  addedDoubt: { dimension: 'volume', min: 0, max: 20 },
   plugColumn: { dimension: 'volume', min: 0, max: 20 },
   plateHole: { dimension: 'volume', min: 0, max: 5 },
   knownRelief: { dimension: 'volume', min: -50, max: 50 },

@@ -1,6 +1,6 @@
 import { cutsTogether, valveDrop, valveMargins, type ChamberValve, type Cut, type ValveMargins } from '../chamber'
-import { operationsOn, touches, type Bodies, type EntryOf, type OperationEntry, type OperationKind, type Removed, type Scope } from '../ledger'
-import { cutPlane, type ChamberModel, type ClearanceStep, type CylinderState, type Provenance, type Replay, type SquishStanding, type Valve, type ValveStanding } from '../standing'
+import { operationsOn, touches, type Bodies, type EntryOf, type OperationEntry, type OperationKind, type Removed, type Scope, type Valve } from '../ledger'
+import { cutPlane, type ChamberModel, type ClearanceStep, type CylinderState, type Provenance, type Replay, type SquishStanding, type ValveStanding } from '../standing'
 import type { Moves } from './moves'
 import { after } from './states'
 import type { Chambers, ChamberShape, NotReady } from './chambers'

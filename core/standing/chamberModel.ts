@@ -1,8 +1,7 @@
 import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
-import { cylindersOf, headOf, NOW, operationsOn, type Bodies, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
+import { cylindersOf, headOf, NOW, operationsOn, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import type { Provenance } from './part'
-import type { Valve } from './valves'
 import { cutPlane, knownQuantity, statedQuantity } from './statements'
 
 /** A drawing's face before anything was ever cut off it. */

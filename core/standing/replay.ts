@@ -2,7 +2,7 @@ import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import {
   afterOperations, CHAMBER_OPERATIONS, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
 } from './chamberHistory'
-import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, operationsOn, type Bodies, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type Quantity } from '../ledger'
+import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, operationsOn, PARTS, type Bodies, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
@@ -13,10 +13,6 @@ import { rodOf, squishStanding, type SquishStanding } from './squishStanding'
 import type { RodMaterial } from '../squish'
 import { knownQuantity, statedQuantity } from './statements'
 import { clearanceSteps, type ClearanceStep } from './valves'
-
-/** The parts of a clearance volume, in the order they are stacked from the roof down. */
-export const PARTS = ['chamber', 'gasket', 'deck', 'crown', 'crevice', 'other'] as const
-export type PartName = (typeof PARTS)[number]
 
 /** One cylinder, as it is or as planned. Volumes in cc. */
 export interface CylinderState {

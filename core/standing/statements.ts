@@ -2,25 +2,12 @@ import {
   BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, fromSource, linear, type Sourced
 } from '../estimate'
 import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } from '../chamber'
-import { fit, NOW, operationsOn, quantityRule, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
+import { changersOf, fit, NOW, operationsOn, quantityRule, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
 import { lowEdge, specEntry } from './chamberSpecs'
 import type { Part, Provenance } from './part'
 
 const PROVENANCE = { measure: 'measured', book: 'book', assume: 'assumed' } as const
 const RANK = { measure: 2, book: 1, assume: 0 } as const
-
-/** Operations that change a stated dimension, and so divide its history into stretches. */
-const CHANGED_BY: Partial<Record<Quantity, OperationKind[]>> = {
-  deckClearance: ['deckCut'],
-  gasketThickness: ['gasketChange'],
-  gasketBore: ['gasketChange'],
-  gasketArea: ['gasketChange'],
-  intakeSeatHeight: ['faceCut', 'seatWork'],
-  exhaustSeatHeight: ['faceCut', 'seatWork'],
-  intakeTopCutHeight: ['faceCut', 'seatWork'],
-  exhaustTopCutHeight: ['faceCut', 'seatWork'],
-  deckThickness: ['faceCut']
-}
 
 /**
  * Standard uncertainty of a stated figure: what its author said, else the shop's table.
@@ -67,6 +54,14 @@ export function cutDepth(operation: Extract<OperationEntry, { kind: 'faceCut' | 
   const { depth, slopeX, slopeY } = cutPlane(operation, cylinder)
   const u = operation.body.measured ? DEFAULT_U.cutMeasured : DEFAULT_U.cutDialled
   return fromSource(depth + slopeX * at[0] + slopeY * at[1], u, `entry:${operation.id}`)
+}
+
+/** Operations that change each dimension, and so divide its history into stretches: the kinds say. */
+const CHANGERS = new Map<Quantity, OperationKind[]>()
+function changedBy(quantity: Quantity): OperationKind[] | undefined {
+  const kinds = CHANGERS.get(quantity) ?? changersOf(quantity)
+  CHANGERS.set(quantity, kinds)
+  return kinds.length > 0 ? kinds : undefined
 }
 
 function best(candidates: StatementEntry[], ledger: Ledger, cylinder: number): StatementEntry | undefined {
@@ -132,7 +127,7 @@ export function statedQuantity(
   ledger: Ledger, quantity: Quantity, cylinder: number, place = NOW, planned: OperationEntry[] = []
 ): Part | undefined {
   const statements = ledger.statements.get(quantity) ?? []
-  const kinds = CHANGED_BY[quantity]
+  const kinds = changedBy(quantity)
   // Only a gasket says its own size: whatever else nobody has stated is not known after work either.
   if (statements.length === 0 && !kinds?.includes('gasketChange')) return undefined
   const those = (list: OperationEntry[]) => kinds ? operationsOn(list, ledger.layout, cylinder, kinds).filter(op => movesSeat(op, quantity)) : []

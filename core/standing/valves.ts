@@ -1,11 +1,9 @@
 import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention } from '../chamber'
 import { lowEdge } from './chamberSpecs'
 import { BASIS_FACTOR, DEFAULT_U, exact, fromSource, linear, type Sourced } from '../estimate'
-import { NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
+import { NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import type { Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
-
-export type Valve = 'intake' | 'exhaust'
 
 /** What is left at one valve once the head has come down. Lengths in mm. */
 export interface ValveStanding {

@@ -28,8 +28,8 @@ export async function ledgerOf(shop: string, build: string, reckoning: string): 
 
 /** What a new entry can be judged by: of a cylinder's own entries, only those of that cylinder. */
 function beside(ledger: Entry[], fresh: Entry[]): Entry[] {
-  const cylinders = new Set(fresh.map(({ scope }) => scope.level === 'cylinder' ? scope.cylinder : 0))
-  return cylinders.has(0) ? ledger : ledger.filter(({ scope }) => scope.level !== 'cylinder' || cylinders.has(scope.cylinder))
+  const cylinders = new Set(fresh.map(({ scope }) => 'cylinder' in scope ? scope.cylinder : 0))
+  return cylinders.has(0) ? ledger : ledger.filter(({ scope }) => !('cylinder' in scope) || cylinders.has(scope.cylinder))
 }
 
 /**

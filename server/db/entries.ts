@@ -1,8 +1,8 @@
 import { isDeepStrictEqual } from 'node:util'
 import { and, asc, eq, gt, inArray, notExists, or, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
-import { layoutBounds, upcast, type Entry } from '#core'
-import { checkEntry, mayCorrect, type FieldProblem, type SentEntry, type Unsound } from '#shared/dto'
+import { kindRule, layoutBounds, mayCorrect, upcast, type Entry } from '#core'
+import { checkEntry, type FieldProblem, type SentEntry, type Unsound } from '#shared/dto'
 import { connection, inTransaction, type Database } from './connection'
 import type { By, Outcome } from './outcome'
 import { builds, entries } from './schema'
@@ -10,10 +10,13 @@ import { builds, entries } from './schema'
 type Row = typeof entries.$inferSelect
 type OfShop = Pick<By, 'shop'>
 
+/** The fields that have a value: the others are left out, not null. */
+const given = <T extends object>(fields: T): T => Object.fromEntries(Object.entries(fields).filter(([, value]) => value != null)) as T
+
 function sent(row: Row): SentEntry {
   return {
     at: row.at.toISOString(), hand: row.hand, kind: row.kind, v: row.v, scope: row.scope, body: row.body,
-    ...(row.note === null ? {} : { note: row.note }), ...(row.supersedes === null ? {} : { supersedes: row.supersedes })
+    ...given({ note: row.note, supersedes: row.supersedes, plan: row.plan, photos: row.photos, undoes: row.undoes })
   } as SentEntry
 }
 
@@ -115,11 +118,11 @@ type Bounds = ReturnType<typeof layoutBounds>
 
 function scopeProblem({ kind, scope }: SentEntry, bounds: Bounds): FieldProblem | undefined {
   if (!bounds) {
-    return kind === 'layout' || kind === 'void' || scope.level === 'build'
+    return kind === 'layout' || kindRule(kind).takesPlace || scope.level === 'build'
       ? undefined
       : { path: 'scope', sentence: 'Say first how many cylinders the engine has.' }
   }
-  if (scope.level === 'cylinder' && !bounds.cylinders.includes(scope.cylinder)) {
+  if ('cylinder' in scope && !bounds.cylinders.includes(scope.cylinder)) {
     return { path: 'scope.cylinder', sentence: `This engine has no cylinder ${scope.cylinder}.` }
   }
   if (scope.level === 'head' && scope.head > bounds.heads) return { path: 'scope.head', sentence: `This engine has no head ${scope.head}.` }
@@ -130,7 +133,7 @@ function scopeProblem({ kind, scope }: SentEntry, bounds: Bounds): FieldProblem 
 function correctionProblem(entry: SentEntry, earlier: Entry | undefined): FieldProblem | undefined {
   if (!entry.supersedes) return undefined
   if (!earlier) return { path: 'supersedes', sentence: 'The entry this takes the place of is not in this build.' }
-  if (mayCorrect(earlier.kind, entry.kind)) return undefined
+  if (mayCorrect(earlier.kind, entry.kind, entry.undoes !== undefined)) return undefined
   return { path: 'supersedes', sentence: `An entry of kind ${entry.kind} can’t take the place of one of kind ${earlier.kind}.` }
 }
 
@@ -154,12 +157,9 @@ function judge(fresh: Fresh[], { layouts, earlier, successors }: Ground, build: 
   return undefined
 }
 
-/** Kinds of which a second statement about the same thing, by somebody who had not seen the first, is told of it. */
-const STATED = ['measure', 'book', 'assume', 'target', 'title']
-
 /** What somebody else has stated about the same thing since the page last looked, if it still counts. */
 async function statedSince(tx: Database, build: string, { kind, scope, body, supersedes }: SentEntry, seen: number): Promise<Entry | undefined> {
-  if (supersedes || !STATED.includes(kind)) return undefined
+  if (supersedes || !kindRule(kind).told) return undefined
   const later = alias(entries, 'later')
   const quantity = 'quantity' in body ? [eq(sql`${entries.body}->>'quantity'`, body.quantity)] : []
   const [row] = await tx.select().from(entries).where(and(
@@ -220,7 +220,7 @@ async function addInside(tx: Database, shop: string, build: string, sentOnes: Fr
     const part = fresh.slice(i, i + ROWS)
     const rows = await tx.insert(entries).values(part.map(({ id, entry }) => ({
       id, shop, build, at: new Date(entry.at), hand: entry.hand, kind: entry.kind, v: entry.v, scope: entry.scope, body: entry.body,
-      note: entry.note ?? null, supersedes: entry.supersedes ?? null
+      note: entry.note ?? null, supersedes: entry.supersedes ?? null, plan: entry.plan ?? null, photos: entry.photos ?? null, undoes: entry.undoes ?? null
     }))).onConflictDoNothing().returning()
     // One that did not go in was taken, that very moment, by another build.
     if (rows.length < part.length) throw new Undone(part.find(f => !rows.some(r => r.id === f.id))!.at, { kind: 'otherContent', current: undefined as never })
@@ -272,9 +272,8 @@ function inBatch({ at, outcome }: Undone): Outcome<never> {
 
 /** The entry as the database gives it back: times to the millisecond, keys without a value left out. */
 function normalised(entry: SentEntry): SentEntry {
-  const { at, hand, kind, v, scope, body, note, supersedes } = JSON.parse(JSON.stringify(entry)) as SentEntry
+  const { at, hand, kind, v, scope, body, note, supersedes, plan, photos, undoes } = JSON.parse(JSON.stringify(entry)) as SentEntry
   return {
-    at: new Date(at).toISOString(), hand, kind, v, scope, body,
-    ...(note == null ? {} : { note }), ...(supersedes == null ? {} : { supersedes })
+    at: new Date(at).toISOString(), hand, kind, v, scope, body, ...given({ note, supersedes, plan, photos, undoes })
   } as SentEntry
 }

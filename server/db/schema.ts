@@ -77,6 +77,10 @@ export const entries = pgTable('entries', {
   body: jsonb().$type<Entry['body']>().notNull(),
   note: text(),
   supersedes: uuid(),
+  /** The plan it belongs to, photographs by their SHA-256, and what it undoes. */
+  plan: uuid(),
+  photos: jsonb().$type<string[]>(),
+  undoes: uuid(),
   receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)
 }, t => [
   index('entries_by_build').on(t.shop, t.build, t.at, t.seq),

@@ -1,5 +1,5 @@
 import type { Advice, Bodies, CheckResult, Entry } from '#core'
-import type { InstrumentFigures } from './bodies'
+import type { InstrumentFigures } from './instrument'
 
 /** One of the shop's instruments, as kept: as bought, and what its latest check pour said. */
 export type KeptInstrument = InstrumentFigures & { id: string, checked?: CheckResult & { at: string, hand: string } }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { checkEntry, check, InstrumentRequest, mayCorrect } from './index'
+import { mayCorrect } from '#core'
+import { checkEntry, check, InstrumentRequest } from './index'
 import v1 from '../../core/ledger/fixtures/v1.json'
 
 const frame = { at: '2026-03-09T08:00:00Z', hand: 'ML', v: 1, scope: { level: 'build' } }

@@ -1,13 +1,18 @@
 import 'reflect-metadata'
 import { plainToInstance } from 'class-transformer'
 import { validateSync, type ValidationError } from 'class-validator'
-import { DomainError, pourResult, watchOf, type Entry, type EntryKind, type PourBody, type PourEntry } from '#core'
-import { sayRefusal } from '#shared/words/domain'
-import { BODY_CLASSES, uuidFault } from './bodies'
+import { kindRule, type Bodies, type Entry, type EntryKind } from '#core'
 import { lies } from './decorators'
+import { uuidFault } from './identity'
+import * as CLASSES from './kinds'
 import { isFields, plainFault } from './plain'
 import type { Checked, FieldProblem } from './problem'
 import { EntryRequest } from './requests'
+
+/** The class that checks each kind's body; a kind without one does not compile. */
+const BODIES: { [K in EntryKind]: new () => Bodies[K] } = CLASSES
+/** What a class may say beside its fields' rules: what only the whole entry shows. */
+interface WholeCheck { fault?: (entry: Entry) => FieldProblem | undefined }
 
 function problems(errors: ValidationError[], prefix: string): FieldProblem[] {
   return errors.flatMap((error) => {
@@ -41,20 +46,6 @@ function checkFields<T extends object>(Shape: new () => T, plain: object, path: 
   return fields.length > 0 ? { ok: false, fields } : { ok: true, value }
 }
 
-/** Readings against their instrument's scale, by the core itself. */
-function pourFault(entry: PourEntry): FieldProblem | undefined {
-  try {
-    pourResult(entry)
-    watchOf(entry)
-    return undefined
-  } catch (error) {
-    if (!(error instanceof RangeError)) throw error
-    const argument = error instanceof DomainError ? error.argument : 'fills'
-    const path = argument.startsWith('fills') || argument.startsWith('instrument') ? argument : 'fills'
-    return { path: `body.${path}`, sentence: sayRefusal(error) }
-  }
-}
-
 /** An entry as a client sends it: its id and build stand in the address. */
 export type SentEntry = Omit<Entry, 'id' | 'build' | 'seq'>
 
@@ -69,26 +60,14 @@ export function checkEntry(plain: unknown, from: 'sent' | 'stored' = 'sent'): Ch
   if (!frame.ok) return frame
   const { kind, at } = frame.value
   if (from === 'sent' && lies(at) === 'ahead') return { ok: false, fields: [{ path: 'at', sentence: 'That lies in the future.' }] }
-  const body = checkFields(BODY_CLASSES[kind] as new () => object, (plain as { body: object }).body, 'body')
+  const Body = BODIES[kind] as (new () => object) & WholeCheck
+  const body = checkFields(Body, (plain as { body: object }).body, 'body')
   if (!body.ok) return body
-  if (kind === 'void' && !frame.value.supersedes) {
+  if (kindRule(kind).takesPlace && !frame.value.supersedes) {
     return { ok: false, fields: [{ path: 'supersedes', sentence: 'Say which entry is taken out.' }] }
   }
-  if (kind === 'pour') {
-    const loose = (body.value as PourBody).encloses === 'container'
-    if (!loose && frame.value.scope.level !== 'cylinder') return { ok: false, fields: [{ path: 'scope', sentence: 'This is about the cylinder.' }] }
-    const fault = pourFault({ ...frame.value, body: body.value } as unknown as PourEntry)
-    if (fault) return { ok: false, fields: [fault] }
-  }
-  return { ok: true, value: plain as SentEntry }
-}
-
-/** The kinds that may take the place of an entry of a given kind. */
-export function mayCorrect(earlier: EntryKind, later: EntryKind): boolean {
-  if (later === 'void') return earlier !== 'void'
-  // Dial readings are a measured deck clearance, and may take the place of one that was stated.
-  const statements: EntryKind[] = ['measure', 'book', 'assume', 'deckReadings']
-  return earlier === later || (statements.includes(earlier) && statements.includes(later))
+  const fault = Body.fault?.({ ...frame.value, body: body.value } as unknown as Entry)
+  return fault ? { ok: false, fields: [fault] } : { ok: true, value: plain as SentEntry }
 }
 
 /** Most readings that come in together. */

@@ -1,5 +1,6 @@
-export { InstrumentFigures, uuidFault } from './bodies'
-export { BATCH_LIMIT, check, checkEntry, mayCorrect, readBatch, type SentEntry } from './check'
+export { InstrumentFigures } from './instrument'
+export { uuidFault } from './identity'
+export { BATCH_LIMIT, check, checkEntry, readBatch, type SentEntry } from './check'
 export { BuildRequest, CheckRequest, EntryRequest, ImportRequest, InstrumentRequest, RulesRequest } from './requests'
 export type { Checked, FieldProblem, Problem } from './problem'
 export type { BenchGauge, BuildDocument, BuildSummary, BuildView, KeptInstrument, Reckoned, Unsound } from './answers'

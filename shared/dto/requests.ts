@@ -1,7 +1,9 @@
 import { Type } from 'class-transformer'
 import { IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
-import { ENTRY_KINDS, ROD_MODULUS, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type ShopRules, type SquishWindow } from '#core'
-import { uuidFault, InstrumentFigures } from './bodies'
+import { ENTRY_KINDS, ROD_MODULUS, kindRule, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type ShopRules, type SquishWindow } from '#core'
+import { isCylinder, MOST_CYLINDERS } from './groups'
+import { uuidFault } from './identity'
+import { InstrumentFigures } from './instrument'
 import { isFields } from './plain'
 import { EachFields, Initials, lies, Moment, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
 
@@ -17,25 +19,30 @@ export class InstrumentRequest extends InstrumentFigures {
   @Initials() hand!: string
 }
 
-function scopeFault(value: unknown): string | undefined {
-  if (typeof value !== 'object' || value === null) return 'Say what it is about: the build, a bank, a head or a cylinder.'
-  const { level, ...rest } = value as Record<string, unknown>
-  const keys = Object.keys(rest)
-  if (level === 'build') return keys.length === 0 ? undefined : `“${keys[0]}” is not known here.`
-  if (level !== 'bank' && level !== 'head' && level !== 'cylinder') return 'Say what it is about: the build, a bank, a head or a cylinder.'
-  if (keys.length !== 1 || keys[0] !== level) return `Say which ${level}, and nothing else.`
-  const number = rest[level]
-  return Number.isInteger(number) && (number as number) >= 1 && (number as number) <= 16 ? undefined : `Which ${level}? A number from 1 to 16.`
+const WHAT_ABOUT = 'Say what it is about: the build, a bank, a head, a cylinder, a valve or a port.'
+const VALVES = ['intake', 'exhaust']
+/** The fields of each level beside its name. */
+const SCOPE_FIELDS: Record<Scope['level'], readonly string[]> = {
+  build: [], bank: ['bank'], head: ['head'], cylinder: ['cylinder'], valve: ['cylinder', 'valve'], port: ['cylinder', 'port']
 }
 
-/** The scopes each kind may have. */
-export const SCOPES: Record<EntryKind, readonly Scope['level'][]> = {
-  layout: ['build'], title: ['build'], target: ['build'],
-  measure: ['build', 'bank', 'head', 'cylinder'], book: ['build', 'bank', 'head', 'cylinder'], assume: ['build', 'bank', 'head', 'cylinder'],
-  offer: ['build', 'head'], pour: ['cylinder', 'build'], deckReadings: ['cylinder'], solder: ['cylinder'], wheel: ['build', 'cylinder'],
-  rod: ['build', 'bank', 'cylinder'], liftTable: ['build'], portPairs: ['build'], chamberModel: ['head', 'cylinder'], hold: ['cylinder'], faceCut: ['head'], deckCut: ['bank'], gasketChange: ['head'],
-  relief: ['cylinder'], seatWork: ['cylinder'], void: ['build', 'bank', 'head', 'cylinder']
+function scopeFault(value: unknown): string | undefined {
+  if (!isFields(value)) return WHAT_ABOUT
+  const { level, ...rest } = value
+  if (!Object.hasOwn(SCOPE_FIELDS, String(level))) return WHAT_ABOUT
+  const fields = SCOPE_FIELDS[level as Scope['level']]
+  const strange = Object.keys(rest).find(key => !fields.includes(key) && !(key === 'n' && fields.length === 2))
+  if (strange) return fields.length === 0 ? `“${strange.slice(0, 40)}” is not known here.` : `Say which ${String(level)}, and nothing else.`
+  for (const field of fields) {
+    const given = rest[field]
+    if (field === 'valve' || field === 'port') {
+      if (!VALVES.includes(String(given))) return `Which ${field}? The intake or the exhaust.`
+    } else if (!isCylinder(given)) return given === undefined ? `Say which ${String(level)}, and nothing else.` : `Which ${field}? A number from 1 to ${MOST_CYLINDERS}.`
+  }
+  return rest.n === undefined || (Number.isInteger(rest.n) && (rest.n as number) >= 1 && (rest.n as number) <= 4) ? undefined : `Which of the ${String(level)}s? A number from 1 to 4.`
 }
+
+const HASH = /^[0-9a-f]{64}$/
 
 /** The frame of an entry; its body is checked by the class of its kind. */
 export class EntryRequest {
@@ -44,13 +51,19 @@ export class EntryRequest {
   @OneOf(ENTRY_KINDS, 'The kind of entry') kind!: EntryKind
   @Sound(v => v === 1 ? undefined : 'This version of the entry is not known here.') v!: number
   @Sound((value, { kind }) => scopeFault(value) ?? (
-    Object.hasOwn(SCOPES, String(kind)) && !SCOPES[kind as EntryKind].includes((value as Scope).level)
-      ? `This is about ${SCOPES[kind as EntryKind].map(level => `the ${level}`).join(' or ')}.`
+    ENTRY_KINDS.includes(kind as EntryKind) && !kindRule(kind as EntryKind).scopes.includes((value as Scope).level)
+      ? `This is about ${kindRule(kind as EntryKind).scopes.map(level => `the ${level}`).join(' or ')}.`
       : undefined)) scope!: Scope
 
   @IsObject({ message: 'The entry has no body.' }) body!: object
   @IsOptional() @PlainNote() note?: string
   @IsOptional() @Sound(uuidFault) supersedes?: string
+  @IsOptional() @Sound(uuidFault) plan?: string
+  @IsOptional() @Sound(value => Array.isArray(value) && value.length >= 1 && value.length <= 12 && value.every(hash => typeof hash === 'string' && HASH.test(hash)) && new Set(value).size === value.length
+    ? undefined
+    : 'Photographs are named by their SHA-256, up to twelve, each once.') photos?: string[]
+
+  @IsOptional() @Sound((value, { supersedes }) => value === supersedes ? uuidFault(value) : 'What is undone is what it takes the place of.') undoes?: string
 }
 
 /** What a client PUTs to bring in a build kept as JSON. */

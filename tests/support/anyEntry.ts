@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import {
-  ENCLOSED, FIGURE_BOUNDS, QUANTITIES, quantityRule, startingSpec, type ChamberKind, type Entry, type EntryKind, type Figure, type Quantity, type QuantityRule, type Scope
+  ENCLOSED, FIGURE_BOUNDS, QUANTITIES, mayCorrect, quantityRule, startingSpec, type ChamberKind, type Entry, type EntryKind, type Figure, type Quantity, type QuantityRule, type Scope
 } from '#core'
-import { checkEntry, mayCorrect } from '#shared/dto'
+import { checkEntry } from '#shared/dto'
 
 /** Random entries that the forms and the server let through, of every kind, with figures up to and at their bounds. */
 

@@ -4,7 +4,7 @@ import { sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { KIND_WORDS, sayEntry, sayScope, sayTime, typedOf } from '~/words/entries'
+import { sayEntry, sayKind, sayScope, sayTime, typedOf } from '~/words/entries'
 
 const props = defineProps<{ entry: Entry }>()
 const build = useBuild()
@@ -62,7 +62,7 @@ async function takeOut() {
   <tr :class="standing" :data-entry="entry.id">
     <td class="num small">{{ sayTime(entry.at) }}</td>
     <td class="small">{{ entry.hand }}</td>
-    <td>{{ KIND_WORDS[entry.kind] }}</td>
+    <td>{{ sayKind(entry.kind) }}</td>
     <td class="small">{{ sayScope(entry.scope) }}</td>
     <td class="what">
       <span class="said">{{ sayEntry(entry, device.lengths) }}</span> <span class="quiet small num">{{ doubt }}</span>

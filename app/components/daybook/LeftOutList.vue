@@ -3,7 +3,7 @@ import type { Entry } from '#core'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { KIND_WORDS, sayEntry, sayTime } from '~/words/entries'
+import { sayEntry, sayKind, sayTime } from '~/words/entries'
 
 /** Entries that are stored and count for nothing, each with the reason and the way to take it out. */
 const build = useBuild()
@@ -18,7 +18,7 @@ function told(entry: Entry): string {
     return JSON.stringify(entry.body)?.slice(0, 160) ?? ''
   }
 }
-const kind = (entry: Entry) => Object.hasOwn(KIND_WORDS, entry.kind) ? KIND_WORDS[entry.kind] : String(entry.kind)
+const kind = (entry: Entry) => sayKind(entry.kind)
 async function takeOut(entry: Entry, why: string) {
   sentences[entry.id] = notKept(await build.add('void', { level: 'build' }, { reason: `could not be used: ${why}`.slice(0, 300) }, { supersedes: entry.id })) ?? ''
 }

@@ -2,7 +2,7 @@
 import { uncertainty, type NoLesson, type Settlement } from '#core'
 import { digits, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
-import { KIND_WORDS } from '~/words/entries'
+import { sayKind } from '~/words/entries'
 
 const build = useBuild()
 const WHY: Record<NoLesson, string> = {
@@ -14,7 +14,7 @@ const WHY: Record<NoLesson, string> = {
   notSmaller: 'none: the chamber did not get smaller'
 }
 const settlements = computed(() => [...build.replayed?.settlements ?? []].reverse())
-const work = (s: Settlement) => [...new Set(s.operations.map(id => build.byId.get(id)).flatMap(e => e ? [KIND_WORDS[e.kind]] : []))].join(' + ')
+const work = (s: Settlement) => [...new Set(s.operations.map(id => build.byId.get(id)).flatMap(e => e ? [sayKind(e.kind)] : []))].join(' + ')
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { shares, uncertainty, type Dimension, type Part } from '#core'
 import { say, sayDoubt } from '#shared/figures'
-import { sayEntry, sayTime, KIND_WORDS } from '~/words/entries'
+import { sayEntry, sayKind, sayTime } from '~/words/entries'
 import { sayImprovement, saySource } from '~/words/sources'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -27,7 +27,7 @@ const entries = computed(() => props.part.entries.flatMap(id => build.byId.get(i
     <p v-if="formula" class="small formula">{{ formula }}</p>
     <ul v-if="entries.length" class="small entries">
       <li v-for="entry in entries" :key="entry.id">
-        {{ KIND_WORDS[entry.kind] }}: {{ sayEntry(entry, device.lengths) }} <span class="quiet">· {{ entry.hand }}, {{ sayTime(entry.at) }}<template v-if="entry.kind === 'pour'"> · {{ entry.body.instrument.name }}</template></span>
+        {{ sayKind(entry.kind) }}: {{ sayEntry(entry, device.lengths) }} <span class="quiet">· {{ entry.hand }}, {{ sayTime(entry.at) }}<template v-if="entry.kind === 'pour'"> · {{ entry.body.instrument.name }}</template></span>
       </li>
     </ul>
     <template v-if="sources.length">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Waiting } from '~/stores/cupboard'
-import { KIND_WORDS } from '~/words/entries'
+import { sayKind } from '~/words/entries'
 import { useOutbox } from '~/stores/outbox'
 import { useShop } from '~/stores/shop'
 
@@ -13,7 +13,7 @@ interface Body { kind?: string, scope?: { cylinder?: number, head?: number }, bo
 function reading({ body }: Waiting): string {
   const { kind, scope, body: inner, entries, name } = JSON.parse(body) as Body
   const figure = inner?.figure ?? inner?.depth
-  const what = kind && Object.hasOwn(KIND_WORDS, kind) ? KIND_WORDS[kind as keyof typeof KIND_WORDS] : entries ? `${entries.length} readings out of a file` : name ?? ''
+  const what = kind ? sayKind(kind) : entries ? `${entries.length} readings out of a file` : name ?? ''
   const where = scope?.cylinder ? `, cylinder ${scope.cylinder}` : scope?.head ? `, head ${scope.head}` : ''
   const typed = inner?.typed ?? (figure ? `${figure.typed} ${figure.unit}` : '')
   return `${what}${where}${typed ? `: ${typed}` : ''}`

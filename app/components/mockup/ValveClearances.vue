@@ -5,7 +5,7 @@ import { digits, say, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
-import { KIND_WORDS } from '~/words/entries'
+import { sayKind } from '~/words/entries'
 
 /** Everything that could touch: as measured, as it is now, and what each planned operation takes or gives back. */
 const build = useBuild()
@@ -43,7 +43,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => s.then.value 
       <thead>
         <tr>
           <th>Clearance</th><th class="field">measured</th><th class="r">now</th>
-          <th v-for="op in planned" :key="op.id" class="r">{{ KIND_WORDS[op.kind] }}<template v-if="op.kind === 'faceCut' || op.kind === 'deckCut'"><br>{{ say(op.body.depth.value, 'length', device.lengths) }}</template></th>
+          <th v-for="op in planned" :key="op.id" class="r">{{ sayKind(op.kind) }}<template v-if="op.kind === 'faceCut' || op.kind === 'deckCut'"><br>{{ say(op.body.depth.value, 'length', device.lengths) }}</template></th>
           <th class="r">then</th><th class="r">shop’s least</th>
         </tr>
       </thead>

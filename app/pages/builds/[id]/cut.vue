@@ -2,7 +2,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { uncertainty, type Part } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
-import { sayLay } from '~/words/entries'
+import { sayLay } from '~/words/cuts'
 import { useCutting } from '~/composables/useCutting'
 import { useSettling } from '~/composables/useSettling'
 import { useBuild } from '~/stores/build'

@@ -1,0 +1,37 @@
+import type { PartName, Quantity, QuantityRule } from './quantities'
+import type { Scope } from './terms'
+
+/**
+ * What a kind of entry is to the ledger:
+ * - `frame`: what the build is and is called;
+ * - `statement`: a figure, by its source (measured, of the book, assumed);
+ * - `reading`: something measured, kept as it was read;
+ * - `operation`: changes metal or parts, and has a state (planned, done, dropped);
+ * - `remark`: a word about the build or about another entry.
+ */
+export type Role = 'frame' | 'statement' | 'reading' | 'operation' | 'remark'
+
+/** What every kind of entry says of itself, in a file of its own in `kinds/`. */
+export interface KindRule {
+  role: Role
+  /** What an entry of this kind may be about. */
+  scopes: readonly Scope['level'][]
+  /** Dimensions and parts of the clearance volume that it says or changes; an operation's divide their history into stretches. */
+  changes: readonly (Quantity | PartName)[]
+  /** Bounds of its figures outside which one is a slip of the hand, by field, in core units. */
+  bounds: Readonly<Record<string, QuantityRule>>
+  /** Other kinds whose place it may take as a correction. */
+  corrects?: readonly string[]
+  /** A second one about the same thing, by somebody who had not seen the first, is told of it. */
+  told?: boolean
+  /** It is nothing without an entry whose place it takes. */
+  takesPlace?: boolean
+}
+
+declare const BODY: unique symbol
+/** A kind's rule, with the shape of its body known to the compiler alone. */
+export type KindOf<B, R extends KindRule = KindRule> = R & { readonly [BODY]?: B }
+export type BodyOf<K> = K extends { readonly [BODY]?: infer B } ? NonNullable<B> : never
+
+/** Declares a kind: `kind<Body>()({ … })`. */
+export const kind = <B>() => <const R extends KindRule>(rule: R): KindOf<B, R> => rule

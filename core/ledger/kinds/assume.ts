@@ -1,0 +1,5 @@
+import { kind } from '../kind'
+import { ENGINE_SCOPES, STATEMENTS, type Statement } from '../statement'
+
+/** A dimension that stands in until somebody measures it. */
+export const assume = kind<Statement>()({ role: 'statement', scopes: ENGINE_SCOPES, changes: [], bounds: {}, corrects: STATEMENTS, told: true })

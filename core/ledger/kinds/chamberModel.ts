@@ -1,0 +1,13 @@
+import type { ChamberSpec } from '../../chamber'
+import { kind } from '../kind'
+
+export interface ChamberModelBody {
+  spec: ChamberSpec
+  /** Cylinders that have it the other way round. */
+  mirrored: number[]
+  /** The face it was drawn on, as it was cast or as it stood at a time (ISO 8601); if not given, as it stood when the drawing was first kept. */
+  face?: string
+}
+
+/** A chamber's shape. */
+export const chamberModel = kind<ChamberModelBody>()({ role: 'reading', scopes: ['head', 'cylinder'], changes: [], bounds: {} })

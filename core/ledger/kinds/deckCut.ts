@@ -1,0 +1,10 @@
+import { kind } from '../kind'
+import { FIGURE_BOUNDS } from '../quantities'
+import type { Figure, OperationState } from '../terms'
+
+export interface DeckCutBody { state: OperationState, depth: Figure, measured?: Figure }
+
+/** Metal off a block's deck. */
+export const deckCut = kind<DeckCutBody>()({
+  role: 'operation', scopes: ['bank'], changes: ['deckClearance'], bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth }
+})

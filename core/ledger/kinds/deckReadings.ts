@@ -1,0 +1,11 @@
+import { kind } from '../kind'
+import { FIGURE_BOUNDS } from '../quantities'
+import { STATEMENTS } from '../statement'
+import type { SpotReading } from '../terms'
+
+export interface DeckReadingsBody { readings: SpotReading[] }
+
+/** Deck clearance by dial or depth gauge at several places on the crown. */
+export const deckReadings = kind<DeckReadingsBody>()({
+  role: 'statement', scopes: ['cylinder'], changes: ['deckClearance'], bounds: { reading: FIGURE_BOUNDS.deckReading }, corrects: STATEMENTS
+})

@@ -1,0 +1,17 @@
+import { kind } from '../kind'
+import { FIGURE_BOUNDS } from '../quantities'
+import type { Figure, OperationState } from '../terms'
+
+/** What a chamber's model says a cut takes off it: `cc` at the stated depth, `perMm` cc for each mm
+ * more, `x` its place along the head, `factor` poured over drawn. */
+export interface Removed { cylinder: number, x: number, cc: number, perMm: number, factor: number }
+
+/** `depth` is at the bore line; slopes in mm per mm along +x and +y of the head; `flat` comes square off the new face. */
+export interface FaceCutBody { state: OperationState, depth: Figure, measured?: Figure, slopeX?: number, slopeY?: number, flat?: Figure, removed?: Removed[] }
+
+/** Metal off a head's face. */
+export const faceCut = kind<FaceCutBody>()({
+  role: 'operation', scopes: ['head'],
+  changes: ['chamber', 'intakeSeatHeight', 'exhaustSeatHeight', 'intakeTopCutHeight', 'exhaustTopCutHeight', 'deckThickness'],
+  bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth, flat: { ...FIGURE_BOUNDS.cutDepth, min: 0 } }
+})

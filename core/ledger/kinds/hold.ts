@@ -1,0 +1,6 @@
+import { kind } from '../kind'
+
+export interface HoldBody { held: boolean }
+
+/** A chamber that can't be ground. */
+export const hold = kind<HoldBody>()({ role: 'remark', scopes: ['cylinder'], changes: [], bounds: {} })

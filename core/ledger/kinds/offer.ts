@@ -1,0 +1,11 @@
+import { kind } from '../kind'
+import { QUANTITIES } from '../quantities'
+import type { Figure } from '../terms'
+
+export interface OfferBody { name?: string, thickness: Figure, bore: Figure, area?: Figure }
+
+/** A gasket that is to be had, not fitted. */
+export const offer = kind<OfferBody>()({
+  role: 'remark', scopes: ['build', 'head'], changes: [],
+  bounds: { thickness: QUANTITIES.gasketThickness, bore: QUANTITIES.gasketBore, area: QUANTITIES.gasketArea }
+})

@@ -1,0 +1,7 @@
+import { kind } from '../kind'
+import type { Valve } from '../terms'
+
+export interface PortPairsBody { valve: Valve, pairs: number[][], poor: number[] }
+
+/** Ports that should match, and which of them are the poor ones by the head's own design. */
+export const portPairs = kind<PortPairsBody>()({ role: 'frame', scopes: ['build'], changes: [], bounds: {} })

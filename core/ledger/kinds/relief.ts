@@ -1,0 +1,19 @@
+import type { Relief } from '../../chamber'
+import { kind } from '../kind'
+import { FIGURE_BOUNDS } from '../quantities'
+import type { Figure, OperationState } from '../terms'
+
+export interface ReliefBody {
+  state: OperationState
+  added: Figure
+  u?: Figure
+  /** What the drawing gains by it. */
+  drawn?: Figure
+  /** Where the metal comes off, on the chamber's drawing. */
+  reliefs?: Relief[]
+}
+
+/** Metal ground out of a chamber. */
+export const relief = kind<ReliefBody>()({
+  role: 'operation', scopes: ['cylinder'], changes: ['chamber'], bounds: { added: FIGURE_BOUNDS.addedVolume, u: FIGURE_BOUNDS.addedDoubt, drawn: FIGURE_BOUNDS.addedVolume }
+})

@@ -1,0 +1,7 @@
+import type { RodMaterial } from '../../squish'
+import { kind } from '../kind'
+
+export interface RodBody { material: RodMaterial }
+
+/** What the rods are made of. */
+export const rod = kind<RodBody>()({ role: 'frame', scopes: ['build', 'bank', 'cylinder'], changes: [], bounds: {} })

@@ -1,0 +1,18 @@
+import { kind } from '../kind'
+import { FIGURE_BOUNDS } from '../quantities'
+import type { Figure, OperationState, Valve } from '../terms'
+
+export interface SeatWorkBody {
+  state: OperationState
+  added: Figure
+  u?: Figure
+  /** How far the valves (of one kind, or all) went up with it, which gives clearance and seat height back. */
+  sunk?: Figure
+  valve?: Valve
+}
+
+/** Seats cut or replaced. */
+export const seatWork = kind<SeatWorkBody>()({
+  role: 'operation', scopes: ['cylinder'], changes: ['chamber', 'intakeSeatHeight', 'exhaustSeatHeight', 'intakeTopCutHeight', 'exhaustTopCutHeight'],
+  bounds: { added: FIGURE_BOUNDS.addedVolume, u: FIGURE_BOUNDS.addedDoubt, sunk: FIGURE_BOUNDS.sunk }
+})

@@ -1,0 +1,10 @@
+import { kind } from '../kind'
+import { FIGURE_BOUNDS } from '../quantities'
+import type { Figure } from '../terms'
+
+export interface TargetBody { ratio: Figure, tolerance: Figure, countsCrevice: boolean }
+
+/** The ratio the build is to reach, and how close counts as there. */
+export const target = kind<TargetBody>()({
+  role: 'frame', scopes: ['build'], changes: [], bounds: { ratio: FIGURE_BOUNDS.ratio, tolerance: FIGURE_BOUNDS.ratioTolerance }, told: true
+})

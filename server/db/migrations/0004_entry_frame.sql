@@ -1,0 +1,3 @@
+ALTER TABLE "entries" ADD COLUMN "plan" uuid;--> statement-breakpoint
+ALTER TABLE "entries" ADD COLUMN "photos" jsonb;--> statement-breakpoint
+ALTER TABLE "entries" ADD COLUMN "undoes" uuid;

@@ -1,0 +1,4 @@
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-8][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/
+/** What is wrong with a name that the client gave, if anything. */
+export const uuidFault = (value: unknown): string | undefined =>
+  typeof value === 'string' && UUID.test(value) ? undefined : 'That is not an identity (a lower-case UUID).'

@@ -1,0 +1,3 @@
+import { StatementBody } from '../statement'
+
+export class AssumeBody extends StatementBody {}

@@ -1,0 +1,3 @@
+import { FaceBody } from '../operation'
+
+export class DeckCutBody extends FaceBody {}

@@ -1,0 +1,10 @@
+import { IsOptional } from 'class-validator'
+import { KINDS, type Figure, type Relief } from '#core'
+import { reliefsFault } from '../chamberBody'
+import { FigureIn, Sound } from '../decorators'
+import { AddedBody } from '../operation'
+
+export class ReliefBody extends AddedBody {
+  @IsOptional() @FigureIn(KINDS.relief.bounds.drawn, 'the volume drawn') drawn?: Figure
+  @IsOptional() @Sound(reliefsFault) reliefs?: Relief[]
+}

@@ -1,0 +1,9 @@
+import { IsOptional } from 'class-validator'
+import { KINDS, type Figure, type Valve } from '#core'
+import { FigureIn, OneOf } from '../decorators'
+import { AddedBody } from '../operation'
+
+export class SeatWorkBody extends AddedBody {
+  @IsOptional() @FigureIn(KINDS.seatWork.bounds.sunk, 'how far the valve was sunk') sunk?: Figure
+  @IsOptional() @OneOf(['intake', 'exhaust'], 'Which valves') valve?: Valve
+}

@@ -1,0 +1,11 @@
+import { IsBoolean } from 'class-validator'
+import { KINDS, type Figure } from '#core'
+import { FigureIn } from '../decorators'
+
+const { bounds } = KINDS.target
+
+export class TargetBody {
+  @FigureIn(bounds.ratio, 'the target ratio') ratio!: Figure
+  @FigureIn(bounds.tolerance, 'the tolerance') tolerance!: Figure
+  @IsBoolean({ message: 'Say whether the target counts the crevice.' }) countsCrevice!: boolean
+}
