@@ -5,8 +5,8 @@ import {
 import { watchDebounced } from '@vueuse/core'
 import { v5 as uuidv5 } from 'uuid'
 import { askSolids } from './useSolids'
-import { allKept } from './useStatement'
-import { useBuild } from '~/stores/build'
+import { notKept } from './useStatement'
+import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import { useDrafts } from '~/stores/drafts'
 import { solidAsk } from '~/workers/solidAsk'
@@ -298,17 +298,17 @@ export function useShaping() {
   /** Plans the same metal on every cylinder that was reckoned, or on this one alone. */
   async function plan(note: string): Promise<string | undefined> {
     const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, ...developed.value }] : []
-    const said = await allKept(list.map(({ cylinder, drawn }) => {
+    const said = notKept(await build.planAll('Chambers opened', [], list.map(({ cylinder, drawn }) => {
       const before = planned.value.find(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder)
       const { kind, scope, body } = asPlanned(cylinder, { drawn })
-      return build.add(kind, scope, body, { note, ...(before ? { supersedes: before.id } : {}) })
-    }))
+      return { kind, scope, body, more: { note, ...(before ? { supersedes: before.id } : {}) } } as ToAdd
+    })))
     if (!said) set({ steps: [] })
     return said
   }
   async function finish(to: 'done' | 'dropped', cylinder?: number, hours?: string): Promise<string | undefined> {
     const list = planned.value.filter(o => cylinder === undefined || (o.scope.level === 'cylinder' && o.scope.cylinder === cylinder))
-    return allKept(list.map(op => build.add('relief', op.scope, { ...op.body, state: to }, { supersedes: op.id, ...(hours ? { note: `${hours} h` } : {}) })))
+    return notKept(await build.addAll(list.map(op => ({ kind: 'relief', scope: op.scope, body: { ...op.body, state: to }, more: { supersedes: op.id, ...(hours ? { note: `${hours} h` } : {}) } }))))
   }
   return {
     head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, liftEntry, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,

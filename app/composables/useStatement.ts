@@ -15,12 +15,6 @@ export function notKept(sent: Sent, now?: string): string | undefined {
   return `${current.hand} changed this meanwhile${now ? `: it is ${now} now` : ''}. Yours is still here; Enter puts it in its place.`
 }
 
-/** Writes that belong together, all of them on this device before the page can be left: the first sentence of one that did not go in. */
-export async function allKept(writes: Promise<Sent>[]): Promise<string | undefined> {
-  const sent = await Promise.all(writes)
-  return sent.map(s => notKept(s)).find(Boolean)
-}
-
 /**
  * One dimension of the build as a field: what stands there, and how a new figure is kept.
  *

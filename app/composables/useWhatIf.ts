@@ -1,6 +1,6 @@
 import type { AsIf, EntryOf, Figure, Scope, Tried } from '#core'
-import { allKept } from './useStatement'
-import { useBuild } from '~/stores/build'
+import { notKept } from './useStatement'
+import { useBuild, type ToAdd } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 
 /** What might be done to the stack, tried on paper: nothing is entered until it is planned. */
@@ -35,7 +35,7 @@ export function useWhatIf() {
     if (!at) return undefined
     if (face.value > 0 && at.cylinders.some(c => c.waiting)) return 'The chambers are not ready yet: try again in a moment.'
     const mine = at.operations.slice(at.operations.length - tried.value.length)
-    const said = await allKept(mine.map(({ kind, scope, body }) => build.add(kind, scope, body)))
+    const said = notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd)))
     if (said) return said
     for (const name of ['gasket', 'deck', 'face'] as const) set(name, '')
     return undefined

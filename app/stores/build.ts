@@ -1,16 +1,19 @@
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, advice, asIf, clashOf, headCut, replay, scopeName, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
+  BODY_VERSION, advice, asIf, clashOf, headCut, kindRule, replay, scopeName, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
 } from '#core'
-import { checkEntry, type BuildView } from '#shared/dto'
+import { checkEntry, type BuildView, type FieldProblem, type SentEntry } from '#shared/dto'
 import { sayClash, sayLeftOut } from '#shared/words/domain'
 import { useChambers } from './chambers'
 import { useDevice } from './device'
 import { useOutbox, type Sent } from './outbox'
 import { useShop } from './shop'
 
-export interface MoreOfEntry { supersedes?: string, note?: string, at?: string }
+export interface MoreOfEntry { supersedes?: string, note?: string, at?: string, plan?: string, undoes?: string }
+
+/** An entry that is to be added: `id` where others name it. */
+export type ToAdd = { [K in EntryKind]: { kind: K, scope: Scope, body: Bodies[K], more?: MoreOfEntry, id?: string } }[EntryKind]
 
 /** An entry that counts for nothing, and why. */
 export interface LeftOutEntry { entry: Entry, sentence: string }
@@ -29,9 +32,11 @@ export const useBuild = defineStore('build', () => {
 
   /** Entries still waiting in the outbox for this build, as the ledger sees them. */
   const unsent = computed<Entry[]>(() => outbox.waiting.flatMap((write) => {
-    const match = /^\/api\/builds\/([^/]+)\/entries\/([^/?]+)/.exec(write.url)
+    const match = /^\/api\/builds\/([^/]+)\/(entries|batches)\/([^/?]+)/.exec(write.url)
     if (!match || match[1] !== view.value?.id) return []
-    return [{ ...JSON.parse(write.body), id: match[2], build: match[1], seq: null } as Entry]
+    const body = JSON.parse(write.body) as { entries: object[] }
+    // Entries that belong together go out as one write, and are here as one.
+    return (match[2] === 'batches' ? body.entries : [{ ...body, id: match[3] }]).map(entry => ({ ...entry, build: match[1], seq: null }) as Entry)
   }))
   const entries = computed<Entry[]>(() => {
     const kept = view.value?.entries ?? []
@@ -82,8 +87,10 @@ export const useBuild = defineStore('build', () => {
     const now = view.value
     if (!more || !now || now.id !== more.id) return
     const fresh = <T>(list: T[], known: T[], id: (one: T) => string) => {
+      const news = new Map(list.map(one => [id(one), one]))
       const ids = new Set(known.map(id))
-      return [...known, ...list.filter(one => !ids.has(id(one)))]
+      // What is here without its place in the order yet is taken as the shop has it.
+      return [...known.map(one => news.get(id(one)) ?? one), ...list.filter(one => !ids.has(id(one)))]
     }
     view.value = {
       ...more, seq: Math.max(now.seq, more.seq), since: 0,
@@ -102,37 +109,96 @@ export const useBuild = defineStore('build', () => {
     return known.some(entry => entry.seq === null) ? undefined : Math.max(view.value!.seq, ...known.map(entry => entry.seq!))
   }
 
+  const refusal = (title: string, detail: string, fields?: FieldProblem[]): Sent => ({ kind: 'refused', problem: { type: 'about:blank', title, status: 422, detail, ...(fields ? { fields } : {}) } })
+  const noHand = (): Sent | undefined => device.hand === '' ? refusal('Whose hand?', 'Put your initials in the header first: every entry names its hand.') : undefined
+
+  interface Made { id: string, sent: SentEntry }
+  /** An entry as it is sent, or what the server would say against it: that is said at once, and never counts on the screen. */
+  function made({ kind, scope, body, more = {}, id = uuid() }: ToAdd): Made | Sent {
+    const { at = new Date().toISOString(), note, supersedes, undoes } = more
+    // What takes an operation's place belongs to the same plan, unless it is planned anew.
+    const plan = more.plan ?? (kindRule(kind).role === 'operation' ? byId.value.get(supersedes ?? '')?.plan : undefined)
+    const entry = {
+      at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {}), ...(plan ? { plan } : {}), ...(undoes ? { undoes } : {})
+    }
+    const checked = checkEntry(JSON.parse(JSON.stringify(entry)))
+    return checked.ok ? { id, sent: checked.value } : refusal('This can’t be accepted', checked.fields[0]!.sentence, checked.fields)
+  }
+  /** What can't be reckoned with beside the rest, or can't be so on this engine. */
+  function againstRest(all: Made[], build: string): Sent | undefined {
+    const fresh = all.map(({ id, sent }) => ({ ...sent, id, build, seq: null }) as Entry)
+    const misfit = replay([...entries.value, ...fresh])?.leftOut.find(out => all.some(({ id }) => id === out.id))
+    if (misfit) return refusal('This can’t be reckoned with', sayLeftOut(misfit))
+    const clash = fresh.map(entry => clashOf(entry, replayed.value)).find(Boolean)
+    return clash && refusal('This can’t be so', sayClash(clash))
+  }
+
   /** Adds an entry. It counts on this screen at once, and on the server as soon as that answers. */
   async function add<K extends EntryKind>(kind: K, scope: Scope, body: Bodies[K], more: MoreOfEntry = {}): Promise<Sent> {
     if (!view.value) throw new Error('no build is open')
-    if (device.hand === '') {
-      const sentence = 'Put your initials in the header first: every entry names its hand.'
-      return { kind: 'refused', problem: { type: 'about:blank', title: 'Whose hand?', status: 422, detail: sentence } }
-    }
-    const id = uuid()
-    const { at = new Date().toISOString(), note, supersedes } = more
-    const entry = { at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {}) }
-    // What the server would refuse is said at once, and never counts on the screen, not even for a moment.
-    const checked = checkEntry(JSON.parse(JSON.stringify(entry)))
-    if (!checked.ok) {
-      return { kind: 'refused', problem: { type: 'about:blank', title: 'This can’t be accepted', status: 422, detail: checked.fields[0]!.sentence, fields: checked.fields } }
-    }
-    // Nor is what could not be reckoned with beside the rest.
-    const misfit = replay([...entries.value, { ...checked.value, id, build: view.value.id, seq: null } as Entry])?.leftOut.find(out => out.id === id)
-    if (misfit) return { kind: 'refused', problem: { type: 'about:blank', title: 'This can’t be reckoned with', status: 422, detail: sayLeftOut(misfit) } }
-    const clash = clashOf(checked.value as Entry, replayed.value)
-    if (clash) return { kind: 'refused', problem: { type: 'about:blank', title: 'This can’t be so', status: 422, detail: sayClash(clash) } }
-    const known = supersedes ? undefined : seen(kind, scope, checked.value.body)
-    const sent = await outbox.put(id, `/api/builds/${view.value.id}/entries/${id}${known === undefined ? '' : `?seen=${known}`}`, entry)
+    const one = noHand() ?? made({ kind, scope, body, more } as ToAdd)
+    if ('kind' in one) return one
+    const fault = againstRest([one], view.value.id)
+    if (fault) return fault
+    const known = more.supersedes ? undefined : seen(kind, scope, one.sent.body)
+    const sent = await outbox.put(one.id, `/api/builds/${view.value.id}/entries/${one.id}${known === undefined ? '' : `?seen=${known}`}`, one.sent)
     // Told of a change it had not seen, the page shows what stands now.
     if (sent.kind === 'refused' && sent.problem.current) await refresh()
     return sent
   }
 
-  outbox.onKept(value => keep(value as Entry))
-  function keep(entry: Entry) {
-    if (!view.value || view.value.id !== entry.build || view.value.entries.some(e => e.id === entry.id)) return
-    view.value = { ...view.value, entries: [...view.value.entries, entry] }
+  /** Adds entries that belong together as one write: all of them are kept, or none. */
+  async function addAll(list: ToAdd[]): Promise<Sent> {
+    if (!view.value) throw new Error('no build is open')
+    if (list.length === 0) return { kind: 'kept', value: undefined }
+    const all: Made[] = []
+    for (const item of list) {
+      const one = noHand() ?? made(item)
+      if ('kind' in one) return one
+      all.push(one)
+    }
+    const fault = againstRest(all, view.value.id)
+    if (fault) return fault
+    const batch = uuid()
+    const sent = await outbox.put(batch, `/api/builds/${view.value.id}/batches/${batch}`, { hand: device.hand, entries: all.map(({ id, sent }) => ({ id, ...sent })) })
+    if (sent.kind === 'refused') await refresh()
+    return sent
+  }
+
+  /** Operations planned together under one name: they can be dropped as one. What is planned already for the same keeps its place. */
+  function planAll(name: string, reasons: string[], operations: ToAdd[]): Promise<Sent> {
+    const plan = uuid()
+    const scope = operations[0]?.scope ?? { level: 'build' }
+    const own: ToAdd = { kind: 'plan', id: plan, scope: scope.level === 'bank' ? { level: 'build' } : scope, body: { name, reasons, state: 'open' } }
+    return addAll([own, ...operations.map(op => ({ ...op, more: { ...op.more, plan } }) as ToAdd)])
+  }
+  /** Plans that are open and still have something to be done. */
+  const plans = computed(() => [...replayed.value?.ledger.plans.values() ?? []].filter(plan => !plan.dropped && replayed.value!.planned.some(op => op.plan === plan.id)))
+  function dropPlan(id: string): Promise<Sent> {
+    const entry = replayed.value?.ledger.plans.get(id)?.entry
+    return entry ? add('plan', entry.scope, { ...entry.body, state: 'dropped' }, { supersedes: entry.id }) : Promise.resolve({ kind: 'kept', value: undefined })
+  }
+
+  /** Puts back what stood before an entry: the one it took the place of, or nothing. It is an entry too, and can be undone. */
+  function undo(entry: Entry): Promise<Sent> {
+    const before = byId.value.get(entry.supersedes ?? '')
+    const more = { supersedes: entry.id, undoes: entry.id }
+    return before
+      ? add(before.kind, before.scope, before.body as never, { ...more, at: before.at, ...(before.note ? { note: before.note } : {}), ...(before.plan ? { plan: before.plan } : {}) })
+      : add('void', entry.scope, { reason: 'undone' }, more)
+  }
+
+  outbox.onKept((value, write) => {
+    const match = /^\/api\/builds\/([^/]+)\/batches\//.exec(write.url)
+    if (!match) return keep([value as Entry])
+    keep((JSON.parse(write.body) as { entries: Entry[] }).entries.map(entry => ({ ...entry, build: match[1]!, seq: null })))
+    void refresh()
+  })
+  function keep(list: Entry[]) {
+    const now = view.value
+    if (!now) return
+    const fresh = list.filter(entry => entry.build === now.id && !now.entries.some(e => e.id === entry.id))
+    if (fresh.length > 0) view.value = { ...now, entries: [...now.entries, ...fresh] }
   }
 
   function step(by: 1 | -1) {
@@ -141,5 +207,5 @@ export const useBuild = defineStore('build', () => {
     if (n > 0) cylinder.value = cylinders.value[(at + by + n) % n]!
   }
 
-  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, cuts, byId, cylinders, asIs, state, worst, open, refresh, add, step }
+  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, cuts, byId, cylinders, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
 })

@@ -17,7 +17,12 @@ const TRIES = 3
 type Ended = { kind: 'kept', value: unknown } | { kind: 'refused', problem: Problem } | { kind: 'away' } | { kind: 'broke', problem: Problem }
 
 /** Whether a write can't go in before another: it is about what that one begins or writes down. */
-const buildsOn = (write: Waiting, other: Waiting) => write.id !== other.id && (write.url.includes(other.id) || write.body.includes(other.id))
+function buildsOn(write: Waiting, other: Waiting): boolean {
+  if (write.id === other.id) return false
+  // Entries that go out together are named in the write, each by its own id.
+  const names = other.url.includes('/batches/') ? (JSON.parse(other.body) as { entries: { id: string }[] }).entries.map(e => e.id) : [other.id]
+  return names.some(name => write.url.includes(name) || write.body.includes(name))
+}
 
 /**
  * Every write goes through here: first into the device's own store, then to the server, in order. A write that got
@@ -30,7 +35,7 @@ export const useOutbox = defineStore('outbox', () => {
   const waiting = computed(() => writes.value.filter(write => !write.aside))
   const aside = computed(() => writes.value.filter((write): write is Waiting & { aside: Problem } => write.aside !== undefined))
   const settled = new Map<string, (sent: Sent) => void>()
-  const keptListeners = new Set<(value: unknown) => void>()
+  const keptListeners = new Set<(value: unknown, write: Waiting) => void>()
   let sending = false
   let timer: ReturnType<typeof setTimeout> | undefined
   let failures = 0
@@ -98,7 +103,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function finish(write: Waiting, ended: Extract<Ended, { kind: 'kept' | 'refused' }>) {
     // Whoever shows what is kept takes it over before it leaves the waiting list: it is never on neither.
-    if (ended.kind === 'kept') keptListeners.forEach(listener => listener(ended.value))
+    if (ended.kind === 'kept') keptListeners.forEach(listener => listener(ended.value, write))
     const listener = settled.get(write.id)
     settled.delete(write.id)
     // Refused with nobody at the field any more: it stays here to be read.
@@ -121,7 +126,7 @@ export const useOutbox = defineStore('outbox', () => {
     if (write) await change(write, null)
     void flush()
   }
-  const onKept = (listener: (value: unknown) => void) => keptListeners.add(listener)
+  const onKept = (listener: (value: unknown, write: Waiting) => void) => keptListeners.add(listener)
   return { waiting, aside, load, put, tryAgain, drop, onKept }
 })
 

@@ -1,6 +1,7 @@
 import { likelyFaults, type Advice } from '#core'
 import { ENCLOSED_WORDS, sayFaults } from './pours'
-import { say, sayCylinders, type LengthUnit } from '#shared/figures'
+import { say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
+import { REASON_WORDS } from './reasons'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 
 export interface SaidAdvice { sentence: string, urgent?: boolean }
@@ -37,6 +38,9 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'gasketInBore': return {
       sentence: `The gasket ${open.planned ? 'that is planned' : ''} for ${whom} is ${mm(open.figure)} across and the bore ${mm(open.limit)}: it would stand in the chamber.`.replace('  ', ' '), urgent: true
     }
+    case 'tooCoarse': return {
+      sentence: `The ${open.face === 'head' ? `face of head ${open.heads.join(' and ')}` : 'deck'} is Ra ${say(open.figure, 'roughness', lengths)}; its gasket allows ${say(open.limit, 'roughness', lengths)}. Take a finer cut before it goes together.`, urgent: true
+    }
     case 'leak': return { sentence: `The ${ENCLOSED_WORDS[open.encloses].noun} of ${whom} loses ${say(open.figure, 'volume', lengths, 1)} a minute. Find the leak, then pour it again.`, urgent: true }
     case 'disagree': return {
       sentence: `The ${open.encloses === 'chamber' ? '' : `${ENCLOSED_WORDS[open.encloses].noun} `}pours of ${whom} differ by ${say(open.figure, 'volume', lengths, 1)}; the glass allows ${say(open.limit, 'volume', lengths, 1)}. Look for ${sayFaults(likelyFaults(open.change).slice(0, 2))}, and pour again.`,
@@ -46,6 +50,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'assumed': return open.of === 'seat'
       ? { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun} of ${whom}: it is only assumed, and the cut would reach it there.` }
       : { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun}${open.of === 'depth' ? sayHeads(open) : ''}: it is only assumed, and makes ${Math.round(open.figure * 100)} % of what is unsure${open.of === 'depth' ? ' about the depth of a cut' : ''}.` }
+    case 'targetAgain': return { sentence: `The ${sayList(open.reasons.map(r => REASON_WORDS[r].toLowerCase()))} ${open.reasons.length === 1 ? 'has' : 'have'} changed since the target was set: set the target again.` }
     case 'setTarget': return { sentence: 'Set the target ratio, and how close counts as there.' }
     case 'pour': return { sentence: `${who} ${have} not been poured. The book is only a claim: pour.` }
     case 'pourSecond': return { sentence: `${who} ${have} one pour only. Pour again before you cut.` }

@@ -116,6 +116,25 @@ const TABLE: [state: string, make: () => ReturnType<typeof oneCylinder>, open: s
     bench.state('gasketBore', 91, 'measure', { level: 'build' }, 0)
     return bench
   }, ['gasketInBore']],
+  ['on target, its face coarser than the gasket stands, the last reading counting', () => {
+    const bench = onTarget()
+    const ra = (value: number) => ({ value, unit: 'µm', typed: String(value) })
+    bench.add('finish', head, { roughness: ra(1.2), most: ra(1.6) })
+    bench.add('finish', head, { roughness: ra(3.2), most: ra(1.6) })
+    return bench
+  }, ['tooCoarse']],
+  ['on target, chosen for another fuel', () => {
+    const bench = onTarget()
+    bench.add('reasons', { level: 'build' }, { fuel: 'pump', use: 'touring' })
+    bench.add('target', { level: 'build' }, { ratio: mm(9.9), tolerance: mm(0.1), countsCrevice: true })
+    bench.add('reasons', { level: 'build' }, { fuel: 'race', use: 'touring' })
+    return bench
+  }, ['targetAgain']],
+  ['on target, its reasons written down only afterwards', () => {
+    const bench = onTarget()
+    bench.add('reasons', { level: 'build' }, { fuel: 'pump' })
+    return bench
+  }, ['onTarget']],
   ['on target', onTarget, ['onTarget']]
 ]
 

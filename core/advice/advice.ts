@@ -1,5 +1,5 @@
 import { shares } from '../estimate'
-import { headOf, touches, type Enclosed, type OperationKind, type Quantity } from '../ledger'
+import { REASONS, fit, headOf, ofKind, scopeName, touches, type Enclosed, type OperationKind, type Quantity, type Reason } from '../ledger'
 import { targetBand, type ClearanceName, type CylinderState, type Replay } from '../standing'
 import { NO_SOLIDS, asIf, headCut, type AsIf, type Chambers, type HeadCut, type ShapeSource } from '../plan'
 import { STARTING_RULES, leastClearance, type ShopRules } from '../shop'
@@ -18,6 +18,8 @@ type Open
     | { kind: 'tooClose', clearance: ClearanceName, figure: number, limit: number, planned: boolean }
     /** A gasket that stands in the chamber. */
     | { kind: 'gasketInBore', figure: number, limit: number, planned: boolean }
+    /** A face coarser than its gasket stands. */
+    | { kind: 'tooCoarse', face: 'head' | 'deck', figure: number, limit: number }
     | { kind: 'leak', encloses: Enclosed, figure: number, limit: number }
     | { kind: 'disagree', encloses: Enclosed, figure: number, change: number, limit: number }
     /** A dimension there is no ratio without. */
@@ -25,6 +27,8 @@ type Open
     /** An assumption: `figure`, its share of what is unsure about the ratio, or about the depth of a cut or a seat. */
     | { kind: 'assumed', quantity: Quantity, figure: number, limit: number, of: 'ratio' | 'depth' | 'seat' }
     | { kind: 'setTarget' }
+    /** What the target was chosen for has changed since. */
+    | { kind: 'targetAgain', reasons: Reason[] }
     | { kind: 'pour' }
     | { kind: 'pourSecond' }
     | { kind: 'pourFine' }
@@ -132,6 +136,30 @@ function gasketInBore({ r }: Sight): Found[] {
   return worstOf(inside, () => '', i => i.figure - i.limit).map(({ figure, limit, planned, cylinders }): Found => ({ kind: 'gasketInBore', figure, limit, planned, cylinders }))
 }
 
+/** Faces that are coarser than their gasket stands, by the last reading of each. */
+function tooCoarse({ r }: Sight): Found[] {
+  const last = new Map(ofKind(r.live.entries, 'finish').map(entry => [scopeName(entry.scope), entry]))
+  return [...last.values()].flatMap(({ scope, body: { roughness, most } }): Found[] => {
+    const cylinders = r.layout.cylinders.filter(c => fit(scope, r.layout, c) > 0)
+    return roughness.value > most.value && cylinders.length > 0
+      ? [{ kind: 'tooCoarse', face: scope.level === 'bank' ? 'deck' : 'head', figure: roughness.value, limit: most.value, cylinders }]
+      : []
+  })
+}
+
+/** The target was chosen for a fuel, a boost, a use: where one of them has changed since, it is asked for again. */
+function targetAgain({ r }: Sight): Found[] {
+  const { target, live } = r
+  if (!target) return []
+  const stated = ofKind(live.entries, 'reasons')
+  const at = r.ledger.place.get(target.id)!
+  const was = stated.filter(e => r.ledger.place.get(e.id)! < at).at(-1)?.body
+  const now = stated.at(-1)
+  if (!now || r.ledger.place.get(now.id)! < at || !was) return []
+  const changed = REASONS.filter(reason => (now.body[reason] ?? '') !== (was[reason] ?? ''))
+  return changed.length > 0 ? [{ kind: 'targetAgain', reasons: changed, cylinders: r.layout.cylinders }] : []
+}
+
 function challenged({ r }: Sight): Found[] {
   const leaks = r.challenges.flatMap((c): Found[] => c.leak ? [{ kind: 'leak', cylinders: [c.cylinder], encloses: c.encloses, figure: c.leak.rate, limit: LEAK_LIMIT }] : [])
   const apart = r.challenges.flatMap(c => c.disagreement ? [{ cylinder: c.cylinder, encloses: c.encloses, figure: c.disagreement.difference, change: c.disagreement.change, limit: c.disagreement.allowed }] : [])
@@ -226,7 +254,8 @@ function toPlan({ r, now, cuts }: Sight): Found[] {
 function settledAt(open: Found): Place {
   switch (open.kind) {
     case 'takeOut': return { station: 'daybook' }
-    case 'layOut': case 'setTarget': return { station: 'sheet', leaf: 'section' }
+    case 'tooCoarse': return { station: 'sheet', leaf: 'face' }
+    case 'layOut': case 'setTarget': case 'targetAgain': return { station: 'sheet', leaf: 'section' }
     case 'state': return placeOf(open.quantity)
     case 'assumed': return placeOf(open.quantity)
     case 'tooClose': return placeOf(open.clearance)
@@ -265,8 +294,8 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const again = settling(r)
   const open: Found[] = [
     ...out, ...cannotReckon(sight),
-    ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooClose(sight),
-    ...challenged(sight), ...assumptions(sight), ...unpoured(sight), ...toPlan(sight), ...planned(sight),
+    ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight),
+    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...unpoured(sight), ...toPlan(sight), ...planned(sight),
     ...again.length > 0 ? [{ kind: 'pourAgain' as const, cylinders: again }] : []
   ]
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]

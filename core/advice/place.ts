@@ -14,6 +14,7 @@ export function placeOf(field: Quantity): Place {
   if (VALVE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'valves', field }
   if (MOVING_FIELDS.includes(field)) return { station: 'cut', leaf: 'else', field }
   if (GASKET_FIELDS.includes(field)) return { station: 'sheet', leaf: 'gaskets', field }
+  if (field === 'headHeight') return { station: 'sheet', leaf: 'face', field }
   if (field === 'boreSpacing') return { station: 'sheet', leaf: 'chamber', field }
   return { station: 'sheet', leaf: 'section', field }
 }

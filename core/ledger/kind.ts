@@ -12,7 +12,9 @@ import type { Scope } from './terms'
 export type Role = 'frame' | 'statement' | 'reading' | 'operation' | 'remark'
 
 /** What every kind of entry says of itself, in a file of its own in `kinds/`. */
-export interface KindRule {
+export interface KindRule<B = unknown> {
+  /** A body as a builder would enter it: tests try every kind by it. */
+  example: () => B
   role: Role
   /** What an entry of this kind may be about. */
   scopes: readonly Scope['level'][]
@@ -24,6 +26,8 @@ export interface KindRule {
   corrects?: readonly string[]
   /** A second one about the same thing, by somebody who had not seen the first, is told of it. */
   told?: boolean
+  /** Fields of the body that name other entries: a copy of a build names its own. */
+  names?: readonly string[]
   /** It is nothing without an entry whose place it takes. */
   takesPlace?: boolean
 }
@@ -34,4 +38,4 @@ export type KindOf<B, R extends KindRule = KindRule> = R & { readonly [BODY]?: B
 export type BodyOf<K> = K extends { readonly [BODY]?: infer B } ? NonNullable<B> : never
 
 /** Declares a kind: `kind<Body>()({ … })`. */
-export const kind = <B>() => <const R extends KindRule>(rule: R): KindOf<B, R> => rule
+export const kind = <B>() => <const R extends KindRule<B>>(rule: R): KindOf<B, R> => rule

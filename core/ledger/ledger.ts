@@ -2,6 +2,7 @@ import type { Entry, EntryOf, OperationKind } from './entry'
 import { isOperation } from './entry'
 import { fit, headOf, layoutOf, type Layout } from './layout'
 import { live, ofKind, type Live } from './live'
+import { plansOf, type WorkPlan } from './plans'
 import type { Quantity } from './quantities'
 import { spotPlane } from '../squish'
 import { DEFAULT_U } from '../estimate'
@@ -23,6 +24,8 @@ export interface Ledger {
   /** Pours by cylinder, in order; those of a loose container belong to none. */
   pours: ReadonlyMap<number, EntryOf<'pour'>[]>
   solders: EntryOf<'solder'>[]
+  /** Plans by the entry they began with. */
+  plans: ReadonlyMap<string, WorkPlan>
 }
 
 /** The end of the ledger, as a place. */
@@ -43,6 +46,7 @@ export function openLedger(entries: readonly Entry[]): Ledger | undefined {
   const done: OperationEntry[] = []
   const planned: OperationEntry[] = []
   const place = new Map<string, number>()
+  const plans = plansOf(entries, current.entries)
   const state = (entry: StatementEntry) => {
     const { quantity } = entry.body
     const list = statements.get(quantity)
@@ -59,11 +63,12 @@ export function openLedger(entries: readonly Entry[]): Ledger | undefined {
       pours.get(entry.scope.cylinder)?.push(entry)
     } else if (isOperation(entry)) {
       if (entry.body.state === 'done') done.push(entry)
-      else if (entry.body.state === 'planned') planned.push(entry)
+      // What belongs to a plan is dropped with it.
+      else if (entry.body.state === 'planned' && !plans.get(entry.plan ?? '')?.dropped) planned.push(entry)
     }
   })
   return {
-    live: current, layout, place, statements, pours, done, planned,
+    live: current, layout, place, statements, pours, done, planned, plans,
     target: ofKind(current.entries, 'target').at(-1),
     offers: ofKind(current.entries, 'offer'),
     solders: ofKind(current.entries, 'solder')
@@ -92,6 +97,17 @@ export function operationsOn(
   operations: OperationEntry[], layout: Layout, cylinder: number, kinds: readonly OperationKind[]
 ): OperationEntry[] {
   return operations.filter(op => kinds.includes(op.kind) && touches(op, layout, cylinder))
+}
+
+/**
+ * Bore centre of a cylinder along its head, mm from the head's middle: evenly spaced, numbering from the + end.
+ *
+ * @param spacing between neighbouring bores, mm
+ * @example placeAlong(layoutOfFour, 1, 100) // 150
+ */
+export function placeAlong(layout: Layout, cylinder: number, spacing: number): number {
+  const row = cylindersOf(layout, headOf(layout, cylinder))
+  return ((row.length - 1) / 2 - row.indexOf(cylinder)) * spacing
 }
 
 /** Cylinders that sit on a head. */

@@ -1,6 +1,6 @@
 import { DEFAULT_U } from '../estimate'
 
-export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature'
+export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness'
 
 export interface QuantityRule {
   dimension: Dimension
@@ -69,6 +69,7 @@ export const QUANTITIES = {
   exhaustSunk: { dimension: 'length', min: 0, max: 6, u: DEFAULT_U.valveHeight },
   deckThickness: { dimension: 'length', min: 1, max: 60, u: 0.2 },
   leastDeckThickness: { dimension: 'length', min: 1, max: 60, u: 0 },
+  headHeight: { dimension: 'length', min: 10, max: 400, u: DEFAULT_U.depth },
   exhaustPortTop: { dimension: 'length', min: 1, max: 400, u: DEFAULT_U.stroke }
 } as const satisfies Record<string, QuantityRule>
 
@@ -95,7 +96,8 @@ export const FIGURE_BOUNDS = {
   deckReading: { dimension: 'length', min: -10, max: 20 },
   dialDrop: { dimension: 'length', min: 0.05, max: 150 },
   wheel: { dimension: 'angle', min: -360, max: 720 },
-  sunk: { dimension: 'length', min: 0, max: 6 }
+  sunk: { dimension: 'length', min: 0, max: 6 },
+  roughness: { dimension: 'roughness', min: 0.02, max: 25 }
 } as const satisfies Record<string, QuantityRule>
 
 /** @returns the rule of a quantity, with every optional member visible to the type checker. */

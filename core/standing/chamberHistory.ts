@@ -3,7 +3,7 @@ import { DEFAULT_U, MODEL_RELATIVE_U, carry, fromSource, inverseVarianceMean, li
 import { headOf, NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import { sum, type Part } from './part'
 import { sourcedPours } from './pours'
-import { cutDepth, cutPlane, mouthArea, statedQuantity } from './statements'
+import { cutDepth, cutPlane, depthUnder, mouthArea, statedQuantity } from './statements'
 
 /** Operations that change a chamber's volume. */
 export const CHAMBER_OPERATIONS = ['faceCut', 'relief', 'seatWork'] as const
@@ -127,7 +127,7 @@ export function perMmOf(ledger: Ledger, lessons: Lesson[], cylinder: number, bef
 export function removedByModel(cut: EntryOf<'faceCut'>, cylinder: number): Sourced | undefined {
   const removed = cut.body.removed?.find(r => r.cylinder === cylinder)
   if (!removed) return undefined
-  const further = (cut.body.measured ?? cut.body.depth).value - cut.body.depth.value
+  const further = depthUnder(cut, cylinder) - cut.body.depth.value
   // No cut gives volume back: an angled one that only just reaches a chamber takes nothing off it.
   const cc = Math.max(0, removed.cc + removed.perMm * further)
   const depthU = (cut.body.measured ? DEFAULT_U.cutMeasured : DEFAULT_U.cutDialled) * removed.perMm

@@ -1,5 +1,5 @@
 import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
-import { cylindersOf, headOf, NOW, operationsOn, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
+import { NOW, operationsOn, placeAlong, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import type { Provenance } from './part'
 import { cutPlane, knownQuantity, statedQuantity } from './statements'
@@ -24,12 +24,10 @@ export interface ChamberModel {
   seats: Record<Valve, Provenance>
 }
 
-/** Bore centre of a cylinder along its head: evenly spaced about the middle, numbering from the + end. */
-function placeAlong(ledger: Ledger, cylinder: number): { x: number, provenance: Provenance } {
-  const row = cylindersOf(ledger.layout, headOf(ledger.layout, cylinder))
+/** Bore centre of a cylinder along its head, and where the spacing comes from. */
+function boreAlong(ledger: Ledger, cylinder: number): { x: number, provenance: Provenance } {
   const spacing = knownQuantity(ledger, 'boreSpacing', cylinder)
-  const from = (row.length - 1) / 2 - row.indexOf(cylinder)
-  return { x: from * (spacing?.value.value ?? 0), provenance: spacing?.provenance ?? 'assumed' }
+  return { x: placeAlong(ledger.layout, cylinder, spacing?.value.value ?? 0), provenance: spacing?.provenance ?? 'assumed' }
 }
 
 /**
@@ -77,7 +75,7 @@ export function chamberModel(ledger: Ledger, cylinder: number, planned: Operatio
   const drawn = tried ?? entry?.body
   if (!drawn) return undefined
   const turned = drawn.mirrored.includes(cylinder)
-  const { x, provenance } = placeAlong(ledger, cylinder)
+  const { x, provenance } = boreAlong(ledger, cylinder)
   const shows = faceShown(ledger, entry, drawn.face)
   const done = cutsTogether(operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])
     .flatMap(op => op.kind === 'faceCut' && shows(op) ? [cutPlane(op, cylinder)] : []))

@@ -5,6 +5,7 @@ import {
 import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, operationsOn, PARTS, type Bodies, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
+import { heightsOf, withHeights, type HeightsStanding } from './heights'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
 import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
 import { chamberModel, type ChamberModel } from './chamberModel'
@@ -68,6 +69,8 @@ export interface Replay {
   challenges: Challenge[]
   ports: PortStanding[]
   portPairs: PortPair[]
+  /** Heads whose height was read, and what follows. */
+  heights: HeightsStanding[]
   /** Chambers that somebody said can't be ground. */
   held: ReadonlySet<number>
   settlements: Settlement[]
@@ -222,8 +225,9 @@ function once<C extends string, T>(f: (cylinder: number, column: C) => T, usual:
  * @example reckon(entries)?.asIs[0].ratio?.value.value // 9.14
  */
 export function reckon(entries: readonly Entry[]): Replay | undefined {
-  const ledger = openLedger(entries)
-  if (!ledger) return undefined
+  const opened = openLedger(entries)
+  if (!opened) return undefined
+  const ledger = withHeights(opened)
   const { layout } = ledger
   const lessons = lessonsOf(ledger)
   const column = (planned: OperationEntry[]) => layout.cylinders.map(c => cylinderState(ledger, lessons, c, planned))
@@ -242,7 +246,7 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
       return { cylinder, current, ever: poured.length > 0, disagreement: disagreement(current) }
     }),
     challenges: layout.cylinders.flatMap(cylinder => challengesOf(ledger, lessons, cylinder)),
-    ports: portStandings(ledger), portPairs: portPairs(ledger),
+    heights: heightsOf(ledger), ports: portStandings(ledger), portPairs: portPairs(ledger),
     held: new Set(layout.cylinders.filter(c => ofKind(ledger.live.entries, 'hold')
       .filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === c).at(-1)?.body.held)),
     settlements: settlementsOf(ledger, lessons),

@@ -2,7 +2,7 @@ import {
   BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, fromSource, linear, type Sourced
 } from '../estimate'
 import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } from '../chamber'
-import { changersOf, fit, NOW, operationsOn, quantityRule, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
+import { changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
 import { lowEdge, specEntry } from './chamberSpecs'
 import type { Part, Provenance } from './part'
 
@@ -37,11 +37,16 @@ function stated(entry: StatementEntry): Part {
  * @param place the chamber's bore centre along the head, mm, where the operation does not tell it
  */
 export function cutPlane(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>, cylinder: number, place = 0): Cut {
-  const depth = (operation.body.measured ?? operation.body.depth).value
-  if (operation.kind === 'deckCut') return { depth, slopeX: 0, slopeY: 0 }
+  if (operation.kind === 'deckCut') return { depth: (operation.body.measured ?? operation.body.depth).value, slopeX: 0, slopeY: 0 }
+  const depth = depthUnder(operation, cylinder)
   const { slopeX = 0, slopeY = 0, flat, removed } = operation.body
   const x = removed?.find(r => r.cylinder === cylinder)?.x ?? place
   return thenFlat(cutAtChamber({ depth, slopeX, slopeY }, { x, y: 0 }), flat?.value ?? 0)
+}
+
+/** How deep a face cut went at the bore line: under this very chamber where heights told it, else as measured, else as set. */
+export function depthUnder({ body }: EntryOf<'faceCut'>, cylinder: number): number {
+  return body.under?.find(u => u.cylinder === cylinder)?.depth ?? (body.measured ?? body.depth).value
 }
 
 /**

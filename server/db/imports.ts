@@ -1,5 +1,5 @@
 import { v5 as uuidv5 } from 'uuid'
-import type { Entry } from '#core'
+import { kindRule, type Entry } from '#core'
 import { addEntries } from './entries'
 import { inTransaction } from './connection'
 import { beginBuild, findBuild, type BuildRow } from './builds'
@@ -19,10 +19,19 @@ export function renamed(document: BuildDocument, importId: string): BuildDocumen
     ...document,
     build: { ...document.build, id: rename(document.build.id) },
     entries: document.entries.map(entry => ({
-      ...entry, id: rename(entry.id), build: rename(document.build.id),
-      ...(entry.supersedes ? { supersedes: rename(entry.supersedes) } : {})
-    }))
+      ...entry, id: rename(entry.id), build: rename(document.build.id), body: withNames(entry, rename),
+      ...(entry.supersedes ? { supersedes: rename(entry.supersedes) } : {}),
+      ...(entry.plan ? { plan: rename(entry.plan) } : {}),
+      ...(entry.undoes ? { undoes: rename(entry.undoes) } : {})
+    }) as Entry)
   }
+}
+
+/** A body with the entries it names renamed: its kind says which fields name any. */
+function withNames({ kind, body }: Entry, rename: (id: string) => string): object {
+  const fields = body as unknown as Record<string, unknown>
+  const named = (kindRule(kind).names ?? []).filter(field => typeof fields[field] === 'string')
+  return { ...fields, ...Object.fromEntries(named.map(field => [field, rename(fields[field] as string)])) }
 }
 
 function asSent(entry: Entry): SentEntry {

@@ -1,5 +1,5 @@
 import { and, eq, max, sql } from 'drizzle-orm'
-import { advice, replay, type Entry, type ShopRules } from '#core'
+import { advice, live, ofKind, replay, type Entry, type ShopRules } from '#core'
 import type { BuildSummary, Reckoned, Unsound } from '#shared/dto'
 import { connection } from './connection'
 import { listBuilds } from './builds'
@@ -21,11 +21,13 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
   const replayed = replay(list)
   const ratios = replayed?.asIs.flatMap(state => state.ratio?.value.value ?? []) ?? []
   const target = replayed?.target?.body
+  const put = ofKind(live(list).entries, 'putAway').at(-1)?.body
   return {
     cylinders: replayed?.layout.cylinders.length ?? 0,
     ratio: ratios.length > 0 ? { low: Math.min(...ratios), high: Math.max(...ratios) } : null,
     target: target ? { ratio: target.ratio.value, tolerance: target.tolerance.value } : null,
-    next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound, cylinders: [], heads: [], at: { station: 'daybook' } } : advice(replayed, rules)[0]!
+    next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound, cylinders: [], heads: [], at: { station: 'daybook' } } : advice(replayed, rules)[0]!,
+    ...(put?.away ? { away: put.reason } : {})
   }
 }
 

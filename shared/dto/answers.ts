@@ -27,6 +27,8 @@ export interface Reckoned {
   ratio: { low: number, high: number } | null
   target: { ratio: number, tolerance: number } | null
   next: Advice
+  /** Why it was put away, where it is off the bench. */
+  away?: string
 }
 
 /** A build in the shop's list. `reckoned` is absent until it was made for the first time, and `stale` while it is made anew. */

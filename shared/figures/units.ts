@@ -10,7 +10,7 @@ export interface Unit {
   spellings: string[]
 }
 
-/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C. */
+/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C, and µm for how rough a face is. */
 export const UNITS = {
   'mm': { dimension: 'length', factor: 1, label: 'mm', spellings: ['mm'] },
   'cm': { dimension: 'length', factor: 10, label: 'cm', spellings: ['cm'] },
@@ -25,6 +25,8 @@ export const UNITS = {
   'g': { dimension: 'mass', factor: 0.001, label: 'g', spellings: ['g'] },
   'rpm': { dimension: 'speed', factor: 1, label: 'rpm', spellings: ['rpm'] },
   '°C': { dimension: 'temperature', factor: 1, label: '°C', spellings: ['°c', 'c'] },
+  'µm': { dimension: 'roughness', factor: 1, label: 'µm', spellings: ['µm', 'μm', 'um'] },
+  'µin': { dimension: 'roughness', factor: 0.0254, label: 'µin', spellings: ['µin', 'μin', 'uin'] },
   ':1': { dimension: 'ratio', factor: 1, label: ':1', spellings: [':1'] }
 } as const satisfies Record<string, Unit>
 
@@ -32,7 +34,7 @@ export type UnitName = keyof typeof UNITS
 
 /** The core's own unit of a dimension. */
 export const CORE_UNIT: Record<Dimension, UnitName> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm'
 }
 
 /** What a dimension is called in a sentence, and what it is counted in. */
@@ -44,7 +46,8 @@ export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: strin
   ratio: { noun: 'a ratio', unitWords: 'no unit, or :1' },
   mass: { noun: 'a weight', unitWords: 'g or kg' },
   speed: { noun: 'an engine speed', unitWords: 'rpm' },
-  temperature: { noun: 'a temperature', unitWords: '°C' }
+  temperature: { noun: 'a temperature', unitWords: '°C' },
+  roughness: { noun: 'a roughness', unitWords: 'µm or µin' }
 }
 
 const BY_SPELLING = new Map<string, UnitName>(

@@ -11,6 +11,7 @@ interface QuantityWords {
 
 /** What every quantity is called, in the trade's plain words. */
 export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
+  headHeight: { label: 'Head height, new', noun: 'the head’s height when it was new', usual: [40, 250] },
   bore: { label: 'Bore', noun: 'the bore', usual: [30, 200] },
   stroke: { label: 'Stroke', noun: 'the stroke', usual: [25, 250] },
   rodLength: { label: 'Rod length', noun: 'the rod length', usual: [60, 400] },

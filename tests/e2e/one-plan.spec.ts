@@ -68,3 +68,68 @@ test('a gasket that would stand in the chamber and a strand never touched are re
   await first.press('Enter')
   await expect(page.locator('.big').first()).toContainText('1.62')
 })
+
+test('what was planned together goes out as one, is dropped as one, and both are undone in the Daybook', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.hollin)
+  const kinds = async () => ((await (await fetch(`${bench.server.url}/api/builds/${build}`)).json()) as { entries: { kind: string, plan?: string }[] }).entries
+  const before = (await kinds()).length
+  await open(page, bench, build, 'mockup')
+  const off = page.locator('[data-turned=off]')
+  await expect(off).toBeVisible()
+  const writes: string[] = []
+  page.on('request', request => request.method() === 'PUT' && writes.push(new URL(request.url()).pathname))
+  await page.getByRole('button', { name: /Plan both|Plan it|Plan the/ }).click()
+  await expect.poll(async () => (await kinds()).length).toBeGreaterThan(before)
+  expect(writes.filter(w => w.includes('/batches/'))).toHaveLength(1)
+  expect(writes.filter(w => w.includes('/entries/'))).toHaveLength(0)
+  const made = (await kinds()).slice(before)
+  expect(made.map(e => e.kind).sort()).toEqual(['faceCut', 'plan', 'relief'])
+  expect(new Set(made.filter(e => e.kind !== 'plan').map(e => e.plan)).size).toBe(1)
+
+  await page.goto(`${bench.server.url}/builds/${build}/daybook`)
+  const planned = page.locator('.next')
+  await page.getByRole('button', { name: /^drop all of it/ }).click()
+  await expect(page.getByText('dropped: Turned head')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^drop all of it/ })).toHaveCount(0)
+  await expect(planned).not.toContainText('Grind')
+  // Dropped by mistake: the plan is back, with everything it had.
+  await page.getByRole('button', { name: /^undo/ }).first().click()
+  await expect(page.getByRole('button', { name: /^drop all of it/ })).toBeVisible()
+})
+
+test('the Gaskets leaf tells what a gasket would do, as the cut does', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'sheet')
+  await page.getByRole('tab', { name: 'Gaskets' }).click()
+  const row = page.getByRole('tabpanel', { name: 'Gaskets' }).getByRole('row').filter({ hasText: '0.90 mm' })
+  await expect(row).toBeVisible()
+  const told = (await row.textContent())!
+  await page.goto(`${bench.server.url}/builds/${build}/cut`)
+  await reckoned(page)
+  await page.getByRole('group', { name: 'Gasket to reckon with' }).getByRole('button', { name: '0.90 mm' }).click()
+  await reckoned(page)
+  const ratio = (await page.locator('.cut-table tbody tr').first().locator('td').nth(1).textContent())!.trim()
+  expect(told, `${ratio} in ${told}`).toContain(ratio)
+})
+
+test('a head’s heights and its finish are entered where the face is, and a face too coarse comes first', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'sheet')
+  await page.getByRole('tab', { name: 'Face' }).click()
+  const names = ['front, exhaust side', 'back, exhaust side', 'front, intake side', 'back, intake side', 'middle']
+  for (const [i, height] of ['80.02', '80.00', '80.02', '80.00', '79.96'].entries()) {
+    const input = field(page, `Height, ${names[i]}`)
+    await input.fill(height)
+    await input.press('Enter')
+    await expect(input).toHaveValue(height)
+  }
+  // By hand: (2 · 80.02 + 2 · 80.00 + 79.96)/5.
+  await expect(page.locator('[data-height]')).toHaveText('80.00 mm')
+  await expect(page.getByText('middle lies low')).toBeVisible()
+  for (const [name, value] of [['Finish, Ra', '3.2'], ['The gasket allows', '1.6']] as const) {
+    await field(page, name).fill(value)
+    await field(page, name).press('Enter')
+  }
+  await page.getByRole('button', { name: 'Keep the finish' }).click()
+  await expect(page.locator('.next')).toContainText('The face of head 1 is Ra 3.20 µm; its gasket allows 1.60 µm.')
+})

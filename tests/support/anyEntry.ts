@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import {
-  ENCLOSED, FIGURE_BOUNDS, QUANTITIES, mayCorrect, quantityRule, startingSpec, type ChamberKind, type Entry, type EntryKind, type Figure, type Quantity, type QuantityRule, type Scope
+  ENCLOSED, ENTRY_KINDS, FIGURE_BOUNDS, QUANTITIES, kindRule, mayCorrect, quantityRule, startingSpec, type ChamberKind, type Entry, type EntryKind, type Figure, type Quantity, type QuantityRule, type Scope
 } from '#core'
 import { checkEntry } from '#shared/dto'
 
 /** Random entries that the forms and the server let through, of every kind, with figures up to and at their bounds. */
 
 const UNITS_OF: Record<QuantityRule['dimension'], string> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm'
 }
 const spread = (min: number, max: number) => fc.nat(997).map(i => min + (max - min) * i / 997)
 const between = (min: number, max: number) => fc.oneof({ weight: 1, arbitrary: fc.constantFrom(min, max) }, { weight: 6, arbitrary: spread(min, max) })
@@ -68,9 +68,12 @@ const drawing = fc.record({
 const removed = fc.array(fc.record({ cylinder, x: between(-200, 200), cc: fc.oneof(between(0, 20), fc.constant(-1e-15)), perMm: between(0, 12), factor: between(0.5, 1.5) }), { maxLength: 4 })
 const metal = fc.record({ valve: fc.constantFrom(0, 1), radii: fc.constant(Array.from({ length: 24 }, () => 24)), below: between(0, 3), corner: maybe(between(0, 5)), line: between(30, 60) })
 
-/** Every kind: where it may stand and what it may say. A kind that is added has to be added here. */
-const KINDS: Record<Exclude<EntryKind, 'void'>, [scope: fc.Arbitrary<Scope>, body: fc.Arbitrary<unknown>]> = {
+/** Where the kinds that are reckoned with may stand and what they may say; any other is tried by its own example. */
+const OWN: Partial<Record<EntryKind, [scope: fc.Arbitrary<Scope>, body: fc.Arbitrary<unknown>]>> = {
   layout: [onBuild, groups.map(heads => ({ heads, banks: [heads.flat()] }))],
+  headHeights: [onHead, readings(QUANTITIES.headHeight, [79, 81])],
+  finish: [fc.oneof(onHead, onBank), fc.record({ roughness: figureOf(FIGURE_BOUNDS.roughness, [0.4, 3]), most: figureOf(FIGURE_BOUNDS.roughness, [0.8, 2]) })],
+  reasons: [onBuild, fc.record({ fuel: fc.constantFrom('pump', 'race'), boost: maybe(fc.constant('0.5 bar')) })],
   title: [onBuild, fc.record({ name: fc.constantFrom('Launch', 'Launch, second head'), reference: fc.constant('No. 7') })],
   target: [onBuild, fc.record({ ratio: figureOf(FIGURE_BOUNDS.ratio, [7, 14]), tolerance: figureOf(FIGURE_BOUNDS.ratioTolerance), countsCrevice: fc.boolean() })],
   measure: [anywhere, statement('measure')], book: [anywhere, statement('book')], assume: [anywhere, statement('assume')],
@@ -88,6 +91,16 @@ const KINDS: Record<Exclude<EntryKind, 'void'>, [scope: fc.Arbitrary<Scope>, bod
   relief: [onCylinder, fc.record({ state, added: figureOf(FIGURE_BOUNDS.addedVolume, [0, 4]), u: maybe(figureOf({ dimension: 'volume', min: 0, max: 20 })), drawn: maybe(figureOf(FIGURE_BOUNDS.addedVolume, [0, 4])), reliefs: maybe(fc.array(metal, { minLength: 1, maxLength: 2 })) })],
   seatWork: [onCylinder, fc.record({ state, added: figureOf(FIGURE_BOUNDS.addedVolume, [0, 2]), u: maybe(figureOf({ dimension: 'volume', min: 0, max: 20 })), sunk: maybe(figureOf(FIGURE_BOUNDS.sunk, [0, 1])), valve: maybe(fc.constantFrom('intake', 'exhaust')) })]
 }
+
+const SCOPES_OF: Record<Scope['level'], fc.Arbitrary<Scope>> = {
+  build: onBuild, bank: onBank, head: onHead, cylinder: onCylinder,
+  valve: fc.record({ level: fc.constant('valve' as const), cylinder, valve: fc.constantFrom('intake', 'exhaust') }),
+  port: fc.record({ level: fc.constant('port' as const), cylinder, port: fc.constantFrom('intake', 'exhaust') })
+}
+const KINDS = Object.fromEntries(ENTRY_KINDS.filter(kind => !kindRule(kind).takesPlace).map((kind) => {
+  const { scopes, example } = kindRule(kind)
+  return [kind, OWN[kind] ?? [fc.oneof(...scopes.map(level => SCOPES_OF[level])), fc.constant(example())]]
+})) as Record<EntryKind, [scope: fc.Arbitrary<Scope>, body: fc.Arbitrary<unknown>]>
 
 /** How often each kind turns up: what a builder does most, most. */
 const WEIGHT: Partial<Record<EntryKind, number>> = { pour: 12, measure: 14, faceCut: 5, relief: 3, seatWork: 3, gasketChange: 3, deckCut: 2, solder: 3, deckReadings: 3, chamberModel: 2 }

@@ -4,8 +4,8 @@ import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { useGlass } from '~/composables/useGlass'
-import { allKept } from '~/composables/useStatement'
-import { useBuild } from '~/stores/build'
+import { notKept } from '~/composables/useStatement'
+import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
@@ -81,10 +81,10 @@ const sentence = ref('')
 /** What is planned on this head’s seats. */
 const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' && here(op.scope) ? [op] : []))
 async function plan(outcome: Outcome, form: Form) {
-  sentence.value = await allKept(workOf(form, outcome.all).map(({ kind, scope, body }) => build.add(kind, scope, body, { note: `${valve.value} seats, form ${form}.` }))) ?? ''
+  sentence.value = notKept(await build.planAll(`${valve.value === 'intake' ? 'Intake' : 'Exhaust'} seats, form ${form}`, [], workOf(form, outcome.all).map(({ kind, scope, body }) => ({ kind, scope, body, more: { note: `${valve.value} seats, form ${form}.` } }) as ToAdd))) ?? ''
 }
 async function drop() {
-  sentence.value = await allKept(planned.value.map(op => build.add('seatWork', op.scope, { ...op.body, state: 'dropped' }, { supersedes: op.id }))) ?? ''
+  sentence.value = notKept(await build.addAll(planned.value.map(op => ({ kind: 'seatWork', scope: op.scope, body: { ...op.body, state: 'dropped' }, more: { supersedes: op.id } })))) ?? ''
 }
 </script>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { pourResult, quantityRule, statedU, type Entry, type Figure } from '#core'
 import { sayDoubt } from '#shared/figures'
+import { formOf } from '~/forms/forms'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -22,31 +23,25 @@ const doubt = computed(() => {
   if (e.kind === 'measure' || e.kind === 'book' || e.kind === 'assume') return sayDoubt(statedU(e), quantityRule(e.body.quantity).dimension, device.lengths)
   return ''
 })
-const dimension = computed(() => {
-  const e = props.entry
-  if (e.kind === 'pour') return 'volume' as const
-  if (e.kind === 'measure' || e.kind === 'book' || e.kind === 'assume') return quantityRule(e.body.quantity).dimension
-  return e.kind === 'faceCut' || e.kind === 'deckCut' ? 'length' as const : undefined
-})
+const form = computed(() => formOf(props.entry.kind).figure)
+const dimension = computed(() => form.value?.dimension(props.entry.body))
 
 /** The corrected entry happened when the first one did: it takes its place in the order of things. */
 async function correct(figure: Figure, terms: number[]): Promise<string | undefined> {
   const e = props.entry
-  const more = { supersedes: e.id, at: e.at, ...(e.note ? { note: e.note } : {}) }
-  if (e.kind === 'pour') {
-    const { instrument } = e.body
-    const fills = terms.map((term, i) => {
-      const start = terms.length === 1 ? e.body.fills[0]!.start : e.body.fills[i]?.start ?? (instrument.kind === 'burette' ? 0 : instrument.capacity)
-      return { start, end: term }
-    })
-    return said(notKept(await build.add('pour', e.scope, { ...e.body, fills, typed: figure.typed }, more)))
-  }
-  if (e.kind === 'measure' || e.kind === 'book' || e.kind === 'assume') return said(notKept(await build.add(e.kind, e.scope, { ...e.body, figure }, more)))
-  if (e.kind === 'faceCut' || e.kind === 'deckCut') {
-    const body = e.body.state === 'done' ? { ...e.body, measured: figure } : { ...e.body, depth: figure }
-    return said(notKept(await build.add(e.kind, e.scope, body, more)))
-  }
-  return 'This kind of entry is changed at its station.'
+  const body = form.value?.right(e.body, figure, terms)
+  if (!body) return 'This kind of entry is changed at its station.'
+  return said(notKept(await build.add(e.kind, e.scope, body as never, { supersedes: e.id, at: e.at, ...(e.note ? { note: e.note } : {}) })))
+}
+/** Whether this is the last word of its kind, so that what stood before it can be put back. */
+const last = computed(() => !live.value?.supersededBy.has(props.entry.id))
+const undoing = computed(() => last.value && props.entry.seq !== null && (props.entry.supersedes !== undefined))
+async function undo() {
+  sentence.value = notKept(await build.undo(props.entry)) ?? ''
+}
+const open = computed(() => build.plans.find(plan => plan.entry?.id === props.entry.id))
+async function dropPlan() {
+  sentence.value = notKept(await build.dropPlan(open.value!.id)) ?? ''
 }
 function said(text: string | undefined) {
   if (!text) mode.value = undefined
@@ -69,13 +64,15 @@ async function takeOut() {
       <span v-if="typedOf(entry)" class="small quiet">typed “{{ typedOf(entry) }}”</span>
       <span v-if="entry.kind === 'pour'" class="small quiet">{{ entry.body.instrument.name }}</span>
       <span v-if="entry.note" class="small">{{ entry.note }}</span>
-      <span v-if="before" class="small quiet">in place of {{ sayEntry(before, device.lengths) }}</span>
+      <span v-if="entry.undoes" class="small quiet">put back</span>
+      <span v-else-if="before" class="small quiet">in place of {{ sayEntry(before, device.lengths) }}</span>
       <span v-if="standing !== 'counts' && successor" class="small">{{ standing === 'void' ? 'taken out' : 'replaced' }} by {{ successor.hand }}, {{ sayTime(successor.at) }}</span>
       <span v-if="entry.seq === null" class="small warn">waiting</span>
       <div v-if="mode === 'correct' && dimension" class="edit">
-        <FigureField :field="`${build.view?.id}/correct/${entry.id}`" :label="entry.kind === 'pour' ? 'Right reading' : 'Right figure'" :dimension="dimension" :commit="correct" />
+        <FigureField :field="`${build.view?.id}/correct/${entry.id}`" :label="form!.label" :dimension="dimension" :commit="correct" />
         <button class="key" type="button" @click="mode = undefined">Leave it</button>
       </div>
+      <p v-if="sentence && !mode" class="sentence">{{ sentence }}</p>
       <form v-if="mode === 'void'" class="edit" @submit.prevent="takeOut">
         <label class="label" :for="`why-${entry.id}`">Why is it taken out?</label>
         <div class="well"><input :id="`why-${entry.id}`" v-model="reason" autocomplete="off"></div>
@@ -84,9 +81,13 @@ async function takeOut() {
       </form>
     </td>
     <td class="r ends">
-      <template v-if="standing === 'counts' && entry.kind !== 'void' && !mode">
-        <button v-if="dimension" class="key bare small" type="button" @click="mode = 'correct'">correct<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></button>
-        <button class="key bare small" type="button" @click="mode = 'void'">take out<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></button>
+      <template v-if="!mode">
+        <button v-if="open" class="key bare small" type="button" @click="dropPlan">drop all of it<span class="visually-hidden">: {{ sayEntry(entry, device.lengths) }}</span></button>
+        <button v-if="undoing" class="key bare small" type="button" @click="undo">{{ entry.kind === 'void' ? 'put back' : 'undo' }}<span class="visually-hidden"> {{ before ? sayEntry(before, device.lengths) : '' }}</span></button>
+        <template v-if="standing === 'counts' && entry.kind !== 'void'">
+          <button v-if="dimension" class="key bare small" type="button" @click="mode = 'correct'">correct<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></button>
+          <button class="key bare small" type="button" @click="mode = 'void'">take out<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></button>
+        </template>
       </template>
     </td>
   </tr>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { bandEdgeShift, turnedPlan, uncertainty, type PourEntry } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
-import { allKept } from '~/composables/useStatement'
-import { useBuild } from '~/stores/build'
+import { notKept } from '~/composables/useStatement'
+import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
 import { sayStop } from '~/words/stop'
@@ -27,10 +27,10 @@ const through = computed(() => [...build.replayed?.live.entries ?? []].reverse()
 const stopAt = (clearance: number | undefined) => through.value && clearance !== undefined ? sayStop(clearance + (through.value.body.plugColumn?.value ?? 0), through.value.body.instrument) : undefined
 const sentence = ref('')
 async function planIt() {
-  sentence.value = await allKept((plan.value?.operations ?? []).map(({ kind, scope, body }) => {
+  sentence.value = notKept(await build.planAll('Turned head', ['squish first, then the dome'], (plan.value?.operations ?? []).map(({ kind, scope, body }) => {
     const before = mine.value.find(op => op.kind === kind)
-    return build.add(kind, scope, body, before ? { supersedes: before.id } : {})
-  })) ?? ''
+    return { kind, scope, body, more: before ? { supersedes: before.id } : {} } as ToAdd
+  }))) ?? ''
 }
 const whole = { level: 'build' } as const
 </script>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { evenPlan, type EvenBy, type Instrument } from '#core'
 import { digits, say } from '#shared/figures'
-import { allKept, notKept } from '~/composables/useStatement'
-import { useBuild } from '~/stores/build'
+import { notKept } from '~/composables/useStatement'
+import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
 import { sayStop } from '~/words/stop'
@@ -25,7 +25,7 @@ async function hold(cylinder: number, held: boolean) {
   sentence.value = notKept(await build.add('hold', { level: 'cylinder', cylinder }, { held })) ?? ''
 }
 async function planGrinding() {
-  sentence.value = await allKept((plan.value?.grinding ?? []).map(({ kind, scope, body }) => build.add(kind, scope, body))) ?? ''
+  sentence.value = notKept(await build.planAll(by.value === 'chamber' ? 'Even chambers' : 'Even ratios', [`up to cylinder ${plan.value?.largest}`], (plan.value?.grinding ?? []).map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd))) ?? ''
 }
 </script>
 

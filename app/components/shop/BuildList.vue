@@ -7,6 +7,10 @@ import { useShop } from '~/stores/shop'
 
 const shop = useShop()
 const device = useDevice()
+const shelves = computed(() => [
+  { title: 'Builds', builds: shop.builds.filter(b => b.reckoned?.away === undefined) },
+  { title: 'Put away', builds: shop.builds.filter(b => b.reckoned?.away !== undefined) }
+].filter((shelf, i) => i === 0 || shelf.builds.length > 0))
 function ratioOf({ ratio }: Reckoned): string {
   if (!ratio) return '—'
   return ratio.high - ratio.low < 0.005 ? ratio.low.toFixed(2) : `${ratio.low.toFixed(2)}–${ratio.high.toFixed(2)}`
@@ -15,21 +19,24 @@ function ratioOf({ ratio }: Reckoned): string {
 
 <template>
   <section>
-    <h2>Builds</h2>
-    <ul class="build-list">
-      <li v-for="b in shop.builds" :key="b.id">
-        <NuxtLink :to="`/builds/${b.id}/sheet`" class="build">
-          <span class="name"><strong>{{ b.name }}</strong><span class="quiet">{{ b.reference }}</span></span>
-          <template v-if="b.reckoned">
-            <span class="ratio num" :class="{ pale: b.stale }">{{ ratioOf(b.reckoned) }}</span>
-            <span class="target small quiet"><template v-if="b.reckoned.target">wanted <span class="num">{{ b.reckoned.target.ratio.toFixed(1) }} ± {{ b.reckoned.target.tolerance }}</span></template><template v-else>no target</template></span>
-            <span class="next">{{ b.stale ? 'Being reckoned.' : sayAdvice(b.reckoned.next, b.reckoned.cylinders, device.lengths).sentence }}</span>
-          </template>
-          <span v-else class="next quiet">Being reckoned.</span>
-          <span class="small quiet when">{{ b.entries }} entries{{ b.lastAt ? `, last ${sayTime(b.lastAt)}` : '' }}</span>
-        </NuxtLink>
-      </li>
-    </ul>
+    <template v-for="shelf in shelves" :key="shelf.title">
+      <h2>{{ shelf.title }}</h2>
+      <ul class="build-list">
+        <li v-for="b in shelf.builds" :key="b.id">
+          <NuxtLink :to="`/builds/${b.id}/sheet`" class="build">
+            <span class="name"><strong>{{ b.name }}</strong><span class="quiet">{{ b.reference }}</span></span>
+            <template v-if="b.reckoned">
+              <span class="ratio num" :class="{ pale: b.stale }">{{ ratioOf(b.reckoned) }}</span>
+              <span class="target small quiet"><template v-if="b.reckoned.target">wanted <span class="num">{{ b.reckoned.target.ratio.toFixed(1) }} ± {{ b.reckoned.target.tolerance }}</span></template><template v-else>no target</template></span>
+              <span v-if="b.reckoned.away !== undefined" class="next">{{ b.reckoned.away }}</span>
+              <span v-else class="next">{{ b.stale ? 'Being reckoned.' : sayAdvice(b.reckoned.next, b.reckoned.cylinders, device.lengths).sentence }}</span>
+            </template>
+            <span v-else class="next quiet">Being reckoned.</span>
+            <span class="small quiet when">{{ b.entries }} entries{{ b.lastAt ? `, last ${sayTime(b.lastAt)}` : '' }}</span>
+          </NuxtLink>
+        </li>
+      </ul>
+    </template>
     <p v-if="shop.buildsFault" class="sentence" role="alert">{{ shop.buildsFault }}</p>
     <p v-else-if="shop.builds.length === 0" class="quiet">{{ shop.buildsRead ? 'No builds yet. Begin one on the right.' : 'Reading the shop’s builds …' }}</p>
   </section>

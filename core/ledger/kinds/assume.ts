@@ -2,4 +2,7 @@ import { kind } from '../kind'
 import { ENGINE_SCOPES, STATEMENTS, type Statement } from '../statement'
 
 /** A dimension that stands in until somebody measures it. */
-export const assume = kind<Statement>()({ role: 'statement', scopes: ENGINE_SCOPES, changes: [], bounds: {}, corrects: STATEMENTS, told: true })
+export const assume = kind<Statement>()({
+  example: () => ({ quantity: 'mouthArea', figure: { value: 4800, unit: 'mm2', typed: '4800' } }),
+  role: 'statement', scopes: ENGINE_SCOPES, changes: [], bounds: {}, corrects: STATEMENTS, told: true
+})

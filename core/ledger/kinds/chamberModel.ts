@@ -1,4 +1,4 @@
-import type { ChamberSpec } from '../../chamber'
+import { startingSpec, type ChamberSpec } from '../../chamber'
 import { kind } from '../kind'
 
 export interface ChamberModelBody {
@@ -10,4 +10,7 @@ export interface ChamberModelBody {
 }
 
 /** A chamber's shape. */
-export const chamberModel = kind<ChamberModelBody>()({ role: 'reading', scopes: ['head', 'cylinder'], changes: [], bounds: {} })
+export const chamberModel = kind<ChamberModelBody>()({
+  example: () => ({ spec: startingSpec('bathtub', { bore: 92, intake: 42, exhaust: 36 }), mirrored: [] }),
+  role: 'reading', scopes: ['head', 'cylinder'], changes: [], bounds: {}
+})

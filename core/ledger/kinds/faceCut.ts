@@ -7,10 +7,14 @@ import type { Figure, OperationState } from '../terms'
 export interface Removed { cylinder: number, x: number, cc: number, perMm: number, factor: number }
 
 /** `depth` is at the bore line; slopes in mm per mm along +x and +y of the head; `flat` comes square off the new face. */
-export interface FaceCutBody { state: OperationState, depth: Figure, measured?: Figure, slopeX?: number, slopeY?: number, flat?: Figure, removed?: Removed[] }
+export interface FaceCutBody { state: OperationState, depth: Figure, measured?: Figure, slopeX?: number, slopeY?: number, flat?: Figure, removed?: Removed[], under?: DepthUnder[] }
+
+/** What a cut really took under each chamber by the head's heights before and after: found as the ledger is opened, never entered. */
+export interface DepthUnder { cylinder: number, depth: number }
 
 /** Metal off a head's face. */
 export const faceCut = kind<FaceCutBody>()({
+  example: () => ({ state: 'planned', depth: { value: 0.5, unit: 'mm', typed: '0.5' } }),
   role: 'operation', scopes: ['head'],
   changes: ['chamber', 'intakeSeatHeight', 'exhaustSeatHeight', 'intakeTopCutHeight', 'exhaustTopCutHeight', 'deckThickness'],
   bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth, flat: { ...FIGURE_BOUNDS.cutDepth, min: 0 } }

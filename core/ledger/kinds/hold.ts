@@ -3,4 +3,7 @@ import { kind } from '../kind'
 export interface HoldBody { held: boolean }
 
 /** A chamber that can't be ground. */
-export const hold = kind<HoldBody>()({ role: 'remark', scopes: ['cylinder'], changes: [], bounds: {} })
+export const hold = kind<HoldBody>()({
+  example: () => ({ held: true }),
+  role: 'remark', scopes: ['cylinder'], changes: [], bounds: {}
+})

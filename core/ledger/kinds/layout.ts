@@ -3,4 +3,7 @@ import { kind } from '../kind'
 export interface LayoutBody { heads: number[][], banks: number[][] }
 
 /** Which cylinders sit on which head and bank. */
-export const layout = kind<LayoutBody>()({ role: 'frame', scopes: ['build'], changes: [], bounds: {} })
+export const layout = kind<LayoutBody>()({
+  example: () => ({ heads: [[1, 2, 3, 4]], banks: [[1, 2, 3, 4]] }),
+  role: 'frame', scopes: ['build'], changes: [], bounds: {}
+})

@@ -4,4 +4,7 @@ import { kind } from '../kind'
 export interface RodBody { material: RodMaterial }
 
 /** What the rods are made of. */
-export const rod = kind<RodBody>()({ role: 'frame', scopes: ['build', 'bank', 'cylinder'], changes: [], bounds: {} })
+export const rod = kind<RodBody>()({
+  example: () => ({ material: 'steel' }),
+  role: 'frame', scopes: ['build', 'bank', 'cylinder'], changes: [], bounds: {}
+})

@@ -3,4 +3,7 @@ import { kind } from '../kind'
 export interface TitleBody { name: string, reference: string }
 
 /** What the build is called, and its job reference, from here on. */
-export const title = kind<TitleBody>()({ role: 'frame', scopes: ['build'], changes: [], bounds: {}, told: true })
+export const title = kind<TitleBody>()({
+  example: () => ({ name: 'Launch', reference: 'No. 7' }),
+  role: 'frame', scopes: ['build'], changes: [], bounds: {}, told: true
+})

@@ -3,5 +3,8 @@ import { kind } from '../kind'
 export interface VoidBody { reason: string }
 
 /** Takes an entry out: it stays to be read and counts for nothing. */
-const voided = kind<VoidBody>()({ role: 'remark', scopes: ['build', 'bank', 'head', 'cylinder', 'valve', 'port'], changes: [], bounds: {}, takesPlace: true })
+const voided = kind<VoidBody>()({
+  example: () => ({ reason: 'Read off the wrong line' }),
+  role: 'remark', scopes: ['build', 'bank', 'head', 'cylinder', 'valve', 'port'], changes: [], bounds: {}, takesPlace: true
+})
 export { voided as void }

@@ -43,10 +43,9 @@ async function* rowsOf(client: pg.ClientBase, table: Table): AsyncGenerator<Row>
 
 /** A stored row of the ledger as an entry; one that can't be read stays out, as it does on the screen. */
 function entryOf(row: Row): Entry[] {
-  const { id, build, seq, at, hand, kind, v, scope, body, note, supersedes } = row as Row & Record<'at', string>
-  const entry = {
-    id, build, seq, at: new Date(at).toISOString(), hand, kind, v, scope, body, ...(note === null ? {} : { note }), ...(supersedes === null ? {} : { supersedes })
-  } as Entry
+  const { id, build, seq, at, hand, kind, v, scope, body, ...more } = row as Row & Record<'at', string>
+  const rest = Object.fromEntries(['note', 'supersedes', 'plan', 'photos', 'undoes'].flatMap(key => more[key] == null ? [] : [[key, more[key]]]))
+  const entry = { id, build, seq, at: new Date(at).toISOString(), hand, kind, v, scope, body, ...rest } as unknown as Entry
   try {
     return [upcast(entry)]
   } catch {

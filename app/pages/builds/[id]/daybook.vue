@@ -10,7 +10,7 @@ const entries = computed(() => [...build.entries].sort(inOrder).reverse().filter
   return true
 }))
 const bringing = ref(false)
-const renaming = ref(false)
+const card = ref(false)
 const choices = { all: 'everything', counts: 'what counts', work: 'pours and work' } as const
 </script>
 
@@ -24,10 +24,10 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
       <span class="small quiet">Take away</span>
       <a class="go" aria-label="The build as JSON" :href="`/api/builds/${build.view?.id}/file`">Build</a>
       <a v-for="(words, kind) in { pours: 'Pours', deck: 'Deck', solder: 'Solder' }" :key="kind" class="go" :href="`/api/builds/${build.view?.id}/readings/${kind}`">{{ words }}<span class="visually-hidden"> as CSV</span></a>
-      <button class="key" type="button" @click="renaming = !renaming">Rename</button>
+      <button class="key" type="button" :aria-expanded="card" @click="card = !card">The build</button>
       <button class="key" type="button" @click="bringing = !bringing">Bring in readings</button>
     </div>
-    <RenameBuild v-if="renaming" @done="renaming = false" />
+    <BuildCard v-if="card" @done="card = false" />
     <ReadingsFile v-if="bringing" @done="bringing = false" />
     <div class="scroll" tabindex="0" role="region" aria-label="Entries and settlements">
       <LeftOutList />

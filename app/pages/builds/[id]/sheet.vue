@@ -10,7 +10,7 @@ const whole: Scope = { level: 'build' }
 const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
 const focus = ref<string>()
 const leaf = useLocalStorage('bowl.sheetLeaf', 'section')
-const leaves = [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }, { key: 'chamber', name: 'Chamber' }]
+const leaves = [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }, { key: 'chamber', name: 'Chamber' }, { key: 'face', name: 'Face' }]
 
 interface Slot { quantity: Quantity, label?: string, bases?: Basis[], scope?: 'head' }
 // Sorted by how high their anchors lie in the drawing, so that leaders never cross.
@@ -63,6 +63,7 @@ const watching = (name: string) => (on: boolean) => {
     <DeckLeaf v-if="build.replayed && leaf === 'deck'" role="tabpanel" aria-label="Deck" />
     <GasketLeaf v-else-if="build.replayed && leaf === 'gaskets'" role="tabpanel" aria-label="Gaskets" />
     <ChamberLeaf v-else-if="build.replayed && leaf === 'chamber'" :key="build.state?.head" role="tabpanel" aria-label="Chamber" />
+    <FaceLeaf v-else-if="build.replayed && leaf === 'face'" :key="`face ${build.state?.head}`" role="tabpanel" aria-label="Face" />
     <template v-else-if="build.replayed">
       <div class="callouts">
         <div class="column">

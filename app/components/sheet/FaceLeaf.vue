@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { ofKind } from '#core'
+import { say } from '#shared/figures'
+import { useHeights } from '~/composables/useHeights'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+
+/** A head's face: how high it stands at corners and middle, what a cut really took, and how fine it is. */
+const build = useBuild()
+const device = useDevice()
+const { head, scope, standing, entry, places, half, bores, bore, part, keep, startAfresh } = useHeights()
+const holder = useTemplateRef<HTMLElement>('holder')
+const size = useElementSize(holder)
+const W = computed(() => Math.max(320, size.width.value))
+const H = 300
+const scale = computed(() => Math.min((W.value - 130) / (2 * half.value.x), (H - 76) / (2 * half.value.y)))
+const at = ({ x, y }: { x: number, y: number }) => ({ left: W.value / 2 + x * scale.value, top: H / 2 - y * scale.value })
+const first = computed(() => places.value.findIndex(p => !part(p)))
+const now = computed(() => standing.value?.sets.at(-1))
+const mm = (value: number) => say(value, 'length', device.lengths)
+/** End to end along the head, and side to side across it, as the plane has them. */
+const along = computed(() => now.value && now.value.plane.taper * 2 * half.value.x)
+const across = computed(() => now.value && now.value.plane.rock * 2 * half.value.y)
+const finish = computed(() => ofKind(build.replayed?.live.entries ?? [], 'finish').filter(e => e.scope.level === 'head' && e.scope.head === head.value).at(-1))
+const coarse = computed(() => finish.value && finish.value.body.roughness.value > finish.value.body.most.value)
+const cutOf = (id: string) => build.byId.get(id)
+</script>
+
+<template>
+  <div class="face">
+    <div class="plan">
+      <div ref="holder" class="holder">
+        <svg :width="W" :height="H" aria-hidden="true">
+          <rect :x="W / 2 - half.x * scale" :y="H / 2 - half.y * scale" :width="2 * half.x * scale" :height="2 * half.y * scale" class="rim" />
+          <g v-for="b in bores" :key="b.cylinder">
+            <circle :cx="W / 2 + b.x * scale" :cy="H / 2" :r="bore / 2 * scale" class="bore" />
+            <text :x="W / 2 + b.x * scale" :y="H / 2 - bore / 2 * scale + 16" text-anchor="middle">{{ b.cylinder }}</text>
+          </g>
+        </svg>
+        <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :style="{ left: `${at(place).left}px`, top: `${at(place).top}px` }">
+          <FigureField
+            :field="`${build.view?.id}/heights/${head}/${place.x}/${place.y}`" :label="`Height, ${place.label.toLowerCase()}`" hide-label dimension="length" :usual="[40, 250]"
+            :part="part(place)" :base="entry?.id" :data-new="i === Math.max(0, first) ? true : undefined" :commit="(figure, _t, base) => keep(place, figure, base)"
+          />
+        </div>
+      </div>
+      <div class="foot">
+        <p class="small quiet">Head {{ head }} from face to cover rail, seen from the face; cylinder 1 to the right.</p>
+        <button v-if="entry" class="key" type="button" @click="startAfresh">New set</button>
+      </div>
+    </div>
+    <div class="side">
+      <section v-if="now">
+        <h3>How it lies</h3>
+        <dl>
+          <div><dt>height, mean</dt><dd class="num big" data-height>{{ mm(now.plane.centre) }}</dd></div>
+          <div><dt>end to end</dt><dd class="num">{{ mm(Math.abs(along!)) }}</dd></div>
+          <div><dt>side to side</dt><dd class="num">{{ mm(Math.abs(across!)) }}</dd></div>
+          <div v-if="now.twist !== undefined"><dt>twist, corner to corner</dt><dd class="num">{{ mm(Math.abs(now.twist)) }}</dd></div>
+          <div v-if="now.hollow !== undefined"><dt>{{ now.hollow < 0 ? 'middle stands high' : 'middle lies low' }}</dt><dd class="num">{{ mm(Math.abs(now.hollow)) }}</dd></div>
+          <div v-if="standing?.earlier !== undefined"><dt>gone before you had it</dt><dd class="num" data-earlier>{{ mm(standing.earlier) }}</dd></div>
+        </dl>
+      </section>
+      <StatementField quantity="headHeight" :scope="{ level: 'build' }" :bases="['book', 'measure']" />
+      <section v-for="taken in standing?.taken ?? []" :key="taken.cut" :data-taken="taken.cut">
+        <h3>The cut took <span class="num">{{ mm(taken.depth) }}</span></h3>
+        <p class="small"><span v-for="u in taken.under" :key="u.cylinder" class="under">{{ u.cylinder }}: <span class="num">{{ mm(u.depth) }}</span></span></p>
+        <p v-if="cutOf(taken.cut)?.kind === 'faceCut' && (cutOf(taken.cut)!.body as { measured?: unknown }).measured" class="small quiet">The depth you measured counts; this is what the heights say.</p>
+      </section>
+      <section>
+        <h3>Finish of the face</h3>
+        <KindForm kind="finish" :scope="scope" :now="finish?.body" keep-label="Keep the finish" />
+        <p v-if="coarse" class="warn small">Coarser than its gasket stands. Take a finer cut.</p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.face { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr); gap: 24px; padding-top: 6px; }
+.holder { position: relative; height: 300px; }
+svg { position: absolute; inset: 0; }
+.rim { fill: var(--sheet-deep); stroke: var(--ink); stroke-width: 1.5; }
+.bore { fill: none; stroke: var(--hair); stroke-width: 1.5; }
+.place { position: absolute; width: 96px; transform: translate(-50%, -50%); }
+.foot { display: flex; justify-content: space-between; gap: 10px; align-items: center; }
+.side { display: grid; gap: 14px; align-content: start; }
+dl > div { display: flex; justify-content: space-between; gap: 12px; align-items: baseline; border-bottom: 1px solid var(--hair); padding: 2px 0; }
+dt { color: var(--quiet); }
+.big { font-size: var(--s32); font-weight: 700; line-height: 1.1; }
+.under { margin-right: 12px; white-space: nowrap; }
+@media (max-width: 1000px) { .face { grid-template-columns: minmax(0, 1fr); } }
+</style>

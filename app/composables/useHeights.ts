@@ -1,0 +1,56 @@
+import { DEFAULT_U, fromSource, placeAlong, type EntryOf, type Figure, type Part } from '#core'
+import { notKept } from './useStatement'
+import { useBuild } from '~/stores/build'
+
+export interface HeightPlace { x: number, y: number, label: string }
+
+/** Heights of the head on the bench, at its corners and its middle: each is kept as it comes. */
+export function useHeights() {
+  const build = useBuild()
+  const head = computed(() => build.state?.head ?? 1)
+  const scope = computed(() => ({ level: 'head' as const, head: head.value }))
+  const standing = computed(() => build.replayed?.heights.find(h => h.head === head.value))
+  const afresh = ref(false)
+  watch(head, () => afresh.value = false)
+  const latest = computed<EntryOf<'headHeights'> | undefined>(() => standing.value?.sets.at(-1)?.entry)
+  /** A cut ends a set: what is read after it is the head as it is then. */
+  const ended = computed(() => {
+    const ledger = build.replayed?.ledger
+    const entry = latest.value
+    return ledger !== undefined && entry !== undefined && ledger.done.some(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === head.value
+      && ledger.place.get(op.id)! > ledger.place.get(entry.id)!)
+  })
+  const entry = computed(() => ended.value || afresh.value ? undefined : latest.value)
+  const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 90)
+  const spacing = computed(() => build.replayed?.quantity('boreSpacing', build.cylinder)?.value.value ?? bore.value * 1.1)
+  const row = computed(() => build.replayed?.layout.heads[head.value - 1] ?? [])
+  /** The face's half length and half width as it is drawn: half a bore beyond the outermost, and past the bores' edge. */
+  const half = computed(() => ({ x: Math.round(((row.value.length - 1) / 2) * spacing.value + bore.value * 0.55), y: Math.round(bore.value * 0.62) }))
+  const bores = computed(() => row.value.map(cylinder => ({ cylinder, x: build.replayed ? placeAlong(build.replayed.layout, cylinder, spacing.value) : 0 })))
+  const places = computed<HeightPlace[]>(() => {
+    const { x, y } = half.value
+    const named: HeightPlace[] = [
+      { x, y, label: 'Front, exhaust side' }, { x: -x, y, label: 'Back, exhaust side' }, { x: 0, y: 0, label: 'Middle' },
+      { x, y: -y, label: 'Front, intake side' }, { x: -x, y: -y, label: 'Back, intake side' }
+    ]
+    // A set that was read over other places is shown where it was read.
+    const other = (entry.value?.body.readings ?? []).filter(r => !named.some(p => same(p, r)))
+    return other.length > 0 ? [...entry.value!.body.readings.map((r, i) => ({ x: r.x, y: r.y, label: `Place ${i + 1}` })), ...named.filter(p => !other.some(o => Math.hypot(p.x - o.x, p.y - o.y) < bore.value * 0.4))] : named
+  })
+  const same = (a: { x: number, y: number }, b: { x: number, y: number }) => Math.abs(a.x - b.x) < 0.5 && Math.abs(a.y - b.y) < 0.5
+  function part(place: HeightPlace): Part | undefined {
+    const reading = entry.value?.body.readings.find(r => same(r, place))
+    return reading && { value: fromSource(reading.figure.value, DEFAULT_U.depth, `entry:${entry.value!.id}`), provenance: 'measured', entries: [entry.value!.id] }
+  }
+  async function keep({ x, y }: HeightPlace, figure: Figure, base: string | undefined): Promise<string | undefined> {
+    const now = entry.value
+    const readings = [...(now?.body.readings ?? []).filter(r => !same(r, { x, y })), { x, y, figure }]
+    const said = notKept(await build.add('headHeights', scope.value, { ...(now?.body ?? {}), readings }, base ? { supersedes: base, ...(now ? { at: now.at } : {}) } : {}))
+    if (!said) afresh.value = false
+    return said
+  }
+  const startAfresh = () => {
+    afresh.value = true
+  }
+  return { head, scope, standing, entry, places, half, bores, bore, part, keep, startAfresh }
+}

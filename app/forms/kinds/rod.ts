@@ -1,0 +1,3 @@
+import { kindForm } from '../kindForm'
+
+export const rod = kindForm<'rod'>({ at: () => ({ station: 'mockup', leaf: 'squish' }) })

@@ -1,0 +1,3 @@
+import { kindForm } from '../kindForm'
+
+export const title = kindForm<'title'>({ at: () => ({ station: 'daybook' }) })

@@ -1,0 +1,4 @@
+import { kindForm } from '../kindForm'
+
+const voided = kindForm<'void'>({ at: () => ({ station: 'daybook' }) })
+export { voided as void }

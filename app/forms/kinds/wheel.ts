@@ -1,0 +1,3 @@
+import { kindForm } from '../kindForm'
+
+export const wheel = kindForm<'wheel'>({ at: () => ({ station: 'mockup', leaf: 'tdc' }) })

@@ -1,0 +1,10 @@
+import { kind } from '../kind'
+
+/** `state` is `dropped` once it was given up: what is planned of it is then planned no longer; what was done stays done. */
+export interface PlanBody { name: string, reasons: string[], state: 'open' | 'dropped' }
+
+/** Operations that belong together, and why: its entries name it in their frame. */
+export const plan = kind<PlanBody>()({
+  example: () => ({ name: 'Turned head', reasons: ['the squish is too wide'], state: 'open' }),
+  role: 'remark', scopes: ['build', 'head', 'cylinder'], changes: [], bounds: {}
+})
