@@ -50,7 +50,7 @@ export default defineNuxtConfig({
   css: [
     '@fontsource/b612/latin-400.css', '@fontsource/b612/latin-700.css',
     '@fontsource/b612-mono/latin-400.css', '@fontsource/b612-mono/latin-700.css',
-    'vuetify/styles', '~/theme/bench.css'
+    'vuetify/styles/core', '~/theme/bench.css', '~/theme/controls.css'
   ],
   runtimeConfig: { reckoning: reckoningOf(core, shared) },
   alias: { '#core': core, '#demo': demo, '#simulator': simulator },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
+import { useTheme } from 'vuetify'
 import { useBenchKeys } from '~/composables/useBenchKeys'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -44,11 +45,12 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   event.preventDefault()
   gauge.take()
 })
-useHead({ bodyAttrs: { class: computed(() => device.night ? 'night' : '') } })
+const theme = useTheme()
+watch(() => device.night, night => theme.change(night ? 'night' : 'day'), { immediate: true })
 </script>
 
 <template>
-  <v-app :class="{ night: device.night }">
+  <v-app>
     <div class="app">
       <BenchHeader @keys="keysOpen = true" @find="findOpen = true" />
       <OutboxTrouble />

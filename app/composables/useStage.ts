@@ -2,11 +2,12 @@
 export function focusNext(from: HTMLElement): void {
   const stage = from.closest('[data-station]') ?? document.body
   const fields = [...stage.querySelectorAll<HTMLElement>('[data-next]')].filter(el => el.offsetParent !== null && !el.hasAttribute('disabled'))
-  const next = fields[fields.indexOf(from) + 1]
-  next?.focus()
+  const next = fields[fields.findIndex(field => field.contains(from)) + 1]
+  const field = next?.matches('input, button, textarea') ? next : next?.querySelector<HTMLElement>('input, button, textarea')
+  field?.focus()
 }
 
 /** Whether keys belong to a field just now. */
 export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable)
+  return target instanceof HTMLElement && (target.matches('input, textarea, [role=option], [role=listbox], [role=slider]') || target.isContentEditable)
 }

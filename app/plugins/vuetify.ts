@@ -1,13 +1,9 @@
 import { createVuetify } from 'vuetify'
+import { bench } from '~/theme/blueprint'
 
-/** Vuetify lends its menus, dialogs and tables; the look is bench.css, so its own is switched off here. */
+/** Vuetify carries every control; its look is `theme/blueprint.ts` and `theme/controls.css`. */
 export default defineNuxtPlugin(({ vueApp }) => {
-  vueApp.use(createVuetify({
-    theme: { defaultTheme: 'light' },
-    defaults: {
-      global: { ripple: false, elevation: 0, rounded: 0 },
-      VMenu: { transition: false, offset: 6 },
-      VDialog: { transition: false, maxWidth: 560 }
-    }
-  }))
+  // The policy's nonce is only known to a server; in the page it stands on the entry script.
+  const cspNonce = document.querySelector<HTMLScriptElement>('script[nonce]')?.nonce
+  vueApp.use(createVuetify({ blueprint: bench, theme: { cspNonce } }))
 })

@@ -63,8 +63,9 @@ export function isOperation(entry: Entry): entry is EntryOf<OperationKind> {
  * @param undoing it puts back what stood before: then it may also take the place of a void
  */
 export function mayCorrect(earlier: EntryKind, later: EntryKind, undoing = false): boolean {
-  if (kindRule(earlier).takesPlace) return undoing
+  // What is stored may be of a kind that nobody knows here: it can be taken out all the same.
+  const was: KindRule | undefined = Object.hasOwn(KINDS, earlier) ? kindRule(earlier) : undefined
+  if (was?.takesPlace) return undoing
   if (kindRule(later).takesPlace) return true
-  const own = kindRule(later).corrects
-  return earlier === later || (own !== undefined && own.includes(earlier) && kindRule(earlier).corrects?.includes(later) === true)
+  return earlier === later || (kindRule(later).corrects?.includes(earlier) === true && was?.corrects?.includes(later) === true)
 }

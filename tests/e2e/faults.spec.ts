@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import type { BuildView } from '#shared/dto'
-import { STATIONS, copyOf, expect, field, open, reckoned, test, type Bench } from '../support/page'
+import { STATIONS, copyOf, expect, field, list, open, pick, reckoned, test, type Bench } from '../support/page'
 import { TestServer } from '../support/server'
 import { newBuild, pour } from '../support/sent'
 
@@ -25,7 +25,7 @@ test('the cut rolled across the crank shows the station, before and after a relo
   await open(page, bench, bench.launch, 'cut')
   for (let i = 0; i < 2; i++) {
     await page.getByRole('radio', { name: 'Angled', exact: true }).check({ force: true })
-    await page.getByLabel('Rolled').selectOption({ label: 'across it' })
+    await pick(list(page, 'Rolled'), 'across it')
     await reckoned(page)
     await expect(page.locator('[data-fault]')).toHaveCount(0)
     await expect(page.locator('.station-room [data-station]')).toBeVisible()
@@ -113,7 +113,7 @@ test('a file with a line that can’t be kept holds up nothing: the line is name
   await open(page, bench, build, 'daybook')
   await page.getByRole('button', { name: 'Bring in readings' }).click()
   const csv = 'cylinder,fills,typed,at\n1,0>51.1,51.1,02/03/2026\n1,0>51.2,5\u00001.2,03/03/2026\n1,0>51.3,51.3,30/02/2026\n1,0>50,5\n'
-  await page.getByLabel('CSV file').setInputFiles({ name: 'pours.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
+  await page.locator('.paper-in input[type=file]').setInputFiles({ name: 'pours.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) })
   await page.getByRole('radio', { name: 'the day' }).check({ force: true })
   const bad = page.getByRole('list', { name: 'Lines that can’t be taken' })
   await expect(bad).toContainText('can’t be printed (U+0000)')

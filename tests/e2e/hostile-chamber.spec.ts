@@ -1,4 +1,4 @@
-import { copyOf, expect, field, open, test } from '../support/page'
+import { copyOf, expect, field, open, pick, test } from '../support/page'
 
 // What is no chamber is said at the field or on the drawing; the last good solid stays.
 test('a drawing refuses what can’t be made, and keeps what could', async ({ page, bench }) => {
@@ -76,7 +76,7 @@ test('a chamber is set out from its valves in a moment, and mirrored where it ru
   const build = await copyOf(bench, bench.testSix)
   await open(page, bench, build, 'sheet')
   await page.getByRole('button', { name: 'Set out anew' }).click()
-  await page.locator('#chamber-kind').selectOption('bathtub')
+  await pick(page.locator('#chamber-kind'), 'Bathtub')
   await page.getByRole('button', { name: 'Set it out' }).click()
   await expect(page.getByText('Both valves’ diameters are needed')).toBeVisible()
   for (const [valve, across] of [['Intake', '42'], ['Exhaust', '36']] as const) {
@@ -86,7 +86,7 @@ test('a chamber is set out from its valves in a moment, and mirrored where it ru
   await page.getByRole('button', { name: 'Set it out' }).click()
   await expect(page.getByRole('tabpanel', { name: 'Chamber' })).toContainText('Bathtub, cylinder 1')
   await expect(page.locator('[data-factor]')).toBeVisible({ timeout: 60_000 })
-  await page.getByLabel('1', { exact: true }).check()
+  await page.getByRole('checkbox', { name: '1', exact: true }).check()
   await expect(page.getByRole('tabpanel', { name: 'Chamber' })).toContainText('the other way round')
   await page.getByRole('button', { name: 'Keep this chamber' }).click()
   await expect(page.getByRole('button', { name: 'Keep this chamber' })).toBeHidden()

@@ -25,6 +25,9 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   // Then round both exhausts.
   await tabTo(page, /^Valve$/)
   await page.keyboard.press('ArrowDown')
+  await expect(page.getByRole('option').first()).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
   await tabTo(page, /^Take it on both exhausts$/)
   await reckoned(page)
   const intakes = await number(page, 'added')
@@ -68,7 +71,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   }
   await tabTo(page, /^Copy to every cylinder$/)
   await page.keyboard.press('Enter')
-  await expect(page.locator('.right .sheet-table tbody tr')).toHaveCount(4, { timeout: 240_000 })
+  await expect(page.locator('.right .v-table tbody tr')).toHaveCount(4, { timeout: 240_000 })
   await tabTo(page, /^Plan it on every cylinder$/)
   await page.keyboard.press('Enter')
   await expect(page.getByText(/Planned on 1 \(\+ \d+\.\d cc\), 2 /)).toBeVisible({ timeout: 60_000 })

@@ -39,7 +39,7 @@ test('the unit is frozen at the first keystroke', async ({ page, bench }) => {
   await open(page, bench, build, 'sheet')
   await field(page, 'Bore').fill('92')
   await page.getByRole('button', { name: /Lengths in mm/ }).click()
-  await expect(page.locator('.figure-field', { has: field(page, 'Bore') }).locator('.unit')).toHaveText('mm')
+  await expect(page.locator('.figure-field', { has: field(page, 'Bore') }).locator('.v-text-field__suffix')).toHaveText('mm')
   await field(page, 'Bore').press('Enter')
   await expect(field(page, 'Bore')).toHaveValue('3.6220')
 })

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { SIZES, STATIONS, expect, open, test } from '../support/page'
+import { SIZES, STATIONS, expect, open, pick, test } from '../support/page'
 
 const said = (size: { width: number, height: number }) => `${size.width}x${size.height}`
 
@@ -115,7 +115,7 @@ test('the syringe lies whole in its place at both sizes, its scale reversed', as
   for (const size of SIZES) {
     await page.setViewportSize(size)
     await open(page, bench, bench.launch, 'pour')
-    await page.locator('#instrument').selectOption({ label: 'Bench syringe, 60 cc (± 1.5 cc)' })
+    await pick(page.locator('#instrument'), 'Bench syringe, 60 cc (± 1.5 cc)')
     await page.locator('input[data-figure="Cylinder 1: reading at the end"]').fill('4.5')
     await expect(page.getByRole('img', { name: 'syringe, start 60.0, left 4.5 cc' })).toBeVisible()
     await expect(page.locator('.live')).toContainText('55.5')
@@ -123,7 +123,7 @@ test('the syringe lies whole in its place at both sizes, its scale reversed', as
       .every(c => c.getBoundingClientRect().right <= place.getBoundingClientRect().right + 1))
     expect(whole).toBe(true)
     await page.locator('input[data-figure="Cylinder 1: reading at the end"]').press('Escape')
-    await page.locator('#instrument').selectOption({ label: 'Long burette, 100 cc (± 0.2 cc)' })
+    await pick(page.locator('#instrument'), 'Long burette, 100 cc (± 0.2 cc)')
   }
 })
 
@@ -147,7 +147,7 @@ test('bench targets are 44 px or more', async ({ page, bench }) => {
   await page.setViewportSize(SIZES[1])
   for (const station of ['pour', 'shape', 'cut', 'mockup'] as const) {
     await open(page, bench, bench.launch, station)
-    const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('button.key, .well input, .well select')]
+    const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.v-btn:not(.go, .plate, .handle, .grip), .v-field')]
       .filter(el => el.offsetParent && el.getBoundingClientRect().height < 43.5).map(el => el.textContent!.trim() || el.id))
     expect(small).toEqual([])
   }

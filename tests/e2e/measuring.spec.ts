@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { copyOf, expect, field, open, test } from '../support/page'
+import { copyOf, expect, field, open, pick, test } from '../support/page'
 
 const provenance = (page: Page, label: string) => page.locator('.stack .labels li', { hasText: label }).locator('.num').first()
 const kept = async (page: Page) => Number.parseInt(await page.locator('.saved').textContent() ?? '0')
@@ -7,10 +7,10 @@ const kept = async (page: Page) => Number.parseInt(await page.locator('.saved').
 test('a crown poured in its bore stands in the stack as measured; voiding turns it back, and at last into a question', async ({ page, bench }) => {
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'pour')
-  await page.locator('#what').selectOption('crown')
+  await pick(page.locator('#what'), 'Crown')
   await field(page, 'Piston down the bore').fill('10')
   await field(page, 'Piston down the bore').press('Enter')
-  await page.locator('#sealed').selectOption('crown')
+  await pick(page.locator('#sealed'), 'at the crown’s edge')
   await field(page, 'Piston crown 1: reading at the end').fill('70.2')
   await field(page, 'Piston crown 1: reading at the end').press('Enter')
   // 70.2 − π/4·92²·10 = 3.72 cc
@@ -76,7 +76,7 @@ test('the trials single is told 0.85 off and 1.03 to open, with both stop readin
 test('a thinner gasket changes squish and ratio together, live, and is planned with one key', async ({ page, bench }) => {
   await open(page, bench, await copyOf(bench, bench.launch), 'mockup')
   await page.locator('.cell').nth(3).click()
-  await page.locator('#try-gasket').selectOption({ label: '0.90 mm' })
+  await pick(page.locator('#try-gasket'), '0.90 mm')
   const row = (name: string) => page.locator('.whatif tr', { hasText: name }).locator('td')
   await expect(row('Squish, cold').nth(1)).toHaveText('1.58 mm')
   await expect(row('Squish, cold').nth(2)).toHaveText('1.28 mm')
@@ -112,7 +112,7 @@ test('a file of readings is looked at first, bad lines only left out on consent,
   await open(page, bench, await copyOf(bench, bench.launch), 'daybook')
   await page.getByRole('button', { name: 'Bring in readings' }).click()
   const file = { name: 'bench.csv', mimeType: 'text/csv', buffer: Buffer.from('cylinder,fills,hand\n2,0>54.7,AB\n5,0>x,AB\n5,0>55.1,AB\n9,0>50,AB\n') }
-  await page.locator('#file').setInputFiles(file)
+  await page.locator('.paper-in input[type=file]').setInputFiles(file)
   await expect(page.locator('.paper-in')).toContainText('2 new from bench.csv, 2 lines that can’t be taken')
   await expect(page.getByText('This engine has no cylinder 9.')).toBeVisible()
   const keep = page.getByRole('button', { name: 'Keep 2', exact: true })
@@ -122,11 +122,11 @@ test('a file of readings is looked at first, bad lines only left out on consent,
   await keep.click()
   await expect(page.locator('.paper-in')).toContainText('2 pours kept.')
   await expect.poll(() => kept(page)).toBe(before + 2)
-  await page.locator('#file').setInputFiles([])
-  await page.locator('#file').setInputFiles(file)
+  await page.locator('.paper-in input[type=file]').setInputFiles([])
+  await page.locator('.paper-in input[type=file]').setInputFiles(file)
   await expect(page.locator('.paper-in')).toContainText('0 new from bench.csv, 2 here already')
   // Megabytes of nothing are refused, and the page goes on.
-  await page.locator('#file').setInputFiles({ name: 'huge.csv', mimeType: 'text/csv', buffer: Buffer.alloc(3e6, '0>1;,\n"') })
+  await page.locator('.paper-in input[type=file]').setInputFiles({ name: 'huge.csv', mimeType: 'text/csv', buffer: Buffer.alloc(3e6, '0>1;,\n"') })
   await expect(page.locator('.paper-in')).toContainText('No column is called fills')
 })
 
@@ -145,8 +145,8 @@ test('chambers are evened up to the largest, one that is fixed is respected, and
 test('the shop checks a burette against a ball, and edits what it goes by; a bad figure is said beside it', async ({ page, bench }) => {
   await page.goto(bench.server.url)
   await page.getByRole('button', { name: 'Check Glass cylinder, 100 cc' }).click()
-  await page.locator('#known-diameter').fill('40')
-  await page.locator('#known-u').fill('0.01')
+  await page.getByLabel(/^Diameter/).fill('40')
+  await page.getByLabel('Sure to ±, mm').fill('0.01')
   await page.locator('#counted-0').fill('66')
   // A cylinder counts what is left: 100 − 66 = 34, less its film of 0.2
   await expect(page.locator('.check')).toContainText('reads 33.80')

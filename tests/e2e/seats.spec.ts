@@ -1,10 +1,10 @@
-import { copyOf, expect, field, open, test } from '../support/page'
+import { copyOf, expect, field, open, pick, test } from '../support/page'
 
 test('a seat job is reckoned from its cone, two forms side by side, and lets the face be cut past the number', async ({ page, bench }) => {
   await page.addInitScript(() => localStorage.setItem('bowl.cutLeaf', 'seats'))
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'cut')
-  await page.locator('#seat-valve').selectOption('exhaust')
+  await pick(page.locator('#seat-valve'), 'exhaust')
   for (const [form, topCut] of [['A', '30'], ['B', '15']] as const) {
     for (const [label, text] of [['Machined form, across', '38'], ['Top cut', topCut], ['Seat', '45'], ['Valve goes up by', '.5 mm']] as const) {
       await field(page, `${label}, ${form}`).fill(text)

@@ -13,7 +13,7 @@ test('the schools side by side on the launch engine, and what the line leaves sh
   await expect(page.locator('[data-pin]')).toContainText(/touches at .*\d+° and comes free at \d+°/)
   await page.getByRole('tab', { name: 'Schools' }).click()
   await page.getByRole('button', { name: 'Compare them for the intake' }).click()
-  const rows = page.locator('.right .sheet-table tbody tr')
+  const rows = page.locator('.right .v-table tbody tr')
   await expect(rows).toHaveCount(4, { timeout: 60_000 })
   await expect(rows.nth(3)).toContainText('0.00 cc')
   // What the button offers is what the comparison says of its school.

@@ -1,4 +1,4 @@
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import { TestServer, put } from './server'
 
@@ -59,6 +59,15 @@ export async function paidBack(page: Page): Promise<void> {
 
 /** The field with a label, in the station. */
 export const field = (page: Page, label: string) => page.locator(`input[data-figure="${label}"]`)
+
+/** Chooses out of a list by its label (or by what its plate is called), as a hand does: open it, press the line. */
+export async function pick(box: Locator, option: string | RegExp): Promise<void> {
+  await box.press('ArrowDown')
+  await box.page().getByRole('option', { name: option, exact: typeof option === 'string' }).click()
+  await expect(box.page().getByRole('listbox')).toHaveCount(0)
+}
+/** The list with a label. */
+export const list = (page: Page, label: string) => page.getByRole('combobox', { name: label, exact: true })
 
 export const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'daybook'] as const
 export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const

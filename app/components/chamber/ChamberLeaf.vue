@@ -72,18 +72,18 @@ async function stl() {
           <StatementField quantity="boreSpacing" :scope="{ level: 'build' }" no-basis class="spacing" />
           <fieldset class="turns">
             <legend class="label">The other way round</legend>
-            <label v-for="c in build.cylinders" :key="c" class="small"><input type="checkbox" :checked="drawn?.mirrored.includes(c)" @change="turn(c)"> {{ c }}</label>
+            <BenchCheck v-for="c in build.cylinders" :key="c" class="small" :label="String(c)" :model-value="drawn?.mirrored.includes(c) ?? false" @update:model-value="turn(c)" />
           </fieldset>
         </div>
         <p v-if="wasCut" class="small" data-face>
           Drawn on the face <template v-if="drawn?.face === 'cast'">as it was cast</template><template v-else-if="drawn?.face">as it was on {{ new Date(drawn.face).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) }}</template><template v-else>as it was when first drawn</template>; <span class="num">{{ say(model?.done.depth ?? 0, 'length', device.lengths) }}</span> came off it since.
-          <button class="go" type="button" @click="face(drawn?.face === 'cast' ? 'now' : 'cast')">{{ drawn?.face === 'cast' ? 'It shows the face of today' : 'It shows the face as cast' }}</button>
+          <v-btn variant="text" class="go" @click="face(drawn?.face === 'cast' ? 'now' : 'cast')">{{ drawn?.face === 'cast' ? 'It shows the face of today' : 'It shows the face as cast' }}</v-btn>
         </p>
         <div class="row">
-          <button v-if="draft" class="key main" type="button" :disabled="faults.length > 0" @click="keep().then(said => sentence = said ?? '')">Keep this chamber</button>
-          <button v-if="draft && kept" class="key" type="button" @click="back">Back to what is kept</button>
-          <button class="key" type="button" @click="again = !again">Set out anew</button>
-          <button v-if="facts" class="key" type="button" @click="stl">STL of cylinder {{ build.cylinder }}</button>
+          <v-btn v-if="draft" variant="flat" color="primary" :disabled="faults.length > 0" @click="keep().then(said => sentence = said ?? '')">Keep this chamber</v-btn>
+          <v-btn v-if="draft && kept" @click="back">Back to what is kept</v-btn>
+          <v-btn @click="again = !again">Set out anew</v-btn>
+          <v-btn v-if="facts" @click="stl">STL of cylinder {{ build.cylinder }}</v-btn>
         </div>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </div>
@@ -127,11 +127,11 @@ async function stl() {
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .big .unit { font-weight: 400; font-size: var(--s15); }
 .grid { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; }
-.grid :deep(.well .unit) { padding-right: 6px; }
-.grid :deep(.label) { white-space: nowrap; }
+.grid :deep(.v-text-field__suffix) { padding-right: 6px; }
+.grid :deep(.v-field-label) { white-space: nowrap; }
 .row { display: flex; flex-wrap: wrap; gap: 8px; align-items: end; }
 .spacing { width: 120px; }
 .turns { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
-.turns label { display: inline-flex; gap: 4px; align-items: center; min-height: 34px; }
+.turns .bench-check { flex: none; }
 @media (max-width: 1000px) { .leaf { grid-template-columns: minmax(0, 1fr); } .drawing { height: 380px; } }
 </style>

@@ -62,8 +62,8 @@ function key(event: KeyboardEvent, handle: Handle) {
 
 <template>
   <div class="handles">
-    <button
-      v-for="handle in handles" :key="handle.key" type="button" class="handle" :class="[handle.kind, { bad: handle.bad, held: held === handle.key }]"
+    <v-btn
+      v-for="handle in handles" :key="handle.key" variant="text" class="handle" :class="[handle.kind, { bad: handle.bad, held: held === handle.key }]"
       :style="{ left: `${at(handle.place)[0]}px`, top: `${at(handle.place)[1]}px` }" :data-handle="handle.key"
       :aria-label="`${handle.name}: ${mm(handle.place[0])} along, ${mm(handle.place[1])} across. Arrow keys move it.`"
       @pointerdown="take($event, handle)" @keydown="key($event, handle)"
@@ -73,7 +73,7 @@ function key(event: KeyboardEvent, handle: Handle) {
 
 <style scoped>
 .handles { position: absolute; inset: 0; pointer-events: none; }
-.handle { position: absolute; width: 14px; height: 14px; transform: translate(-50%, -50%); background: var(--sheet); border: 2px solid var(--dye); padding: 0; cursor: grab; pointer-events: auto; touch-action: none; }
+.handle.v-btn { position: absolute; width: 14px; height: 14px; transform: translate(-50%, -50%); background: var(--sheet); border: 2px solid var(--dye); padding: 0; cursor: grab; pointer-events: auto; touch-action: none; }
 .handle::before { content: ''; position: absolute; inset: -8px; }
 .handle.valve { border-radius: 50%; border-color: var(--ink); }
 .handle.plug { border-style: dashed; border-color: var(--ink); }

@@ -47,22 +47,12 @@ function setOut() {
 
 <template>
   <form class="setout" @submit.prevent="setOut">
-    <div>
-      <label class="label" for="chamber-kind">Kind of chamber</label>
-      <div class="well">
-        <select id="chamber-kind" v-model="kind" data-next>
-          <option v-for="k in CHAMBER_KINDS" :key="k" :value="k">{{ CHAMBER_WORDS[k] }}</option>
-        </select>
-      </div>
-    </div>
-    <div v-if="kind === 'pentRoof'">
-      <label class="label" for="chamber-four">Valves</label>
-      <div class="well"><select id="chamber-four" v-model="four" data-next><option :value="true">four</option><option :value="false">two</option></select></div>
-    </div>
+    <BenchSelect id="chamber-kind" v-model="kind" label="Kind of chamber" data-next :items="CHAMBER_KINDS.map(k => [k, CHAMBER_WORDS[k]] as const)" />
+    <BenchSelect v-if="kind === 'pentRoof'" id="chamber-four" v-model="four" label="Valves" data-next :items="[[true, 'four'], [false, 'two']]" />
     <template v-if="!turned">
       <FigureField v-for="valve in ['intake', 'exhaust']" :key="valve" :field="key(`${valve}-size`)" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, across`" dimension="length" :usual="[15, 70]" :part="part(valve)" :commit="f => put(valve, f.value)" />
     </template>
-    <button class="key main" type="submit">Set it out</button>
+    <v-btn variant="flat" color="primary" type="submit">Set it out</v-btn>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </form>
 </template>

@@ -48,7 +48,7 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
         v-if="kind === 'solder'" class="strand" :field="`${build.view?.id}/strand`" label="Strand, before" dimension="length" :usual="[0.5, 6]" empty-text="?"
         :part="asSet(strand?.value)" :commit="figure => keepStrand(figure)"
       />
-      <button v-if="entry" class="key" type="button" @click="startAfresh">New set</button>
+      <v-btn v-if="entry" @click="startAfresh">New set</v-btn>
     </div>
   </div>
 </template>
@@ -63,9 +63,7 @@ svg { position: absolute; inset: 0; }
 .arrow { fill: none; stroke: var(--ink); }
 .place { position: absolute; width: 88px; transform: translate(-50%, -50%); }
 .place.least::after { content: 'smallest'; position: absolute; top: -17px; left: 0; font-size: var(--s13); color: var(--stop); font-weight: 700; }
-.place :deep(.well) { background: var(--well); }
-.place :deep(.unit) { padding-right: 5px; margin-left: 0; }
-.place :deep(input) { padding-right: 0; }
+.place :deep(.v-text-field__suffix) { padding: 0 5px 0 0; }
 .strand { width: 104px; flex: none; }
 .foot { display: flex; justify-content: space-between; align-items: center; gap: 10px; }
 .place.least.low::after { top: auto; bottom: -17px; }

@@ -32,8 +32,8 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
     <RadioRow :model-value="setup.mode" :choices="modes" label="How the face is cut" @update:model-value="lay.mode" />
     <template v-if="setup.mode !== 'flat'">
       <div class="pair">
-        <div><label class="label" for="cut-roll">Rolled</label><div class="well"><select id="cut-roll" :value="setup.roll" data-next @change="lay.set({ roll: ($event.target as HTMLSelectElement).value as 'aboutCrank' })"><option value="aboutCrank">about the crank line</option><option value="acrossCrank">across it</option></select></div></div>
-        <div><label class="label" for="cut-free">To find</label><div class="well"><select id="cut-free" :value="setup.free" data-next @change="lay.set({ free: ($event.target as HTMLSelectElement).value as 'depth' })"><option v-for="name in frees" :key="name" :value="name">{{ NAMES[name] }}</option><option value="none">nothing: as set</option></select></div></div>
+        <BenchSelect id="cut-roll" label="Rolled" :model-value="setup.roll" data-next :items="[['aboutCrank', 'about the crank line'], ['acrossCrank', 'across it']]" @update:model-value="lay.set({ roll: $event! })" />
+        <BenchSelect id="cut-free" label="To find" :model-value="setup.free" data-next :items="[...frees.map(name => [name, NAMES[name]] as const), ['none', 'nothing: as set'] as const]" @update:model-value="lay.set({ free: $event! })" />
       </div>
       <div class="fields">
         <FigureField v-if="setup.free !== 'angle'" :field="field('angle')" :label="NAMES.angle" dimension="angle" :extra="1" :part="asSet(setup.angle)" :commit="f => put({ angle: f.value })" />
@@ -55,10 +55,8 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
 <style scoped>
 .lay { display: grid; gap: 6px; }
 .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
-.pair { display: grid; gap: 4px; }
-.pair > div { display: grid; grid-template-columns: 62px minmax(0, 1fr); align-items: center; }
+.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
 .three { grid-template-columns: repeat(3, minmax(0, 1fr)); padding-top: 4px; }
 summary { cursor: pointer; min-height: 22px; }
-.pair select { text-overflow: ellipsis; }
 @media (max-width: 1000px) { summary { min-height: 44px; } }
 </style>

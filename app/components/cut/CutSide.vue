@@ -61,8 +61,8 @@ function key(event: KeyboardEvent) {
       <text :x="px(half)" :y="H - 22" text-anchor="end" class="num">{{ say(depth, 'length', device.lengths) }} goes</text>
       <text :x="px(-half)" :y="H - 5" class="soft">section through the exhaust, to scale</text>
     </svg>
-    <button
-      v-if="draggable" type="button" class="grip" :class="{ held }" :style="{ top: `${pz(along(plane, 0))}px`, left: `${px(half) - 10}px` }"
+    <v-btn
+      v-if="draggable" variant="text" class="grip" :class="{ held }" :style="{ top: `${pz(along(plane, 0))}px`, left: `${px(half) - 10}px` }"
       :aria-label="`The plane of the cut, ${say(depth, 'length', device.lengths)} at the bore line. Arrow keys move it by 0.01 mm.`" data-grip
       @pointerdown.prevent="held = { y: $event.clientY, depth }; ($event.currentTarget as HTMLElement).focus()" @keydown="key"
     />
@@ -79,7 +79,7 @@ svg { display: block; position: absolute; inset: 0; }
 .now { stroke: var(--ink); stroke-width: 1.5; }
 .plane { stroke: var(--dye); stroke-width: 2.5; }
 .soft { fill: var(--quiet); }
-.grip { position: absolute; width: 20px; height: 20px; transform: translate(-50%, -50%); border: 2px solid var(--dye); background: var(--sheet); cursor: ns-resize; padding: 0; touch-action: none; }
+.grip.v-btn { position: absolute; width: 20px; height: 20px; transform: translate(-50%, -50%); border: 2px solid var(--dye); background: var(--sheet); cursor: ns-resize; padding: 0; touch-action: none; }
 .grip::before { content: ''; position: absolute; inset: -12px; }
 .grip.held { background: var(--dye); }
 </style>

@@ -23,7 +23,7 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
 </script>
 
 <template>
-  <table class="sheet-table cut-table">
+  <v-table class="cut-table">
     <thead>
       <tr><th>Cyl.</th><th class="r">Ratio now</th><th class="r">{{ title }}</th><th class="r">Chamber then</th><th v-if="glass" class="r">Glass then</th><th class="r">Ratio then</th><th /></tr>
     </thead>
@@ -41,7 +41,7 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
         <td :class="{ warn: row.word === 'past' }" class="small">{{ row.word }}</td>
       </tr>
     </tbody>
-  </table>
+  </v-table>
 </template>
 
 <style scoped>

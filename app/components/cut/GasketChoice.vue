@@ -20,13 +20,13 @@ async function choose(body?: { thickness: Figure, bore: Figure }) {
 <template>
   <div class="gasket-choice" role="group" aria-label="Gasket to reckon with">
     <span class="label">Gasket</span>
-    <button type="button" class="key" :class="{ main: chosen === undefined }" :aria-pressed="chosen === undefined" @click="chosen !== undefined && choose()">
+    <v-btn :variant="chosen === undefined ? 'flat' : 'outlined'" :color="chosen === undefined ? 'primary' : undefined" :aria-pressed="chosen === undefined" @click="chosen !== undefined && choose()">
       <template v-if="fitted !== undefined"><span class="num">{{ say(fitted, 'length', device.lengths) }}</span> fitted</template><template v-else>as fitted</template>
-    </button>
-    <button v-for="o in offers" :key="o.id" type="button" class="key num" :class="{ main: chosen === o.body.thickness.value }" :aria-pressed="chosen === o.body.thickness.value" @click="choose(o.body)">
+    </v-btn>
+    <v-btn v-for="o in offers" :key="o.id" :variant="chosen === o.body.thickness.value ? 'flat' : 'outlined'" :color="chosen === o.body.thickness.value ? 'primary' : undefined" class="num" :aria-pressed="chosen === o.body.thickness.value" @click="choose(o.body)">
       {{ say(o.body.thickness.value, 'length', device.lengths) }}
-    </button>
-    <button v-if="planned" type="button" class="key" @click="change('done').then(said => sentence = said ?? '')">It is fitted</button>
+    </v-btn>
+    <v-btn v-if="planned" @click="change('done').then(said => sentence = said ?? '')">It is fitted</v-btn>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </div>
 </template>

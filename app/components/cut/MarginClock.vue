@@ -32,16 +32,16 @@ const at = (round: number[], degrees: number) => digits(round[Math.round(degrees
 
 <template>
   <div class="clock">
-    <table v-if="figures" class="sheet-table small">
+    <v-table v-if="figures" class="small">
       <thead><tr><th>mm clear at</th><th v-for="d in quarters" :key="d" class="r num">{{ d }}°</th><th class="r">least</th></tr></thead>
       <tbody>
         <template v-for="(m, i) in margins" :key="i">
           <tr v-for="name in (['seat', 'topCut'] as const)" :key="name"><td>{{ m.valve.valve }} {{ name === 'seat' ? 'seat' : 'top cut' }}</td><td v-for="d in quarters" :key="d" class="r num">{{ at(m[name].round, d) }}</td><td class="r num">{{ say(m[name].margin, 'length', device.lengths) }}</td></tr>
         </template>
       </tbody>
-    </table>
+    </v-table>
     <div v-else class="chart"><Line :data="data" :options="options" aria-label="Distance of seats and top cuts from the new face, round each valve" /></div>
-    <p class="small quiet">Heavy the seats, dashed the top cuts; ink {{ margins[0]?.valve.valve }}, dye {{ margins[1]?.valve.valve ?? '' }}. <button type="button" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</button></p>
+    <p class="small quiet">Heavy the seats, dashed the top cuts; ink {{ margins[0]?.valve.valve }}, dye {{ margins[1]?.valve.valve ?? '' }}. <v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
   </div>
 </template>
 

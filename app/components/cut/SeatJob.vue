@@ -9,6 +9,7 @@ import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
+import { plainPairs } from '~/words/pairs'
 
 /** Two seat forms side by side: what sinking the valve by them adds, and how far past the number the face is cut for it. */
 const props = defineProps<{ head: number }>()
@@ -91,8 +92,8 @@ async function drop() {
 <template>
   <div class="seat-job">
     <div class="head">
-      <div><label class="label" for="seat-valve">Valves</label><div class="well"><select id="seat-valve" :value="valve" @change="drafts.set(key('valve'), ($event.target as HTMLSelectElement).value)"><option>intake</option><option>exhaust</option></select></div></div>
-      <div><label class="label" for="seat-count">a cylinder</label><div class="well"><select id="seat-count" :value="count" @change="drafts.set(key('count'), ($event.target as HTMLSelectElement).value)"><option v-for="n in [1, 2, 3]" :key="n" :value="n">{{ n }}</option></select></div></div>
+      <BenchSelect id="seat-valve" label="Valves" :model-value="valve" :items="plainPairs(['intake', 'exhaust'])" @update:model-value="drafts.set(key('valve'), $event!)" />
+      <BenchSelect id="seat-count" label="a cylinder" :model-value="String(count)" :items="plainPairs(['1', '2', '3'])" @update:model-value="drafts.set(key('count'), $event!)" />
       <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.</p>
     </div>
     <div class="forms">
@@ -111,13 +112,13 @@ async function drop() {
             <div v-if="outcome.past !== undefined"><dt>cut the face past the number by</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>
             <div v-if="stops(outcome.all)"><dt>glass after the cut, then when done</dt><dd class="num"><strong>{{ stops(outcome.all)!.cut }}</strong>, <strong>{{ stops(outcome.all)!.done }}</strong></dd></div>
           </dl>
-          <button class="key" type="button" :disabled="planned.length > 0" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</button>
+          <v-btn :disabled="planned.length > 0" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</v-btn>
         </template>
         <p v-else-if="outcome" class="sentence">{{ outcome.sentence }}</p>
         <p v-else class="small quiet">Wants the form’s diameter, its top cut and how far the valve goes up.</p>
       </section>
     </div>
-    <p v-if="planned.length" class="small">Seat work is planned on cylinders {{ planned.map(op => op.scope.level === 'cylinder' ? op.scope.cylinder : '').join(', ') }}: the cut on the first leaf counts it. <button class="go" type="button" @click="drop">Drop it</button></p>
+    <p v-if="planned.length" class="small">Seat work is planned on cylinders {{ planned.map(op => op.scope.level === 'cylinder' ? op.scope.cylinder : '').join(', ') }}: the cut on the first leaf counts it. <v-btn variant="text" class="go" @click="drop">Drop it</v-btn></p>
     <p class="caution">Installed height, spring load and stem tip move up with the valve. Guides straight before seats; stones throw grit.</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </div>
@@ -133,5 +134,5 @@ async function drop() {
 .big { font-size: var(--s32); line-height: 1.1; }
 dl > div { display: flex; justify-content: space-between; gap: 12px; border-bottom: 1px solid var(--hair); padding: 2px 0; }
 dt { color: var(--quiet); }
-.key { justify-self: start; }
+.v-btn { justify-self: start; }
 </style>

@@ -70,23 +70,22 @@ async function takeOut() {
       <span v-if="entry.seq === null" class="small warn">waiting</span>
       <div v-if="mode === 'correct' && dimension" class="edit">
         <FigureField :field="`${build.view?.id}/correct/${entry.id}`" :label="form!.label" :dimension="dimension" :commit="correct" />
-        <button class="key" type="button" @click="mode = undefined">Leave it</button>
+        <v-btn @click="mode = undefined">Leave it</v-btn>
       </div>
       <p v-if="sentence && !mode" class="sentence">{{ sentence }}</p>
       <form v-if="mode === 'void'" class="edit" @submit.prevent="takeOut">
-        <label class="label" :for="`why-${entry.id}`">Why is it taken out?</label>
-        <div class="well"><input :id="`why-${entry.id}`" v-model="reason" autocomplete="off"></div>
-        <button class="key" type="submit">Take out</button><button class="key" type="button" @click="mode = undefined">Leave it</button>
+        <BenchText v-model="reason" label="Why is it taken out?" />
+        <v-btn type="submit">Take out</v-btn><v-btn @click="mode = undefined">Leave it</v-btn>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </form>
     </td>
     <td class="r ends">
       <template v-if="!mode">
-        <button v-if="open" class="key bare small" type="button" @click="dropPlan">drop all of it<span class="visually-hidden">: {{ sayEntry(entry, device.lengths) }}</span></button>
-        <button v-if="undoing" class="key bare small" type="button" @click="undo">{{ entry.kind === 'void' ? 'put back' : 'undo' }}<span class="visually-hidden"> {{ before ? sayEntry(before, device.lengths) : '' }}</span></button>
+        <v-btn v-if="open" variant="text" class="small" @click="dropPlan">drop all of it<span class="visually-hidden">: {{ sayEntry(entry, device.lengths) }}</span></v-btn>
+        <v-btn v-if="undoing" variant="text" class="small" @click="undo">{{ entry.kind === 'void' ? 'put back' : 'undo' }}<span class="visually-hidden"> {{ before ? sayEntry(before, device.lengths) : '' }}</span></v-btn>
         <template v-if="standing === 'counts' && entry.kind !== 'void'">
-          <button v-if="dimension" class="key bare small" type="button" @click="mode = 'correct'">correct<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></button>
-          <button class="key bare small" type="button" @click="mode = 'void'">take out<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></button>
+          <v-btn v-if="dimension" variant="text" class="small" @click="mode = 'correct'">correct<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></v-btn>
+          <v-btn variant="text" class="small" @click="mode = 'void'">take out<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></v-btn>
         </template>
       </template>
     </td>
@@ -98,7 +97,8 @@ async function takeOut() {
 .void td, .superseded td { color: var(--quiet); }
 .what > span { margin-right: 8px; }
 .ends { white-space: nowrap; }
-.ends .key { min-height: 28px; color: var(--dye); }
+.ends .v-btn { --v-btn-height: 28px; color: var(--dye); }
+.edit .bench-text { flex: 0 1 260px; }
 .edit { display: flex; gap: 8px; align-items: end; margin: 4px 0 22px; flex-wrap: wrap; }
-@media (max-width: 1000px) { .ends .key { min-height: 44px; } }
+@media (max-width: 1000px) { .ends .v-btn { --v-btn-height: 44px; } }
 </style>

@@ -35,8 +35,8 @@ let worker: Worker | undefined
 let reader: Remote<{ readReadings: typeof readReadings }> | undefined
 let round = 0
 
-async function choose(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
+async function choose(chosen: File | File[] | null | undefined) {
+  const file = Array.isArray(chosen) ? chosen[0] : chosen
   if (!file) return
   name.value = file.name
   dates.value = asked.value = ''
@@ -83,8 +83,10 @@ async function keep() {
   }
   let waits = false
   let done = 0
-  for (let i = 0; i < fresh.value.length; i += BATCH_LIMIT) {
-    const part = fresh.value.slice(i, i + BATCH_LIMIT)
+  // What goes out counts at once, and is new no longer.
+  const all = fresh.value
+  for (let i = 0; i < all.length; i += BATCH_LIMIT) {
+    const part = all.slice(i, i + BATCH_LIMIT)
     const id = uuid()
     const sent = await outbox.put(id, `/api/builds/${build.view!.id}/batches/${id}`, { hand: device.hand, entries: part.map(({ id: entryId, entry }) => ({ id: entryId, ...entry })) })
     if (sent.kind === 'refused') {
@@ -96,7 +98,7 @@ async function keep() {
     waits ||= sent.kind === 'waiting'
     done += part.length
   }
-  kept.value = `${fresh.value.length} ${WORDS[kind.value]} ${waits ? 'waiting to be sent' : 'kept'}.`
+  kept.value = `${all.length} ${WORDS[kind.value]} ${waits ? 'waiting to be sent' : 'kept'}.`
   read.value = undefined
   await build.refresh()
 }
@@ -105,14 +107,14 @@ async function keep() {
 <template>
   <section class="paper-in" aria-label="Bring in readings">
     <div class="row">
-      <div><label class="label" for="file-kind">The file holds</label><div class="well"><select id="file-kind" v-model="kind"><option v-for="k in FILE_KINDS" :key="k" :value="k">{{ WORDS[k] }}</option></select></div></div>
-      <div><label class="label" for="file">CSV file</label><input id="file" class="file" type="file" accept=".csv,text/csv" @change="choose"></div>
-      <button class="key" type="button" @click="emit('done')">Close</button>
+      <BenchSelect v-model="kind" label="The file holds" class="holds" :items="FILE_KINDS.map(k => [k, WORDS[k]] as const)" />
+      <v-file-input label="CSV file" class="file" accept=".csv,text/csv" @update:model-value="choose" />
+      <v-btn @click="emit('done')">Close</v-btn>
     </div>
     <p class="small quiet">The first line names the columns: <span class="num">{{ COLUMNS[kind].filter(c => c.needed).map(c => c.name).join(', ') }}</span> must be there<template v-if="kind === 'pours'">; <span class="num">cylinder, encloses, hand, at, capacity_cc</span> and others may. Fills are written <span class="num">0&gt;98.6;3&gt;12.4</span></template>. A file that left here comes back whole.</p>
     <p v-if="kept" class="small" role="status">{{ kept }}</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
-    <p v-if="reading" class="small quiet" role="status">Reading {{ name }} …</p>
+    <div v-if="reading" role="status" class="working"><p class="small quiet">Reading {{ name }} …</p><v-progress-linear indeterminate :aria-label="`Reading ${name}`" /></div>
     <div v-if="asked" class="asked">
       <p>The file writes dates like “<span class="num">{{ asked }}</span>”. Which comes first?</p>
       <RadioRow v-model="dates" :choices="[['dayFirst', 'the day'], ['monthFirst', 'the month']]" label="Which comes first in its dates" />
@@ -125,8 +127,8 @@ async function keep() {
           <ul class="small" tabindex="0" aria-label="What will be kept"><li v-for="g in fresh.slice(0, 200)" :key="g.id"><span class="num quiet">{{ g.lines[0] }}</span> {{ whose(g.entry) }} <span class="num">{{ what(g.entry) }}</span> <span class="quiet">{{ g.entry.hand }}</span></li></ul>
           <ul v-if="read.bad.length" class="small" tabindex="0" aria-label="Lines that can’t be taken"><li v-for="(b, i) in read.bad.slice(0, 200)" :key="i"><span class="num quiet">{{ b.line }}</span> <span class="sentence">{{ b.reason }}</span></li></ul>
         </div>
-        <label v-if="read.bad.length && fresh.length" class="check"><input v-model="skip" type="checkbox"> Leave {{ read.bad.length === 1 ? 'that line' : `those ${read.bad.length} lines` }} out and keep the rest</label>
-        <button class="key main" type="button" :disabled="!mayKeep" @click="keep">Keep {{ fresh.length }}</button>
+        <BenchCheck v-if="read.bad.length && fresh.length" v-model="skip" :label="`Leave ${read.bad.length === 1 ? 'that line' : `those ${read.bad.length} lines`} out and keep the rest`" />
+        <v-btn variant="flat" color="primary" :disabled="!mayKeep" @click="keep">Keep {{ fresh.length }}</v-btn>
       </template>
     </template>
   </section>
@@ -135,10 +137,11 @@ async function keep() {
 <style scoped>
 .paper-in { display: grid; gap: 8px; border: 1px solid var(--ink); padding: 10px 12px; justify-items: start; }
 .row { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; width: 100%; }
-.row .key { margin-left: auto; }
+.row .v-btn { margin-left: auto; }
+.holds { max-width: 180px; }
+.file { max-width: 320px; }
 .lists { display: grid; grid-template-columns: repeat(auto-fit, minmax(280px, 1fr)); gap: 14px; width: 100%; }
 .lists ul { max-height: 180px; overflow: auto; border-top: 1px solid var(--hair); }
 .lists li { display: flex; gap: 8px; padding: 2px 0; }
 .asked { display: flex; gap: 14px; align-items: center; flex-wrap: wrap; }
-.check { display: flex; gap: 8px; align-items: center; min-height: 36px; }
 </style>

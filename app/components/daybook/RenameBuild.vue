@@ -21,12 +21,12 @@ async function keep() {
 <template>
   <form class="rename" aria-label="Rename the build" @submit.prevent="keep">
     <TitleFields v-model:name="name" v-model:reference="reference" :faults="faults" />
-    <button class="key main" type="submit">Rename</button>
-    <button class="key" type="button" @click="emit('done')">Leave it</button>
+    <v-btn variant="flat" color="primary" type="submit">Rename</v-btn>
+    <v-btn @click="emit('done')">Leave it</v-btn>
   </form>
 </template>
 
 <style scoped>
 .rename { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; }
-.rename :deep(.well) { width: 240px; }
+.rename :deep(.bench-text) { width: 240px; }
 </style>

@@ -20,7 +20,7 @@ const work = (s: Settlement) => [...new Set(s.operations.map(id => build.byId.ge
 <template>
   <section v-if="settlements.length">
     <h2>Settlements</h2>
-    <table class="sheet-table">
+    <v-table>
       <thead><tr><th>Cyl.</th><th>Work</th><th class="r">Predicted</th><th class="r">Measured</th><th class="r">Difference</th><th>Lesson</th></tr></thead>
       <tbody>
         <tr v-for="s in settlements" :key="s.cylinder + s.after.join()">
@@ -32,6 +32,6 @@ const work = (s: Settlement) => [...new Set(s.operations.map(id => build.byId.ge
           <td class="small"><template v-if="s.lesson"><strong class="num">{{ digits(s.lesson.value, 2) }} cc per mm</strong> <span class="quiet num">± {{ digits(2 * uncertainty(s.lesson), 2) }}</span></template><template v-else>{{ WHY[s.noLesson!] }}</template></td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
   </section>
 </template>

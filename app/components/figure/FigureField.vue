@@ -173,52 +173,72 @@ const typingField: TypingField = {
     return props.gaugeAt
   }
 }
+const on = ref(false)
 function focused() {
+  on.value = true
   input.value?.select()
   keypad.take(typingField)
+}
+function left() {
+  on.value = false
+  keypad.leave(typingField)
+}
+/** A press beside the figure is a press on the field. */
+function held(event: MouseEvent) {
+  if (event.target === input.value) return
+  event.preventDefault()
+  input.value?.focus()
 }
 onBeforeUnmount(() => keypad.leave(typingField))
 defineExpose({ focus: () => input.value?.focus() })
 </script>
 
 <template>
-  <div class="figure-field">
-    <label :for="id" :class="hideLabel ? 'visually-hidden' : 'label'">{{ label }}</label>
-    <div class="well" :class="{ big }">
-      <span class="ruled">
-        <input
-          :id="id" ref="input" class="num" :class="{ typed: draft }" :value="text" :placeholder="emptyText" autocomplete="off" spellcheck="false"
-          :inputmode="keypad.atBench.value ? 'none' : 'text'" :aria-describedby="described" :aria-invalid="sentence !== ''"
-          maxlength="64" data-next :data-figure="label" :data-field="field"
-          @input="type(($event.target as HTMLInputElement).value)" @keydown="onKey" @focus="focused" @blur="keypad.leave(typingField)"
-        >
-        <span v-if="part && !draft" class="rule" :class="[part.provenance, { inked: inking }]" :style="{ width: `${standing.length - (standing.match(/[.,]/g)?.length ?? 0) * 0.55}ch` }" aria-hidden="true" />
-      </span>
-      <span v-if="dimension !== 'ratio'" class="unit">{{ UNITS[unit].label }}</span>
-    </div>
-    <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance }}, {{ say(part.value.value, dimension, device.lengths, extra) }}</span>
-    <div v-if="sentence || ask || cleared" :id="`${id}-say`" class="said" role="status">
-      <span v-if="sentence" class="sentence">{{ sentence }}</span>
-      <span v-else-if="ask" class="small">
-        {{ ask.question }}
-        <button v-for="choice in ask.choices" :key="choice.unit" class="key" type="button" @click="choose(choice)">
-          {{ choice.unit === 'in' ? `${Number((choice.value / 0.0254).toFixed(3))} thou` : `${choice.value} mm` }}
-        </button>
-      </span>
-      <span v-else class="small quiet">cleared {{ cleared }}, z brings it back</span>
-    </div>
-    <div v-else-if="draft && !hideLabel && !big" class="said small quiet">Enter keeps it</div>
-  </div>
+  <v-input :id="id" class="figure-field v-text-field" :class="{ big, 'hide-label': hideLabel, 'typed': draft }" density="compact" hide-details :focused="on" :error="sentence !== ''">
+    <v-field :id="id" :label="hideLabel ? undefined : label" single-line active :focused="on" variant="solo" flat :error="sentence !== ''" @mousedown="held">
+      <template #loader />
+      <template #default>
+        <div class="v-field__input">
+          <!-- The input is our own: the gauge, the keypad and the keys of the bench need the element itself, and sixty of these stand on one sheet. -->
+          <input
+            :id="id" ref="input" class="num" :aria-label="hideLabel ? label : undefined" :value="text" size="1" :placeholder="emptyText" autocomplete="off" spellcheck="false"
+            :inputmode="keypad.atBench.value ? 'none' : 'text'" :aria-describedby="described" :aria-invalid="sentence !== ''"
+            maxlength="64" data-next :data-figure="label" :data-field="field"
+            @input="type(($event.target as HTMLInputElement).value)" @keydown="onKey" @focus="focused" @blur="left"
+          >
+          <span v-if="part && !draft" class="rule" :class="[part.provenance, { inked: inking }]" :style="{ width: `${standing.length - (standing.match(/[.,]/g)?.length ?? 0) * 0.55}ch` }" aria-hidden="true" />
+        </div>
+        <span v-if="dimension !== 'ratio'" class="v-text-field__suffix">{{ UNITS[unit].label }}</span>
+      </template>
+    </v-field>
+    <template #append>
+      <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance }}, {{ say(part.value.value, dimension, device.lengths, extra) }}</span>
+      <div v-if="sentence || ask || cleared" :id="`${id}-say`" class="said" role="status">
+        <span v-if="sentence" class="sentence">{{ sentence }}</span>
+        <span v-else-if="ask" class="small">
+          {{ ask.question }}
+          <v-btn v-for="choice in ask.choices" :key="choice.unit" class="choice" @click="choose(choice)">
+            {{ choice.unit === 'in' ? `${Number((choice.value / 0.0254).toFixed(3))} thou` : `${choice.value} mm` }}
+          </v-btn>
+        </span>
+        <span v-else class="small quiet">cleared {{ cleared }}, z brings it back</span>
+      </div>
+      <div v-else-if="draft && !hideLabel && !big" class="said small quiet">Enter keeps it</div>
+    </template>
+  </v-input>
 </template>
 
-<style scoped>
-.well input { font-size: var(--s18); }
-.well.big input { font-size: var(--s48); line-height: 1; padding: 8px; min-height: 64px; }
-.ruled { position: relative; flex: 1; min-width: 0; }
-.rule { position: absolute; left: 8px; bottom: 4px; height: 0; font-family: var(--figure); font-size: var(--s18); max-width: calc(100% - 8px); pointer-events: none; }
-.well.big .rule { font-size: var(--s48); }
-.typed { color: var(--dye); }
-.figure-field { position: relative; }
-.said { position: absolute; left: 0; right: 0; top: 100%; z-index: 4; background: var(--sheet); padding: 1px 4px 3px; min-width: 200px; }
-.said .key { min-height: 32px; margin-left: 6px; }
+<style>
+.figure-field { font-family: var(--figure); }
+.figure-field .v-field.v-field { font-size: var(--s18); }
+.figure-field .v-field-label, .figure-field .v-text-field__suffix, .figure-field .said { font-family: var(--label); }
+.figure-field.big { --well-height: 64px; }
+.figure-field.big .v-field.v-field { font-size: var(--s48); line-height: 1; }
+.figure-field.typed .v-field__input { color: var(--dye); }
+.figure-field .v-field__input { position: relative; }
+.figure-field .v-field__input > input { flex: 1; min-width: 0; width: 100%; color: inherit; font-size: inherit; }
+.figure-field .rule { position: absolute; left: 8px; bottom: 4px; height: 0; max-width: calc(100% - 8px); pointer-events: none; }
+.figure-field > .v-input__append { grid-area: auto; margin: 0; padding: 0; position: absolute; left: 0; right: 0; top: 100%; z-index: 4; min-height: 0; }
+.figure-field .said { background: var(--sheet); padding: 1px 4px 3px; min-width: 200px; white-space: normal; line-height: 1.35; font-size: var(--s13); }
+.figure-field .said .v-btn { --v-btn-height: 32px; margin-left: 6px; }
 </style>

@@ -3,7 +3,8 @@ import { uncertainty, type Dimension, type Part } from '#core'
 import { sayDoubt, shown } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
-/** A figure that is read, not typed: number, unit, where it comes from by its rule, and its slip on demand. */
+/** A figure that is read, not typed: number, unit, where it comes from by its rule, and its slip on demand. Its button is our own: a table has
+ * hundreds of them, and what is pressed looks like the figure it is. */
 defineOptions({ inheritAttrs: false })
 const props = withDefaults(defineProps<{
   label: string

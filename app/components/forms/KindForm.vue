@@ -4,7 +4,9 @@ import { formOf } from '~/forms/forms'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
-import type { Problem } from '#shared/dto'
+import { kindFault, type Problem } from '#shared/dto'
+import type { FormField } from '~/forms/kindForm'
+import type { FieldRules } from '~/composables/useRules'
 
 /** The plain form of a kind of entry: its fields as the kind declares them, kept as one entry. */
 const props = defineProps<{
@@ -19,7 +21,6 @@ const props = defineProps<{
 const emit = defineEmits<{ kept: [] }>()
 const build = useBuild()
 const drafts = useDrafts()
-const id = useId()
 const fields = computed(() => formOf(props.kind).fields ?? [])
 const key = (name: string) => `${build.view?.id}/form/${props.kind}/${JSON.stringify(props.scope)}/${name}`
 const standing = (name: string) => (props.now as Record<string, unknown> | undefined)?.[name]
@@ -30,6 +31,11 @@ function typed(name: string): unknown {
 const valueOf = (name: string) => typed(name) ?? standing(name)
 const set = (name: string, value: unknown) => drafts.set(key(name), JSON.stringify(value))
 const figureOf = (name: string) => valueOf(name) as Figure | undefined
+/** What the kind's own class says of a text, as it stands beside the rest. */
+const rulesOf = (field: FormField): FieldRules => [(value) => {
+  const text = String(value ?? '').trim()
+  return text === '' && 'optional' in field && field.optional ? true : kindFault(props.kind, { ...props.now as object, [field.name]: text }, field.name) ?? true
+}]
 const faults = ref<Record<string, string>>({})
 const sentence = ref('')
 
@@ -63,14 +69,11 @@ const byField = ({ fields: list = [] }: Problem) => Object.fromEntries(list.flat
         v-if="field.as === 'figure'" :field="key(`${field.name}/typing`)" :label="field.label" :dimension="field.rule.dimension" :usual="field.usual" :part="asSet(figureOf(field.name)?.value)"
         :commit="async (figure) => { set(field.name, figure); return undefined }"
       />
-      <template v-else-if="field.as === 'words'">
-        <label class="label" :for="`${id}-${field.name}`">{{ field.label }}</label>
-        <div class="well"><input :id="`${id}-${field.name}`" :value="valueOf(field.name) ?? ''" :maxlength="field.limit" autocomplete="off" @input="set(field.name, ($event.target as HTMLInputElement).value)"></div>
-      </template>
-      <label v-else class="check small"><input type="checkbox" :checked="valueOf(field.name) === true" @change="set(field.name, ($event.target as HTMLInputElement).checked)"> {{ field.sentence }}</label>
-      <p v-if="faults[field.name]" class="sentence">{{ faults[field.name] }}</p>
+      <BenchText v-else-if="field.as === 'words'" :label="field.label" :model-value="(valueOf(field.name) as string | undefined) ?? ''" :maxlength="field.limit" :fault="faults[field.name]" :rules="rulesOf(field)" @update:model-value="set(field.name, $event)" />
+      <BenchCheck v-else :label="field.sentence" :model-value="valueOf(field.name) === true" @update:model-value="set(field.name, $event)" />
+      <p v-if="field.as !== 'words' && faults[field.name]" class="sentence">{{ faults[field.name] }}</p>
     </div>
-    <button class="key" type="submit">{{ keepLabel ?? 'Keep' }}</button>
+    <v-btn type="submit">{{ keepLabel ?? 'Keep' }}</v-btn>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </form>
 </template>
@@ -78,5 +81,4 @@ const byField = ({ fields: list = [] }: Problem) => Object.fromEntries(list.flat
 <style scoped>
 .kind-form { display: flex; flex-wrap: wrap; gap: 10px 14px; align-items: end; }
 .field { min-width: 132px; flex: 1 1 132px; max-width: 240px; }
-.check { display: flex; align-items: center; gap: 6px; min-height: 36px; }
 </style>

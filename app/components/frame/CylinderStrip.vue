@@ -37,8 +37,8 @@ function spoken(state: CylinderState): string {
   <nav class="strip" aria-label="Cylinders">
     <div v-for="(row, i) in rows" :key="i" class="bank" :style="{ height: `${HEIGHT}px` }">
       <div v-if="band" class="band" :style="{ top: `${bandTop}px`, height: `${bandHeight}px` }" />
-      <button
-        v-for="state in row" :key="state.cylinder" type="button" class="cell" :class="{ on: state.cylinder === build.cylinder }"
+      <v-btn
+        v-for="state in row" :key="state.cylinder" variant="text" class="cell" :class="{ on: state.cylinder === build.cylinder }"
         :aria-pressed="state.cylinder === build.cylinder" :aria-label="spoken(state)" @click="build.cylinder = state.cylinder"
       >
         <span class="who num">{{ state.cylinder }}</span>
@@ -49,7 +49,7 @@ function spoken(state: CylinderState): string {
           v-if="state.ratio" class="tick" :style="{ top: `${y(state.ratio.value.value)}px` }"
           :data-u="uncertainty(state.ratio.value).toFixed(3)"
         />
-      </button>
+      </v-btn>
     </div>
   </nav>
 </template>
@@ -58,11 +58,9 @@ function spoken(state: CylinderState): string {
 .strip { border-bottom: 1px solid var(--ink); }
 .bank { position: relative; display: flex; }
 .band { position: absolute; left: 0; right: 0; background: var(--brass-fill); border: 1px solid var(--ink); border-width: 1px 0; z-index: 0; opacity: .55; }
-.cell {
-  position: relative; flex: 1; height: 100%; border: 0; border-right: 1px solid var(--hair); background: transparent; cursor: pointer;
-  display: grid; grid-template: 36px 36px / auto 1fr; align-items: center; text-align: left; padding: 0 34px 0 10px; column-gap: 10px; z-index: 1; min-width: 0;
-}
-.cell:last-child { border-right: 0; }
+.cell.v-btn { position: relative; flex: 1; height: 100%; border-right: 1px solid var(--hair); display: block; padding: 0 34px 0 10px; z-index: 1; }
+.cell :deep(.v-btn__content) { display: grid; grid-template: 36px 36px / auto 1fr; align-items: center; text-align: left; column-gap: 10px; justify-content: start; }
+.cell.v-btn:last-child { border-right: 0; }
 .cell.on { box-shadow: inset 0 -4px 0 var(--dye); }
 .who { font-size: var(--s15); color: var(--quiet); }
 .cell.on .who { color: var(--dye); font-weight: 700; }
@@ -72,7 +70,8 @@ function spoken(state: CylinderState): string {
 .tick { position: absolute; right: 4px; width: 24px; height: 3px; margin-top: -1.5px; background: var(--ink); transition: top var(--move); }
 .cell.on .tick { background: var(--dye); width: 30px; height: 5px; margin-top: -2.5px; right: 2px; }
 @media (max-width: 1000px) {
-  .cell { padding-right: 26px; padding-left: 8px; column-gap: 6px; }
+  .cell.v-btn { padding-right: 26px; padding-left: 8px; }
+  .cell :deep(.v-btn__content) { column-gap: 6px; }
   .tick { width: 18px; }
   .cell.on .tick { width: 22px; }
   .worst { right: 26px; }

@@ -54,16 +54,16 @@ async function copy() {
 </script>
 
 <template>
-  <div v-if="fault && line" class="fault-line sentence" role="alert">{{ what }} can’t be shown: {{ fault.message }} <button class="key" type="button" @click="again">Try again</button></div>
+  <div v-if="fault && line" class="fault-line sentence" role="alert">{{ what }} can’t be shown: {{ fault.message }} <v-btn @click="again">Try again</v-btn></div>
   <section v-else-if="fault" class="fault" role="alert" data-fault>
     <h1>{{ what }} can’t be shown.</h1>
     <p>Something in it broke. Every reading that was kept is safe, and so is what you typed: nothing was changed.</p>
     <div class="ways">
-      <button class="key main" type="button" @click="again">Try again</button>
+      <v-btn variant="flat" color="primary" @click="again">Try again</v-btn>
       <NuxtLink v-if="build.view && !route.path.endsWith('/daybook')" class="go" :to="`/builds/${build.view.id}/daybook`">Daybook: take out the last entry</NuxtLink>
       <NuxtLink v-if="build.view && !route.path.endsWith('/sheet')" class="go" :to="`/builds/${build.view.id}/sheet`">Sheet</NuxtLink>
       <NuxtLink v-if="route.path !== '/'" class="go" to="/">Shop</NuxtLink>
-      <button class="key" type="button" @click="copy">Copy the report</button>
+      <v-btn @click="copy">Copy the report</v-btn>
       <span role="status" class="small">{{ copied }}</span>
     </div>
     <pre class="report small" tabindex="0" aria-label="Report">{{ report }}</pre>
@@ -71,7 +71,7 @@ async function copy() {
   <template v-else>
     <div v-if="press" class="fault-line sentence" role="alert">
       That did not work: {{ press.message }} Nothing was kept by it.
-      <button class="key" type="button" @click="copy">Copy the report</button> <button class="key" type="button" @click="press = undefined">Close</button> <span role="status">{{ copied }}</span>
+      <v-btn @click="copy">Copy the report</v-btn> <v-btn @click="press = undefined">Close</v-btn> <span role="status">{{ copied }}</span>
     </div>
     <slot :key="turn" />
   </template>

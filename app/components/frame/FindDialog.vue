@@ -31,11 +31,10 @@ async function go(place: (typeof places.value)[number] | undefined) {
 <template>
   <v-dialog v-model="open">
     <div class="paper">
-      <label class="label" for="find">Find a station, a cylinder or a build</label>
-      <div class="well"><input id="find" v-model="sought" autofocus autocomplete="off" @keydown.enter="go(places[0])"></div>
+      <BenchText v-model="sought" label="Find a station, a cylinder or a build" autofocus @keydown.enter="go(places[0])" />
       <ul class="places">
         <li v-for="place in places" :key="place.name + place.to">
-          <button class="go" type="button" @click="go(place)">{{ place.name }}</button>
+          <v-btn variant="text" class="go" @click="go(place)">{{ place.name }}</v-btn>
         </li>
       </ul>
       <p v-if="places.length === 0" class="small">Nothing here is called that.</p>

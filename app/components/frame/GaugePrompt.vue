@@ -32,11 +32,11 @@ async function put(field: string) {
       <h2>A gauge sent <span class="num">{{ gaugeReading }}</span>. Where does it belong?</h2>
       <ul v-if="fields.length" class="fields">
         <li v-for="{ label, field } in fields" :key="field">
-          <button class="key" type="button" @click="put(field)">{{ label }}</button>
+          <v-btn @click="put(field)">{{ label }}</v-btn>
         </li>
       </ul>
       <p v-else>Nothing here takes a reading.</p>
-      <button class="key bare" type="button" @click="gaugeReading = ''">Nowhere: drop it</button>
+      <v-btn variant="text" @click="gaugeReading = ''">Nowhere: drop it</v-btn>
     </div>
   </v-dialog>
 </template>

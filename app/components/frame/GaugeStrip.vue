@@ -9,8 +9,8 @@ const gauge = useGauge()
   <section v-if="gauge.chosen" class="gauge" aria-label="Gauge">
     <span class="name small">{{ gauge.chosen.name }}</span>
     <output class="num shown" aria-live="off">{{ gauge.shown || '–' }}</output>
-    <button class="key main take" type="button" :disabled="!gauge.shown" @pointerdown.prevent="gauge.take()" @keydown.enter.prevent="gauge.take()">Take reading <kbd class="small">F9</kbd></button>
-    <button class="key bare" type="button" aria-label="Put the gauge down" @click="gauge.chosenId = ''">×</button>
+    <v-btn variant="flat" color="primary" class="take" :disabled="!gauge.shown" @pointerdown.prevent="gauge.take()" @keydown.enter.prevent="gauge.take()">Take reading <kbd class="small">F9</kbd></v-btn>
+    <v-btn variant="text" aria-label="Put the gauge down" @click="gauge.chosenId = ''">×</v-btn>
   </section>
 </template>
 

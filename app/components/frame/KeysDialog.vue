@@ -13,21 +13,20 @@ const keys: [string, string][] = [
   <v-dialog v-model="open">
     <div class="paper">
       <h2>Keys</h2>
-      <table class="sheet-table">
+      <v-table>
         <tbody>
           <tr v-for="[key, does] in keys" :key="key"><td class="num">{{ key }}</td><td>{{ does }}</td></tr>
         </tbody>
-      </table>
+      </v-table>
       <p class="small quiet note">Bare keys work while no field has the focus. Readings: 60+59.4 · 2.02in · .040 · 40 thou · 51,3 · 1 1/4"</p>
-      <label class="check"><input v-model="device.bareKeys" type="checkbox"> Bare keys on</label>
-      <label class="check"><input v-model="device.night" type="checkbox"> Night colours</label>
-      <label class="check"><input type="checkbox" :checked="device.side === 'left'" @change="device.side = device.side === 'left' ? 'right' : 'left'"> Keypad on the left</label>
-      <button class="key main" type="button" @click="open = false">Close</button>
+      <BenchCheck v-model="device.bareKeys" label="Bare keys on" />
+      <BenchCheck v-model="device.night" label="Night colours" />
+      <BenchCheck label="Keypad on the left" :model-value="device.side === 'left'" @update:model-value="device.side = $event ? 'left' : 'right'" />
+      <v-btn variant="flat" color="primary" @click="open = false">Close</v-btn>
     </div>
   </v-dialog>
 </template>
 
 <style scoped>
-.check { display: flex; gap: 8px; align-items: center; min-height: 36px; }
 .note { margin: 8px 0; }
 </style>

@@ -26,7 +26,7 @@ const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.i
     <NuxtLink v-if="elsewhere && build.view" class="go" :to="to(first.open)">{{ STATION_WORDS[first.open.at.station] }}</NuxtLink>
     <v-menu v-if="all.length > 1" v-model="shown" location="bottom end" :close-on-content-click="false">
       <template #activator="{ props }">
-        <button v-bind="props" type="button" class="more" data-more>{{ all.length - 1 }} more open</button>
+        <v-btn v-bind="props" variant="text" class="more" data-more>{{ all.length - 1 }} more open</v-btn>
       </template>
       <v-list class="open-list" aria-label="Everything that is open" density="compact">
         <v-list-item v-for="(one, i) in all" :key="i" :to="to(one.open)" :data-open="one.open.kind" @click="shown = false">
@@ -46,10 +46,10 @@ const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.i
 .mark.warn { color: var(--stop); font-size: var(--s18); }
 .sentence-of { flex: 1; }
 .go { white-space: nowrap; font-size: var(--s15); display: inline-flex; align-items: center; gap: 4px; }
-.more { flex: none; font-size: var(--s15); padding: 0 10px; min-height: 44px; border: 0; border-left: 1px solid var(--hair); background: transparent; color: var(--ink); cursor: pointer; }
-.more:hover, .more[aria-expanded=true] { background: var(--sheet-deep); }
-.open-list { max-width: 720px; background: var(--sheet); color: var(--ink); border: 1px solid var(--ink); border-radius: 0; }
-.open-list :deep(.v-list-item) { border-top: 1px solid var(--hair); border-radius: 0; min-height: 44px; }
+.more.v-btn { --v-btn-height: 44px; flex: none; padding: 0 10px; border-left: 1px solid var(--hair); }
+.more[aria-expanded=true] { background: var(--sheet-deep); }
+.open-list { max-width: 720px; }
+.open-list :deep(.v-list-item) { border-top: 1px solid var(--hair); min-height: 44px; }
 .open-list :deep(.v-list-item:first-child) { border-top: 0; }
 .open-list :deep(.v-list-item__content) { display: flex; gap: 12px; align-items: baseline; white-space: normal; }
 .order { color: var(--quiet); min-width: 1.4em; text-align: right; }

@@ -33,9 +33,9 @@ const buildOf = (write: Waiting) => shop.builds.find(b => write.url.includes(b.i
   <section v-if="outbox.aside.length" class="trouble" role="alert" aria-label="Not kept yet">
     <div v-for="write in outbox.aside" :key="write.id" class="row">
       <p><strong>Not kept yet:</strong> <span class="num">{{ reading(write) }}</span><template v-if="buildOf(write)">, {{ buildOf(write) }}</template>. <span class="sentence">{{ write.aside.fields?.[0]?.sentence ?? write.aside.detail }}</span></p>
-      <button class="key" type="button" @click="outbox.tryAgain(write.id)">Try again</button>
-      <button class="key" type="button" @click="copy(write)">{{ copied === write.id ? 'Copied' : 'Copy' }}</button>
-      <button class="key" type="button" @click="outbox.drop(write.id)">Drop it</button>
+      <v-btn @click="outbox.tryAgain(write.id)">Try again</v-btn>
+      <v-btn @click="copy(write)">{{ copied === write.id ? 'Copied' : 'Copy' }}</v-btn>
+      <v-btn @click="outbox.drop(write.id)">Drop it</v-btn>
     </div>
   </section>
 </template>

@@ -5,6 +5,7 @@ import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
+import { plainPairs } from '~/words/pairs'
 
 /** What of the cold gap is left when it runs, against the shop's own window. */
 const props = defineProps<{ standing: SquishStanding }>()
@@ -67,10 +68,7 @@ const whole = { level: 'build' } as const
     <details :open="!running">
       <summary class="small">Rod, revs and play</summary>
       <div class="fields">
-        <div>
-          <label class="label" for="rod">Rods of</label>
-          <div class="well"><select id="rod" :value="running?.materialStated ? running.material : ''" @change="material(($event.target as HTMLSelectElement).value as RodMaterial)"><option value="" disabled>steel, assumed?</option><option>steel</option><option>aluminium</option><option>titanium</option></select></div>
-        </div>
+        <BenchSelect id="rod" label="Rods of" :model-value="running?.materialStated ? running.material : undefined" placeholder="steel, assumed?" :items="plainPairs(['steel', 'aluminium', 'titanium'])" @update:model-value="material($event!)" />
         <StatementField quantity="revs" :scope="whole" no-basis />
         <StatementField quantity="pistonMass" :scope="whole" />
         <StatementField quantity="rodBeamMass" :scope="whole" />

@@ -74,14 +74,14 @@ const options = computed(() => {
       <div v-if="!figures" class="canvas">
         <Line :data="data" :options="options" :aria-label="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
       </div>
-      <table v-else class="sheet-table">
+      <v-table v-else class="close">
         <thead><tr><th>Crank</th><th v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ a }}°</th></tr></thead>
         <tbody>
           <tr><td>m/s</td><td v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ digits(squishVelocity(band, a), 1) }}</td></tr>
           <tr v-if="other"><td>tried</td><td v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ digits(squishVelocity(other, a), 1) }}</td></tr>
         </tbody>
-      </table>
-      <p class="small quiet foot">The band is <span class="num">{{ digits(share! * 100, 0) }} %</span> of the bore. Ideal gas path, no leakage. <button class="go small" type="button" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</button></p>
+      </v-table>
+      <p class="small quiet foot">The band is <span class="num">{{ digits(share! * 100, 0) }} %</span> of the bore. Ideal gas path, no leakage. <v-btn variant="text" class="go small" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
     </template>
   </section>
 </template>
@@ -91,5 +91,4 @@ const options = computed(() => {
 .foot .go { margin-left: 8px; }
 .tried { color: var(--dye); }
 .canvas { height: 150px; position: relative; }
-.sheet-table td, .sheet-table th { padding: 3px 4px; }
 </style>

@@ -66,7 +66,7 @@ const oneSided = computed(() => {
   <section class="tdc">
     <div class="left">
       <p>Stop the piston the same drop short on the way up and past on the way down; the top lies half way. Two or three drops tell how sure it is.</p>
-      <table class="pairs">
+      <v-table class="pairs close">
         <thead><tr><th class="no" /><th v-for="cell in CELLS" :key="cell.name" class="small quiet">{{ cell.label }}</th><th class="small quiet r">half way</th></tr></thead>
         <tbody>
           <tr v-for="(row, i) in rows" :key="i">
@@ -80,7 +80,7 @@ const oneSided = computed(() => {
             <td class="r num half">{{ found && 'each' in found && whole(row) ? `${digits((row.before.value + row.after.value) / 2, 2)}°` : '' }}</td>
           </tr>
         </tbody>
-      </table>
+      </v-table>
       <StatementField quantity="pinOffset" :scope="{ level: 'build' }" no-basis class="offset" />
     </div>
     <div class="right">
@@ -100,9 +100,8 @@ const oneSided = computed(() => {
 
 <style scoped>
 .tdc { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); gap: 28px; align-content: start; }
-.pairs { border-collapse: collapse; width: 100%; margin: 10px 0; table-layout: fixed; }
-.pairs th { text-align: left; font-weight: 400; padding: 0 4px; }
-.pairs td { padding: 3px 4px; }
+.pairs { margin: 10px 0; }
+.pairs :deep(table) { table-layout: fixed; }
 .no { width: 22px; }
 .r { text-align: right !important; }
 .half { width: 90px; }

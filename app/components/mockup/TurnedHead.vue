@@ -56,7 +56,7 @@ const whole = { level: 'build' } as const
       <li v-else>The ratio falls short by <strong class="num">{{ say(-plan.toOpen.value, 'volume', 'mm', 1) }}</strong> even with the dome left alone.</li>
     </ol>
     <p v-else class="small quiet">Wants the squish that is aimed for, a target ratio, and the clearance volume poured.</p>
-    <button v-if="plan?.operations.length" class="key" type="button" @click="planIt">{{ mine.length ? 'Plan both anew' : 'Plan both' }}</button>
+    <v-btn v-if="plan?.operations.length" @click="planIt">{{ mine.length ? 'Plan both anew' : 'Plan both' }}</v-btn>
     <p class="caution">A lathe chuck holds no loose sleeve and no rag. Measure between every cut.</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>
@@ -69,5 +69,5 @@ ol { counter-reset: step; display: grid; gap: 6px; }
 li { counter-increment: step; padding-left: 22px; position: relative; }
 li::before { content: counter(step); position: absolute; left: 0; font-family: var(--figure); color: var(--dye); font-weight: 700; }
 .big { font-size: var(--s22); }
-.key { justify-self: start; }
+.v-btn { justify-self: start; }
 </style>

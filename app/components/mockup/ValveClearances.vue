@@ -39,7 +39,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => s.then.value 
     <p v-if="worst" class="verdict" role="status"><strong class="warn">{{ QUANTITY_WORDS[worst.name].label }}</strong> comes to <strong class="num">{{ say(worst.then.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(least(worst.name) - worst.then.value, 'length', device.lengths) }}</span> under what the shop lets out.</p>
     <p v-else-if="steps.size" class="verdict">Everything stated keeps the shop’s least, with all that is planned.</p>
     <p v-else class="verdict quiet">Clay or soft springs and a dial: intake around 10° after top, exhaust around 10° before, and search 20° either side.</p>
-    <table class="sheet-table">
+    <v-table>
       <thead>
         <tr>
           <th>Clearance</th><th class="field">measured</th><th class="r">now</th>
@@ -57,7 +57,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => s.then.value 
           <td class="r num">{{ say(least(name), 'length', device.lengths) }}<br><span v-if="steps.has(name)" class="small" :class="steps.get(name)!.then.value < least(name) ? 'warn' : 'quiet'">{{ steps.get(name)!.then.value < least(name) ? 'under' : 'kept' }}</span></td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
     <p class="small quiet">The leasts are this shop’s own, from the Shop page. The engine’s maker and the cam’s card come first.</p>
   </section>
 </template>
@@ -66,9 +66,8 @@ const worst = computed(() => [...steps.value.values()].filter(s => s.then.value 
 .valves { display: grid; gap: 8px; align-content: start; }
 .verdict { font-size: var(--s18); }
 .field { width: 128px; }
-.sheet-table tbody th { color: var(--ink); font-size: var(--s15); border-bottom: 1px solid var(--hair); }
 .then { font-weight: 700; }
 .pm { font-weight: 400; }
-.sheet-table tbody th, .sheet-table tbody td { vertical-align: top; }
-.sheet-table tbody th { padding-top: 6px; }
+.v-table :deep(tbody th), .v-table :deep(tbody td) { vertical-align: top; }
+.v-table :deep(tbody th) { padding-top: 6px; }
 </style>

@@ -28,6 +28,10 @@ const rows = computed(() => [
   { name: 'Squish, running', unit: 'length' as const, was: before.value?.squish.running?.gap, is: after.value?.squish.running?.gap },
   { name: 'Ratio', unit: 'ratio' as const, was: before.value?.state.ratio, is: after.value?.state.ratio }
 ])
+const gaskets = computed((): [string, string, string?][] => [
+  ['', fitted.value === undefined ? 'as fitted' : `${say(fitted.value, 'length', device.lengths)}, fitted`, fitted.value === undefined ? 'as fitted' : say(fitted.value, 'length', device.lengths)],
+  ...(build.replayed?.offers ?? []).map((o): [string, string] => [o.id, say(o.body.thickness.value, 'length', device.lengths)])
+])
 </script>
 
 <template>
@@ -35,18 +39,12 @@ const rows = computed(() => [
     <h3>What if</h3>
     <div class="fields">
       <div>
-        <label class="label" for="try-gasket">Gasket</label>
-        <div class="well">
-          <select id="try-gasket" :value="gasket?.id ?? ''" @change="set('gasket', ($event.target as HTMLSelectElement).value)">
-            <option value="">{{ fitted === undefined ? 'as fitted' : `${say(fitted, 'length', device.lengths)}, fitted` }}</option>
-            <option v-for="o in build.replayed?.offers ?? []" :key="o.id" :value="o.id">{{ say(o.body.thickness.value, 'length', device.lengths) }}</option>
-          </select>
-        </div>
+        <BenchSelect id="try-gasket" label="Gasket" :model-value="gasket?.id ?? ''" :items="gaskets" @update:model-value="set('gasket', $event ?? '')" />
       </div>
       <FigureField :field="`${build.view?.id}/try/deck`" label="Off the deck" dimension="length" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
       <FigureField :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
     </div>
-    <table class="sheet-table">
+    <v-table class="close">
       <thead><tr><th /><th class="r">as planned</th><th class="r">tried</th></tr></thead>
       <tbody>
         <tr v-for="row in rows" :key="row.name">
@@ -55,10 +53,10 @@ const rows = computed(() => [
           <td class="r num"><strong :class="{ tried: tried.length }">{{ row.is ? say(row.is.value.value, row.unit, device.lengths) : '–' }}</strong></td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
     <p class="small quiet">A face cut brings down a recessed pad only.</p>
     <div class="row">
-      <button class="key" type="button" :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</button>
+      <v-btn :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</v-btn>
       <p v-if="after?.squish.contact && after.squish.contact.value.value < 0" class="warn">It touches: {{ digits(after.squish.contact.value.value, 2) }} mm at the smallest.</p>
     </div>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
@@ -67,7 +65,6 @@ const rows = computed(() => [
 
 <style scoped>
 .fields { display: grid; grid-template-columns: 1.3fr 1fr 1fr; gap: 10px; margin: 4px 0 8px; }
-.sheet-table td, .sheet-table th { padding: 3px 4px; }
 .tried { color: var(--dye); }
 .row { display: flex; gap: 12px; align-items: center; margin-top: 6px; }
 </style>

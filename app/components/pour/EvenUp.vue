@@ -33,30 +33,30 @@ async function planGrinding() {
   <section class="even">
     <template v-if="plan">
       <div class="by" role="group" aria-label="Even by">
-        <button type="button" class="key" :class="{ main: by === 'chamber' }" :aria-pressed="by === 'chamber'" @click="by = 'chamber'">Even chambers</button>
-        <button type="button" class="key" :class="{ main: by === 'clearance' }" :aria-pressed="by === 'clearance'" @click="by = 'clearance'">Even ratios</button>
+        <v-btn :variant="by === 'chamber' ? 'flat' : 'outlined'" :color="by === 'chamber' ? 'primary' : undefined" :aria-pressed="by === 'chamber'" @click="by = 'chamber'">Even chambers</v-btn>
+        <v-btn :variant="by === 'clearance' ? 'flat' : 'outlined'" :color="by === 'clearance' ? 'primary' : undefined" :aria-pressed="by === 'clearance'" @click="by = 'clearance'">Even ratios</v-btn>
       </div>
       <p class="small">Ground up to cylinder {{ plan.largest }}, the largest, <span class="num">{{ say(plan.level.value, 'volume') }}</span>.</p>
-      <table class="sheet-table">
+      <v-table class="close">
         <thead><tr><th>Cyl.</th><th class="r">Grind out</th><th class="r">Stop at</th><th>Fixed</th></tr></thead>
         <tbody>
           <tr v-for="c in plan.cylinders" :key="c.cylinder">
             <td class="num">{{ c.cylinder }}</td>
             <td class="r num"><strong v-if="c.gain.value >= 0.05">{{ say(c.gain.value, 'volume') }}</strong><span v-else-if="c.held && c.short.value >= 0.05" class="warn small">{{ say(c.short.value, 'volume') }} short</span><span v-else class="quiet">–</span></td>
             <td class="r num">{{ sayStop(c.chamber.value, instrument) ?? '–' }}</td>
-            <td><input type="checkbox" :checked="c.held" :aria-label="`Chamber ${c.cylinder} can’t be ground`" @change="hold(c.cylinder, ($event.target as HTMLInputElement).checked)"></td>
+            <td><BenchCheck :model-value="c.held" :aria-label="`Chamber ${c.cylinder} can’t be ground`" @update:model-value="hold(c.cylinder, $event)" /></td>
           </tr>
         </tbody>
-      </table>
-      <table class="sheet-table spreads">
+      </v-table>
+      <v-table class="close">
         <thead><tr><th>Spread</th><th class="r">now</th><th class="r">even</th></tr></thead>
         <tbody>
           <tr><td>chambers</td><td class="r num">{{ say(plan.spread.chamber.before, 'volume') }}</td><td class="r num">{{ say(plan.spread.chamber.after, 'volume') }}</td></tr>
           <tr><td>whole clearances</td><td class="r num">{{ say(plan.spread.clearance.before, 'volume') }}</td><td class="r num">{{ say(plan.spread.clearance.after, 'volume') }}</td></tr>
         </tbody>
-      </table>
+      </v-table>
       <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio in the mean<template v-if="cut?.deepest && cut.toLowest && cut.deepest.depth.value > 0">. Then a cut of <strong class="num" data-even-cut>{{ say(cut.deepest.depth.value, 'length', device.lengths) }}</strong> brings the first to target, <span class="num">{{ say(deeper, 'length', device.lengths) }}</span> more than now; the last needs <span class="num">{{ say(cut.toLowest.depth.value, 'length', device.lengths) }}</span></template>.</p>
-      <button class="key" type="button" :disabled="grinding.length > 0 || plan.grinding.length === 0" @click="planGrinding">{{ grinding.length > 0 ? 'Grinding is planned' : 'Plan this grinding' }}</button>
+      <v-btn :disabled="grinding.length > 0 || plan.grinding.length === 0" @click="planGrinding">{{ grinding.length > 0 ? 'Grinding is planned' : 'Plan this grinding' }}</v-btn>
       <p class="caution">Grinding dust harms eyes and lungs; guard the seats, and never cross the gasket’s line.</p>
     </template>
     <p v-else class="quiet">Pour two chambers of this head first.</p>
@@ -67,6 +67,4 @@ async function planGrinding() {
 <style scoped>
 .even { display: flex; flex-direction: column; gap: 8px; }
 .by { display: flex; gap: 6px; flex-wrap: wrap; }
-.sheet-table td, .sheet-table th { padding: 3px 4px; }
-input { width: 20px; height: 20px; accent-color: var(--dye); }
 </style>

@@ -16,14 +16,14 @@ const clock = (s: number) => `${Math.floor(s / 60)}:${String(s % 60).padStart(2,
       <p class="line"><span class="num count">{{ clock(left) }}</span> <span class="small">{{ left > 0 ? 'wait, then top up to the mark' : 'top up to the mark' }} and read again <span class="quiet">({{ gone }} s gone)</span></span></p>
       <div class="row">
         <FigureField :field="`watch/${last.id}`" label="Reading after the wait" dimension="volume" :commit="figure => keep(figure.value)" />
-        <button class="key" type="button" @click="end">Leave it</button>
+        <v-btn @click="end">Leave it</v-btn>
       </div>
     </template>
     <p v-else-if="seen" class="small line">
       <template v-if="seen.leaking"><strong class="warn">Leaking: {{ digits(seen.rate, 2) }} cc a minute.</strong> A valve, the plug or the plate. The reading is too large by what ran.</template>
       <template v-else>Watched {{ last.body.watch!.seconds }} s: the level stood.</template>
     </p>
-    <button v-else class="key" type="button" @click="begin">Watch for a leak, {{ clock(wanted) }}</button>
+    <v-btn v-else @click="begin">Watch for a leak, {{ clock(wanted) }}</v-btn>
     <p v-if="!running && !seen && wanted > 300" class="small quiet">This scale is too coarse to see {{ say(0.2, 'volume') }} a minute sooner.</p>
   </div>
 </template>

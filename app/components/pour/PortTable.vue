@@ -30,20 +30,20 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
   <section class="ports">
     <div v-for="valve in (['intake', 'exhaust'] as const)" :key="valve">
       <h3>{{ valve === 'intake' ? 'Intake' : 'Exhaust' }} ports</h3>
-      <table v-if="pairsOf(valve).length" class="sheet-table">
+      <v-table v-if="pairsOf(valve).length" class="close">
         <thead><tr><th>Pair</th><th class="r">cc</th><th>They</th><th>Built so</th></tr></thead>
         <tbody>
           <tr v-for="pair in pairsOf(valve)" :key="pair.cylinders.join()">
             <td class="num">{{ pair.cylinders.join(' / ') }}</td>
             <td class="r num">{{ pair.cylinders.map(c => digits(portOf(valve, c)!.part.value.value, 1)).join(' / ') }}<br><span class="quiet small">{{ digits(pair.difference.value, 1) }} {{ sayDoubt(uncertainty(pair.difference), 'volume') }}</span></td>
             <td><strong v-if="pair.verdict === 'differ'" class="warn small">differ</strong><span v-else class="small">{{ VERDICT[pair.verdict] }}</span><br><span v-if="pair.verdict !== 'same'" class="small quiet">poor: {{ pair.smaller }}</span></td>
-            <td><input type="checkbox" :checked="pair.verdict === 'asBuilt'" :disabled="pair.verdict === 'same'" :aria-label="`Port ${pair.smaller} is built poor`" @change="builtSo(valve, pair.smaller, ($event.target as HTMLInputElement).checked)"></td>
+            <td><BenchCheck :model-value="pair.verdict === 'asBuilt'" :disabled="pair.verdict === 'same'" :aria-label="`Port ${pair.smaller} is built poor`" @update:model-value="builtSo(valve, pair.smaller, $event)" /></td>
           </tr>
         </tbody>
-      </table>
+      </v-table>
       <template v-else>
         <p class="small quiet">{{ stated(valve) ? 'Pour both ports of a pair.' : 'No pairs stated.' }}</p>
-        <button v-if="!stated(valve) && build.cylinders.length > 1" class="key" type="button" @click="pairUp(valve)">Pair the neighbours</button>
+        <v-btn v-if="!stated(valve) && build.cylinders.length > 1" @click="pairUp(valve)">Pair the neighbours</v-btn>
       </template>
     </div>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
@@ -52,6 +52,4 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
 
 <style scoped>
 .ports { display: grid; gap: 14px; }
-.sheet-table td, .sheet-table th { padding: 3px 4px; }
-input { width: 20px; height: 20px; accent-color: var(--dye); }
 </style>

@@ -38,12 +38,10 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
     <div v-if="first.length || seals || p.what.value === 'container'" class="row">
       <FigureField v-for="name in first" :key="name" :field="`${build.view?.id}/beside/${p.what.value}/${name}`" :label="WORDS[name].label" :dimension="WORDS[name].dimension" :part="part(name)" :gauge-at="{ what: name === 'depth' ? 'crownDepth' : '' }" :commit="keep(name)" />
       <div v-if="seals" class="wide">
-        <label class="label" for="sealed">Sealed</label>
-        <div class="well"><select id="sealed" :value="p.beside.value.sealed ?? 'ring'" @change="p.setBeside({ sealed: ($event.target as HTMLSelectElement).value as 'ring' })"><option value="ring">at the ring, crevice in</option><option value="crown">at the crown’s edge</option></select></div>
+        <BenchSelect id="sealed" label="Sealed" :model-value="p.beside.value.sealed ?? 'ring'" :items="[['ring', 'at the ring, crevice in'], ['crown', 'at the crown’s edge']]" @update:model-value="p.setBeside({ sealed: $event })" />
       </div>
       <div v-if="p.what.value === 'container'">
-        <label class="label" for="vessel">What it is</label>
-        <div class="well"><input id="vessel" :value="p.beside.value.vessel" maxlength="40" autocomplete="off" @change="p.setBeside({ vessel: ($event.target as HTMLInputElement).value.trim() })"></div>
+        <BenchText id="vessel" label="What it is" :model-value="p.beside.value.vessel" maxlength="40" @update:model-value="p.setBeside({ vessel: String($event ?? '') })" />
       </div>
     </div>
     <details>
@@ -51,13 +49,12 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
       <div class="row">
         <FigureField v-for="name in folded" :key="name" :field="`${build.view?.id}/beside/${p.what.value}/${name}`" :label="WORDS[name].label" :dimension="WORDS[name].dimension" :part="part(name)" :commit="keep(name)" />
         <div>
-          <label class="label" for="liquid">Liquid</label>
-          <div class="well"><select id="liquid" :value="p.beside.value.liquid ?? 'alcohol'" @change="p.setBeside({ liquid: ($event.target as HTMLSelectElement).value as 'alcohol' })"><option value="alcohol">alcohol</option><option value="water">water</option></select></div>
+          <BenchSelect id="liquid" label="Liquid" :model-value="p.beside.value.liquid ?? 'alcohol'" :items="[['alcohol', 'alcohol'], ['water', 'water']]" @update:model-value="p.setBeside({ liquid: $event })" />
         </div>
       </div>
       <p class="small quiet">A plate hole and a recess are taken off. The liquid’s own warmth counts only where it differs between glass and head. 0 clears a figure.</p>
     </details>
-    <label v-if="ports" class="check small"><input type="checkbox" :checked="p.beside.value.afterWork ?? false" @change="p.setBeside({ afterWork: ($event.target as HTMLInputElement).checked })"> Worked on since the last pour: starts afresh</label>
+    <BenchCheck v-if="ports" class="small" label="Worked on since the last pour: starts afresh" :model-value="p.beside.value.afterWork ?? false" @update:model-value="p.setBeside({ afterWork: $event })" />
   </div>
 </template>
 
@@ -68,6 +65,5 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
 summary { cursor: pointer; color: var(--dye); min-height: 28px; display: flex; align-items: center; }
 summary::before { content: '+'; width: 16px; font-family: var(--figure); }
 details[open] summary::before { content: '−'; }
-.check { display: flex; gap: 6px; align-items: center; min-height: 32px; }
-@media (max-width: 1000px) { summary, .check { min-height: 44px; } }
+@media (max-width: 1000px) { summary { min-height: 44px; } }
 </style>

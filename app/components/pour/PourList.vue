@@ -46,7 +46,7 @@ async function takeOut(id: string) {
         <span class="num quiet small">± {{ digits(2 * pourResult(pour).u, 2) }}</span>
         <span v-if="watchOf(pour)?.leaking" class="warn small">leaks</span>
         <span class="small quiet who">{{ pour.hand }}, {{ sayDay(pour.at) }}{{ pour.seq === null ? ' · waiting' : '' }}</span>
-        <button class="key bare small" type="button" :aria-label="`Take pour ${i + 1} out`" @click="takeOut(pour.id)">take out</button>
+        <v-btn variant="text" class="small" :aria-label="`Take pour ${i + 1} out`" @click="takeOut(pour.id)">take out</v-btn>
       </li>
     </ol>
     <p v-else class="quiet">{{ what === 'chamber' && standing?.ever ? 'Not poured since metal went.' : 'Not poured yet.' }}</p>
@@ -61,5 +61,4 @@ ol li { display: flex; align-items: baseline; gap: 5px; white-space: nowrap; bor
 .who { flex: 1; text-align: right; }
 li .key { min-height: 30px; color: var(--quiet); }
 .caution { margin: 8px 0; }
-@media (max-width: 1000px) { li .key { min-height: 44px; } }
 </style>

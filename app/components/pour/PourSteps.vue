@@ -23,7 +23,7 @@ const words = computed(() => ENCLOSED_WORDS[props.what])
     <p class="small quiet">{{ ticked.size }} of {{ words.steps.length }} done</p>
     <ul>
       <li v-for="(step, i) in words.steps" :key="step">
-        <label><input type="checkbox" :checked="ticked.has(i)" @change="tick(i)"> <span :class="{ quiet: ticked.has(i) }">{{ step }}</span></label>
+        <BenchCheck :model-value="ticked.has(i)" @update:model-value="tick(i)"><span :class="{ quiet: ticked.has(i) }">{{ step }}</span></BenchCheck>
       </li>
     </ul>
   </div>
@@ -31,7 +31,4 @@ const words = computed(() => ENCLOSED_WORDS[props.what])
 
 <style scoped>
 li { border-bottom: 1px solid var(--hair); }
-label { display: grid; grid-template-columns: 24px 1fr; gap: 4px; padding: 6px 0; cursor: pointer; line-height: 1.3; }
-input { width: 18px; height: 18px; margin-top: 1px; accent-color: var(--dye); }
-@media (max-width: 1000px) { label { min-height: 44px; } }
 </style>

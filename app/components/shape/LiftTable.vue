@@ -22,8 +22,8 @@ const said = computed(() => {
   const { most, open } = liftTable(rows)
   return `${rows.length} places, ${say(most, 'length', device.lengths)} over ${say(open, 'angle', device.lengths)}`
 })
-async function file(event: Event) {
-  const chosen = (event.target as HTMLInputElement).files?.[0]
+async function file(files: File | File[] | null) {
+  const chosen = Array.isArray(files) ? files[0] : files
   if (chosen) text.value = chosen.size > LIFT_TEXT_LIMIT ? 'x'.repeat(LIFT_TEXT_LIMIT + 1) : await chosen.text()
 }
 async function keep() {
@@ -38,11 +38,10 @@ async function keep() {
     <p v-if="entry" class="small">The {{ valve }} cam by its table: <span class="num" data-lift-table>{{ said }}</span>. To take it out: the Daybook.</p>
     <details :open="text !== ''" class="small">
       <summary>{{ entry ? 'another lift table' : 'or a lift table' }}, by dial and wheel</summary>
-      <label :for="`lift-table-${valve}`" class="label">A line a place: degrees, lift in {{ unit }}</label>
-      <div class="well"><textarea :id="`lift-table-${valve}`" v-model="text" class="num" rows="4" spellcheck="false" /></div>
+      <v-textarea :id="`lift-table-${valve}`" v-model="text" class="num" :label="`A line a place: degrees, lift in ${unit}`" rows="4" spellcheck="false"><template #loader /></v-textarea>
       <div class="row">
-        <button type="button" class="key" :disabled="text === ''" @click="keep">Keep the table</button>
-        <label class="label">out of a file <input type="file" class="file" accept=".csv,.txt,text/csv,text/plain" @change="file"></label>
+        <v-btn :disabled="text === ''" @click="keep">Keep the table</v-btn>
+        <v-file-input class="file" label="out of a file" accept=".csv,.txt,text/csv,text/plain" @update:model-value="file" />
       </div>
     </details>
     <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
@@ -51,8 +50,7 @@ async function keep() {
 
 <style scoped>
 .lift-table { display: grid; gap: 4px; }
-textarea { color: inherit; resize: vertical; }
-.key { font-size: var(--s15); }
+.file { max-width: 260px; }
 .row { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }
 summary { cursor: pointer; min-height: 22px; }
 @media (max-width: 1000px) { summary { min-height: 44px; } }

@@ -107,8 +107,8 @@ function key(event: KeyboardEvent, azimuth: number, far: number) {
     </template>
     <template #handles="{ at, scale }">
       <div class="handles">
-        <button
-          v-for="h in handles" :key="h.azimuth" type="button" class="handle" :class="{ held: held?.azimuth === h.azimuth }" :data-wall="h.azimuth"
+        <v-btn
+          v-for="h in handles" :key="h.azimuth" variant="text" class="handle" :class="{ held: held?.azimuth === h.azimuth }" :data-wall="h.azimuth"
           :style="{ left: `${at(place(h.azimuth, h.far))[0]}px`, top: `${at(place(h.azimuth, h.far))[1]}px` }"
           :aria-label="`Wall at ${h.azimuth}°, ${say(h.far - r, 'length', device.lengths)} from the valve. Arrow keys move it by 0.1 mm.`"
           @pointerdown.prevent="held = { azimuth: h.azimuth, far: h.far, x: $event.clientX, y: $event.clientY, scale }; ($event.currentTarget as HTMLElement).focus()" @keydown="key($event, h.azimuth, h.far)"
@@ -130,7 +130,7 @@ function key(event: KeyboardEvent, azimuth: number, far: number) {
 .mark { stroke: var(--stop); stroke-width: 3; }
 .head { fill: color-mix(in srgb, var(--ink) 12%, transparent); stroke: var(--ink); stroke-width: 2; }
 .handles { position: absolute; inset: 0; pointer-events: none; }
-.handle { position: absolute; width: 11px; height: 11px; transform: translate(-50%, -50%); border: 2px solid var(--dye); background: var(--sheet); padding: 0; cursor: move; pointer-events: auto; touch-action: none; }
+.handle.v-btn { position: absolute; width: 11px; height: 11px; transform: translate(-50%, -50%); border: 2px solid var(--dye); background: var(--sheet); padding: 0; cursor: move; pointer-events: auto; touch-action: none; }
 .handle::before { content: ''; position: absolute; inset: -6px; }
 .handle.held { background: var(--dye); }
 @media (max-width: 1000px) { .handle { width: 16px; height: 16px; } .handle::before { inset: -10px; } }

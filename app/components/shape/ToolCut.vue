@@ -3,6 +3,7 @@ import { asSet } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { pairsOf } from '~/words/pairs'
 
 /** A tool of known size leaves its own shape: its diameter, its corner, how far in it reaches, between which azimuths. */
 const props = defineProps<{ kind: 'intake' | 'exhaust', diameter: number, head: number }>()
@@ -39,19 +40,18 @@ function cut() {
 
 <template>
   <div class="tool-cut">
-    <div class="well tool"><select v-model="tool" aria-label="Tool"><option v-for="(words, key) in TOOLS" :key="key" :value="key">{{ words }}</option></select></div>
+    <BenchSelect v-model="tool" class="tool" hide-label label="Tool" :items="pairsOf(TOOLS)" />
     <FigureField :field="field('cutter')" label="Across" dimension="length" :part="asSet(wide)" :commit="within(0.5, 200, 'the tool', v => across = v)" />
     <FigureField v-if="tool !== 'ball'" :field="field('corner')" label="Corner radius" dimension="length" :part="asSet(corner)" :commit="within(0, 20, 'its corner', v => corner = v)" />
     <FigureField :field="field('from')" label="from" dimension="angle" :part="asSet(arc.from)" :commit="turn('from')" />
     <FigureField :field="field('to')" label="to" dimension="angle" :part="asSet(arc.to)" :commit="turn('to')" />
     <FigureField :field="field('reach')" label="Reach from the face" dimension="length" :part="asSet(reach)" empty-text="seat" :commit="within(0.2, 120, 'its reach', v => reach = v)" />
-    <button type="button" class="key" @click="cut">Cut</button>
+    <v-btn @click="cut">Cut</v-btn>
   </div>
 </template>
 
 <style scoped>
 .tool-cut { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 6px 8px; align-items: end; }
 .tool { grid-column: span 2; }
-.key { font-size: var(--s15); }
 @media (max-width: 1000px) { .tool-cut { grid-template-columns: repeat(2, minmax(0, 1fr)); } }
 </style>

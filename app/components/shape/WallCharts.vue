@@ -47,13 +47,13 @@ const rows = computed(() => props.show === 'gap'
 <template>
   <div class="charts">
     <div v-if="figures" class="table">
-      <table class="sheet-table small">
+      <v-table class="small">
         <thead><tr><th>{{ show === 'gap' ? 'at' : 'lift, mm' }}</th><th class="r">as it is</th><th class="r">developed</th></tr></thead>
         <tbody><tr v-for="row in rows" :key="row[0]"><td class="num">{{ row[0] }}</td><td class="r num">{{ row[1] }}</td><td class="r num">{{ row[2] }}</td></tr></tbody>
-      </table>
+      </v-table>
     </div>
     <div v-else class="chart"><Line :data="data" :options="options" :aria-label="said" /></div>
-    <p class="small quiet">Ink as it is, dye as developed{{ show === 'gap' ? ', dashed the need' : '' }}. <button type="button" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</button></p>
+    <p class="small quiet">Ink as it is, dye as developed{{ show === 'gap' ? ', dashed the need' : '' }}. <v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
   </div>
 </template>
 

@@ -40,7 +40,7 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
         <template v-if="planned && planned.kind === 'deckCut'">
           <p>Planned: <strong class="num">{{ say(planned.body.depth.value, 'length', device.lengths) }}</strong><template v-if="after">; this cylinder is then at <span class="num">{{ say(after.value.value, 'length', device.lengths) }}</span></template>.</p>
           <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="[0.02, 3]" :commit="figure => finish('done', figure)" />
-          <div class="row"><button class="key" type="button" @click="finish('dropped').then(said => sentence = said ?? '')">Drop it</button></div>
+          <div class="row"><v-btn @click="finish('dropped').then(said => sentence = said ?? '')">Drop it</v-btn></div>
         </template>
         <FigureField v-else :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" label="Depth off the deck: plan it" dimension="length" :usual="[0.02, 3]" :commit="plan" />
         <p v-if="cuts.length" class="small quiet">{{ cuts.length === 1 ? 'Cut once' : `Cut ${cuts.length} times` }} already.</p>

@@ -14,8 +14,12 @@ const holder = useTemplateRef<HTMLElement>('holder')
 const size = useElementSize(holder)
 const W = computed(() => Math.max(320, size.width.value))
 const H = 300
-const scale = computed(() => Math.min((W.value - 130) / (2 * half.value.x), (H - 76) / (2 * half.value.y)))
-const at = ({ x, y }: { x: number, y: number }) => ({ left: W.value / 2 + x * scale.value, top: H / 2 - y * scale.value })
+const scale = computed(() => Math.min((W.value - 20) / (2 * half.value.x), (H - 92) / (2 * half.value.y)))
+/** A place's well: beyond the rim at the corners, so that the bores stay in sight. */
+const at = ({ x, y }: { x: number, y: number }) => {
+  const out = Math.abs(y) > half.value.y / 2 ? 24 * Math.sign(y) : 0
+  return { left: Math.min(W.value - 50, Math.max(50, W.value / 2 + x * scale.value)), top: H / 2 - y * scale.value - out }
+}
 const first = computed(() => places.value.findIndex(p => !part(p)))
 const now = computed(() => standing.value?.sets.at(-1))
 const mm = (value: number) => say(value, 'length', device.lengths)
@@ -35,7 +39,7 @@ const cutOf = (id: string) => build.byId.get(id)
           <rect :x="W / 2 - half.x * scale" :y="H / 2 - half.y * scale" :width="2 * half.x * scale" :height="2 * half.y * scale" class="rim" />
           <g v-for="b in bores" :key="b.cylinder">
             <circle :cx="W / 2 + b.x * scale" :cy="H / 2" :r="bore / 2 * scale" class="bore" />
-            <text :x="W / 2 + b.x * scale" :y="H / 2 - bore / 2 * scale + 16" text-anchor="middle">{{ b.cylinder }}</text>
+            <text :x="W / 2 + b.x * scale" :y="H / 2 + bore / 2 * scale - 8" text-anchor="middle">{{ b.cylinder }}</text>
           </g>
         </svg>
         <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :style="{ left: `${at(place).left}px`, top: `${at(place).top}px` }">
@@ -47,7 +51,7 @@ const cutOf = (id: string) => build.byId.get(id)
       </div>
       <div class="foot">
         <p class="small quiet">Head {{ head }} from face to cover rail, seen from the face; cylinder 1 to the right.</p>
-        <button v-if="entry" class="key" type="button" @click="startAfresh">New set</button>
+        <v-btn v-if="entry" @click="startAfresh">New set</v-btn>
       </div>
     </div>
     <div class="side">

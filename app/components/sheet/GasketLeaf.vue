@@ -43,7 +43,7 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
   <div class="gaskets">
     <section>
       <h2>Gaskets side by side, cylinder {{ build.cylinder }}</h2>
-      <table class="sheet-table">
+      <v-table>
         <thead><tr><th>Gasket</th><th class="r">Thickness</th><th class="r">Gasket volume</th><th class="r">Ratio</th><th class="r">Squish, cold</th><th class="r">Running</th><th /></tr></thead>
         <tbody>
           <tr v-for="c in choices" :key="c.id" :class="{ on: c.id === 'fitted' }">
@@ -56,7 +56,7 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
             <td class="small"><template v-if="engine && c.squish?.running"><span v-if="c.squish.running.gap.value.value < engine.least" class="warn">too tight</span><span v-else-if="c.squish.running.gap.value.value > engine.most">wide</span><span v-else class="quiet">in the window</span></template></td>
           </tr>
         </tbody>
-      </table>
+      </v-table>
       <p v-if="engine" class="small quiet">The shop’s running window here is {{ digits(engine.least, 2) }} to {{ digits(engine.most, 2) }} mm.</p>
       <div class="add"><GasketOffers /></div>
     </section>

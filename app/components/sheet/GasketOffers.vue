@@ -28,7 +28,7 @@ const remove = (id: string, scope: (typeof offers.value)[number]['scope']) => bu
     <ul class="offers small">
       <li v-for="o in offers" :key="o.id" class="num">
         {{ say(o.body.thickness.value, 'length', device.lengths) }}
-        <button class="key bare x" type="button" :aria-label="`Take ${say(o.body.thickness.value, 'length', device.lengths)} off the list`" @click="remove(o.id, o.scope)">×</button>
+        <v-btn variant="text" class="x" :aria-label="`Take ${say(o.body.thickness.value, 'length', device.lengths)} off the list`" @click="remove(o.id, o.scope)">×</v-btn>
       </li>
     </ul>
   </div>

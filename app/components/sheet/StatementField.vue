@@ -26,6 +26,10 @@ async function choose(to: string): Promise<string | undefined> {
   const one = props.standIns.find(s => s.name === to)
   return one ? standIn(one.figure, one.u) : changeBasis(to as Basis)
 }
+const choices = computed(() => [
+  ...props.bases.map(b => ({ value: b as string, title: words[b] })),
+  ...props.standIns.map(s => ({ value: s.name, title: s.name, note: 'assumed, by its kind' }))
+])
 const where = computed(() => Object.values(props.scope).join('-'))
 </script>
 
@@ -35,22 +39,13 @@ const where = computed(() => Object.values(props.scope).join('-'))
       :field="`${build.view?.id}/${quantity}/${where}`" :label="name" :dimension="quantityRule(quantity).dimension" :usual="QUANTITY_WORDS[quantity].usual"
       :part="part" :base="standing?.id" :extra="extra" :hide-label="hideLabel" :commit="(figure, _terms, base) => keep(figure, base)"
     />
-    <select
-      v-if="!noBasis" class="basis small" :value="basis" :aria-label="`${name}: where it comes from`"
-      @change="choose(($event.target as HTMLSelectElement).value).then(said => trouble = said ?? '')"
-    >
-      <option v-for="b in bases" :key="b" :value="b">{{ words[b] }}</option>
-      <optgroup v-if="standIns.length" label="assumed, by its kind">
-        <option v-for="s in standIns" :key="s.name" :value="s.name">{{ s.name }}</option>
-      </optgroup>
-    </select>
+    <BasisPlate v-if="!noBasis" class="basis" :label="`${name}: where it comes from`" :now="words[basis]" :choices="choices" @choose="choose($event).then(said => trouble = said ?? '')" />
     <p v-if="trouble" class="sentence">{{ trouble }}</p>
   </div>
 </template>
 
 <style scoped>
 .statement { position: relative; }
-.basis { position: absolute; right: 0; top: -1px; border: 0; background: transparent; color: var(--quiet); cursor: pointer; padding: 0; height: 19px; field-sizing: content; text-align: right; }
-.basis option { background: var(--sheet); color: var(--ink); }
-@media (max-width: 1000px) { .basis { height: 24px; top: -5px; } }
+.basis { position: absolute; right: 0; top: -1px; z-index: 2; }
+@media (max-width: 1000px) { .basis { top: -5px; } }
 </style>

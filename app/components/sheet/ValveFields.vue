@@ -10,7 +10,7 @@ const valves = ['intake', 'exhaust'] as const
 const clearances = {
   intake: useStatement('intakeClearance', () => whole), exhaust: useStatement('exhaustClearance', () => whole)
 }
-const ways = { upright: 'upright', alongValve: 'along valve', pocket: 'in a pocket' } as const
+const WAYS = [['upright', 'upright'], ['alongValve', 'along valve'], ['pocket', 'pocket']] as const
 
 const convention = (valve: 'intake' | 'exhaust') => {
   const body = clearances[valve].standing.value?.body
@@ -26,7 +26,7 @@ function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']
 <template>
   <fieldset class="valves">
     <legend><h3>Valves <span class="quiet small">what a cut takes from them; edges are heights of the lowest point over the face</span></h3></legend>
-    <table>
+    <v-table>
       <thead>
         <tr class="names"><th /><th>Tilt</th><th>To the piston</th><th>measured</th><th>Seat edge</th><th>Top cut edge</th></tr>
       </thead>
@@ -42,24 +42,18 @@ function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']
             />
           </td>
           <td class="way">
-            <select :value="convention(valve)" class="small" :aria-label="`${valve} clearance: how it is measured`" :disabled="!clearances[valve].standing.value" @change="change(valve, ($event.target as HTMLSelectElement).value as 'upright')">
-              <option v-for="(words, way) in ways" :key="way" :value="way">{{ words }}</option>
-            </select>
+            <BenchSelect class="small bare" hide-label menu-icon="" :label="`${valve} clearance: how it is measured`" :model-value="convention(valve)" :items="WAYS" :disabled="!clearances[valve].standing.value" @update:model-value="change(valve, $event!)" />
           </td>
           <td><StatementField :quantity="`${valve}SeatHeight`" :scope="head" hide-label no-basis /></td>
           <td><StatementField :quantity="`${valve}TopCutHeight`" :scope="head" hide-label no-basis /></td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
   </fieldset>
 </template>
 
 <style scoped>
-table { border-collapse: collapse; width: 100%; table-layout: fixed; }
-th { text-align: left; font-weight: 400; padding: 0 4px; }
-td { padding: 2px 4px; }
-tr th:first-child { width: 58px; padding-left: 0; }
-.names th { color: var(--quiet); font-size: var(--s13); }
-.way select { width: 100%; border: 0; background: transparent; color: var(--quiet); }
-.way option { background: var(--sheet); color: var(--ink); }
+.valves :deep(table) { table-layout: fixed; }
+.valves :deep(th), .valves :deep(td) { padding: 2px 4px !important; border-bottom: 0 !important; }
+.valves :deep(th:first-child) { width: 58px; padding-left: 0 !important; }
 </style>

@@ -12,8 +12,8 @@ const here = shallowRef<{ id: string, name: string }>()
 const document = shallowRef<object>()
 let importId = uuid()
 
-async function read(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
+async function read(files: File | File[] | null) {
+  const file = Array.isArray(files) ? files[0] : files
   sentence.value = ''
   here.value = undefined
   if (!file) return
@@ -53,12 +53,11 @@ async function bringIn(copy: boolean) {
 <template>
   <section class="bring">
     <h2>Bring in a build</h2>
-    <label class="label" for="file">A build kept as JSON</label>
-    <input id="file" type="file" accept=".json,application/json" class="file" @change="read">
+    <v-file-input label="A build kept as JSON" accept=".json,application/json" @update:model-value="read" />
     <div v-if="here" role="alert" class="here">
       <p>“{{ here.name }}” is here already.</p>
       <NuxtLink class="go" :to="`/builds/${here.id}/daybook`">Open it</NuxtLink>
-      <button class="key" type="button" @click="bringIn(true)">Copy with new ids</button>
+      <v-btn @click="bringIn(true)">Copy with new ids</v-btn>
     </div>
     <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
   </section>

@@ -38,7 +38,8 @@ function ratioOf({ ratio }: Reckoned): string {
       </ul>
     </template>
     <p v-if="shop.buildsFault" class="sentence" role="alert">{{ shop.buildsFault }}</p>
-    <p v-else-if="shop.builds.length === 0" class="quiet">{{ shop.buildsRead ? 'No builds yet. Begin one on the right.' : 'Reading the shop’s builds …' }}</p>
+    <p v-else-if="shop.buildsRead && shop.builds.length === 0" class="quiet">No builds yet. Begin one on the right.</p>
+    <div v-else-if="!shop.buildsRead" role="status" aria-label="Reading the shop’s builds"><v-skeleton-loader v-for="i in 3" :key="i" type="list-item-two-line" /></div>
   </section>
 </template>
 

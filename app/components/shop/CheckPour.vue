@@ -60,15 +60,15 @@ async function keep() {
     <h3>Check {{ instrument.name }} against a known volume</h3>
     <p class="small quiet">Sink the ball or fill the bored cylinder, or pour into a cup on a scale: what the instrument counts, two or three times.</p>
     <div class="fields">
-      <div><label class="label" for="known">Known by</label><div class="well"><select id="known" v-model="kind"><option value="ball">a ball</option><option value="cylinder">a bored cylinder</option><option value="water">weighed water</option></select></div></div>
-      <div v-for="f in WANTED[kind]" :key="f.name"><label class="label" :for="`known-${f.name}`">{{ f.label }}</label><div class="well"><input :id="`known-${f.name}`" v-model="fields[f.name]" class="num" inputmode="decimal" autocomplete="off"></div></div>
-      <div v-for="(_, i) in readings" :key="i"><label class="label" :for="`counted-${i}`">Reading {{ i + 1 }}</label><div class="well"><input :id="`counted-${i}`" v-model="readings[i]" class="num" inputmode="decimal" autocomplete="off" placeholder="33.4"></div></div>
+      <BenchSelect v-model="kind" label="Known by" :items="[['ball', 'a ball'], ['cylinder', 'a bored cylinder'], ['water', 'weighed water']]" />
+      <BenchText v-for="f in WANTED[kind]" :key="f.name" v-model="fields[f.name]" :label="f.label" inputmode="decimal" />
+      <BenchText v-for="(_, i) in readings" :key="i" v-model="readings[i]" :label="`Reading ${i + 1}`" inputmode="decimal" placeholder="33.4" />
     </div>
     <p v-if="faults.known || faults.pours || faults.fills" class="sentence">{{ faults.known ?? faults.pours ?? faults.fills }}</p>
     <p v-if="faults.hand" class="sentence">Put your initials in the header first.</p>
     <p v-if="result && 'sentence' in result" class="sentence">{{ result.sentence }}</p>
     <p v-else-if="result">It holds <span class="num">{{ digits(result.known, 2) }} cc</span> and reads <span class="num">{{ digits(result.read, 2) }}</span>: correction <strong class="num">× {{ digits(result.correction, 4) }}</strong> <span class="num quiet">± {{ digits(2 * result.u, 4) }}</span>. Its tolerance is then ± <span class="num">{{ digits(result.tolerance, 2) }} cc</span>, near this volume.</p>
-    <div class="row"><button class="key main" type="submit" :disabled="!result || 'sentence' in result">Keep the check</button><button class="key" type="button" @click="emit('done')">Leave it</button></div>
+    <div class="row"><v-btn variant="flat" color="primary" type="submit" :disabled="!result || 'sentence' in result">Keep the check</v-btn><v-btn @click="emit('done')">Leave it</v-btn></div>
   </form>
 </template>
 

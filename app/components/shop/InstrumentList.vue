@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import type { KeptInstrument } from '#shared/dto'
+import { InstrumentFigures, type KeptInstrument } from '#shared/dto'
 import { digits } from '#shared/figures'
+import { useRules } from '~/composables/useRules'
 import { sayDay } from '~/words/entries'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
+import { plainPairs } from '~/words/pairs'
 
 const shop = useShop()
 const device = useDevice()
@@ -21,6 +23,8 @@ const form = ref<Form>()
 const faults = ref<Record<string, string>>({})
 const checking = ref<string>()
 
+const asNumber = (text: string) => text.trim() === '' || Number.isNaN(Number(text.replace(',', '.'))) ? text : Number(text.replace(',', '.'))
+const rules = useRules(InstrumentFigures, (text, field) => field === 'name' ? text : asNumber(text))
 const checked = computed(() => shop.instruments.find(i => i.id === checking.value))
 
 function edit(instrument?: KeptInstrument) {
@@ -34,7 +38,7 @@ async function keep() {
   if (!form.value) return
   const { id, name, kind, scale, figures } = form.value
   // Text that is no number goes as it is: the server's sentence says which field, beside the field.
-  const numbers = Object.fromEntries(FIELDS.map(f => [f.name, figures[f.name].trim() === '' || Number.isNaN(Number(figures[f.name].replace(',', '.'))) ? figures[f.name] : Number(figures[f.name].replace(',', '.'))]))
+  const numbers = Object.fromEntries(FIELDS.map(f => [f.name, asNumber(figures[f.name])]))
   const sent = await outbox.put(uuid(), `/api/instruments/${id}`, { name, kind, scale, ...numbers, hand: device.hand })
   if (sent.kind === 'refused') {
     faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, f.sentence])) : { name: sentenceOf(sent.problem) }
@@ -48,7 +52,7 @@ async function keep() {
 <template>
   <section>
     <h2>Instruments</h2>
-    <table class="sheet-table">
+    <v-table>
       <thead><tr><th>Name</th><th>Kind</th><th class="r">Capacity</th><th class="r">Tolerance</th><th class="r">Resolution</th><th class="r">Repeatability</th><th>Scale</th><th>Checked</th><th><span class="visually-hidden">Change</span></th></tr></thead>
       <tbody>
         <tr v-for="i in shop.instruments" :key="i.id">
@@ -56,24 +60,22 @@ async function keep() {
           <td class="r num">{{ i.resolution }} cc</td><td class="r num">{{ i.repeatability }} cc</td>
           <td>to {{ i.scale }}<span v-if="i.scale === 'contain'" class="quiet">, film {{ i.film }} cc</span></td>
           <td><template v-if="i.checked"><span class="num">× {{ digits(i.checked.correction, 4) }}</span> <span class="quiet small">{{ sayDay(i.checked.at) }}, {{ i.checked.hand }}</span></template><span v-else class="quiet small">never</span></td>
-          <td class="r"><button class="go" type="button" @click="checking = i.id; form = undefined">Check<span class="visually-hidden"> {{ i.name }}</span></button> <button class="go" type="button" @click="edit(i); checking = undefined">Change<span class="visually-hidden"> {{ i.name }}</span></button></td>
+          <td class="r"><v-btn variant="text" class="go" @click="checking = i.id; form = undefined">Check<span class="visually-hidden"> {{ i.name }}</span></v-btn> <v-btn variant="text" class="go" @click="edit(i); checking = undefined">Change<span class="visually-hidden"> {{ i.name }}</span></v-btn></td>
         </tr>
       </tbody>
-    </table>
+    </v-table>
     <CheckPour v-if="checked" :key="checked.id" :instrument="checked" @done="checking = undefined" />
-    <button v-if="!form" class="key add" type="button" @click="edit()">Add an instrument</button>
+    <v-btn v-if="!form" class="add" @click="edit()">Add an instrument</v-btn>
     <form v-else class="form" @submit.prevent="keep">
       <div class="wide">
-        <label class="label" for="i-name">Name</label><div class="well"><input id="i-name" v-model="form.name" autocomplete="off"></div>
-        <p v-if="faults.name" class="sentence">{{ faults.name }}</p>
+        <BenchText v-model="form.name" label="Name" :fault="faults.name" :rules="rules('name')" />
       </div>
-      <div><label class="label" for="i-kind">Kind</label><div class="well"><select id="i-kind" v-model="form.kind"><option>burette</option><option>syringe</option><option>cylinder</option></select></div></div>
-      <div><label class="label" for="i-scale">Scale</label><div class="well"><select id="i-scale" v-model="form.scale"><option value="deliver">to deliver</option><option value="contain">to contain</option></select></div></div>
+      <BenchSelect v-model="form.kind" label="Kind" :items="plainPairs(['burette', 'syringe', 'cylinder'])" />
+      <BenchSelect v-model="form.scale" label="Scale" :items="[['deliver', 'to deliver'], ['contain', 'to contain']]" />
       <div v-for="f in FIELDS" :key="f.name">
-        <label class="label" :for="`i-${f.name}`">{{ f.label }}</label><div class="well"><input :id="`i-${f.name}`" v-model="form.figures[f.name]" class="num" inputmode="decimal" autocomplete="off"></div>
-        <p v-if="faults[f.name]" class="sentence">{{ faults[f.name] }}</p>
+        <BenchText v-model="form.figures[f.name]" :label="f.label" :fault="faults[f.name]" :rules="rules(f.name)" inputmode="decimal" />
       </div>
-      <div class="ends"><button class="key main" type="submit">Keep</button><button class="key" type="button" @click="form = undefined">Leave it</button></div>
+      <div class="ends"><v-btn variant="flat" color="primary" type="submit">Keep</v-btn><v-btn @click="form = undefined">Leave it</v-btn></div>
       <p v-if="faults.hand" class="sentence">Put your initials in the header first.</p>
     </form>
   </section>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { LAYOUTS, layoutBody, type LayoutName } from '~/words/layouts'
+import { pairsOf } from '~/words/pairs'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
@@ -12,7 +13,7 @@ const device = useDevice()
 const outbox = useOutbox()
 const build = useBuild()
 const drafts = useDrafts()
-const form = reactive({ name: '', reference: '', cylinders: 4, layout: 'oneHead' as LayoutName })
+const form = reactive({ name: '', reference: '', cylinders: 4 as number | string, layout: 'oneHead' as LayoutName })
 const kept = drafts.get('newBuild')
 if (kept) Object.assign(form, JSON.parse(kept))
 watch(form, now => drafts.set('newBuild', JSON.stringify(now)))
@@ -23,7 +24,8 @@ let id = uuid()
 
 async function begin() {
   faults.value = {}
-  if (!Number.isInteger(form.cylinders) || form.cylinders < 1 || form.cylinders > 16) {
+  const cylinders = Number(form.cylinders)
+  if (!Number.isInteger(cylinders) || cylinders < 1 || cylinders > 16) {
     faults.value = { cylinders: 'A whole number from 1 to 16.' }
     return
   }
@@ -40,7 +42,7 @@ async function begin() {
       return
     }
     await build.open(id)
-    const trouble = notKept(await build.add('layout', { level: 'build' }, layoutBody(form.cylinders, form.layout)))
+    const trouble = notKept(await build.add('layout', { level: 'build' }, layoutBody(cylinders, form.layout)))
     if (trouble) faults.value = { cylinders: trouble }
     drafts.clear('newBuild')
     await navigateTo(`/builds/${id}/sheet`)
@@ -56,18 +58,12 @@ async function begin() {
     <h2>New build</h2>
     <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" />
     <div class="pair">
-      <div>
-        <label class="label" for="cylinders">Cylinders</label>
-        <div class="well"><input id="cylinders" v-model.number="form.cylinders" inputmode="numeric" class="num"></div>
-      </div>
-      <div>
-        <label class="label" for="layout">Heads</label>
-        <div class="well"><select id="layout" v-model="form.layout"><option v-for="(words, name) in LAYOUTS" :key="name" :value="name">{{ words }}</option></select></div>
-      </div>
+      <BenchText v-model="form.cylinders" label="Cylinders" inputmode="numeric" />
+      <BenchSelect v-model="form.layout" label="Heads" :items="pairsOf(LAYOUTS)" />
     </div>
     <p v-if="faults.cylinders" class="sentence">{{ faults.cylinders }}</p>
     <p v-if="faults.hand" class="sentence">Put your initials in the header first.</p>
-    <button class="key main" type="submit" :disabled="busy">Begin</button>
+    <v-btn variant="flat" color="primary" type="submit" :disabled="busy">Begin</v-btn>
   </form>
 </template>
 

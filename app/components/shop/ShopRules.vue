@@ -4,6 +4,7 @@ import { ROD_MODULUS, type LeastClearances, type RodMaterial, type SquishWindow 
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
+import { plainPairs } from '~/words/pairs'
 
 /** What this shop goes by. A starting point that it edits; never law. */
 const shop = useShop()
@@ -47,7 +48,7 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
     <h2>What this shop goes by</h2>
     <p class="small quiet">Starting points, to be edited. The engine’s maker, the fuel and the builder decide.</p>
     <div class="tables">
-      <table class="sheet-table">
+      <v-table>
         <caption class="small">Squish window, running, by rod, bore and revs</caption>
         <thead><tr><th>Rods</th><th v-for="c in COLUMNS" :key="c.name" class="r">{{ c.label }}</th><th v-if="form"><span class="visually-hidden">Remove</span></th></tr></thead>
         <tbody v-if="!form">
@@ -55,26 +56,26 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
         </tbody>
         <tbody v-else>
           <tr v-for="(row, i) in form.squish" :key="i">
-            <td class="rod"><div class="well"><select v-model="row.rod" :aria-label="`Rods, row ${i + 1}`"><option v-for="(_, rod) in (ROD_MODULUS as Record<RodMaterial, number>)" :key="rod">{{ rod }}</option></select></div></td>
-            <td v-for="c in COLUMNS" :key="c.name"><div class="well"><input v-model="row[c.name]" class="num" inputmode="decimal" autocomplete="off" :aria-label="`${c.label}, row ${i + 1}`"></div><p v-if="faults[`squish[${i}].${c.name}`]" class="sentence">{{ faults[`squish[${i}].${c.name}`] }}</p></td>
-            <td><button class="key bare" type="button" :aria-label="`Remove row ${i + 1}`" @click="form.squish.splice(i, 1)">×</button></td>
+            <td class="rod"><BenchSelect v-model="row.rod" hide-label :label="`Rods, row ${i + 1}`" :items="plainPairs(Object.keys(ROD_MODULUS) as RodMaterial[])" /></td>
+            <td v-for="c in COLUMNS" :key="c.name"><BenchText v-model="row[c.name]" hide-label inputmode="decimal" :label="`${c.label}, row ${i + 1}`" :fault="faults[`squish[${i}].${c.name}`]" /></td>
+            <td><v-btn variant="text" :aria-label="`Remove row ${i + 1}`" @click="form.squish.splice(i, 1)">×</v-btn></td>
           </tr>
         </tbody>
-      </table>
-      <table class="sheet-table">
+      </v-table>
+      <v-table>
         <caption class="small">Least clearances</caption>
         <tbody>
           <tr v-for="c in CLEARANCES" :key="c.name">
             <td>{{ c.label }}</td>
             <td v-if="!form" class="r num">{{ shop.rules.clearances[c.name].toFixed(2) }} <span class="unit">mm</span></td>
-            <td v-else><div class="well"><input v-model="form.clearances[c.name]" class="num" inputmode="decimal" autocomplete="off" :aria-label="c.label"></div><p v-if="faults[`clearances.${c.name}`]" class="sentence">{{ faults[`clearances.${c.name}`] }}</p></td>
+            <td v-else><BenchText v-model="form.clearances[c.name]" hide-label inputmode="decimal" :label="c.label" :fault="faults[`clearances.${c.name}`]" /></td>
           </tr>
         </tbody>
-      </table>
+      </v-table>
     </div>
     <div class="row">
-      <button v-if="!form" class="key" type="button" @click="edit">Edit the tables</button>
-      <template v-else><button class="key" type="button" @click="addRow">Another row</button><button class="key main" type="button" @click="keep">Keep the tables</button><button class="key" type="button" @click="form = undefined">Leave them</button></template>
+      <v-btn v-if="!form" @click="edit">Edit the tables</v-btn>
+      <template v-else><v-btn @click="addRow">Another row</v-btn><v-btn variant="flat" color="primary" @click="keep">Keep the tables</v-btn><v-btn @click="form = undefined">Leave them</v-btn></template>
     </div>
     <p v-if="faults.hand || faults.squish" class="sentence">{{ faults.hand ? 'Put your initials in the header first.' : faults.squish }}</p>
   </section>

@@ -68,6 +68,7 @@ async function planDepth() {
     <SeatJob v-if="leaf === 'seats'" :key="head" :head="head" role="tabpanel" aria-label="Seat work" />
     <WhatElseMoves v-else-if="leaf === 'else'" :moves="moves" role="tabpanel" aria-label="What else moves" />
     <div v-else class="face" :class="{ pale }">
+      <WorkingLine :working="!settled" label="The chambers are being reckoned" />
       <span class="visually-hidden" data-reckoned :aria-busy="!settled" />
       <section class="ask">
         <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">Head {{ head }}</h2>
@@ -82,8 +83,8 @@ async function planDepth() {
             <p class="num second" data-answer="lowest">{{ sayFree(lowest.depth.value) }} <span v-if="uncertainty(lowest.depth) > 0" class="quiet pm">{{ sayDoubt(uncertainty(lowest.depth), 'length', device.lengths) }}</span></p>
           </div>
           <div class="row">
-            <button v-if="Math.abs(deepest.depth.value) > 0.005" class="key" type="button" @click="look_(deepest.depth.value)">Look at {{ sayFree(deepest.depth.value) }}</button>
-            <button v-if="others && Math.abs(others) > 0.005" class="key" type="button" @click="look_(others)">Look at {{ sayFree(others) }}</button>
+            <v-btn v-if="Math.abs(deepest.depth.value) > 0.005" @click="look_(deepest.depth.value)">Look at {{ sayFree(deepest.depth.value) }}</v-btn>
+            <v-btn v-if="others && Math.abs(others) > 0.005" @click="look_(others)">Look at {{ sayFree(others) }}</v-btn>
           </div>
         </template>
         <p v-else-if="solid.drawn.value && !settled && !planned" class="quiet small" role="status">Making the chambers solid …</p>
@@ -100,8 +101,8 @@ async function planDepth() {
             :commit="figure => done(figure)"
           />
           <div class="row">
-            <button class="key" type="button" @click="done(undefined).then(said => sentence = said ?? '')">Done, not measured</button>
-            <button class="key" type="button" @click="drop().then(said => sentence = said ?? '')">Drop the plan</button>
+            <v-btn @click="done(undefined).then(said => sentence = said ?? '')">Done, not measured</v-btn>
+            <v-btn @click="drop().then(said => sentence = said ?? '')">Drop the plan</v-btn>
           </div>
           <p class="small quiet">Only a measured depth teaches. Head height at four corners, before and after.</p>
         </template>
@@ -111,7 +112,7 @@ async function planDepth() {
               v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="[0.05, 5]" data-new
               :commit="figure => plan(figure)" @typing="tried = $event?.figure.value ?? tried"
             />
-            <button v-if="depth + laid.flat > 0.005 || laid.angle" class="key main" type="button" @click="planDepth">Plan {{ offer }}</button>
+            <v-btn v-if="depth + laid.flat > 0.005 || laid.angle" variant="flat" color="primary" @click="planDepth">Plan {{ offer }}</v-btn>
           </div>
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
@@ -126,8 +127,8 @@ async function planDepth() {
             <CutPlan :spec="mine.model.spec" :bore="bore" :gasket-bore="gasketBore" :edge="look?.edge ?? []" :margins="own.valves" :label="`Chamber of cylinder ${build.cylinder} from below, with the cut`" />
             <div class="other">
               <LeafTabs v-model="view" :leaves="views" label="Drawing" class="views" />
-              <MarginClock v-if="view === 'clock'" :margins="own.valves" class="fill" />
-              <CutSpace v-else-if="view === 'space' && exactly" :chamber="mine.key" :plane="planeNow!" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} and the plane of the cut; arrow keys turn it`" class="fill" />
+              <LazyMarginClock v-if="view === 'clock'" :margins="own.valves" class="fill" />
+              <LazyCutSpace v-else-if="view === 'space' && exactly" :chamber="mine.key" :plane="planeNow!" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} and the plane of the cut; arrow keys turn it`" class="fill" />
               <CutSide v-else :side="look?.side ?? []" :plane="planeNow!" :done="mine.model.done" :x="middle" :bore="bore" :depth="depth" :draggable="!planned" class="fill" @depth="dragged" />
             </div>
           </div>
@@ -149,8 +150,9 @@ async function planDepth() {
 
 <style scoped>
 .cut { padding: 4px 16px; display: flex; flex-direction: column; gap: 6px; overflow: auto; }
-.tabs :deep(.leaf), .views :deep(.leaf) { min-height: 30px; padding: 2px 10px; }
-.face { display: grid; grid-template: auto 1fr / 298px minmax(0, 1fr); gap: 6px 18px; }
+.tabs, .views { --leaf-height: 30px; }
+.tabs :deep(.leaf), .views :deep(.leaf) { padding: 2px 10px; }
+.face { position: relative; display: grid; grid-template: auto 1fr / 298px minmax(0, 1fr); gap: 6px 18px; }
 .ask { grid-row: 1 / 3; }
 .below { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
 .planning { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 8px; align-items: end; }
@@ -163,10 +165,9 @@ async function planDepth() {
 .second { font-size: var(--s32); line-height: 1.1; }
 .pm { font-size: var(--s15); font-weight: 400; }
 .row { display: flex; flex-wrap: wrap; gap: 8px; }
-.row .key { padding-inline: 8px; }
-.choice :deep(.key) { padding-inline: 8px; }
+.row .v-btn, .choice :deep(.v-btn) { padding-inline: 8px; }
 @media (max-width: 1000px) {
-  .tabs :deep(.leaf), .views :deep(.leaf) { min-height: 44px; }
+  .tabs, .views { --leaf-height: 44px; }
   .ask { grid-row: 1; }
   .below { grid-column: 1 / -1; }
   .drawings { grid-template-columns: minmax(0, 1fr); grid-template-rows: 230px 230px; height: auto; }

@@ -46,7 +46,7 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => build.repl
         </p>
         <RunningGap :standing="standing" />
         <TurnedHead v-if="turned" />
-        <SquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.value.value" :clearance-tried="triedClearance" />
+        <LazySquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.value.value" :clearance-tried="triedClearance" />
       </div>
     </div>
     <div v-else-if="leaf === 'tdc'" class="room" role="tabpanel" aria-label="Top dead centre"><TopDeadCentre /></div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { ENCLOSED, asSet, type Enclosed, type Figure, type PourEntry } from '#core'
+import { ENCLOSED, asSet, type Figure, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
@@ -48,16 +48,12 @@ watch(() => build.cylinder, () => sentence.value = '')
     <div class="work">
       <div class="choices">
         <div class="choice">
-          <label class="label" for="what">Fill</label>
-          <div class="well"><select id="what" v-model="what"><option v-for="kind in ENCLOSED" :key="kind" :value="kind">{{ ENCLOSED_WORDS[kind as Enclosed].label }}</option></select></div>
+          <span class="label">Fill</span>
+          <BenchSelect id="what" v-model="what" hide-label label="Fill" :items="ENCLOSED.map(kind => [kind, ENCLOSED_WORDS[kind].label] as const)" />
         </div>
         <div class="choice">
-          <label class="label" for="instrument">with</label>
-          <div class="well">
-            <select id="instrument" :value="instrument?.id" @change="chosenId = ($event.target as HTMLSelectElement).value">
-              <option v-for="i in shop.instruments" :key="i.id" :value="i.id">{{ i.name }} (± {{ i.checked ? digits(i.checked.tolerance, 2) : i.tolerance }} cc)</option>
-            </select>
-          </div>
+          <span class="label">with</span>
+          <BenchSelect id="instrument" hide-label label="with" :model-value="instrument?.id" :items="shop.instruments.map(i => [i.id, `${i.name} (± ${i.checked ? digits(i.checked.tolerance, 2) : i.tolerance} cc)`, i.name] as const)" @update:model-value="chosenId = $event!" />
         </div>
       </div>
       <p v-if="instrument?.kind === 'syringe'" class="caution">A syringe shows where you are. Set the final size with a burette.</p>
@@ -82,12 +78,12 @@ watch(() => build.cylinder, () => sentence.value = '')
         <span v-if="stop.fill > 1" class="small quiet">{{ say(stop.wanted, 'volume') }} in all</span>
       </p>
       <div class="row">
-        <button class="key" type="button" @click="sentence = anotherFill() ?? ''">Another fill</button>
-        <button class="key" type="button" @click="nextCylinder">Next cylinder</button>
-        <label class="check small"><input v-model="moveOn" type="checkbox"> goes on by itself</label>
+        <v-btn @click="sentence = anotherFill() ?? ''">Another fill</v-btn>
+        <v-btn @click="nextCylinder">Next cylinder</v-btn>
+        <BenchCheck v-model="moveOn" class="check small" label="goes on by itself" />
       </div>
       <ul v-if="earlier.length" class="small">
-        <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <button class="key bare" type="button" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</button></li>
+        <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <v-btn variant="text" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</v-btn></li>
       </ul>
       <p v-if="sentence" class="sentence">{{ sentence }}</p>
       <PourBeside :pouring="pouring" />
@@ -113,8 +109,7 @@ watch(() => build.cylinder, () => sentence.value = '')
 .work { position: relative; display: flex; flex-direction: column; min-height: 0; overflow: auto; padding-bottom: 4px; }
 .choices { display: grid; gap: 5px; }
 .choice { display: grid; grid-template-columns: 32px minmax(0, 1fr); align-items: center; }
-.choices select { text-overflow: ellipsis; }
-.reading :deep(.end > label) { white-space: nowrap; }
+.reading :deep(.end .v-field-label) { white-space: nowrap; }
 .reading { display: grid; grid-template-columns: minmax(0, 1fr) 88px; gap: 10px; margin-top: 8px; align-items: end; }
 .live { min-height: 42px; margin-top: 22px; }
 .live .big { font-size: var(--s32); font-weight: 700; }
@@ -122,18 +117,17 @@ watch(() => build.cylinder, () => sentence.value = '')
 .stop-at strong { font-size: var(--s32); line-height: 1; }
 .ring { width: 20px; height: 9px; background: var(--brass-fill); border: 1px solid var(--ink); }
 .row { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; }
-.check { display: flex; gap: 6px; align-items: center; min-height: 36px; }
+.check { flex: none; }
 .list { margin-top: 8px; }
 .last { margin-top: auto; }
 .leaf-side { display: flex; flex-direction: column; min-height: 0; }
-.leaf-side :deep(.leaf) { padding: 4px 8px; }
+.leaf-side :deep(.leaf.v-btn) { padding: 0 8px; }
 .leaf-room { flex: 1; min-height: 0; overflow: auto; padding-top: 8px; position: relative; }
 .whole { height: 100%; }
 @media (max-width: 1000px) {
   .pour { grid-template-columns: 240px minmax(0, 1fr) 216px; gap: 12px; }
   .pour.even, .pour.ports, .pour.steps { grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); }
   .pour.even .glass-side, .pour.ports .glass-side, .pour.steps .glass-side { display: none; }
-  .leaf-side :deep(.leaf) { padding: 4px 4px; }
-  .check { min-height: 44px; }
+  .leaf-side :deep(.leaf.v-btn) { padding: 0 3px; margin-right: 0; }
 }
 </style>

@@ -89,22 +89,21 @@ async function template(kindOf: 'pdf' | 'svg') {
           :label="`Chamber of cylinder ${build.cylinder} from below; ${kind} open by ${mm(lift)}`" class="plan" @draw="drawn"
         />
         <div class="lift">
-          <label class="label" for="shape-valve">Valve</label>
-          <div class="well"><select id="shape-valve" :value="valve" data-next @change="set({ valve: Number(($event.target as HTMLSelectElement).value) })"><option v-for="(v, i) in spec.valves" :key="i" :value="i">{{ v.valve }}{{ spec.valves.length > 2 ? ` ${i + 1}` : '' }}</option></select></div>
-          <label class="label" for="shape-lift">Lift</label>
-          <input id="shape-lift" type="range" min="0.2" :max="mostLift" step="0.1" :value="lift" @input="set({ lift: Number(($event.target as HTMLInputElement).value) })">
+          <BenchSelect id="shape-valve" class="which" hide-label label="Valve" :model-value="valve" data-next :items="spec.valves.map((v, i) => [i, `${v.valve}${spec!.valves.length > 2 ? ` ${i + 1}` : ''}`] as const)" @update:model-value="set({ valve: $event! })" />
+          <span class="label">Lift</span>
+          <v-slider id="shape-lift" aria-label="Lift" :min="0.2" :max="mostLift" :step="0.1" :model-value="lift" @update:model-value="set({ lift: $event })" />
           <output for="shape-lift" class="num">{{ mm(lift) }}</output>
         </div>
         <p class="small quiet">Double line: the limit. Spokes: the wall is too near. Squares move it, arrow keys by 0.1 mm.</p>
         <p class="caution">Never past the line; sacrificial valves over the seats. Water behind a wall is of unknown depth: stop and test. Eyes, lungs, loose sleeves.</p>
         <div class="row foot">
-          <button v-if="setup.steps.length" type="button" class="key main" @click="planIt">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</button>
+          <v-btn v-if="setup.steps.length" variant="flat" color="primary" @click="planIt">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</v-btn>
           <template v-if="planned.length">
-            <label class="small hours">hours <span class="well"><input v-model="hours" class="num" inputmode="decimal" maxlength="6"></span></label>
-            <button type="button" class="key" @click="finish('done', build.cylinder, hours).then(said => sentence = said ?? '')">Cylinder {{ build.cylinder }} is ground</button>
-            <button type="button" class="key" @click="finish('dropped').then(said => sentence = said ?? '')">Drop the plan</button>
+            <BenchText v-model="hours" class="hours" label="Hours" inputmode="decimal" maxlength="6" />
+            <v-btn @click="finish('done', build.cylinder, hours).then(said => sentence = said ?? '')">Cylinder {{ build.cylinder }} is ground</v-btn>
+            <v-btn @click="finish('dropped').then(said => sentence = said ?? '')">Drop the plan</v-btn>
           </template>
-          <button type="button" class="key" @click="template('pdf')">Template, PDF</button><button type="button" class="key" @click="template('svg')">SVG</button>
+          <v-btn @click="template('pdf')">Template, PDF</v-btn><v-btn @click="template('svg')">SVG</v-btn>
         </div>
         <p v-if="planned.length" class="small">Planned on {{ planned.map(op => op.scope.level === 'cylinder' ? `${op.scope.cylinder} (+ ${digits(op.body.added.value, 1)} cc)` : '').join(', ') }}.</p>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
@@ -119,21 +118,22 @@ async function template(kindOf: 'pdf' | 'svg') {
           <FigureField v-if="setup.school === 'pin'" :field="field('pin')" label="Pin, across" dimension="length" :part="asSet(setup.pin)" :commit="within(0.5, 20, 'the pin', v => set({ pin: v }))" />
         </div>
         <div class="row">
-          <label class="small check"><input type="checkbox" :checked="setup.keepPads" @change="set({ keepPads: !setup.keepPads })"> keep the squish pads</label>
-          <label class="small check"><input type="checkbox" :checked="setup.needs === 'seat'" @change="set({ needs: setup.needs === 'seat' ? 'cylinder' : 'seat' })"> need by seat and throat</label>
+          <BenchCheck class="small check" label="keep the squish pads" :model-value="setup.keepPads" @update:model-value="set({ keepPads: $event })" />
+          <BenchCheck class="small check" label="need by seat and throat" :model-value="setup.needs === 'seat'" @update:model-value="set({ needs: $event ? 'seat' : 'cylinder' })" />
         </div>
         <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Inside the line' }} <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
-          <button type="button" class="key main" :disabled="!proposal || proposal.arcs.length === 0 || (offered !== undefined && offered < 0.01)" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</button>
+          <v-btn variant="flat" color="primary" :disabled="!proposal || proposal.arcs.length === 0 || (offered !== undefined && offered < 0.01)" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</v-btn>
           <span v-if="offered !== undefined && offered >= 0.01 && proposal?.arcs.length" class="small" data-offer>adds <strong class="num">{{ say(offered, 'volume', 'mm', 1) }}</strong>, up to <span class="num">{{ mm(proposal.deepest) }}</span> off</span>
-          <button type="button" class="key" :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</button>
+          <v-btn :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</v-btn>
         </div>
         <details class="small tools">
           <summary>A tool of known size</summary>
           <ToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
         </details>
         <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the {{ spec.valves[nicks[0].valve]!.valve }}’s machined edge. Undo it, or cut only on the side away from it.</p>
+        <WorkingLine :working="!settled || !paid" label="The chamber is being reckoned" />
         <span class="visually-hidden" data-reckoned :aria-busy="!settled" /><span class="visually-hidden" data-paid :aria-busy="!settled || !paid" />
         <dl class="answers" :class="{ pale }">
           <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
@@ -151,23 +151,23 @@ async function template(kindOf: 'pdf' | 'svg') {
           <StatementField v-if="!liftEntry" :key="`${kind}l`" :quantity="`${kind}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift" />
           <StatementField v-if="!liftEntry" :key="`${kind}d`" :quantity="`${kind}Duration`" :scope="{ level: 'build' }" no-basis label="Open for" />
         </div>
-        <WallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
+        <LazyWallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
         <template v-else-if="leaf === 'schools'">
-          <div class="row"><button type="button" class="key" :disabled="comparing" @click="compare">{{ comparing ? 'Working …' : `Compare them for the ${kind}` }}</button></div>
-          <table v-if="compared.length" class="sheet-table small">
+          <div class="row"><v-btn :disabled="comparing" @click="compare">{{ comparing ? 'Working …' : `Compare them for the ${kind}` }}</v-btn></div>
+          <v-table v-if="compared.length" class="small">
             <thead><tr><th>School</th><th class="r">takes</th><th class="r">over</th><th class="r">factor</th><th class="r">short</th></tr></thead>
             <tbody><tr v-for="c in compared" :key="c.school"><td>{{ SCHOOL_WORDS[c.school][0] }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ digits(c.arc, 0) }}°</td><td class="r num">{{ c.factor === undefined ? '—' : digits(c.factor, 3) }}</td><td class="r num">{{ digits(c.short, 0) }} %</td></tr></tbody>
-          </table>
+          </v-table>
         </template>
         <HotSpotList v-else-if="leaf === 'spots'" :spots="spots" :spec="spec" />
-        <CutSpace v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
+        <LazyCutSpace v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
         <template v-else-if="leaf === 'copy'">
           <p class="small">This chamber as the master: the same shape in every cylinder, <template v-if="gauge > 0">a gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch.</template></p>
-          <div class="row"><button type="button" class="key" :disabled="copying || setup.steps.length === 0" @click="copy">{{ copying ? 'Working …' : 'Copy to every cylinder' }}</button></div>
-          <table v-if="copies.length" class="sheet-table">
+          <div class="row"><v-btn :disabled="copying || setup.steps.length === 0" @click="copy">{{ copying ? 'Working …' : 'Copy to every cylinder' }}</v-btn></div>
+          <v-table v-if="copies.length">
             <thead><tr><th>Cyl.</th><th class="r">to gain</th><th class="r">stop at</th><th /></tr></thead>
             <tbody><tr v-for="c in copies" :key="c.cylinder"><td class="num">{{ c.cylinder }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ stopAt(c.volume) }}</td><td class="small">{{ c.mirrored ? 'mirrored' : '' }}</td></tr></tbody>
-          </table>
+          </v-table>
         </template>
       </div>
     </template>
@@ -176,26 +176,26 @@ async function template(kindOf: 'pdf' | 'svg') {
 </template>
 
 <style scoped>
+.right { position: relative; }
 .shape { padding: 6px 16px; display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 6px 20px; overflow: auto; align-content: start; }
 .left, .right { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
 .plan { height: 386px; }
-.lift { display: grid; grid-template-columns: auto 112px auto minmax(0, 1fr) 76px; gap: 8px; align-items: center; }
-.lift input { accent-color: var(--dye); min-height: 34px; }
+.lift { display: grid; grid-template-columns: 130px auto minmax(0, 1fr) 76px; gap: 8px; align-items: center; }
 .fields { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; align-items: end; }
 .wide { grid-column: 1 / -1; }
-.check { display: flex; gap: 4px; align-items: center; min-height: 28px; margin-right: 14px; white-space: nowrap; }
+.check { flex: none; margin-right: 14px; white-space: nowrap; }
 .row { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
-.row .key { padding-inline: 8px; max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+.row .v-btn { padding-inline: 8px; max-width: 100%; }
 .answers > div { display: flex; justify-content: space-between; align-items: baseline; gap: 10px; border-bottom: 1px solid var(--hair); }
 dt { color: var(--quiet); font-size: var(--s13); }
 .first { font-size: var(--s48); line-height: 1; font-weight: 700; }
 .pm { font-size: var(--s15); font-weight: 400; }
 .second { font-size: var(--s22); font-weight: 700; }
-.tabs :deep(.leaf) { min-height: 30px; padding: 2px 8px; white-space: nowrap; }
+.tabs { --leaf-height: 30px; }
+.tabs :deep(.leaf) { padding: 2px 8px; }
 .body { height: 170px; }
-.hours { display: flex; gap: 6px; align-items: center; }
-.hours .well { width: 60px; }
+.hours { flex: none; width: 68px; }
 .none { padding: 20px 0; font-size: var(--s18); grid-column: 1 / -1; }
 summary { cursor: pointer; min-height: 22px; }
-@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: auto minmax(0, 1fr) auto; } .lift input { grid-column: 1 / 3; } .check, .lift input { min-height: 44px; } .tabs :deep(.leaf) { min-height: 44px; } summary { min-height: 44px; } }
+@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: 130px auto minmax(0, 1fr) 76px; } .tabs { --leaf-height: 44px; } .tabs :deep(.leaf.v-btn) { padding: 0 4px; margin-right: 0; } summary { min-height: 44px; } }
 </style>

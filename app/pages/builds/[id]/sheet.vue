@@ -104,11 +104,11 @@ const watching = (name: string) => (on: boolean) => {
 .slot.offers { height: 77px; }
 .drawing { height: 352px; }
 .decks legend { margin-bottom: 0; }
-.tabs :deep(.leaf) { min-height: 30px; padding: 2px 12px; }
+.tabs { --leaf-height: 30px; }
 .row { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px; max-width: 100%; }
 .low { display: grid; grid-template-columns: 196px minmax(0, 1fr); gap: 20px; }
 @media (max-width: 1000px) {
-  .tabs :deep(.leaf) { min-height: 44px; }
+  .tabs { --leaf-height: 44px; }
   .slot { height: 68px; }
   .slot.offers { height: 90px; }
   .drawing { height: 430px; }
