@@ -7,7 +7,7 @@ const kept = async (page: Page) => Number.parseInt(await page.locator('.saved').
 test('a crown poured in its bore stands in the stack as measured; voiding turns it back, and at last into a question', async ({ page, bench }) => {
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'pour')
-  await pick(page.locator('#what'), 'Crown')
+  await pick(page.locator('#what'), 'Piston crown')
   await field(page, 'Piston down the bore').fill('10')
   await field(page, 'Piston down the bore').press('Enter')
   await pick(page.locator('#sealed'), 'at the crown’s edge')
@@ -147,7 +147,7 @@ test('the shop checks a burette against a ball, and edits what it goes by; a bad
   await page.getByRole('button', { name: 'Check Glass cylinder, 100 cc' }).click()
   await page.getByLabel(/^Diameter/).fill('40')
   await page.getByLabel('Sure to ±, mm').fill('0.01')
-  await page.locator('#counted-0').fill('66')
+  await page.getByLabel('Reading 1', { exact: true }).fill('66')
   // A cylinder counts what is left: 100 − 66 = 34, less its film of 0.2
   await expect(page.locator('.check')).toContainText('reads 33.80')
   await page.getByRole('button', { name: 'Keep the check' }).click()
