@@ -70,7 +70,7 @@ test('shaping: the walls of one valve at one lift, and of all over fifteen', asy
   await page.locator('[data-added]').getByText('cc').waitFor({ timeout: 60_000 })
   await page.waitForTimeout(3000)
   await clear(page)
-  const slider = (await page.locator('#shape-lift').boundingBox())!
+  const slider = (await page.locator('.lift .v-slider').boundingBox())!
   await drag(page, { x: slider.x + slider.width / 2, y: slider.y + slider.height / 2 }, i => [40 * Math.sin(i / 8), 0])
   await report(page, 'one valve at one lift, as it is and as developed', 'solids walls')
   await clear(page)

@@ -89,7 +89,7 @@ test('what was planned together goes out as one, is dropped as one, and both are
   await page.goto(`${bench.server.url}/builds/${build}/daybook`)
   const planned = page.locator('.next')
   await page.getByRole('button', { name: /^drop all of it/ }).click()
-  await expect(page.getByText('dropped: Turned head')).toBeVisible()
+  await expect(page.locator('.said').getByText('dropped: Turned head')).toBeVisible()
   await expect(page.getByRole('button', { name: /^drop all of it/ })).toHaveCount(0)
   await expect(planned).not.toContainText('Grind')
   // Dropped by mistake: the plan is back, with everything it had.
