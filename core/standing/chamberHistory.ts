@@ -262,6 +262,30 @@ export function chamberNow(
   }
 }
 
+/**
+ * A chamber as it was at a place: by the pours of that stretch or an earlier one; one that was only poured later is carried back.
+ *
+ * @param place of what is to be compared with it: work after it does not count
+ */
+export function chamberAt(ledger: Ledger, lessons: Lesson[], cylinder: number, place: number): Part | undefined {
+  const list = stretches(ledger, cylinder)
+  const since = list.flatMap(s => s.operation && ledger.place.get(s.operation.id)! > place ? [s.operation] : [])
+  const now = chamberNow(ledger, lessons, cylinder)?.part
+  if (since.length === 0) return now
+  const then = list.slice(0, list.length - since.length)
+  const perMm = perMmOf(ledger, lessons, cylinder)
+  const last = then.map(s => s.pours.length > 0).lastIndexOf(true)
+  if (last >= 0) {
+    const { pours } = then[last]!
+    const part: Part = { value: sourcedPours(pours), provenance: 'measured', entries: pours.map(pour => pour.id) }
+    return afterOperations(part, then.slice(last + 1).map(s => s.operation!), perMm, cylinder)
+  }
+  return now && {
+    value: linear([[1, now.value], ...since.map((op): [number, Sourced] => [-1, predictedChange(op, perMm, cylinder)])]),
+    provenance: 'derived', entries: [...now.entries, ...since.map(op => op.id)]
+  }
+}
+
 /** A chamber's volume once operations have been done to it, by prediction. */
 export function afterOperations(part: Part, operations: ChamberOperation[], perMm: PerMm | undefined, cylinder: number): Part {
   if (operations.length === 0) return part

@@ -300,3 +300,32 @@ describe('voiding any one measurement', () => {
     expect(shares(open(bench).asIs[0]!.ratio!.value)[0]!.source).toMatch(/^(entry|standIn):/)
   })
 })
+
+describe('a part that a whole cylinder’s pour leaves over', () => {
+  /** A chamber of 56.2 cc and 71 cc over the piston: gasket, deck and crevice stated, so the crown is what is left. */
+  function poured() {
+    const bench = oneCylinder()
+    bench.entries.splice(bench.entries.findIndex(e => e.kind === 'measure' && e.body.quantity === 'crownVolume'), 1)
+    for (let i = 0; i < 2; i++) bench.pour(1, 56.2)
+    bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'assembled', fills: [{ start: 0, end: 71 }], typed: '71', instrument: burette })
+    return bench
+  }
+  it('stays as it was when the face is cut: the cut makes the clearance smaller, and is promised so', () => {
+    const bench = poured()
+    const crown = replay(bench.entries)!.asIs[0]!.parts.crown!.value.value
+    const before = bench.entries.length
+    bench.add('faceCut', head, { state: 'planned', depth: mm(1) })
+    const promised = replay(bench.entries)!.asPlanned[0]!
+    bench.entries.splice(before)
+    bench.cut(1, 1)
+    const after = replay(bench.entries)!.asIs[0]!
+    expect(after.parts.crown!.value.value).toBeCloseTo(crown, 9)
+    // 71 cc less 4.65 for the millimetre that went, under π/4 · 9.2² · 8.5 swept.
+    const swept = Math.PI / 4 * 9.2 ** 2 * 8.5
+    expect(after.ratio!.value.value).toBeCloseTo(1 + swept / (71 - 4.65), 6)
+    expect(promised.ratio!.value.value).toBeCloseTo(after.ratio!.value.value, 9)
+    // Poured again after the cut, the chamber is its own; the crown is not asked to make up for it.
+    for (let i = 0; i < 2; i++) bench.pour(1, 51.6)
+    expect(replay(bench.entries)!.asIs[0]!.parts.crown!.value.value).toBeCloseTo(crown, 9)
+  })
+})

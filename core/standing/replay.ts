@@ -1,8 +1,8 @@
 import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import {
-  afterOperations, CHAMBER_OPERATIONS, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
+  afterOperations, CHAMBER_OPERATIONS, chamberAt, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
 } from './chamberHistory'
-import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, operationsOn, PARTS, type Bodies, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type PartName, type Quantity } from '../ledger'
+import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Bodies, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type OperationKind, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
 import { heightsOf, withHeights, type HeightsStanding } from './heights'
@@ -114,6 +114,9 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
   }
 }
 
+/** Work that changes a part itself: what an assembled pour said of it ends there. Work on the chamber leaves it as it is. */
+const ENDS: Partial<Record<PartName, OperationKind>> = { deck: 'deckCut', gasket: 'gasketChange' }
+
 /** The part an assembled pour leaves over: the first that nobody measured. */
 function unmeasured(parts: Partial<Record<PartName, Part>>, chamberPoured: boolean): PartName {
   if (!chamberPoured) return 'chamber'
@@ -141,14 +144,15 @@ function stackOf(
     const poured: Part = { value: sourcedPours(group), provenance: 'measured', entries }
     const chamberPoured = chamber?.provenance === 'measured' || (chamber?.provenance === 'derived')
     const name = unmeasured(then, chamberPoured)
-    const chamberThen = chamberPoured ? chamber : undefined
+    // As it was when the whole was poured: a cut since has made it smaller, and nothing else larger.
+    const chamberThen = chamberPoured ? chamberAt(ledger, lessons, cylinder, lastPlace) : undefined
     const others = { ...then, chamber: chamberThen }
     const terms = PARTS.filter(part => part !== name && others[part] && (part !== 'crevice' || withCrevice))
       .map((part): [number, Part] => [-1, others[part]!])
     const left = sum([[1, poured], ...terms])
     if (name === 'chamber') {
       parts.chamber = chamberNow(ledger, lessons, cylinder, { part: left, place: lastPlace })?.part
-    } else if (changesSince(lastPlace) === 0 || name === 'crown' || name === 'other') {
+    } else if (![...all.filter(op => ledger.place.get(op.id)! > lastPlace), ...operationsOn(planned, ledger.layout, cylinder, OPERATION_KINDS)].some(op => op.kind === ENDS[name])) {
       parts[name] = left
     }
     if (changesSince(lastPlace) === 0 && planned.length === 0) measuredTotal = poured
