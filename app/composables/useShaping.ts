@@ -298,6 +298,8 @@ export function useShaping() {
   /** Plans the same metal on every cylinder that was reckoned, or on this one alone. */
   async function plan(note: string): Promise<string | undefined> {
     const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, ...developed.value }] : []
+    // Its steps are the hand's work: they stay until they are planned.
+    if (list.length === 0) return 'The chamber is not ready yet: try again in a moment.'
     const said = notKept(await build.planAll('Chambers opened', [], list.map(({ cylinder, drawn }) => {
       const before = planned.value.find(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder)
       const { kind, scope, body } = asPlanned(cylinder, { drawn })

@@ -167,8 +167,9 @@ export const useBuild = defineStore('build', () => {
 
   /** Operations planned together under one name: they can be dropped as one. What is planned already for the same keeps its place. */
   function planAll(name: string, reasons: string[], operations: ToAdd[]): Promise<Sent> {
+    if (operations.length === 0) return addAll([])
     const plan = uuid()
-    const scope = operations[0]?.scope ?? { level: 'build' }
+    const { scope } = operations[0]!
     const own: ToAdd = { kind: 'plan', id: plan, scope: scope.level === 'bank' ? { level: 'build' } : scope, body: { name, reasons, state: 'open' } }
     return addAll([own, ...operations.map(op => ({ ...op, more: { ...op.more, plan } }) as ToAdd)])
   }
