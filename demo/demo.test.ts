@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { advice, ofKind, replay } from '#core'
+import { advice, ofKind, replay, squishOf } from '#core'
 import { readDocument } from '#shared/files/buildFile'
 import { readingRows } from '#shared/files/readingRows'
 import { chance } from './chance'
@@ -32,7 +32,7 @@ describe('the demo shop', () => {
     for (const ratio of ratios('Caldbeck Twin')) expect(ratio).toBeCloseTo(10.2, 1)
     expect(ratios('Skerry 247')[0]).toBeCloseTo(10.4, 2)
     const skerry = replay(named('Skerry 247')!.entries)!
-    expect(skerry.squish(1).gap!.value.value).toBeCloseTo(1.95, 2)
+    expect(squishOf(skerry, 1).gap!.value.value).toBeCloseTo(1.95, 2)
     expect(advice(skerry)[0]).toMatchObject({ kind: 'squish', cylinders: [1] })
     expect(replay(named('Hollin 16')!.entries)!.asIs[0]!.parts.crown).toMatchObject({ provenance: 'measured' })
   })

@@ -1,4 +1,4 @@
-import { AS_CAST, mouthOf, specFaults, type Bodies, type ChamberSpec, type SpecFault } from '#core'
+import { AS_CAST, mouthOf, specFaults, modelOf, type Bodies, type ChamberSpec, type SpecFault } from '#core'
 import { notKept } from './useStatement'
 import { askSolids } from './useSolids'
 import { useBuild } from '~/stores/build'
@@ -19,9 +19,9 @@ export function useDrawing() {
     return text === undefined ? undefined : JSON.parse(text) as Bodies['chamberModel']
   })
   const drawn = computed(() => draft.value ?? (kept.value?.kind === 'chamberModel' ? kept.value.body : undefined))
-  const model = computed(() => drawn.value && build.replayed?.model(build.cylinder, 'asIs', drawn.value))
+  const model = computed(() => drawn.value && modelOf(build.replayed, build.cylinder, 'asIs', drawn.value))
   /** The same on the master's hand, so that a fault's point is the point that is dragged. */
-  const plain = computed(() => drawn.value && build.replayed?.model(build.cylinder, 'asIs', { ...drawn.value, mirrored: [] })?.spec)
+  const plain = computed(() => drawn.value && modelOf(build.replayed, build.cylinder, 'asIs', { ...drawn.value, mirrored: [] })?.spec)
   const faults = computed<SpecFault[]>(() => plain.value ? specFaults(plain.value, mouthOf) : [])
   const poured = computed(() => {
     const chamber = build.state?.parts.chamber

@@ -1,8 +1,9 @@
-import { DEFAULT_U, fromSource, placeAlong, type EntryOf, type Figure, type Part } from '#core'
+import { DEFAULT_U, placeAlong, quantityOf, type EntryOf, type Figure } from '#core'
+import { partAt, same, withReading, type Place } from './spotSet'
 import { notKept } from './useStatement'
 import { useBuild } from '~/stores/build'
 
-export interface HeightPlace { x: number, y: number, label: string }
+export type HeightPlace = Place & { label: string }
 
 /** Heights of the head on the bench, at its corners and its middle: each is kept as it comes. */
 export function useHeights() {
@@ -21,8 +22,8 @@ export function useHeights() {
       && ledger.place.get(op.id)! > ledger.place.get(entry.id)!)
   })
   const entry = computed(() => ended.value || afresh.value ? undefined : latest.value)
-  const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 90)
-  const spacing = computed(() => build.replayed?.quantity('boreSpacing', build.cylinder)?.value.value ?? bore.value * 1.1)
+  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 90)
+  const spacing = computed(() => quantityOf(build.replayed, 'boreSpacing', build.cylinder)?.value.value ?? bore.value * 1.1)
   const row = computed(() => build.replayed?.layout.heads[head.value - 1] ?? [])
   /** The face's half length and half width as it is drawn: half a bore beyond the outermost, and past the bores' edge. */
   const half = computed(() => ({ x: Math.round(((row.value.length - 1) / 2) * spacing.value + bore.value * 0.55), y: Math.round(bore.value * 0.62) }))
@@ -37,14 +38,10 @@ export function useHeights() {
     const other = (entry.value?.body.readings ?? []).filter(r => !named.some(p => same(p, r)))
     return other.length > 0 ? [...entry.value!.body.readings.map((r, i) => ({ x: r.x, y: r.y, label: `Place ${i + 1}` })), ...named.filter(p => !other.some(o => Math.hypot(p.x - o.x, p.y - o.y) < bore.value * 0.4))] : named
   })
-  const same = (a: { x: number, y: number }, b: { x: number, y: number }) => Math.abs(a.x - b.x) < 0.5 && Math.abs(a.y - b.y) < 0.5
-  function part(place: HeightPlace): Part | undefined {
-    const reading = entry.value?.body.readings.find(r => same(r, place))
-    return reading && { value: fromSource(reading.figure.value, DEFAULT_U.depth, `entry:${entry.value!.id}`), provenance: 'measured', entries: [entry.value!.id] }
-  }
-  async function keep({ x, y }: HeightPlace, figure: Figure, base: string | undefined): Promise<string | undefined> {
+  const part = (place: HeightPlace) => partAt(entry.value, place, DEFAULT_U.depth)
+  async function keep(place: HeightPlace, figure: Figure, base: string | undefined): Promise<string | undefined> {
     const now = entry.value
-    const readings = [...(now?.body.readings ?? []).filter(r => !same(r, { x, y })), { x, y, figure }]
+    const readings = withReading(now, place, figure)
     const said = notKept(await build.add('headHeights', scope.value, { ...(now?.body ?? {}), readings }, base ? { supersedes: base, ...(now ? { at: now.at } : {}) } : {}))
     if (!said) afresh.value = false
     return said

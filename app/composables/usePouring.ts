@@ -1,8 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import {
-  DomainError, disagreementOf, likelyFaults, pourResult, pourVolume, stopReading, takenOff, type Bodies, type Enclosed, type Figure, type Fill, type Instrument,
-  type PourEntry, type PourResult, type Scope
-} from '#core'
+import { DomainError, disagreementOf, likelyFaults, pourResult, pourVolume, stopReading, takenOff, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -149,7 +146,7 @@ export function usePouring() {
 
   async function keep(figure: Figure, terms: number[]): Promise<string | undefined> {
     typed.value = { figure, terms }
-    if (what.value === 'crown' && !beside.value.depth && !build.replayed?.quantity('deckClearance', build.cylinder)) return 'Say first how far down the piston stands.'
+    if (what.value === 'crown' && !beside.value.depth && !quantityOf(build.replayed, 'deckClearance', build.cylinder)) return 'Say first how far down the piston stands.'
     if (what.value === 'container' && !beside.value.vessel) return 'Name the container first.'
     const { sentence } = reckon(fills.value)
     if (sentence || !instrument.value) return sentence

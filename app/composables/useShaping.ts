@@ -1,7 +1,4 @@
-import {
-  SCHOOLS, asIf, headCut, squishAreaOver, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame,
-  type Below, type EntryOf, type Relief, type School, type Tried, type WallAt, type WallLimits, type WallProposal
-} from '#core'
+import { SCHOOLS, asIf, headCut, squishAreaOver, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame, quantityOf, modelOf, type Below, type EntryOf, type Relief, type School, type Tried, type WallAt, type WallLimits, type WallProposal, type Quantity } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { v5 as uuidv5 } from 'uuid'
 import { askSolids } from './useSolids'
@@ -33,9 +30,9 @@ export function useShaping() {
   })
   const set = (change: Partial<ShapeSetup>) => drafts.set(key.value, JSON.stringify({ ...setup.value, ...change }))
 
-  const model = computed(() => build.replayed?.model(build.cylinder, 'asIs'))
+  const model = computed(() => modelOf(build.replayed, build.cylinder, 'asIs'))
   const spec = computed(() => model.value?.spec)
-  const q = (name: Parameters<NonNullable<typeof build.replayed>['quantity']>[0]) => build.replayed?.quantity(name, build.cylinder)?.value.value
+  const q = (name: Quantity) => quantityOf(build.replayed, name, build.cylinder)?.value.value
   const bore = computed(() => q('bore') ?? 90)
   const gasketBore = computed(() => q('gasketBore') ?? bore.value * 1.02)
   const line = computed(() => scribedLine(gasketBore.value, bore.value, setup.value.margin))
@@ -280,7 +277,7 @@ export function useShaping() {
     copying.value = true
     const list: typeof copies.value = []
     for (const cylinder of build.cylinders) {
-      const other = build.replayed?.model(cylinder, 'asIs')
+      const other = modelOf(build.replayed, cylinder, 'asIs')
       const chamber = build.asIs.find(s => s.cylinder === cylinder)
       if (!other || chamber?.head !== head.value) continue
       const part = chamber.parts.chamber

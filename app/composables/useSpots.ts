@@ -1,5 +1,6 @@
-import { DEFAULT_U, FIGURE_BOUNDS, fromSource, ofKind, type EntryOf, type Figure, type OperationKind, type Part, type SpotReading } from '#core'
+import { DEFAULT_U, FIGURE_BOUNDS, ofKind, quantityOf, type EntryOf, type Figure, type OperationKind, type SpotReading } from '#core'
 import { figureFault } from '#shared/dto'
+import { partAt, withReading, type Place } from './spotSet'
 import { notKept } from './useStatement'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
@@ -7,14 +8,11 @@ import { useDrafts } from '~/stores/drafts'
 /** Work that ends a set of readings: what is read after it belongs to a new one. */
 const ENDED_BY = { solder: ['gasketChange', 'deckCut', 'faceCut'], deckReadings: ['deckCut'] } as const satisfies Record<string, readonly OperationKind[]>
 
-export interface Place { x: number, y: number }
-const same = (a: Place, b: Place) => Math.abs(a.x - b.x) < 0.5 && Math.abs(a.y - b.y) < 0.5
-
 /** Readings that lie at places on the crown of the cylinder on the bench: each one is kept as it comes. */
 export function useSpots(kind: 'solder' | 'deckReadings') {
   const build = useBuild()
   const drafts = useDrafts()
-  const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 90)
+  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 90)
   const order = computed(() => new Map((build.replayed?.live.entries ?? []).map((e, i) => [e.id, i])))
   const latest = computed<EntryOf<typeof kind> | undefined>(() => ofKind(build.replayed?.live.entries ?? [], kind)
     .filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder).at(-1))
@@ -39,13 +37,9 @@ export function useSpots(kind: 'solder' | 'deckReadings') {
   const turn = ({ x, y }: Place) => (Math.atan2(y, x) + 2 * Math.PI) % (2 * Math.PI)
 
   const u = kind === 'solder' ? DEFAULT_U.solder : DEFAULT_U.depth
-  function part(place: Place): Part | undefined {
-    const reading = readings.value.find(r => same(r, place))
-    return reading && { value: fromSource(reading.figure.value, u, `entry:${entry.value!.id}`), provenance: 'measured', entries: [entry.value!.id] }
-  }
+  const part = (place: Place) => partAt(entry.value, place, u)
   async function keep(place: Place, figure: Figure, base: string | undefined): Promise<string | undefined> {
-    const list = [...readings.value.filter(r => !same(r, place)), { ...place, figure }]
-    return add(list, strand.value, base)
+    return add(withReading(entry.value, place, figure), strand.value, base)
   }
   async function add(list: SpotReading[], thick: Figure | undefined, base: string | undefined) {
     const body = { readings: list, ...(kind === 'solder' && thick ? { strand: thick } : {}) }

@@ -1,4 +1,4 @@
-import { quantityRule, scopeName, type Bodies, type Figure, type Quantity, type Scope } from '#core'
+import { quantityRule, scopeName, quantityOf, type Bodies, type Figure, type Quantity, type Scope } from '#core'
 import { say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -25,7 +25,7 @@ export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: 
   const build = useBuild()
   const device = useDevice()
   const of = () => cylinder?.() ?? build.cylinder
-  const part = computed(() => build.replayed?.quantity(quantity, of()))
+  const part = computed(() => quantityOf(build.replayed, quantity, of()))
   /** The statement a new figure would correct: the one that counts, if it is for just this scope. */
   const standing = computed(() => {
     const wanted = scopeName(scope())

@@ -1,4 +1,4 @@
-import type { Bodies, Dimension, EntryKind, Figure, Place, QuantityRule } from '#core'
+import type { Bodies, Dimension, EntryKind, Figure, QuantityRule } from '#core'
 
 /** One field of the plain form. Figures take their bounds from the core, words and choices what they may be. */
 export type FormField = { name: string, label: string } & (
@@ -7,10 +7,8 @@ export type FormField = { name: string, label: string } & (
   | { as: 'yes', sentence: string }
 )
 
-/** Where a kind of entry is made and put right. */
+/** How a kind of entry is made and put right. */
 export interface KindForm<K extends EntryKind = EntryKind> {
-  /** The station and leaf that has its form. */
-  at: (body: Bodies[K]) => Place
   /** Its one figure, which can be put right in the Daybook where it stands; `terms` are what was added up in typing it. */
   figure?: { label: string, dimension: (body: Bodies[K]) => Dimension, right: (body: Bodies[K], figure: Figure, terms: number[]) => Bodies[K] }
   /** Fields of the plain form, where the kind has no station of its own making. */

@@ -127,9 +127,10 @@ export const useBuild = defineStore('build', () => {
   /** What can't be reckoned with beside the rest, or can't be so on this engine. */
   function againstRest(all: Made[], build: string): Sent | undefined {
     const fresh = all.map(({ id, sent }) => ({ ...sent, id, build, seq: null }) as Entry)
-    const misfit = replay([...entries.value, ...fresh])?.leftOut.find(out => all.some(({ id }) => id === out.id))
+    const then = replay([...entries.value, ...fresh])
+    const misfit = then?.leftOut.find(out => all.some(({ id }) => id === out.id))
     if (misfit) return refusal('This can’t be reckoned with', sayLeftOut(misfit))
-    const clash = fresh.map(entry => clashOf(entry, replayed.value)).find(Boolean)
+    const clash = fresh.map(entry => clashOf(entry, then)).find(Boolean)
     return clash && refusal('This can’t be so', sayClash(clash))
   }
 

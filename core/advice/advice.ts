@@ -1,9 +1,8 @@
 import { shares } from '../estimate'
-import { REASONS, fit, headOf, ofKind, scopeName, touches, type Enclosed, type OperationKind, type Quantity, type Reason } from '../ledger'
-import { targetBand, type ClearanceName, type CylinderState, type Replay } from '../standing'
+import { REASONS, fit, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
+import { targetBand, quantityOf, rodMaterialOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
 import { NO_SOLIDS, asIf, headCut, type AsIf, type Chambers, type HeadCut, type ShapeSource } from '../plan'
 import { STARTING_RULES, leastClearance, type ShopRules } from '../shop'
-import { placeOf, type Place } from './place'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
 type Open
@@ -35,7 +34,7 @@ type Open
     | { kind: 'squish', figure: number, limit: number }
     /** `figure`: the depth, where it is known and does not hang on an assumption. */
     | { kind: 'plan', way: 'cut' | 'open' | 'even', figure?: number, source?: ShapeSource, waiting: boolean }
-    | { kind: 'do', operation: string, what: OperationKind, figure?: number }
+    | { kind: 'do', operation: string, what: OperationKind, at: Place, figure?: number }
     | { kind: 'pourAgain' }
     | { kind: 'onTarget' }
 
@@ -116,7 +115,7 @@ function pastTarget({ r, now, then }: Sight): Found[] {
 /** Clearances under the shop's least, with what is planned: that may take more of them, or give it back. */
 function tooClose({ r, rules, then }: Sight): Found[] {
   const under = then.cylinders.flatMap(({ cylinder, clearances }) => {
-    const rod = r.rod(cylinder) ?? 'steel'
+    const rod = rodMaterialOf(r, cylinder) ?? 'steel'
     return clearances.flatMap(({ name, now, then: left }) => {
       const limit = leastClearance(rules, name, rod)
       return left.value < limit ? [{ cylinder, clearance: name, figure: left.value, limit, planned: Math.abs(left.value - now.value) > 1e-9 }] : []
@@ -128,8 +127,8 @@ function tooClose({ r, rules, then }: Sight): Found[] {
 
 function gasketInBore({ r }: Sight): Found[] {
   const inside = r.layout.cylinders.flatMap((cylinder) => {
-    const limit = r.quantity('bore', cylinder)?.value.value
-    const of = (column: 'asIs' | 'asPlanned') => r.quantity('gasketArea', cylinder, column) ? undefined : r.quantity('gasketBore', cylinder, column)?.value.value
+    const limit = quantityOf(r, 'bore', cylinder)?.value.value
+    const of = (column: 'asIs' | 'asPlanned') => quantityOf(r, 'gasketArea', cylinder, column) ? undefined : quantityOf(r, 'gasketBore', cylinder, column)?.value.value
     const [was, figure] = [of('asIs'), of('asPlanned')]
     return limit !== undefined && figure !== undefined && figure < limit ? [{ cylinder, figure, limit, planned: was !== figure }] : []
   })
@@ -214,7 +213,7 @@ function planned({ r }: Sight): Found[] {
     return groups.map((ops): Found => {
       const [first] = ops
       const depth = first!.kind === 'faceCut' || first!.kind === 'deckCut' ? first!.body.depth.value : undefined
-      return { kind: 'do', operation: first!.id, what, ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
+      return { kind: 'do', operation: first!.id, what, at: kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
     })
   })
 }
@@ -228,8 +227,8 @@ function toPlan({ r, now, cuts }: Sight): Found[] {
   const busy = (cylinder: number) => r.planned.some(op => touches(op, r.layout, cylinder)) || settling(r).includes(cylinder)
   const idle = new Set(r.layout.heads.filter(cylinders => !cylinders.some(busy)).flat())
   const wide = now.cylinders.filter(c => idle.has(c.cylinder)).flatMap(({ cylinder, squish, state }) => {
-    const wanted = r.quantity('wantedSquish', cylinder)?.value.value
-    const recess = r.quantity('squishRecess', cylinder)?.value.value ?? 0
+    const wanted = quantityOf(r, 'wantedSquish', cylinder)?.value.value
+    const recess = quantityOf(r, 'squishRecess', cylinder)?.value.value ?? 0
     const off = state.ratio !== undefined && (state.ratio.value.value < band.low || state.ratio.value.value > band.high)
     return off && wanted !== undefined && squish.gap && recess > 0 && squish.gap.value.value - wanted > SQUISH_SLACK ? [{ cylinder, figure: squish.gap.value.value, limit: wanted }] : []
   })
@@ -251,7 +250,7 @@ function toPlan({ r, now, cuts }: Sight): Found[] {
 }
 
 /** Where a kind of thing is settled, where that is no dimension. */
-function settledAt(open: Found): Place {
+function settledAt(open: Open): Place {
   switch (open.kind) {
     case 'takeOut': return { station: 'daybook' }
     case 'tooCoarse': return { station: 'sheet', leaf: 'face' }
@@ -265,10 +264,7 @@ function settledAt(open: Found): Place {
     case 'squishTouches': case 'squish': return { station: 'mockup', leaf: 'squish' }
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
     case 'plan': return open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: 'shape' }
-    case 'do': return {
-      relief: { station: 'shape' as const }, seatWork: { station: 'cut' as const, leaf: 'seats' }, gasketChange: { station: 'cut' as const, leaf: 'face' },
-      deckCut: { station: 'mockup' as const, leaf: 'squish' }, faceCut: { station: 'cut' as const, leaf: 'face' }
-    }[open.what]
+    case 'do': return open.at
     case 'onTarget': return { station: 'daybook' }
   }
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { all, burette, head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, PARTS, QUANTITIES, evenPlan, headCut, quantityRule, replay, type Entry, type Quantity } from '..'
+import { NO_SOLIDS, PARTS, QUANTITIES, evenPlan, headCut, quantityRule, replay, clearancesOf, squishOf, type Entry, type Quantity } from '..'
 
 const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'daybook']
 
@@ -85,11 +85,11 @@ describe('any ledger at all', () => {
   it('has squish, clearances, an even plan and a next move that are numbers too', () => {
     fc.assert(fc.property(anyLedger, (entries) => {
       const r = replay(entries)!
-      const squish = [1, 2].flatMap(c => (['asIs', 'asPlanned'] as const).map(column => r.squish(c, column)))
+      const squish = [1, 2].flatMap(c => (['asIs', 'asPlanned'] as const).map(column => squishOf(r, c, column)))
       const plans = (['chamber', 'clearance'] as const).flatMap(by => evenPlan(r, 1, by, r.planned, NO_SOLIDS) ?? [])
       const numbers = [
         ...squish.flatMap(s => [s.gap, s.contact, s.stack, s.running?.gap].flatMap(p => p ? [p.value.value, uncertainty(p.value)] : [])),
-        ...[1, 2].flatMap(c => r.clearances(c).flatMap(step => [step.now.value, step.then.value, uncertainty(step.then)])),
+        ...[1, 2].flatMap(c => clearancesOf(r, c).flatMap(step => [step.now.value, step.then.value, uncertainty(step.then)])),
         ...plans.flatMap(p => [p.cost, p.level.value, ...p.cylinders.flatMap(c => [c.gain.value, c.evenRatio.value])])
       ]
       expect(numbers.filter(n => !Number.isFinite(n))).toEqual([])
@@ -112,8 +112,8 @@ describe('any ledger at all', () => {
       const r = replay(bench.entries)!
       expect(nextMove(r).at.station).toBeOneOf(STATIONS)
       for (const c of [1, 2]) {
-        r.squish(c, 'asPlanned')
-        r.clearances(c)
+        squishOf(r, c, 'asPlanned')
+        clearancesOf(r, c)
       }
       headCut(r, 1, r.planned, NO_SOLIDS)
       evenPlan(r, 1, 'clearance', r.planned, NO_SOLIDS)

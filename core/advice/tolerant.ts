@@ -1,17 +1,17 @@
 import { DomainError } from '../domain'
 import type { Entry } from '../ledger'
 import { advice } from './advice'
-import { reckon, type LeftOut, type Replay } from '../standing'
+import { reckon, modelOf, clearancesOf, squishOf, type LeftOut, type Replay } from '../standing'
 
 /** Everything a page or a list asks of a replay, asked once: what throws here would throw there. */
 function reckonAll(entries: readonly Entry[]): Replay | undefined {
   const replayed = reckon(entries)
   for (const cylinder of replayed?.layout.cylinders ?? []) {
-    replayed!.squish(cylinder, 'asIs')
-    replayed!.squish(cylinder, 'asPlanned')
-    replayed!.model(cylinder, 'asIs')
-    replayed!.model(cylinder, 'beforeCut')
-    replayed!.clearances(cylinder)
+    squishOf(replayed!, cylinder, 'asIs')
+    squishOf(replayed!, cylinder, 'asPlanned')
+    modelOf(replayed!, cylinder, 'asIs')
+    modelOf(replayed!, cylinder, 'beforeCut')
+    clearancesOf(replayed!, cylinder)
   }
   advice(replayed)
   return replayed

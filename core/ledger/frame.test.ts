@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { mayCorrect, replay, type Entry } from '..'
+import { mayCorrect, replay, quantityOf, type Entry } from '..'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
@@ -46,7 +46,7 @@ describe('undoing', () => {
     Object.assign(bench.entries.at(-1)!, { undoes: id })
     return made
   }
-  const bore = (entries: readonly Entry[]) => replay(entries)!.quantity('bore', 1)?.value.value
+  const bore = (entries: readonly Entry[]) => quantityOf(replay(entries)!, 'bore', 1)?.value.value
   it('of a correction, of a void, and of the undoing itself: each figure comes back', () => {
     const bench = oneCylinder()
     const first = bench.entries.find(e => e.kind === 'measure' && e.body.quantity === 'bore')!

@@ -12,5 +12,6 @@ export { FIGURE_BOUNDS, PARTS, QUANTITIES, quantityRule, type Dimension, type Pa
 export { inOrder, live, ofKind, type Live, type Standing } from './live'
 export { bankOf, fit, headOf, layoutBounds, scopeName, type Layout } from './layout'
 export { NOW, cylindersOf, openLedger, operationsOn, placeAlong, spotsOf, touches, type Ledger, type OperationEntry, type StatementEntry } from './ledger'
+export { placeOf, type Place } from './place'
 export type { WorkPlan } from './plans'
 export { BODY_VERSION, upcast } from './upcast'

@@ -1,3 +1,4 @@
+import type { Place } from './place'
 import type { PartName, Quantity, QuantityRule } from './quantities'
 import type { Scope } from './terms'
 
@@ -15,6 +16,8 @@ export type Role = 'frame' | 'statement' | 'reading' | 'operation' | 'remark'
 export interface KindRule<B = unknown> {
   /** A body as a builder would enter it: tests try every kind by it. */
   example: () => B
+  /** The station and leaf where it is entered and put right. */
+  at(body: B): Place
   role: Role
   /** What an entry of this kind may be about. */
   scopes: readonly Scope['level'][]

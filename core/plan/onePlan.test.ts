@@ -5,7 +5,7 @@ import { launchChamber } from '../../demo/chambers'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
 import { solidChambers } from '../../tests/support/solidChambers'
-import { NO_SOLIDS, advice, asIf, evenPlan, headCut, replay, turnedPlan, type Chambers, type Entry, type OperationEntry, type Replay } from '..'
+import { NO_SOLIDS, advice, asIf, evenPlan, headCut, replay, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 let solids: Awaited<ReturnType<typeof solidChambers>>
@@ -42,7 +42,7 @@ describe('any build, whatever is planned on it', () => {
       // What the ledger's own planned column says, where no drawing is waited for.
       const waits = asIf(r, r.planned, NO_SOLIDS).cylinders.map(c => c.waiting)
       rail.forEach((ratio, i) => expect(ratio).toEqual(waits[i] ? undefined : r.asPlanned[i]!.ratio?.value.value))
-      mockup.forEach((gap, i) => expect(gap).toEqual(r.squish(r.layout.cylinders[i]!, 'asPlanned').gap?.value.value))
+      mockup.forEach((gap, i) => expect(gap).toEqual(squishOf(r, r.layout.cylinders[i]!, 'asPlanned').gap?.value.value))
       for (const plan of plans) if (plan.figure !== undefined) expect(plan.figure).toBe(cuts[plan.heads[0]! - 1]!.deepest!.depth.value)
     }), { numRuns: 150, seed: 11 })
   }, 120_000)
@@ -58,8 +58,8 @@ describe('any build, whatever is planned on it', () => {
         const now = done.asIs[i]!
         for (const name of ['chamber', 'gasket', 'deck'] as const) expect(now.parts[name]?.value.value ?? 0).toBeCloseTo(state.parts[name]?.value.value ?? 0, 9)
         expect(now.ratio?.value.value ?? 0).toBeCloseTo(state.ratio?.value.value ?? 0, 9)
-        expect(done.squish(state.cylinder).gap?.value.value ?? 0).toBeCloseTo(squish.gap?.value.value ?? 0, 9)
-        done.clearances(state.cylinder).forEach((step, k) => expect(step.now.value).toBeCloseTo(clearances[k]!.then.value, 9))
+        expect(squishOf(done, state.cylinder).gap?.value.value ?? 0).toBeCloseTo(squish.gap?.value.value ?? 0, 9)
+        clearancesOf(done, state.cylinder).forEach((step, k) => expect(step.now.value).toBeCloseTo(clearances[k]!.then.value, 9))
         checked++
       })
     }), { numRuns: 250, seed: 12 })
@@ -192,7 +192,7 @@ describe('even and turned heads', () => {
     // Both done, the ratio is the target's.
     const done = asIf(r, plan.operations, NO_SOLIDS).cylinders[0]!
     expect(done.state.ratio!.value.value).toBeCloseTo(r.target!.body.ratio.value, 2)
-    expect(done.squish.gap!.value.value).toBeCloseTo(r.quantity('wantedSquish', 1)!.value.value, 2)
+    expect(done.squish.gap!.value.value).toBeCloseTo(quantityOf(r, 'wantedSquish', 1)!.value.value, 2)
   })
 })
 
@@ -202,7 +202,7 @@ describe('a drawing shows the face it was drawn on', () => {
     bench.cut(0.5, 0.5)
     bench.add('chamberModel', head, { spec: launchChamber(), mirrored: [], ...(face ? { face } : {}) })
     bench.cut(0.2, 0.2)
-    return replay(bench.entries)!.model(1)!.done.depth
+    return modelOf(replay(bench.entries)!, 1)!.done.depth
   }
   it('what was off before is not taken off it again; as it was cast, everything is', () => {
     expect(cutFirst()).toBeCloseTo(0.2, 12)
@@ -214,7 +214,7 @@ describe('a drawing shows the face it was drawn on', () => {
     const id = bench.add('chamberModel', head, { spec: launchChamber(), mirrored: [] })
     bench.cut(0.5, 0.5)
     bench.add('chamberModel', head, { spec: { ...launchChamber(), draft: 9 }, mirrored: [] }, { supersedes: id })
-    expect(replay(bench.entries)!.model(1)!.done.depth).toBeCloseTo(0.5, 12)
+    expect(modelOf(replay(bench.entries)!, 1)!.done.depth).toBeCloseTo(0.5, 12)
   })
   it('a stated seat stays where it was measured, whichever face the drawing shows', () => {
     const bench = oneCylinder()

@@ -1,3 +1,4 @@
+import { quantityOf } from '../standing'
 import { cylinderVolume } from '../engine'
 import { linear, type Sourced } from '../estimate'
 import { cylindersOf, type Figure, type OperationEntry, type Removed } from '../ledger'
@@ -42,7 +43,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const at = (more: Tried[]) => asIf(standing, [...before, ...more], chambers)
   const mine = ({ cylinders }: AsIf) => cylinders.find(c => c.cylinder === cylinder)!
   const now = mine(at([]))
-  const wanted = standing.quantity('wantedSquish', cylinder)
+  const wanted = quantityOf(standing, 'wantedSquish', cylinder)
   const { gap } = now.squish
   const { clearance, targetClearance, head } = now.state
   if (!wanted || !gap || !clearance || !targetClearance) return undefined
@@ -51,7 +52,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const depth = figure(off.value, 'mm')
   // With the band re-cut at its angle the whole bore circle comes down, whatever its shape: no drawing is asked.
   const removed = cylindersOf(standing.layout, head).flatMap((c): Removed[] => {
-    const bore = standing.quantity('bore', c)?.value.value
+    const bore = quantityOf(standing, 'bore', c)?.value.value
     return bore === undefined ? [] : [{ cylinder: c, x: 0, cc: cylinderVolume(bore, depth.value), perMm: cylinderVolume(bore, 1), factor: 1 }]
   })
   const cut: Tried[] = off.value > WORTH_TURNING ? [{ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth, removed } }] : []

@@ -1,3 +1,4 @@
+import { quantityOf, modelOf } from './asked'
 import { describe, expect, it } from 'vitest'
 import type { Relief } from '../chamber'
 import { launchChamber } from '../../demo/chambers'
@@ -22,20 +23,20 @@ const cut = (more: Partial<FaceCutBody> = {}): FaceCutBody => ({
 
 describe('a chamber’s drawing in the ledger', () => {
   it('is nobody’s until somebody draws it, and its own before its head’s', () => {
-    expect(replay(oneCylinder().entries)!.model(1)).toBeUndefined()
+    expect(modelOf(replay(oneCylinder().entries)!, 1)).toBeUndefined()
     const bench = drawn(2)
     bench.add('chamberModel', { level: 'cylinder', cylinder: 1 }, { spec: { ...launchChamber(), draft: 11 }, mirrored: [] })
-    expect(replay(bench.entries)!.model(1)!.spec.draft).toBe(11)
-    expect(replay(bench.entries)!.model(2)!.spec.draft).toBe(7)
+    expect(modelOf(replay(bench.entries)!, 1)!.spec.draft).toBe(11)
+    expect(modelOf(replay(bench.entries)!, 2)!.spec.draft).toBe(7)
   })
   it('takes stated tilts, heights and sinking, and keeps the guessed ones as assumed', () => {
     const bench = drawn()
-    expect(replay(bench.entries)!.model(1)!.seats).toEqual({ intake: 'assumed', exhaust: 'assumed' })
+    expect(modelOf(replay(bench.entries)!, 1)!.seats).toEqual({ intake: 'assumed', exhaust: 'assumed' })
     bench.state('exhaustSeatHeight', 1.4)
     bench.state('exhaustTopCutHeight', 0.95)
     bench.state('exhaustTilt', 24)
     bench.state('intakeSunk', 0.6)
-    const model = replay(bench.entries)!.model(1)!
+    const model = modelOf(replay(bench.entries)!, 1)!
     expect(model.seats).toEqual({ intake: 'assumed', exhaust: 'measured' })
     const [intake, exhaust] = model.spec.valves
     expect(intake!.sunk).toBe(0.6)
@@ -48,7 +49,7 @@ describe('a chamber’s drawing in the ledger', () => {
     bench.state('exhaustSunk', 0.5)
     bench.add('faceCut', head, { state: 'done', depth: mm(0.3), measured: mm(0.3) })
     bench.state('exhaustSeatHeight', 1.4)
-    const model = replay(bench.entries)!.model(1)!
+    const model = modelOf(replay(bench.entries)!, 1)!
     // Over the face as cast it lies 0.3 mm higher.
     expect(seatHeightNow(model.spec.valves[1]!)).toBeCloseTo(1.7, 9)
     expect(model.done.depth).toBeCloseTo(0.3, 12)
@@ -57,17 +58,17 @@ describe('a chamber’s drawing in the ledger', () => {
     const bench = drawn()
     bench.add('seatWork', { level: 'cylinder', cylinder: 1 }, { state: 'planned', added: mm(0.593), sunk: mm(0.5), valve: 'exhaust' })
     const r = replay(bench.entries)!
-    expect(r.model(1)!.spec.valves.map(v => v.sunk)).toEqual([0, 0])
-    expect(r.model(1, 'beforeCut')!.spec.valves.map(v => v.sunk)).toEqual([0, 0.5])
+    expect(modelOf(r, 1)!.spec.valves.map(v => v.sunk)).toEqual([0, 0])
+    expect(modelOf(r, 1, 'beforeCut')!.spec.valves.map(v => v.sunk)).toEqual([0, 0.5])
   })
   it('stands along the head by its number, and the other way round where it is mirrored', () => {
     const bench = drawn(2)
     bench.state('boreSpacing', 104)
     const r = replay(bench.entries)!
-    expect([1, 2].map(c => r.model(c)!.x)).toEqual([52, -52])
-    expect(r.model(2)!.spec.valves[1]!.x).toBe(-23.9)
-    expect(r.model(2)!.spec.valves[1]!.leans).toBe(180 - 270)
-    expect(replay(drawn(2).entries)!.model(1)!.spacing).toBe('assumed')
+    expect([1, 2].map(c => modelOf(r, c)!.x)).toEqual([52, -52])
+    expect(modelOf(r, 2)!.spec.valves[1]!.x).toBe(-23.9)
+    expect(modelOf(r, 2)!.spec.valves[1]!.leans).toBe(180 - 270)
+    expect(modelOf(replay(drawn(2).entries)!, 1)!.spacing).toBe('assumed')
   })
 })
 
@@ -111,10 +112,10 @@ describe('metal ground out', () => {
     for (const cylinder of [1, 2]) bench.add('relief', { level: 'cylinder', cylinder }, { state: 'done', added: mm(2), reliefs: [lopsided] })
     bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'planned', added: mm(1), reliefs: [metal] })
     const r = replay(bench.entries)!
-    expect(r.model(1)!.spec.reliefs).toEqual([lopsided])
-    expect(r.model(1, 'beforeCut')!.spec.reliefs?.length).toBe(2)
+    expect(modelOf(r, 1)!.spec.reliefs).toEqual([lopsided])
+    expect(modelOf(r, 1, 'beforeCut')!.spec.reliefs?.length).toBe(2)
     // What lay from 0° to 87° lies from 180° down to 93° in the mirror.
-    const other = r.model(2)!.spec.reliefs![0]!.radii
+    const other = modelOf(r, 2)!.spec.reliefs![0]!.radii
     expect([170, 80, 350].map(d => other[d / 3 | 0]! > 0)).toEqual([true, false, false])
   })
   it('teaches how much of what was drawn comes out', () => {
@@ -177,7 +178,7 @@ describe('an angled cut', () => {
     bench.state('exhaustTilt', 24)
     bench.state('exhaustSeatHeight', 1.4)
     bench.add('faceCut', head, cut({ state: 'done', slopeY: tan(1), flat: mm(0.2) }))
-    const left = replay(bench.entries)!.quantity('exhaustSeatHeight', 1)!.value.value
+    const left = quantityOf(replay(bench.entries)!, 'exhaustSeatHeight', 1)!.value.value
     expect(left).toBeCloseTo(1.4 - (1 + 0.2 / Math.cos(Math.PI / 180) + tan(1) * LOW_Y), 9)
   })
   it('is a stop only where it reaches a seat', () => {
@@ -198,8 +199,8 @@ describe('an angled cut', () => {
     bench.state('deckThickness', 12)
     bench.add('faceCut', head, cut({ state: 'done', slopeX: 0.002, removed: [{ cylinder: 1, x: 52, cc: 5, perMm: 4.5, factor: 1 }, { cylinder: 2, x: -52, cc: 4.2, perMm: 4.5, factor: 1 }] }))
     const r = replay(bench.entries)!
-    expect(r.quantity('deckThickness', 1)!.value.value).toBeCloseTo(12 - 1.104, 9)
-    expect(r.quantity('deckThickness', 2)!.value.value).toBeCloseTo(12 - 0.896, 9)
-    expect([1, 2].map(c => r.model(c)!.done.depth)).toEqual([expect.closeTo(1.104, 9), expect.closeTo(0.896, 9)])
+    expect(quantityOf(r, 'deckThickness', 1)!.value.value).toBeCloseTo(12 - 1.104, 9)
+    expect(quantityOf(r, 'deckThickness', 2)!.value.value).toBeCloseTo(12 - 0.896, 9)
+    expect([1, 2].map(c => modelOf(r, c)!.done.depth)).toEqual([expect.closeTo(1.104, 9), expect.closeTo(0.896, 9)])
   })
 })

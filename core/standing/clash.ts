@@ -1,3 +1,4 @@
+import { quantityOf } from './asked'
 import { fit, type Entry } from '../ledger'
 import type { Replay } from './replay'
 
@@ -8,7 +9,7 @@ export interface Clash { argument: string, given: number, bound: string }
  * What a new entry says that can't be so on this engine: a gasket that would stand in the chamber.
  *
  * @param fresh the new entry
- * @param standing where the build stands without it
+ * @param standing where the build stands with it and what comes with it
  * @returns undefined where it may stand; what is in the ledger already is never judged by it
  * Source: a gasket's opening is never smaller than its bore; one that is no circle states its area and is judged by eye.
  * @example clashOf(gasketBore91, standing) // { argument: 'gasketBore', given: 91, bound: '92 mm, the bore, or more: …' }
@@ -17,13 +18,10 @@ export function clashOf(fresh: Entry, standing: Replay | undefined): Clash | und
   const gasket = gasketBoreOf(fresh)
   if (gasket === undefined || !standing) return undefined
   const { layout } = standing
-  const bores = layout.cylinders.filter(c => fit(fresh.scope, layout, c) > 0).flatMap(c => standing.quantity('bore', c)?.value.value ?? [])
+  const bores = layout.cylinders.filter(c => fit(fresh.scope, layout, c) > 0).flatMap(c => quantityOf(standing, 'bore', c)?.value.value ?? [])
   const widest = Math.max(0, ...bores)
   return gasket < widest ? { argument: 'gasketBore', given: gasket, bound: `${Number(widest.toFixed(3))} mm, the bore, or more: nothing of a gasket may stand in the chamber` } : undefined
 }
-
-/** Whether an entry says anything that may clash: the standing need not be made for one that does not. */
-export const mayClash = (fresh: Entry): boolean => gasketBoreOf(fresh) !== undefined
 
 /** The round opening of a gasket that an entry speaks of, mm. */
 function gasketBoreOf({ kind, body }: Entry): number | undefined {

@@ -9,6 +9,9 @@ const PLANE_PLACES = 3
 export interface HeightSet {
   entry: EntryOf<'headHeights'>
   plane: SpotPlane
+  /** How much higher the plane stands at the front end than at the back, and on the exhaust side than on the intake's, over where it was read. */
+  endToEnd: number
+  sideToSide: number
   /** Mean of one diagonal's corners over the other's: how far the head is twisted; nothing without a reading in every corner. */
   twist?: number
   /** How far the middle lies under the corners' plane, by the readings in the middle third; + where the face is hollow. */
@@ -35,13 +38,15 @@ const mean = (list: number[]) => list.reduce((a, b) => a + b, 0) / list.length
 function shapeOf(entry: EntryOf<'headHeights'>): HeightSet {
   const all = spots(entry)
   const plane = spotPlane(all)
+  const over = (along: number[]) => Math.max(...along) - Math.min(...along)
+  const lies = { entry, plane, endToEnd: plane.taper * over(all.map(s => s.x)), sideToSide: plane.rock * over(all.map(s => s.y)) }
   const [long, wide] = [Math.max(...all.map(s => Math.abs(s.x))), Math.max(...all.map(s => Math.abs(s.y)))]
   const corners = ([[1, 1], [-1, -1], [1, -1], [-1, 1]] as const).map(([x, y]) => all.filter(s => s.x * x > long / 3 && s.y * y > wide / 3).map(s => s.value))
   const middle = all.filter(s => Math.abs(s.x) <= long / 3 && Math.abs(s.y) <= wide / 3)
-  if (long === 0 || wide === 0 || corners.some(c => c.length === 0)) return { entry, plane }
+  if (long === 0 || wide === 0 || corners.some(c => c.length === 0)) return lies
   const [a, b, c, d] = corners.map(mean) as [number, number, number, number]
   // Twist cancels in the mean of four corners, so what the middle lies under them is no twist.
-  return { entry, plane, twist: (a + b - c - d) / 2, ...(middle.length > 0 ? { hollow: (a + b + c + d) / 4 - mean(middle.map(s => s.value)) } : {}) }
+  return { ...lies, twist: (a + b - c - d) / 2, ...(middle.length > 0 ? { hollow: (a + b + c + d) / 4 - mean(middle.map(s => s.value)) } : {}) }
 }
 
 /** The moment a set of heights is of: before or after the cut it names, else when it was entered. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { all, burette, head, mm, oneCylinder, READING_U, type Bench, nextMove } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, evenPlan, headCut, replay, type EvenBy, type PourBody, type Replay } from '..'
+import { NO_SOLIDS, clearancesOf, evenPlan, headCut, quantityOf, replay, squishOf, type EvenBy, type PourBody, type Replay } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 const cc = (value: number) => ({ value, unit: 'cc', typed: String(value) })
@@ -109,16 +109,16 @@ describe('deck by dial', () => {
     const bench = oneCylinder()
     bench.add('deckReadings', one, spots([0, 40, 0.52], [0, -40, 0.36]))
     bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'done', depth: mm(0.2), measured: mm(0.21) })
-    expect(open(bench).quantity('deckClearance', 1)!.value.value).toBeCloseTo(0.23, 9)
+    expect(quantityOf(open(bench), 'deckClearance', 1)!.value.value).toBeCloseTo(0.23, 9)
   })
 })
 
 describe('squish', () => {
   it('is deck + gasket until solder says better; then the difference is explained', () => {
     const bench = oneCylinder()
-    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(1.56, 9)
+    expect(squishOf(open(bench), 1).gap!.value.value).toBeCloseTo(1.56, 9)
     bench.add('solder', one, spots([40, 0, 1.75], [-40, 0, 1.75], [0, 40, 1.79], [0, -40, 1.71]))
-    const squish = open(bench).squish(1)
+    const squish = squishOf(open(bench), 1)
     expect(squish.gap!.value.value).toBeCloseTo(1.75, 9)
     expect(squish.contact!.value.value).toBeCloseTo(1.71, 9)
     expect(squish.difference).toMatchObject({ agrees: false })
@@ -131,23 +131,23 @@ describe('squish', () => {
     bench.add('gasketChange', head, { state: 'planned', thickness: mm(0.9), bore: mm(94) })
     bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'planned', depth: mm(0.1) })
     bench.add('faceCut', head, { state: 'planned', depth: mm(1) })
-    expect(open(bench).squish(1, 'asPlanned').gap!.value.value).toBeCloseTo(1.2, 9)
-    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(1.6, 9)
+    expect(squishOf(open(bench), 1, 'asPlanned').gap!.value.value).toBeCloseTo(1.2, 9)
+    expect(squishOf(open(bench), 1).gap!.value.value).toBeCloseTo(1.6, 9)
   })
   it('of a recessed pad comes down with the face until the cut reaches it', () => {
     const bench = oneCylinder()
     bench.state('squishRecess', 0.5)
-    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(2.06, 9)
+    expect(squishOf(open(bench), 1).gap!.value.value).toBeCloseTo(2.06, 9)
     bench.add('faceCut', head, { state: 'done', depth: mm(0.3), measured: mm(0.3) })
-    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(1.76, 9)
+    expect(squishOf(open(bench), 1).gap!.value.value).toBeCloseTo(1.76, 9)
     bench.add('faceCut', head, { state: 'done', depth: mm(0.6), measured: mm(0.6) })
-    expect(open(bench).squish(1).gap!.value.value).toBeCloseTo(1.56, 9)
+    expect(squishOf(open(bench), 1).gap!.value.value).toBeCloseTo(1.56, 9)
   })
   it('loses rod stretch, play, rock and heat when it runs, and stops where it would touch', () => {
     const bench = oneCylinder()
     for (const [q, v] of [['rodLength', 150], ['revs', 5500], ['pistonMass', 0.62], ['rodBeamMass', 0.25], ['rodSection', 150], ['bearingPlay', 0.09], ['heatGrowth', 0.05]] as const) bench.state(q, v)
     bench.add('rod', all, { material: 'steel' })
-    const { running } = open(bench).squish(1)
+    const { running } = squishOf(open(bench), 1)
     expect(running!.stretch.value.value).toBeCloseTo(0.065, 3)
     // 1.56 − 0.0654 − 0.09 − 0 − 0.05
     expect(running!.gap.value.value).toBeCloseTo(1.3546, 3)
@@ -179,7 +179,7 @@ describe('clearances', () => {
     bench.state('domeToChamber', 1.6)
     bench.add('faceCut', head, { state: 'planned', depth: mm(0.6) })
     bench.add('seatWork', one, { state: 'planned', added: cc(0.3), sunk: mm(0.4) })
-    const step = (name: string) => open(bench).clearances(1).find(s => s.name === name)!
+    const step = (name: string) => clearancesOf(open(bench), 1).find(s => s.name === name)!
     // 0.6·cos 30° = 0.5196 off, 0.4 back along the valve
     expect(step('intakeClearance').planned.map(p => p.change.value)[0]).toBeCloseTo(-0.5196, 4)
     expect(step('intakeClearance').then.value).toBeCloseTo(3 - 0.5196 + 0.4, 4)
@@ -200,11 +200,11 @@ describe('seat work', () => {
     }
     bench.add('faceCut', head, { state: 'done', depth: mm(1), measured: mm(1) })
     bench.add('seatWork', one, { state: 'done', added: cc(0.6), sunk: mm(0.5), valve: 'exhaust' })
-    const height = (valve: string) => open(bench).quantity(`${valve}SeatHeight` as 'intakeSeatHeight', 1)!.value.value
+    const height = (valve: string) => quantityOf(open(bench), `${valve}SeatHeight` as 'intakeSeatHeight', 1)!.value.value
     expect(height('intake')).toBeCloseTo(0.4, 9)
     // 1.4 − 1 + 0.5·cos 24°
     expect(height('exhaust')).toBeCloseTo(0.8568, 4)
-    const now = (name: string) => open(bench).clearances(1).find(c => c.name === name)!.now.value
+    const now = (name: string) => clearancesOf(open(bench), 1).find(c => c.name === name)!.now.value
     // 1/cos 24° gone from both; 0.5 back along the exhaust
     expect(now('intakeClearance')).toBeCloseTo(3 - 1.0946, 4)
     expect(now('exhaustClearance')).toBeCloseTo(3 - 1.0946 + 0.5, 4)

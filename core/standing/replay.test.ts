@@ -1,3 +1,4 @@
+import { quantityOf } from './asked'
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { Bench, READING_U, SCALE_U, all, burette, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
@@ -58,9 +59,9 @@ describe('replay', () => {
     bench.state('deckClearance', 0.5, 'measure', { level: 'cylinder', cylinder: 2 })
     bench.state('stroke', 86, 'book')
     const r = replay(bench.entries)!
-    expect(r.quantity('deckClearance', 1)!.value.value).toBe(0.36)
-    expect(r.quantity('deckClearance', 2)!.value.value).toBe(0.5)
-    expect(r.quantity('stroke', 1)!.value.value).toBe(85)
+    expect(quantityOf(r, 'deckClearance', 1)!.value.value).toBe(0.36)
+    expect(quantityOf(r, 'deckClearance', 2)!.value.value).toBe(0.5)
+    expect(quantityOf(r, 'stroke', 1)!.value.value).toBe(85)
   })
   it('puts a correction in the place of what it corrects, in time too', () => {
     const bench = oneCylinder()
@@ -198,10 +199,10 @@ describe('operations', () => {
   it('take a deck cut off a clearance measured before it, and not off one measured after', () => {
     const bench = oneCylinder()
     bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'done', depth: mm(0.2), measured: mm(0.2) })
-    expect(replay(bench.entries)!.quantity('deckClearance', 1)!.value.value).toBeCloseTo(0.16, 10)
+    expect(quantityOf(replay(bench.entries)!, 'deckClearance', 1)!.value.value).toBeCloseTo(0.16, 10)
     bench.state('deckClearance', 0.17)
-    expect(replay(bench.entries)!.quantity('deckClearance', 1)!).toMatchObject({ provenance: 'measured' })
-    expect(replay(bench.entries)!.quantity('deckClearance', 1)!.value.value).toBe(0.17)
+    expect(quantityOf(replay(bench.entries)!, 'deckClearance', 1)!).toMatchObject({ provenance: 'measured' })
+    expect(quantityOf(replay(bench.entries)!, 'deckClearance', 1)!.value.value).toBe(0.17)
   })
   it('carry a clearance back over a cut when only a later reading is known', () => {
     const bench = new Bench()

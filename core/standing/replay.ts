@@ -2,18 +2,14 @@ import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import {
   afterOperations, CHAMBER_OPERATIONS, chamberAt, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
 } from './chamberHistory'
-import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Bodies, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type OperationKind, type PartName, type Quantity } from '../ledger'
+import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type OperationKind, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
 import { heightsOf, withHeights, type HeightsStanding } from './heights'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
 import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
-import { chamberModel, type ChamberModel } from './chamberModel'
 import type { Disagreement } from '../pour'
-import { rodOf, squishStanding, type SquishStanding } from './squishStanding'
-import type { RodMaterial } from '../squish'
 import { knownQuantity, statedQuantity } from './statements'
-import { clearanceSteps, type ClearanceStep } from './valves'
 
 /** One cylinder, as it is or as planned. Volumes in cc. */
 export interface CylinderState {
@@ -77,15 +73,6 @@ export interface Replay {
   lessons: Lesson[]
   /** cc per mm of face cut by cylinder. */
   perMm: ReadonlyMap<number, PerMm>
-  /** A stated dimension of a cylinder (mm, mm², degrees), with done and, if asked, planned operations. */
-  quantity: (quantity: Quantity, cylinder: number, column?: 'asIs' | 'asPlanned') => Part | undefined
-  /** The drawing of a cylinder's chamber as the ledger knows it; `beforeCut` with what is planned apart from face cuts. */
-  model: (cylinder: number, column?: 'asIs' | 'beforeCut', tried?: Bodies['chamberModel']) => ChamberModel | undefined
-  /** The cylinder's other clearances and what each planned operation takes or gives back. */
-  clearances: (cylinder: number) => ClearanceStep[]
-  squish: (cylinder: number, column?: 'asIs' | 'asPlanned') => SquishStanding
-  /** What a cylinder's rod is made of, where somebody said so. */
-  rod: (cylinder: number) => RodMaterial | undefined
 }
 
 interface Stack { parts: Partial<Record<PartName, Part>>, measuredTotal?: Part }
@@ -208,16 +195,6 @@ export function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: numbe
   return state
 }
 
-/** A function of a cylinder and a column that reckons each pair once. */
-function once<C extends string, T>(f: (cylinder: number, column: C) => T, usual: NoInfer<C>): (cylinder: number, column?: C) => T {
-  const known = new Map<string, T>()
-  return (cylinder, column = usual) => {
-    const key = `${cylinder} ${column}`
-    if (!known.has(key)) known.set(key, f(cylinder, column))
-    return known.get(key)!
-  }
-}
-
 /**
  * Everything a ledger says about a build: per cylinder every part of the clearance volume with value, sources of
  * doubt and provenance, the ratio and the gap to target, as it is and as planned; what pours settled and taught.
@@ -237,7 +214,6 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
   const column = (planned: OperationEntry[]) => layout.cylinders.map(c => cylinderState(ledger, lessons, c, planned))
   const asIs = column([])
   const withoutCuts = ledger.planned.filter(op => op.kind !== 'faceCut')
-  const kept = once((cylinder: number, col: 'asIs' | 'beforeCut') => chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : []), 'asIs')
   return {
     leftOut: [], ledger, layout, target: ledger.target, offers: ledger.offers, live: ledger.live, lessons,
     asIs,
@@ -257,13 +233,7 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
     perMm: new Map(layout.cylinders.flatMap((c) => {
       const perMm = perMmOf(ledger, lessons, c)
       return perMm ? [[c, perMm] as const] : []
-    })),
-    quantity: (quantity, cylinder, col = 'asIs') =>
-      statedQuantity(ledger, quantity, cylinder, NOW, col === 'asPlanned' ? ledger.planned : []),
-    model: (cylinder, col = 'asIs', tried) => tried ? chamberModel(ledger, cylinder, col === 'beforeCut' ? withoutCuts : [], tried) : kept(cylinder, col),
-    clearances: once((cylinder: number, _: '') => clearanceSteps(ledger, cylinder), ''),
-    squish: once((cylinder: number, col: 'asIs' | 'asPlanned') => squishStanding(ledger, cylinder, col === 'asPlanned' ? ledger.planned : []), 'asIs'),
-    rod: cylinder => rodOf(ledger, cylinder)
+    }))
   }
 }
 

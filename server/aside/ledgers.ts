@@ -1,4 +1,4 @@
-import { clashOf, mayClash, replay, type Entry } from '#core'
+import { clashOf, replay, type Entry } from '#core'
 import { sayClash, sayLeftOut } from '#shared/words/domain'
 import { listEntries, type Misfit } from '../db/entries'
 import { siftedOf } from '../db/summaries'
@@ -40,11 +40,11 @@ function beside(ledger: Entry[], fresh: Entry[]): Entry[] {
 export function misfitOf(ledger: Entry[], fresh: Entry[]): Misfit | undefined {
   const ids = new Set(fresh.map(({ id }) => id))
   const known = beside(ledger, fresh)
-  const out = replay([...known, ...fresh])?.leftOut.find(({ id }) => ids.has(id))
+  const then = replay([...known, ...fresh])
+  const out = then?.leftOut.find(({ id }) => ids.has(id))
   if (out) return { id: out.id, sentence: sayLeftOut(out) }
-  const standing = fresh.some(mayClash) ? replay(known) : undefined
   for (const entry of fresh) {
-    const clash = clashOf(entry, standing)
+    const clash = clashOf(entry, then)
     if (clash) return { id: entry.id, sentence: sayClash(clash) }
   }
   return undefined

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FACTOR_WINDOW, mouthOf, outlineArea, type ChamberSpec, type Quantity, type Scope } from '#core'
+import { FACTOR_WINDOW, mouthOf, outlineArea, quantityOf, type ChamberSpec, type Quantity, type Scope } from '#core'
 import { digits, say } from '#shared/figures'
 import { CHAMBER_WORDS, SUSPECT_WORDS, sayFault } from '#shared/words/chamber'
 import { useDrawing } from '~/composables/useDrawing'
@@ -16,7 +16,7 @@ const again = ref(false)
 const headScope = computed<Scope>(() => ({ level: 'head', head: head.value }))
 const own = computed<Scope>(() => ({ level: 'cylinder', cylinder: build.cylinder }))
 const spec = computed(() => drawn.value?.spec)
-const q = (name: Quantity) => build.replayed?.quantity(name, build.cylinder)
+const q = (name: Quantity) => quantityOf(build.replayed, name, build.cylinder)
 const kinds = computed(() => [...new Set(spec.value?.valves.map(v => v.valve))])
 const first = (valve: string) => spec.value!.valves.findIndex(v => v.valve === valve)
 const roofFields = computed(() => {

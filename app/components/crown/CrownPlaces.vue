@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { asSet } from '#core'
-import { useSpots, type Place } from '~/composables/useSpots'
+import type { Place } from '~/composables/spotSet'
+import { useSpots } from '~/composables/useSpots'
 import { useBuild } from '~/stores/build'
 
 /** The crown seen from above, with a well at each place something is read. */

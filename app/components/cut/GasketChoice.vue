@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { quantityOf } from '#core'
 import type { EntryOf, Figure } from '#core'
 import { say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
@@ -9,7 +10,7 @@ const props = defineProps<{ planned?: EntryOf<'gasketChange'>, change: (state: '
 const build = useBuild()
 const device = useDevice()
 const sentence = ref('')
-const fitted = computed(() => build.replayed?.quantity('gasketThickness', build.cylinder)?.value.value)
+const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.value.value)
 const offers = computed(() => (build.replayed?.offers ?? []).filter(o => o.body.thickness.value !== fitted.value))
 const chosen = computed(() => props.planned?.body.thickness.value)
 async function choose(body?: { thickness: Figure, bore: Figure }) {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, seatLedge, sinking, type Figure, type Scope, type Tried } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, seatLedge, sinking, quantityOf, type Figure, type Scope, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -58,7 +58,7 @@ function reckon(form: Form): Outcome | { sentence: string } | undefined {
   if (diameter === undefined || topCut === undefined || sunk === undefined) return undefined
   try {
     const { added, diameter: across } = sinking({ diameter, topCut }, sunk)
-    const tilt = build.replayed?.quantity(`${valve.value}Tilt`, build.cylinder)?.value.value ?? 0
+    const tilt = quantityOf(build.replayed, `${valve.value}Tilt`, build.cylinder)?.value.value ?? 0
     const blended = blending({ diameter: across, topCut }, blend)
     const all = (added + blended) * count.value
     return {

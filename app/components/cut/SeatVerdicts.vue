@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { leastClearance, type Provenance, type ValveRoom, type ValveStanding } from '#core'
+import { leastClearance, squishOf, type Provenance, type ValveRoom, type ValveStanding } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -15,7 +15,7 @@ const mine = computed(() => props.all.find(c => c.cylinder === build.cylinder))
 const RANK = { clear: 0, topCutLost: 1, seatJob: 2, stop: 3 } as const
 const WORDS = { clear: 'clear', topCutLost: 'top cut loses an arc', seatJob: 'seat job needed', stop: 'stop' } as const
 const WAYS = { upright: 'upright: d', alongValve: 'along the valve: d / cos τ', pocket: 'in its pocket: d · cos τ' } as const
-const rod = computed(() => build.replayed?.squish(build.cylinder).running?.material ?? 'steel')
+const rod = computed(() => squishOf(build.replayed, build.cylinder)?.running?.material ?? 'steel')
 const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => {
   const valves = mine.value?.valves.filter(v => v.valve.valve === kind) ?? []
   const worst = [...valves].sort((a, b) => a.seat.margin - b.seat.margin)[0]

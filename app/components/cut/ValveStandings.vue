@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { leastClearance, type ValveStanding } from '#core'
+import { leastClearance, squishOf, type ValveStanding } from '#core'
 import { say, shown } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -9,7 +9,7 @@ const props = defineProps<{ valves: ValveStanding[], depth: number }>()
 const device = useDevice()
 const build = useBuild()
 const shop = useShop()
-const rod = computed(() => build.replayed?.squish(build.cylinder).running?.material ?? 'steel')
+const rod = computed(() => squishOf(build.replayed, build.cylinder)?.running?.material ?? 'steel')
 const least = computed(() => ({ intake: leastClearance(shop.rules, 'intakeClearance', rod.value), exhaust: leastClearance(shop.rules, 'exhaustClearance', rod.value) }))
 const ways = { upright: 'upright', alongValve: 'along the valve', pocket: 'in its pocket' } as const
 const mm = (value: number) => say(value, 'length', device.lengths)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { quantityOf } from '#core'
 import type { Moves, Quantity } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
@@ -15,7 +16,7 @@ interface Line { name: string, formula: string, fields: Quantity[], says: string
 const lines = computed<Line[]>(() => {
   const { deckLeft, cam, pushrod, flange } = props.moves ?? {}
   const squish = build.planned?.cylinders.find(c => c.cylinder === build.cylinder)?.squish.gap
-  const recessed = build.replayed?.quantity('squishRecess', build.cylinder)
+  const recessed = quantityOf(build.replayed, 'squishRecess', build.cylinder)
   const { left, over } = deckLeft ?? {}
   return [
     {

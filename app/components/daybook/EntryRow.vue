@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { pourResult, quantityRule, statedU, type Entry, type Figure } from '#core'
+import { kindRule, pourResult, quantityRule, statedU, type Entry, type Figure } from '#core'
 import { sayDoubt } from '#shared/figures'
 import { formOf } from '~/forms/forms'
+import { openingOf } from '~/composables/useOpening'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -16,6 +17,12 @@ const sentence = ref('')
 const live = computed(() => build.replayed?.live)
 const standing = computed(() => live.value?.standing.get(props.entry.id) ?? 'counts')
 const successor = computed(() => build.byId.get(live.value?.supersededBy.get(props.entry.id) ?? ''))
+/** Where an entry that counts was made: a figure is looked at, and its fellows entered, there. */
+const place = computed(() => {
+  const { kind, body, scope } = props.entry
+  const at = kindRule(kind).at(body)
+  return standing.value !== 'counts' || at.station === 'daybook' ? undefined : openingOf(props.entry.build, at, 'cylinder' in scope ? scope.cylinder : undefined)
+})
 const before = computed(() => props.entry.supersedes ? build.byId.get(props.entry.supersedes) : undefined)
 const doubt = computed(() => {
   const e = props.entry
@@ -57,7 +64,7 @@ async function takeOut() {
   <tr :class="standing" :data-entry="entry.id">
     <td class="num small">{{ sayTime(entry.at) }}</td>
     <td class="small">{{ entry.hand }}</td>
-    <td>{{ sayKind(entry.kind) }}</td>
+    <td><NuxtLink v-if="place" class="go" :to="place">{{ sayKind(entry.kind) }}</NuxtLink><template v-else>{{ sayKind(entry.kind) }}</template></td>
     <td class="small">{{ sayScope(entry.scope) }}</td>
     <td class="what">
       <span class="said">{{ sayEntry(entry, device.lengths) }}</span> <span class="quiet small num">{{ doubt }}</span>

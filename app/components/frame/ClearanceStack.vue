@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PARTS, estimate, targetBand, uncertainty, clearanceForRatio, type PartName } from '#core'
+import { PARTS, estimate, targetBand, uncertainty, clearanceForRatio, quantityOf, type PartName } from '#core'
 import { say, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -82,7 +82,7 @@ const ways = computed(() => {
   const cut = build.cuts.find(c => c.head === state.value!.head)
   const depth = cut?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
   const thinner = build.replayed.offers.map(o => o.body.thickness.value).sort((a, b) => a - b)[0]
-  const fitted = build.replayed.quantity('gasketThickness', build.cylinder)?.value.value
+  const fitted = quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.value.value
   const face = depth === undefined || depth <= 0 ? '' : `${say(depth, 'length', device.lengths)} off the face`
   const gasket = thinner !== undefined && fitted !== undefined && thinner < fitted ? `the ${say(thinner, 'length', device.lengths)} gasket and less` : ''
   return [face, gasket].filter(Boolean).join(', or ') + '.'

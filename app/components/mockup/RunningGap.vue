@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { windowFor, type RodMaterial, type SquishStanding } from '#core'
+import { windowFor, quantityOf, type RodMaterial, type SquishStanding } from '#core'
 import { digits, say } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -13,7 +13,7 @@ const build = useBuild()
 const device = useDevice()
 const shop = useShop()
 const running = computed(() => props.standing.running)
-const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value)
 const window = computed(() => running.value && bore.value
   ? windowFor(shop.rules, { rod: running.value.material, bore: bore.value, revs: running.value.revs.value.value })
   : undefined)

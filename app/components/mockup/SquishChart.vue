@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { CategoryScale, Chart, Filler, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js'
 import { Line } from 'vue-chartjs'
-import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, type SquishBand, type SquishStanding } from '#core'
+import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, quantityOf, type SquishBand, type SquishStanding } from '#core'
 import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -12,7 +12,7 @@ Chart.register(LineElement, PointElement, LinearScale, CategoryScale, Filler, To
 const props = defineProps<{ now: SquishStanding, tried?: SquishStanding, clearanceNow?: number, clearanceTried?: number }>()
 const build = useBuild()
 const device = useDevice()
-const value = (name: 'bore' | 'stroke' | 'rodLength' | 'pinOffset' | 'revs' | 'squishArea' | 'bandEdge') => build.replayed?.quantity(name, build.cylinder)?.value.value
+const value = (name: 'bore' | 'stroke' | 'rodLength' | 'pinOffset' | 'revs' | 'squishArea' | 'bandEdge') => quantityOf(build.replayed, name, build.cylinder)?.value.value
 const missing = computed(() => ([['squishArea', 'squish area'], ['bandEdge', 'length of the band’s inner edge'], ['revs', 'highest revs'], ['rodLength', 'rod length']] as const).filter(([name]) => value(name) === undefined).map(([, words]) => words))
 
 function bandOf(standing: SquishStanding | undefined, clearance: number | undefined): SquishBand | undefined {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, oneSidedError, ofKind, twoSidedTopDeadCentre, type DropPair, type Figure, type Part } from '#core'
+import { FIGURE_BOUNDS, oneSidedError, ofKind, twoSidedTopDeadCentre, quantityOf, type DropPair, type Figure, type Part } from '#core'
 import { figureFault } from '#shared/dto'
 import { digits } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -38,7 +38,7 @@ async function keep(row: number, name: Cell, figure: Figure, base: string | unde
   return said
 }
 const train = computed(() => {
-  const value = (name: 'stroke' | 'rodLength' | 'pinOffset') => build.replayed?.quantity(name, build.cylinder)?.value.value
+  const value = (name: 'stroke' | 'rodLength' | 'pinOffset') => quantityOf(build.replayed, name, build.cylinder)?.value.value
   const [stroke, rodLength] = [value('stroke'), value('rodLength')]
   return stroke && rodLength ? { stroke, rodLength, pinOffset: value('pinOffset') ?? 0 } : undefined
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { bandEdgeShift, turnedPlan, uncertainty, type PourEntry } from '#core'
+import { bandEdgeShift, turnedPlan, uncertainty, quantityOf, type PourEntry } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
@@ -11,7 +11,7 @@ import { sayStop } from '~/words/stop'
 const build = useBuild()
 const device = useDevice()
 const { chambers } = useChambers()
-const q = (name: 'bore' | 'bandAngle') => build.replayed?.quantity(name, build.cylinder)
+const q = (name: 'bore' | 'bandAngle') => quantityOf(build.replayed, name, build.cylinder)
 const target = computed(() => build.replayed?.target?.body.ratio.value)
 /** What is planned already: both would take its place, so nothing is planned twice. */
 const mine = computed(() => (build.replayed?.planned ?? []).filter(op => (op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === build.state?.head)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CLEARANCES, leastClearance, uncertainty, type ClearanceName, type ClearanceStep, type Part } from '#core'
+import { CLEARANCES, leastClearance, uncertainty, quantityOf, clearancesOf, rodMaterialOf, type ClearanceName, type ClearanceStep, type Part } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
@@ -11,8 +11,8 @@ import { sayKind } from '~/words/entries'
 const build = useBuild()
 const device = useDevice()
 const shop = useShop()
-const steps = computed(() => new Map((build.replayed?.clearances(build.cylinder) ?? []).map(s => [s.name, s])))
-const rod = computed(() => build.replayed?.rod(build.cylinder) ?? 'steel')
+const steps = computed(() => new Map((clearancesOf(build.replayed, build.cylinder) ?? []).map(s => [s.name, s])))
+const rod = computed(() => rodMaterialOf(build.replayed, build.cylinder) ?? 'steel')
 const least = (name: ClearanceName) => leastClearance(shop.rules, name, rod.value)
 const planned = computed(() => (build.replayed?.planned ?? []).filter(op => ['faceCut', 'deckCut', 'gasketChange', 'seatWork'].includes(op.kind)
   && [...steps.value.values()].some(s => s.planned.some(p => p.operation.id === op.id))))
@@ -26,7 +26,7 @@ const conventionOf = (name: ClearanceName) => {
   if (name !== 'intakeClearance' && name !== 'exhaustClearance') return ''
   return { upright: 'upright', alongValve: 'along the valve', pocket: 'in a pocket, along it' }[way ?? 'upright']
 }
-const tilt = (name: ClearanceName) => build.replayed?.quantity(name.startsWith('exhaust') ? 'exhaustTilt' : 'intakeTilt', build.cylinder)?.value.value
+const tilt = (name: ClearanceName) => quantityOf(build.replayed, name.startsWith('exhaust') ? 'exhaustTilt' : 'intakeTilt', build.cylinder)?.value.value
 const formula = (name: ClearanceName) => ({
   intakeClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket', exhaustClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket',
   intakeSide: 'd · sin tilt to the pocket’s side', exhaustSide: 'd · sin tilt to the pocket’s side', valveToValve: 'a drop of the head leaves it alone', domeToChamber: 'd, the whole drop'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { asSet, type Figure } from '#core'
+import { asSet, quantityOf, type Figure } from '#core'
 import { digits, say } from '#shared/figures'
 import type { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
@@ -22,7 +22,7 @@ const keep = (name: 'deck' | 'face') => async (figure: Figure): Promise<string |
 const live = (name: 'deck' | 'face', figure: Figure | undefined) => {
   if (figure && figure.value >= 0 && figure.value <= 12) set(name, figure.value)
 }
-const fitted = computed(() => build.replayed?.quantity('gasketThickness', build.cylinder)?.value.value)
+const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.value.value)
 const rows = computed(() => [
   { name: 'Squish, cold', unit: 'length' as const, was: before.value?.squish.gap, is: after.value?.squish.gap },
   { name: 'Squish, running', unit: 'length' as const, was: before.value?.squish.running?.gap, is: after.value?.squish.running?.gap },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { clearanceForRatio, uncertainty } from '#core'
+import { clearanceForRatio, uncertainty, quantityOf } from '#core'
 import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 
@@ -24,7 +24,7 @@ const tolerance = computed(() => {
   const swept = s.swept.value.value
   return clearanceForRatio(swept, target.ratio.value) - clearanceForRatio(swept, target.ratio.value + target.tolerance.value)
 })
-const book = computed(() => build.replayed?.quantity('chamberVolume', build.cylinder)?.value.value)
+const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder)?.value.value)
 const range = computed(() => {
   const all = [...marks.value.map(m => m.value), ...wanted.value.map(w => w.value), ...(book.value === undefined ? [] : [book.value])]
   if (all.length === 0) return { low: 0, high: 1, step: 1 }

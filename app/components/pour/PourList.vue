@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { likelyFaults, linear, pourResult, watchOf, type Enclosed, type Part, type PourEntry } from '#core'
+import { likelyFaults, linear, pourResult, watchOf, quantityOf, type Enclosed, type Part, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { sayDay } from '~/words/entries'
 import { notKept } from '~/composables/useStatement'
@@ -21,7 +21,7 @@ const made = computed<{ label: string, part?: Part, formula: string }>(() => {
   const valve = what === 'intakePort' ? 'intake' : 'exhaust'
   return { label: ENCLOSED_WORDS[what].label, part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve)?.part, formula: 'the mean of the pours below' }
 })
-const book = computed(() => build.replayed?.quantity('chamberVolume', build.cylinder))
+const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder))
 const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' ? linear([[1, chamber.value.value], [-1, book.value.value]]) : undefined)
 const sentence = ref('')
 async function takeOut(id: string) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import type { Provenance } from '#core'
+import { quantityOf, type Provenance, type Quantity } from '#core'
 import { useBuild } from '~/stores/build'
 
 /** The section of one bore at top dead centre, with the squish corner ten times larger beside it. */
@@ -11,7 +11,7 @@ const size = useElementSize(holder)
 /** The drawing is as large as its place, so that leaders begin at the callouts. */
 const W = computed(() => size.width.value || 472)
 const H = computed(() => size.height.value || 382)
-const value = (name: Parameters<NonNullable<typeof build.replayed>['quantity']>[0]) => build.replayed?.quantity(name, build.cylinder)?.value.value
+const value = (name: Quantity) => quantityOf(build.replayed, name, build.cylinder)?.value.value
 const from = (name: 'chamber' | 'gasket' | 'deck' | 'crown' | 'crevice'): Provenance => build.state?.parts[name]?.provenance ?? 'assumed'
 
 const bore = computed(() => value('bore') ?? 90)

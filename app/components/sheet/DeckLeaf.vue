@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DEFAULT_U, ofKind, spotPlane, spotsOf, uncertainty, type Figure } from '#core'
+import { DEFAULT_U, ofKind, spotPlane, spotsOf, uncertainty, quantityOf, type Figure } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -11,11 +11,11 @@ const device = useDevice()
 const bank = computed(() => ({ level: 'bank' as const, bank: build.state?.bank ?? 1 }))
 const read = computed(() => ofKind(build.replayed?.live.entries ?? [], 'deckReadings').filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder).at(-1))
 const plane = computed(() => read.value && spotPlane(spotsOf(read.value), DEFAULT_U.depth))
-const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 0)
-const deck = computed(() => build.replayed?.quantity('deckClearance', build.cylinder))
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 0)
+const deck = computed(() => quantityOf(build.replayed, 'deckClearance', build.cylinder))
 const planned = computed(() => build.replayed?.planned.find(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
 const cuts = computed(() => (build.replayed?.done ?? []).filter(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
-const after = computed(() => build.replayed?.quantity('deckClearance', build.cylinder, 'asPlanned'))
+const after = computed(() => quantityOf(build.replayed, 'deckClearance', build.cylinder, 'asPlanned'))
 const sentence = ref('')
 const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth }, planned.value ? { supersedes: planned.value.id } : {}))
 async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<string | undefined> {

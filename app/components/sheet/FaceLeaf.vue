@@ -23,9 +23,6 @@ const at = ({ x, y }: { x: number, y: number }) => {
 const first = computed(() => places.value.findIndex(p => !part(p)))
 const now = computed(() => standing.value?.sets.at(-1))
 const mm = (value: number) => say(value, 'length', device.lengths)
-/** End to end along the head, and side to side across it, as the plane has them. */
-const along = computed(() => now.value && now.value.plane.taper * 2 * half.value.x)
-const across = computed(() => now.value && now.value.plane.rock * 2 * half.value.y)
 const finish = computed(() => ofKind(build.replayed?.live.entries ?? [], 'finish').filter(e => e.scope.level === 'head' && e.scope.head === head.value).at(-1))
 const coarse = computed(() => finish.value && finish.value.body.roughness.value > finish.value.body.most.value)
 const cutOf = (id: string) => build.byId.get(id)
@@ -59,8 +56,8 @@ const cutOf = (id: string) => build.byId.get(id)
         <h3>How it lies</h3>
         <dl>
           <div><dt>height, mean</dt><dd class="num big" data-height>{{ mm(now.plane.centre) }}</dd></div>
-          <div><dt>end to end</dt><dd class="num">{{ mm(Math.abs(along!)) }}</dd></div>
-          <div><dt>side to side</dt><dd class="num">{{ mm(Math.abs(across!)) }}</dd></div>
+          <div><dt>end to end</dt><dd class="num">{{ mm(Math.abs(now.endToEnd)) }}</dd></div>
+          <div><dt>side to side</dt><dd class="num">{{ mm(Math.abs(now.sideToSide)) }}</dd></div>
           <div v-if="now.twist !== undefined"><dt>twist, corner to corner</dt><dd class="num">{{ mm(Math.abs(now.twist)) }}</dd></div>
           <div v-if="now.hollow !== undefined"><dt>{{ now.hollow < 0 ? 'middle stands high' : 'middle lies low' }}</dt><dd class="num">{{ mm(Math.abs(now.hollow)) }}</dd></div>
           <div v-if="standing?.earlier !== undefined"><dt>gone before you had it</dt><dd class="num" data-earlier>{{ mm(standing.earlier) }}</dd></div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { openingLedge, windowFor, type AsIf, type EntryOf } from '#core'
+import { openingLedge, windowFor, quantityOf, squishOf, type AsIf, type EntryOf } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -16,7 +16,7 @@ function withGasket({ thickness, bore, area }: Pick<EntryOf<'offer'>['body'], 't
   const others = (build.replayed?.planned ?? []).filter(op => !(op.kind === 'gasketChange' && op.scope.level === 'head' && op.scope.head === head))
   return build.ifDone([...others, { kind: 'gasketChange', scope: { level: 'head', head }, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } }])
 }
-const fitted = computed(() => build.replayed?.quantity('gasketThickness', build.cylinder))
+const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder))
 const choices = computed(() => {
   const of = (at: AsIf | undefined, name: string, thickness: number | undefined, id: string) => {
     const { state, squish } = at?.cylinders.find(c => c.cylinder === build.cylinder) ?? {}
@@ -28,13 +28,13 @@ const choices = computed(() => {
   ].sort((a, b) => (a.thickness ?? 0) - (b.thickness ?? 0))
 })
 const engine = computed(() => {
-  const running = build.replayed?.squish(build.cylinder).running
-  const bore = build.replayed?.quantity('bore', build.cylinder)?.value.value
+  const running = squishOf(build.replayed, build.cylinder)?.running
+  const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.value.value
   return running && bore ? windowFor(shop.rules, { rod: running.material, bore, revs: running.revs.value.value }) : undefined
 })
-const area = computed(() => build.replayed?.quantity('gasketArea', build.cylinder)?.value.value)
-const outline = computed(() => build.replayed?.quantity('gasketOutline', build.cylinder)?.value.value)
-const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value)
+const area = computed(() => quantityOf(build.replayed, 'gasketArea', build.cylinder)?.value.value)
+const outline = computed(() => quantityOf(build.replayed, 'gasketOutline', build.cylinder)?.value.value)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value)
 /** Mean width of the ledge between the opening's edge and the bore. */
 const ledge = computed(() => area.value && outline.value && bore.value ? openingLedge({ area: area.value, outline: outline.value, bore: bore.value }) : undefined)
 </script>

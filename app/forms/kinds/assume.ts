@@ -1,5 +1,4 @@
-import { placeOf } from '#core'
 import { kindForm } from '../kindForm'
 import { statedFigure } from '../statement'
 
-export const assume = kindForm<'assume'>({ at: ({ quantity }) => placeOf(quantity), figure: statedFigure })
+export const assume = kindForm<'assume'>({ figure: statedFigure })

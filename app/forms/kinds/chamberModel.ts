@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const chamberModel = kindForm<'chamberModel'>({ at: () => ({ station: 'sheet', leaf: 'chamber' }) })
+export const chamberModel = kindForm<'chamberModel'>({})

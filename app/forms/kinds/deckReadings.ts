@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const deckReadings = kindForm<'deckReadings'>({ at: () => ({ station: 'sheet', leaf: 'deck' }) })
+export const deckReadings = kindForm<'deckReadings'>({})

@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const gasketChange = kindForm<'gasketChange'>({ at: () => ({ station: 'cut', leaf: 'face' }) })
+export const gasketChange = kindForm<'gasketChange'>({})

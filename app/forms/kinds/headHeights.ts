@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const headHeights = kindForm<'headHeights'>({ at: () => ({ station: 'sheet', leaf: 'face' }) })
+export const headHeights = kindForm<'headHeights'>({})

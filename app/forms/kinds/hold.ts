@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const hold = kindForm<'hold'>({ at: () => ({ station: 'pour', leaf: 'even' }) })
+export const hold = kindForm<'hold'>({})

@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const layout = kindForm<'layout'>({ at: () => ({ station: 'sheet', leaf: 'section' }) })
+export const layout = kindForm<'layout'>({})

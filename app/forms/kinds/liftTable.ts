@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const liftTable = kindForm<'liftTable'>({ at: () => ({ station: 'shape' }) })
+export const liftTable = kindForm<'liftTable'>({})

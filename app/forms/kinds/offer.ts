@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const offer = kindForm<'offer'>({ at: () => ({ station: 'sheet', leaf: 'gaskets' }) })
+export const offer = kindForm<'offer'>({})

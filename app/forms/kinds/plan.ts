@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const plan = kindForm<'plan'>({ at: () => ({ station: 'daybook' }) })
+export const plan = kindForm<'plan'>({})

@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const portPairs = kindForm<'portPairs'>({ at: () => ({ station: 'pour' }) })
+export const portPairs = kindForm<'portPairs'>({})

@@ -1,7 +1,6 @@
 import { kindForm } from '../kindForm'
 
 export const pour = kindForm<'pour'>({
-  at: () => ({ station: 'pour' }),
   figure: {
     label: 'Right reading',
     dimension: () => 'volume',

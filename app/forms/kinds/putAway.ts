@@ -1,6 +1,5 @@
 import { kindForm } from '../kindForm'
 
 export const putAway = kindForm<'putAway'>({
-  at: () => ({ station: 'daybook' }),
   fields: [{ name: 'away', label: 'Put away', as: 'yes', sentence: 'This build is off the bench' }, { name: 'reason', label: 'Why', as: 'words', limit: 300 }]
 })

@@ -3,6 +3,5 @@ import { REASON_WORDS } from '../../words/reasons'
 import { kindForm } from '../kindForm'
 
 export const reasons = kindForm<'reasons'>({
-  at: () => ({ station: 'daybook' }),
   fields: REASONS.map(name => ({ name, label: REASON_WORDS[name], as: 'words', limit: 60, optional: true }))
 })

@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const relief = kindForm<'relief'>({ at: () => ({ station: 'shape' }) })
+export const relief = kindForm<'relief'>({})

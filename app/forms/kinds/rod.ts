@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const rod = kindForm<'rod'>({ at: () => ({ station: 'mockup', leaf: 'squish' }) })
+export const rod = kindForm<'rod'>({})

@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const seatWork = kindForm<'seatWork'>({ at: () => ({ station: 'cut', leaf: 'seats' }) })
+export const seatWork = kindForm<'seatWork'>({})

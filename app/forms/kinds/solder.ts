@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const solder = kindForm<'solder'>({ at: () => ({ station: 'mockup', leaf: 'squish' }) })
+export const solder = kindForm<'solder'>({})

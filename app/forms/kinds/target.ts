@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const target = kindForm<'target'>({ at: () => ({ station: 'sheet', leaf: 'section' }) })
+export const target = kindForm<'target'>({})

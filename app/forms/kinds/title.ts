@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const title = kindForm<'title'>({ at: () => ({ station: 'daybook' }) })
+export const title = kindForm<'title'>({})

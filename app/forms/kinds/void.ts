@@ -1,4 +1,4 @@
 import { kindForm } from '../kindForm'
 
-const voided = kindForm<'void'>({ at: () => ({ station: 'daybook' }) })
+const voided = kindForm<'void'>({})
 export { voided as void }

@@ -1,3 +1,3 @@
 import { kindForm } from '../kindForm'
 
-export const wheel = kindForm<'wheel'>({ at: () => ({ station: 'mockup', leaf: 'tdc' }) })
+export const wheel = kindForm<'wheel'>({})

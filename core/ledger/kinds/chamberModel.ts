@@ -12,5 +12,6 @@ export interface ChamberModelBody {
 /** A chamber's shape. */
 export const chamberModel = kind<ChamberModelBody>()({
   example: () => ({ spec: startingSpec('bathtub', { bore: 92, intake: 42, exhaust: 36 }), mirrored: [] }),
+  at: () => ({ station: 'sheet', leaf: 'chamber' }),
   role: 'reading', scopes: ['head', 'cylinder'], changes: [], bounds: {}
 })

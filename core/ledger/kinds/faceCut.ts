@@ -15,6 +15,7 @@ export interface DepthUnder { cylinder: number, depth: number }
 /** Metal off a head's face. */
 export const faceCut = kind<FaceCutBody>()({
   example: () => ({ state: 'planned', depth: { value: 0.5, unit: 'mm', typed: '0.5' } }),
+  at: () => ({ station: 'cut', leaf: 'face' }),
   role: 'operation', scopes: ['head'],
   changes: ['chamber', 'intakeSeatHeight', 'exhaustSeatHeight', 'intakeTopCutHeight', 'exhaustTopCutHeight', 'deckThickness'],
   bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth, flat: { ...FIGURE_BOUNDS.cutDepth, min: 0 } }

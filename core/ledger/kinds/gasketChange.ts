@@ -7,6 +7,7 @@ export interface GasketChangeBody { state: OperationState, thickness: Figure, bo
 /** Another gasket under a head. */
 export const gasketChange = kind<GasketChangeBody>()({
   example: () => ({ state: 'planned', thickness: { value: 0.9, unit: 'mm', typed: '0.9' }, bore: { value: 93, unit: 'mm', typed: '93' } }),
+  at: () => ({ station: 'cut', leaf: 'face' }),
   role: 'operation', scopes: ['head'], changes: ['gasketThickness', 'gasketBore', 'gasketArea'],
   bounds: { thickness: QUANTITIES.gasketThickness, bore: QUANTITIES.gasketBore, area: QUANTITIES.gasketArea }
 })

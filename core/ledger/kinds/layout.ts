@@ -5,5 +5,6 @@ export interface LayoutBody { heads: number[][], banks: number[][] }
 /** Which cylinders sit on which head and bank. */
 export const layout = kind<LayoutBody>()({
   example: () => ({ heads: [[1, 2, 3, 4]], banks: [[1, 2, 3, 4]] }),
+  at: () => ({ station: 'sheet', leaf: 'section' }),
   role: 'frame', scopes: ['build'], changes: [], bounds: {}
 })

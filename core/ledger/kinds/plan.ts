@@ -6,5 +6,6 @@ export interface PlanBody { name: string, reasons: string[], state: 'open' | 'dr
 /** Operations that belong together, and why: its entries name it in their frame. */
 export const plan = kind<PlanBody>()({
   example: () => ({ name: 'Turned head', reasons: ['the squish is too wide'], state: 'open' }),
+  at: () => ({ station: 'daybook' }),
   role: 'remark', scopes: ['build', 'head', 'cylinder'], changes: [], bounds: {}
 })

@@ -8,5 +8,6 @@ export type ReasonsBody = { [R in Reason]?: string }
 /** Why the target is what it is: when that changes, the target is asked for again. */
 export const reasons = kind<ReasonsBody>()({
   example: () => ({ fuel: 'pump, 95', use: 'touring' }),
+  at: () => ({ station: 'daybook' }),
   role: 'frame', scopes: ['build'], changes: [], bounds: {}, told: true
 })

@@ -6,5 +6,6 @@ export interface RodBody { material: RodMaterial }
 /** What the rods are made of. */
 export const rod = kind<RodBody>()({
   example: () => ({ material: 'steel' }),
+  at: () => ({ station: 'mockup', leaf: 'squish' }),
   role: 'frame', scopes: ['build', 'bank', 'cylinder'], changes: [], bounds: {}
 })

@@ -14,6 +14,7 @@ export interface SeatWorkBody {
 /** Seats cut or replaced. */
 export const seatWork = kind<SeatWorkBody>()({
   example: () => ({ state: 'planned', added: { value: 0.4, unit: 'cc', typed: '0.4' }, sunk: { value: 0.3, unit: 'mm', typed: '0.3' }, valve: 'exhaust' }),
+  at: () => ({ station: 'cut', leaf: 'seats' }),
   role: 'operation', scopes: ['cylinder'], changes: ['chamber', 'intakeSeatHeight', 'exhaustSeatHeight', 'intakeTopCutHeight', 'exhaustTopCutHeight'],
   bounds: { added: FIGURE_BOUNDS.addedVolume, u: FIGURE_BOUNDS.addedDoubt, sunk: FIGURE_BOUNDS.sunk }
 })

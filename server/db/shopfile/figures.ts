@@ -1,4 +1,4 @@
-import { advice, replay, uncertainty, type Entry, type Part } from '#core'
+import { advice, replay, uncertainty, clearancesOf, squishOf, type Entry, type Part } from '#core'
 
 /** A figure of a build by its name: what a shop that was brought back must come to again, to the last digit. */
 export type Figures = Record<string, number | string>
@@ -31,9 +31,9 @@ export function figuresOf(entries: Entry[]): Figures {
     }
   }
   for (const cylinder of replayed.layout.cylinders) {
-    put(`cylinder ${cylinder}: squish`, replayed.squish(cylinder).gap)
-    put(`cylinder ${cylinder}: running squish`, replayed.squish(cylinder).running?.gap)
-    for (const { name, now } of replayed.clearances(cylinder)) found[`cylinder ${cylinder}: ${name}`] = now.value
+    put(`cylinder ${cylinder}: squish`, squishOf(replayed, cylinder).gap)
+    put(`cylinder ${cylinder}: running squish`, squishOf(replayed, cylinder).running?.gap)
+    for (const { name, now } of clearancesOf(replayed, cylinder)) found[`cylinder ${cylinder}: ${name}`] = now.value
   }
   replayed.settlements.forEach((s, i) => found[`settlement ${i + 1}`] = s.difference.value)
   replayed.lessons.forEach((l, i) => found[`lesson ${i + 1}`] = l.perMm.value)

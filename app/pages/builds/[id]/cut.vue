@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { uncertainty, type Part } from '#core'
+import { uncertainty, quantityOf, type Part } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { sayLay } from '~/words/cuts'
 import { useCutting } from '~/composables/useCutting'
@@ -39,8 +39,8 @@ const source = computed(() => ({ mouth: 'mouth area', rings: 'drawing', solid: '
 const others = computed(() => lowest.value?.depth.value)
 const mine = computed(() => solid.solids.value.find(s => s.cylinder === build.cylinder))
 const own = computed(() => margins.value.find(m => m.cylinder === build.cylinder))
-const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 90)
-const gasketBore = computed(() => build.replayed?.quantity('gasketBore', build.cylinder, 'asPlanned')?.value.value)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 90)
+const gasketBore = computed(() => quantityOf(build.replayed, 'gasketBore', build.cylinder, 'asPlanned')?.value.value)
 const planeNow = computed(() => mine.value && planeAt(build.cylinder))
 const middle = computed(() => mine.value?.model.spec.valves.find(v => v.valve === 'exhaust')?.x ?? 0)
 function look_(v: number) {

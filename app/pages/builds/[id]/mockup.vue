@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { uncertainty } from '#core'
+import { uncertainty, quantityOf, squishOf } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
@@ -11,16 +11,16 @@ const build = useBuild()
 const device = useDevice()
 const leaf = useLocalStorage('bowl.mockupLeaf', 'squish')
 const leaves = [{ key: 'squish', name: 'Squish' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'valves', name: 'Valves' }]
-const standing = computed(() => build.replayed?.squish(build.cylinder))
+const standing = computed(() => squishOf(build.replayed, build.cylinder))
 const whatIf = useWhatIf()
 const after = computed(() => whatIf.outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))
 const tried = computed(() => whatIf.tried.value.length > 0 ? after.value?.squish : undefined)
 const triedClearance = computed(() => after.value?.state.clearance?.value.value)
 const plane = computed(() => standing.value?.solder?.plane)
-const bore = computed(() => build.replayed?.quantity('bore', build.cylinder)?.value.value ?? 0)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 0)
 const across = (slope: number) => `${digits(Math.abs(slope) * bore.value, 2)} mm`
 /** A head whose band is turned into it: its squish comes down with the face. */
-const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => build.replayed?.quantity(q as 'bandAngle', build.cylinder)))
+const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf(build.replayed, q as 'bandAngle', build.cylinder)))
 </script>
 
 <template>

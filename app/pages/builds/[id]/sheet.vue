@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { CHAMBER_KINDS, MOUTH_SHARE_OF, cylinderVolume, type Quantity, type Scope } from '#core'
+import { CHAMBER_KINDS, MOUTH_SHARE_OF, cylinderVolume, quantityOf, type Quantity, type Scope } from '#core'
 import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { useBuild } from '~/stores/build'
 import type { Basis } from '~/composables/useStatement'
@@ -34,13 +34,13 @@ const places = (slots: (Slot | 'offers')[]) => slots.map((slot, i) =>
   ({ key: key(slot), y: i * pitch.value.slot + pitch.value.middle + (slots.indexOf('offers') >= 0 && i > slots.indexOf('offers') ? OFFERS : 0) }))
 /** Heads of one engine are one casting: what is stated of one holds for all, unless a head has a figure of its own. */
 const ownHead = computed(() => {
-  const part = build.replayed?.quantity('mouthArea', build.cylinder)
+  const part = quantityOf(build.replayed, 'mouthArea', build.cylinder)
   return part?.entries.some(id => build.byId.get(id)?.scope.level === 'head') ?? false
 })
 const scopeOf = (slot: Slot) => slot.scope === 'head' && ownHead.value ? head.value : whole
 /** Mouths by the kind of chamber, as shares of the bore circle. */
 const mouths = computed(() => {
-  const bore = build.replayed?.quantity('bore', build.cylinder)?.value.value
+  const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.value.value
   if (!bore) return []
   const circle = cylinderVolume(bore, 1000)
   const area = (value: number) => ({ value: Math.round(value), unit: 'mm2', typed: '' })

@@ -1,6 +1,6 @@
-import type { Quantity } from '../ledger'
+import type { Quantity } from './quantities'
 
-/** Where something that is open is settled: a station, its leaf, the field's quantity. */
+/** Where something is entered or settled: a station, its leaf, the field's quantity. */
 export interface Place { station: 'sheet' | 'pour' | 'shape' | 'cut' | 'mockup' | 'daybook', leaf?: string, field?: Quantity }
 
 const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'wantedSquish', 'bandAngle', 'squishRecess']
