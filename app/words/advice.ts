@@ -33,7 +33,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
       urgent: true
     }
     case 'tooClose': return {
-      sentence: `${QUANTITY_WORDS[open.clearance].label} ${open.planned ? 'would come to' : 'is'} ${mm(open.figure)} on ${whom}, ${mm(open.limit - open.figure)} under the shop’s least. Settle that first.`, urgent: true
+      sentence: `${QUANTITY_WORDS[open.clearance].label} ${open.planned ? 'would come to' : 'is'} ${mm(open.figure)} on ${one ? whom : `the worst of ${whom}`}, ${mm(open.limit - open.figure)} under the shop’s least. Settle that first.`, urgent: true
     }
     case 'gasketInBore': return {
       sentence: `The gasket ${open.planned ? 'that is planned' : ''} for ${whom} is ${mm(open.figure)} across and the bore ${mm(open.limit)}: it would stand in the chamber.`.replace('  ', ' '), urgent: true

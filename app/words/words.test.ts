@@ -30,6 +30,7 @@ describe('what is open is said', () => {
     [{ kind: 'passesTarget', figure: 10.24, limit: 10, planned: true }, [2], /Cylinder 2 would pass the target, 10\.24 where 10\.00 is the most/],
     [{ kind: 'passesTarget', figure: 10.24, limit: 10, planned: false }, [2], /Cylinder 2 is past the target at 10\.24/],
     [{ kind: 'tooClose', clearance: 'exhaustClearance', figure: 1.02, limit: 2.5, planned: false }, [1], /is 1\.02 mm on cylinder 1, 1\.48 mm under the shop’s least/],
+    [{ kind: 'tooClose', clearance: 'exhaustClearance', figure: 0.53, limit: 2.5, planned: true }, [1, 2], /would come to 0\.53 mm on the worst of cylinders 1 and 2/],
     [{ kind: 'gasketInBore', figure: 91, limit: 92, planned: false }, [1], /91\.00 mm across and the bore 92\.00 mm/],
     [{ kind: 'plan', way: 'cut', figure: 1.12, source: 'solid', waiting: false }, [4], /1\.12 mm is the most head 1 can lose/],
     [{ kind: 'plan', way: 'even', waiting: false }, [4], /another of head 1 is at it: even the chambers first/],

@@ -64,7 +64,7 @@ async function takeOut() {
   <tr :class="standing" :data-entry="entry.id">
     <td class="num small">{{ sayTime(entry.at) }}</td>
     <td class="small">{{ entry.hand }}</td>
-    <td><NuxtLink v-if="place" class="go" :to="place">{{ sayKind(entry.kind) }}</NuxtLink><template v-else>{{ sayKind(entry.kind) }}</template></td>
+    <td><NuxtLink v-if="place" class="kind" :to="place">{{ sayKind(entry.kind) }}</NuxtLink><template v-else>{{ sayKind(entry.kind) }}</template></td>
     <td class="small">{{ sayScope(entry.scope) }}</td>
     <td class="what">
       <span class="said">{{ sayEntry(entry, device.lengths) }}</span> <span class="quiet small num">{{ doubt }}</span>
@@ -103,6 +103,10 @@ async function takeOut() {
 .void .said, .superseded .said { text-decoration: line-through; }
 .void td, .superseded td { color: var(--quiet); }
 .what > span { margin-right: 8px; }
+/* Every line has one: its arrow shows where the hand is. */
+.kind { color: inherit; }
+.kind::after { content: ' →'; color: var(--dye); opacity: 0; }
+.kind:hover::after, .kind:focus-visible::after { opacity: 1; }
 .ends { white-space: nowrap; }
 .ends .v-btn { --v-btn-height: 28px; color: var(--dye); }
 .edit .bench-text { flex: 0 1 260px; }

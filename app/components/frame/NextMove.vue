@@ -12,7 +12,11 @@ const device = useDevice()
 const route = useRoute()
 const all = computed(() => build.opens.map(open => ({ open, ...sayAdvice(open, build.cylinders.length, device.lengths) })))
 const first = computed(() => all.value[0]!)
-const elsewhere = computed(() => !route.path.endsWith(`/${first.value.open.at.station}`) || first.value.open.at.field !== undefined)
+/** Another station, a field to go to, or a cylinder of another head than the one on the bench. */
+const elsewhere = computed(() => {
+  const { at, cylinders } = first.value.open
+  return !route.path.endsWith(`/${at.station}`) || at.field !== undefined || (cylinders.length > 0 && !cylinders.includes(build.cylinder))
+})
 const shown = ref(false)
 const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.includes(build.cylinder) ? build.cylinder : open.cylinders[0])
 </script>
