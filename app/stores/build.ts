@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, advice, asIf, clashOf, headCut, kindRule, replay, scopeName, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
+  BODY_VERSION, advice, asIf, clashOf, furthestOff, headCut, kindRule, replay, scopeName, targetBand, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
 } from '#core'
 import { checkEntry, type BuildView, type FieldProblem, type SentEntry } from '#shared/dto'
 import { sayClash, sayLeftOut } from '#shared/words/domain'
@@ -66,9 +66,8 @@ export const useBuild = defineStore('build', () => {
   const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
   const asIs = computed(() => replayed.value?.asIs ?? [])
   const state = computed<CylinderState | undefined>(() => asIs.value.find(s => s.cylinder === cylinder.value))
-  /** The cylinder with the lowest ratio: the build is as good as it. */
-  const worst = computed(() => [...asIs.value].filter(s => s.ratio)
-    .sort((a, b) => a.ratio!.value.value - b.ratio!.value.value)[0]?.cylinder)
+  /** The cylinder furthest outside the target's band, if any is. */
+  const worst = computed(() => furthestOff(asIs.value, targetBand(replayed.value?.target)))
 
   async function open(id: string) {
     if (view.value?.id !== id) view.value = undefined

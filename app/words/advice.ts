@@ -1,8 +1,20 @@
-import { likelyFaults, type Advice } from '#core'
+import { likelyFaults, type Advice, type AdviceKind } from '#core'
 import { ENCLOSED_WORDS, sayFaults } from './pours'
 import { say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { REASON_WORDS } from './reasons'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
+
+/** What is open, in the order it is listed by. */
+export const GROUPS = ['stop', 'disagree', 'unmeasured', 'plan', 'done'] as const
+export type AdviceGroup = (typeof GROUPS)[number]
+export const GROUP_WORDS: Record<AdviceGroup, string> = { stop: 'Stop', disagree: 'Does not agree', unmeasured: 'Not measured yet', plan: 'To plan and to do', done: 'Done' }
+const GROUP_OF: Record<AdviceKind, AdviceGroup> = {
+  takeOut: 'stop', seatLost: 'stop', squishTouches: 'stop', passesTarget: 'stop', tooClose: 'stop', gasketInBore: 'stop', tooCoarse: 'stop',
+  leak: 'disagree', disagree: 'disagree', targetAgain: 'disagree',
+  layOut: 'unmeasured', state: 'unmeasured', assumed: 'unmeasured', setTarget: 'unmeasured', pour: 'unmeasured', pourSecond: 'unmeasured', pourFine: 'unmeasured',
+  squish: 'plan', plan: 'plan', do: 'plan', pourAgain: 'plan', onTarget: 'done'
+}
+export const groupOf = ({ kind }: Advice): AdviceGroup => GROUP_OF[kind]
 
 export interface SaidAdvice { sentence: string, urgent?: boolean }
 

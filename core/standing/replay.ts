@@ -251,10 +251,3 @@ function challengesOf(ledger: Ledger, lessons: Lesson[], cylinder: number): Chal
     }]
   })
 }
-
-/** Target and tolerance as bounds of the ratio, if the build has a target. */
-export function targetBand(target: EntryOf<'target'> | undefined): { low: number, high: number } | undefined {
-  if (!target) return undefined
-  const { ratio, tolerance } = target.body
-  return { low: ratio.value - tolerance.value, high: ratio.value + tolerance.value }
-}

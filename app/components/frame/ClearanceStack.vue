@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { PARTS, estimate, targetBand, uncertainty, clearanceForRatio, quantityOf, type PartName } from '#core'
+import { PARTS, estimate, quantityOf, uncertainty, type PartName, type Place } from '#core'
 import { say, sayDoubt } from '#shared/figures'
+import { useCcScale } from '~/composables/useCcScale'
+import { openingOf } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayGap } from '~/words/advice'
@@ -8,9 +10,9 @@ import { PART_FORMULAS, PART_WORDS, clearanceFormula, ratioFormula } from '~/wor
 
 const build = useBuild()
 const device = useDevice()
+const route = useRoute()
 const TOP = 8
-const TALL = 420
-const REACH = 6
+const TALL = 380
 
 const state = computed(() => build.state)
 const parts = computed(() => PARTS.flatMap((name) => {
@@ -50,60 +52,63 @@ function spread(list: Block[]): Block[] {
   return list
 }
 
-const band = computed(() => targetBand(build.replayed?.target))
-const wanted = computed(() => state.value?.targetClearance?.value.value)
-const vernierY = (gap: number) => TOP + TALL / 2 - Math.max(-REACH, Math.min(REACH, gap)) / REACH * (TALL / 2)
-const shim = computed(() => {
-  const swept = state.value?.swept?.value.value
-  if (!band.value || !swept || wanted.value === undefined || band.value.low <= 1) return undefined
-  const over = clearanceForRatio(swept, band.value.low) - wanted.value
-  const under = clearanceForRatio(swept, band.value.high) - wanted.value
-  return { top: vernierY(over), bottom: vernierY(under) }
-})
+const { half, shim: tolerance } = useCcScale()
+const vernierY = (gap: number) => TOP + TALL / 2 - gap / half.value * (TALL / 2)
+/** Marks at quarters of half the scale. */
+const marks = computed(() => [4, 3, 2, 1, 0, -1, -2, -3, -4].map(i => i * half.value / 4))
+const shim = computed(() => tolerance.value && { top: vernierY(tolerance.value.over), bottom: vernierY(tolerance.value.under) })
 const ticks = computed(() => build.asIs.flatMap((s) => {
   if (!s.gap) return []
   const { value, u } = estimate(s.gap.value)
-  return [{ cylinder: s.cylinder, y: vernierY(value), doubt: 2 * u / REACH * (TALL / 2), off: Math.abs(value) > REACH, on: s.cylinder === build.cylinder }]
+  return [{ cylinder: s.cylinder, y: vernierY(value), doubt: 2 * u / half.value * (TALL / 2), on: s.cylinder === build.cylinder }]
 }))
 
+const gap = computed(() => state.value?.gap?.value.value)
 const gapSentence = computed(() => {
-  const gap = state.value?.gap
-  if (!gap || !state.value) return build.replayed?.target ? '' : 'No target set.'
-  const swept = state.value.swept!.value.value
-  const tolerance = band.value ? clearanceForRatio(swept, band.value.low) - wanted.value! : 0
-  return sayGap(gap.value.value, tolerance)
+  if (gap.value === undefined) return build.replayed?.target ? '' : 'No target set.'
+  return sayGap(gap.value, tolerance.value?.over ?? 0)
 })
-const ways = computed(() => {
-  const gap = state.value?.gap?.value.value
-  if (gap === undefined || !build.replayed || !state.value || gapSentence.value === 'on target') return ''
-  if (gap < 0) return `grind ${say(-gap, 'volume')} out of the chamber, or a thicker gasket.`
+/** The ways that close the gap, each with the place where it is done. */
+const ways = computed((): { words: string, at: Place }[] => {
+  if (gap.value === undefined || !build.replayed || !state.value || gapSentence.value === 'on target') return []
+  const shape: Place = { station: 'shape' }
+  const gaskets: Place = { station: 'sheet', leaf: 'gaskets' }
+  if (gap.value < 0) return [{ words: `${say(-gap.value, 'volume')} out of the chamber`, at: shape }, { words: 'a thicker gasket', at: gaskets }]
   // A band that is turned into the head comes down with its face: what the ratio alone asks for is no plan yet.
-  if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return 'squish first.'
-  const cut = build.cuts.find(c => c.head === state.value!.head)
-  const depth = cut?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
+  if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return [{ words: 'squish first', at: { station: 'mockup', leaf: 'squish' } }]
+  const depth = build.cuts.find(c => c.head === state.value!.head)?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
   const thinner = build.replayed.offers.map(o => o.body.thickness.value).sort((a, b) => a - b)[0]
   const fitted = quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.value.value
-  const face = depth === undefined || depth <= 0 ? '' : `${say(depth, 'length', device.lengths)} off the face`
-  const gasket = thinner !== undefined && fitted !== undefined && thinner < fitted ? `the ${say(thinner, 'length', device.lengths)} gasket and less` : ''
-  return [face, gasket].filter(Boolean).join(', or ') + '.'
+  return [
+    ...depth === undefined || depth <= 0 ? [] : [{ words: `${say(depth, 'length', device.lengths)} off the face`, at: { station: 'cut', leaf: 'face' } as Place }],
+    ...thinner !== undefined && fitted !== undefined && thinner < fitted ? [{ words: `the ${say(thinner, 'length', device.lengths)} gasket`, at: gaskets }] : []
+  ]
 })
+/** Where the plan leaves it: nothing while that is being reckoned, or where nothing is planned. */
+const then = computed(() => build.replayed?.planned.length ? build.planned?.cylinders.find(c => c.cylinder === build.cylinder) : undefined)
+/** Stations with tables of their own have the room instead. */
+const folded = computed(() => route.path.endsWith('/daybook'))
 const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty' } as Record<string, string>
 </script>
 
 <template>
-  <aside v-if="state" class="stack" :aria-label="`Clearance volume of cylinder ${state.cylinder}`">
+  <aside v-if="state" class="stack" :class="{ folded }" :aria-label="`Clearance volume of cylinder ${state.cylinder}`">
     <div class="top">
-      <p class="label">Cylinder {{ state.cylinder }}<span v-if="build.replayed?.target" class="quiet"> · target {{ build.replayed.target.body.ratio.value.toFixed(2) }} ± {{ build.replayed.target.body.tolerance.value.toFixed(2) }}</span></p>
+      <p class="label">Cylinder {{ state.cylinder }}<span v-if="build.replayed?.target" class="quiet"><span class="wide"> · target</span> {{ build.replayed.target.body.ratio.value.toFixed(2) }} ± {{ build.replayed.target.body.tolerance.value.toFixed(2) }}</span></p>
       <p class="main" data-main-figure>
         <FigureReading v-if="state.ratio" label="Ratio" :part="state.ratio" dimension="ratio" :formula="ratioFormula(state)" />
         <span v-else class="num">—</span>
+        <span v-if="state.ratio" class="num quiet pm">{{ sayDoubt(uncertainty(state.ratio.value), 'ratio') }}</span>
       </p>
-      <p v-if="state.ratio" class="num quiet pm">{{ sayDoubt(uncertainty(state.ratio.value), 'ratio') }}</p>
     </div>
-    <p class="gap"><strong class="num">{{ gapSentence }}</strong><span v-if="ways">: {{ ways }}</span></p>
+    <p class="gap"><strong class="num">{{ gapSentence }}</strong></p>
+    <ul v-if="ways.length" class="ways" aria-label="What closes it">
+      <li v-for="(way, i) in ways" :key="way.words"><NuxtLink class="go" :to="openingOf(build.view!.id, way.at)">{{ i > 0 ? 'or ' : '' }}{{ way.words }}</NuxtLink></li>
+    </ul>
     <div class="scales">
       <svg width="280" :height="TALL + TOP * 2 + 18" role="img" :aria-label="`Whole clearance ${total.toFixed(1)} cc. ${gapSentence}`">
         <defs>
+          <pattern id="hangs-hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="6" height="6" fill="var(--sheet)" /><path d="M0 0V6" stroke="var(--ink)" stroke-width="1.5" /></pattern>
           <pattern id="book-dots" width="6" height="6" patternUnits="userSpaceOnUse"><circle cx="2" cy="2" r="1" fill="var(--ink)" /></pattern>
         </defs>
         <g v-for="block in blocks" :key="block.name" :class="['block', hatch[block.provenance], block.provenance, { hangs: block.hangs }]">
@@ -112,13 +117,12 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
         </g>
         <g transform="translate(206 0)">
           <line x1="20" :y1="TOP" x2="20" :y2="TOP + TALL" stroke="var(--ink)" />
-          <g v-for="cc in [6, 4, 2, 0, -2, -4, -6]" :key="cc">
+          <g v-for="cc in marks" :key="cc">
             <line x1="14" :y1="vernierY(cc)" x2="20" :y2="vernierY(cc)" stroke="var(--ink)" />
             <text class="num" x="11" :y="vernierY(cc) + 4" text-anchor="end">{{ cc > 0 ? `+${cc}` : cc === 0 ? '0' : `−${-cc}` }}</text>
           </g>
           <rect v-if="shim" x="20" :y="shim.top" width="46" :height="Math.max(2, shim.bottom - shim.top)" fill="var(--brass-fill)" stroke="var(--ink)" />
           <g v-for="tick in ticks" :key="tick.cylinder" :class="{ on: tick.on }" class="tick" :style="{ transform: `translateY(${tick.y}px)` }">
-            <path v-if="tick.off" :d="tick.on ? 'M40 -1 L47 -8 L54 -1' : 'M24 -1 L28 -6 L32 -1'" class="off" />
             <line x1="20" y1="0" :x2="tick.on ? 58 : 34" y2="0" />
             <line :x1="tick.on ? 58 : 34" :y1="-tick.doubt" :x2="tick.on ? 58 : 34" :y2="tick.doubt" class="doubt" />
             <text v-if="tick.on" class="num" x="62" y="5">{{ tick.cylinder }}</text>
@@ -133,39 +137,55 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
         </li>
       </ul>
     </div>
-    <p v-if="state.clearance" class="small foot">
+    <p v-if="state.clearance" class="small whole">
       Whole: <FigureReading label="Whole clearance volume" :part="state.clearance" dimension="volume" :formula="clearanceFormula(state)" doubt />
     </p>
     <p v-if="state.missing.length" class="small">Missing: {{ state.missing.map(m => m === 'chamberVolume' ? 'the chamber' : m).join(', ') }}.</p>
+    <p v-if="then?.state.ratio" class="then">after the plan <strong class="num">{{ then.state.ratio.value.value.toFixed(2) }}</strong> <span v-if="then.state.parts.chamber" class="small quiet">chamber <span class="num">{{ say(then.state.parts.chamber.value.value, 'volume') }}</span></span></p>
   </aside>
 </template>
 
 <style scoped>
 .stack { border-left: 1px solid var(--ink); padding: 8px 14px; display: flex; flex-direction: column; overflow: hidden; }
-.main { font-size: var(--s80); line-height: 1; font-weight: 700; letter-spacing: -2px; }
-.pm { font-size: var(--s18); }
-.gap { font-size: var(--s15); min-height: 62px; margin-top: 4px; }
-.scales { position: relative; width: 280px; }
+.main { font-size: var(--s80); line-height: 1; font-weight: 700; letter-spacing: -2px; display: flex; align-items: baseline; gap: 10px; white-space: nowrap; }
+.pm { font-size: var(--s18); font-weight: 400; letter-spacing: 0; }
+.gap { font-size: var(--s22); line-height: 32px; }
+.ways { display: grid; margin-bottom: 4px; }
+.ways li { border-top: 1px solid var(--hair); }
+.ways .go { display: flex; align-items: center; min-height: 36px; justify-content: space-between; }
+.scales { position: relative; width: 280px; margin-top: 6px; }
 .labels li { position: absolute; left: 74px; font-size: var(--s15); line-height: 1.2; }
 .labels .label { line-height: 1.1; }
 .block rect { stroke: var(--ink); stroke-width: 1; fill: var(--well); }
 .block.book rect { stroke-dasharray: 1 3; fill: url(#book-dots); }
 .block.assumed rect { fill: none; stroke-dasharray: 5 4; }
-.block.hangs rect { fill: var(--sheet); stroke: var(--stop); }
+.block.hangs rect { fill: url(#hangs-hatch); }
 .leader { fill: none; stroke: var(--hair); }
 .tick line { stroke: var(--ink); stroke-width: 2; }
 .tick .doubt { stroke-width: 1; }
-.tick .off { fill: none; stroke: currentColor; stroke-width: 2; }
 .tick { transition: transform var(--move); }
 .tick.on line { stroke: var(--dye); stroke-width: 4; }
 .tick.on .doubt { stroke-width: 1.5; }
 .quiet-text { fill: var(--quiet); }
-.foot { margin-top: auto; }
+.then { margin-top: auto; border-top: 1px solid var(--ink); padding-top: 6px; display: flex; align-items: baseline; gap: 8px; }
+.then strong { font-size: var(--s32); line-height: 1; }
+.stack.folded { padding: 8px 6px; }
+.folded .main { font-size: var(--s22); letter-spacing: 0; flex-direction: column; gap: 0; }
+.folded .pm, .folded .label { font-size: var(--s13); }
+.folded .gap { font-size: var(--s15); line-height: 1.3; }
+.folded .label .quiet, .folded .ways, .folded .scales, .folded .whole, .folded .then { display: none; }
 @media (max-width: 1000px) {
-  .stack { border-left: 0; border-top: 1px solid var(--ink); flex-direction: row; align-items: center; gap: 16px; height: 80px; padding: 0 14px; }
-  .scales, .foot, .top .label { display: none; }
-  .top { display: flex; align-items: baseline; gap: 10px; }
-  .main { font-size: var(--s48); }
-  .gap { min-height: 0; margin: 0; }
+  .stack, .stack.folded { border-left: 0; border-top: 1px solid var(--ink); flex-direction: row; align-items: center; gap: 16px; height: 80px; padding: 0 14px; }
+  .scales, .whole, .then .small { display: none; }
+  .top { display: flex; align-items: center; gap: 12px; }
+  .top .wide { display: none; }
+  .top .label .quiet { display: block; }
+  .main, .folded .main { font-size: var(--s48); flex-direction: row; gap: 10px; }
+  .gap { white-space: nowrap; }
+  .ways { margin: 0; white-space: nowrap; }
+  .ways li + li { display: none; }
+  .ways li { border: 0; }
+  .ways .go { min-height: 44px; gap: 4px; }
+  .then { margin: 0 0 0 auto; border: 0; white-space: nowrap; padding: 0; }
 }
 </style>

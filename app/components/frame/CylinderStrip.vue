@@ -1,25 +1,47 @@
 <script setup lang="ts">
-import { targetBand, uncertainty, type CylinderState } from '#core'
+import { estimate, type CylinderState } from '#core'
 import { digits } from '#shared/figures'
+import { useCcScale } from '~/composables/useCcScale'
 import { useBuild } from '~/stores/build'
 
+/** Every cylinder on one scale: its bar hangs from the target's brass, up where there are cc over, down where there are too few. */
 const build = useBuild()
-const HEIGHT = 72
+const { half, shim } = useCcScale()
+const HIGH = 76
+const MIDDLE = HIGH / 2
+/** Pixels for half the scale. */
+const TALL = 32
+const y = (cc: number) => MIDDLE - cc / half.value * TALL
 
-const band = computed(() => targetBand(build.replayed?.target))
-const rows = computed(() => build.replayed?.layout.banks.map(bank => bank.flatMap(c => build.asIs.find(s => s.cylinder === c) ?? [])) ?? [])
-const middle = computed(() => band.value
-  ? (band.value.low + band.value.high) / 2
-  : build.asIs.reduce((sum, s) => sum + (s.ratio?.value.value ?? 0), 0) / Math.max(1, build.asIs.filter(s => s.ratio).length))
-/** Ratio shown by half the strip's height: all ticks fit, and the band stays clear of the figures. */
-const reach = computed(() => {
-  const far = build.asIs.map(s => s.ratio ? Math.abs(s.ratio.value.value - middle.value) : 0)
-  const tolerance = band.value ? (band.value.high - band.value.low) / 2 : 0
-  return Math.max(...far, tolerance * 5, 0.05) * 1.18
+/** Above this many there is room for the ratio alone; the gap is in the cylinder's own words. */
+const CROWDED = 8
+const crowded = computed(() => build.asIs.length > CROWDED)
+const banks = computed(() => build.replayed?.layout.banks ?? [])
+/** A bank's first cylinder, but the first bank's. */
+const begins = (cylinder: number) => banks.value.slice(1).some(bank => bank[0] === cylinder)
+const inOrder = computed(() => banks.value.flatMap(bank => bank.flatMap(c => build.asIs.find(s => s.cylinder === c) ?? [])))
+const spread = computed(() => {
+  const all = build.asIs.flatMap(s => s.clearance?.value.value ?? [])
+  return all.length > 1 ? Math.max(...all) - Math.min(...all) : undefined
 })
-const y = (ratio: number) => HEIGHT / 2 - (ratio - middle.value) / reach.value * (HEIGHT / 2)
-const bandTop = computed(() => band.value ? y(band.value.high) : 0)
-const bandHeight = computed(() => band.value ? Math.max(3, y(band.value.low) - y(band.value.high)) : 0)
+const poured = (cylinder: number) => build.replayed?.pours.find(p => p.cylinder === cylinder)?.ever === true
+  || build.asIs.find(s => s.cylinder === cylinder)?.clearance?.provenance === 'measured'
+/** Where the plan leaves it, where anything is planned that moves it. */
+function planned({ cylinder, gap }: CylinderState): number | undefined {
+  const then = build.planned?.cylinders.find(c => c.cylinder === cylinder)?.state.gap?.value.value
+  return then === undefined || !gap || Math.abs(then - gap.value.value) < 0.005 ? undefined : then
+}
+const bars = computed(() => new Map(inOrder.value.flatMap((state) => {
+  if (!state.gap) return []
+  const { value, u } = estimate(state.gap.value)
+  const then = planned(state)
+  return [[state.cylinder, { y: y(value), top: y(value + 2 * u), bottom: y(value - 2 * u), guess: !poured(state.cylinder), then: then === undefined ? undefined : y(then) }] as const]
+})))
+/** Cylinders the next move is about, where it is not about all of them. */
+const concerned = computed(() => {
+  const [next] = build.opens
+  return next && next.cylinders.length < build.asIs.length ? next.cylinders : []
+})
 
 function gap(state: CylinderState): string {
   if (!state.gap) return build.replayed?.target ? '' : 'no target'
@@ -29,51 +51,76 @@ function gap(state: CylinderState): string {
 function spoken(state: CylinderState): string {
   const ratio = state.ratio ? `${state.ratio.value.value.toFixed(2)} to one` : 'no ratio yet'
   const against = state.gap ? `, ${Math.abs(state.gap.value.value).toFixed(1)} cc ${state.gap.value.value >= 0 ? 'over' : 'under'} the target’s clearance` : ''
-  return `Cylinder ${state.cylinder}, ${ratio}${against}${state.cylinder === build.worst ? ', the worst' : ''}`
+  return `Cylinder ${state.cylinder}, ${ratio}${against}${state.cylinder === build.worst ? ', furthest off' : ''}`
 }
 </script>
 
 <template>
-  <nav class="strip" aria-label="Cylinders">
-    <div v-for="(row, i) in rows" :key="i" class="bank" :style="{ height: `${HEIGHT}px` }">
-      <div v-if="band" class="band" :style="{ top: `${bandTop}px`, height: `${bandHeight}px` }" />
-      <v-btn
-        v-for="state in row" :key="state.cylinder" variant="text" class="cell" :class="{ on: state.cylinder === build.cylinder }"
-        :aria-pressed="state.cylinder === build.cylinder" :aria-label="spoken(state)" @click="build.cylinder = state.cylinder"
-      >
-        <span class="who num">{{ state.cylinder }}</span>
-        <span class="ratio num">{{ state.ratio ? state.ratio.value.value.toFixed(2) : '—' }}</span>
-        <span class="gap num small">{{ gap(state) }}</span>
-        <span v-if="state.cylinder === build.worst && build.asIs.length > 1" class="worst small">worst</span>
-        <span
-          v-if="state.ratio" class="tick" :style="{ top: `${y(state.ratio.value.value)}px` }"
-          :data-u="uncertainty(state.ratio.value).toFixed(3)"
-        />
-      </v-btn>
+  <nav class="strip" :class="{ crowded }" aria-label="Cylinders">
+    <div class="gutter small" aria-hidden="true">
+      <template v-if="shim"><span>over +{{ half }}</span><span>under −{{ half }}</span></template>
     </div>
+    <div v-if="shim" class="band" :style="{ top: `${y(shim.over)}px`, height: `${Math.max(3, y(shim.under) - y(shim.over))}px` }" />
+    <v-btn
+      v-for="state in inOrder" :key="state.cylinder" variant="text" class="cell" :class="{ on: state.cylinder === build.cylinder, begins: begins(state.cylinder) }"
+      :aria-pressed="state.cylinder === build.cylinder" :aria-label="spoken(state)" @click="build.cylinder = state.cylinder"
+    >
+      <span class="who num">{{ state.cylinder }}</span>
+      <span class="ratio num">{{ state.ratio ? state.ratio.value.value.toFixed(2) : '—' }}</span>
+      <span class="under small"><span v-if="!crowded" class="gap num">{{ gap(state) }}</span> <span v-if="state.cylinder === build.worst && build.asIs.length > 1" class="worst">worst</span></span>
+      <svg v-if="bars.has(state.cylinder)" class="plumb" width="20" :height="HIGH" aria-hidden="true">
+        <path class="whisker" :d="`M10 ${bars.get(state.cylinder)!.top}V${bars.get(state.cylinder)!.bottom}`" />
+        <rect
+          class="bar" :class="{ guess: bars.get(state.cylinder)!.guess }" x="6" width="8" :y="Math.min(MIDDLE, bars.get(state.cylinder)!.y)"
+          :height="Math.max(2, Math.abs(MIDDLE - bars.get(state.cylinder)!.y))" :data-up="bars.get(state.cylinder)!.y < MIDDLE"
+        />
+        <path v-if="bars.get(state.cylinder)!.then !== undefined" class="then" :d="`M10 ${bars.get(state.cylinder)!.then! - 6}l6 6-6 6-6-6z`" />
+      </svg>
+      <i v-if="concerned.includes(state.cylinder)" class="notch" aria-hidden="true" />
+    </v-btn>
+    <p v-if="spread !== undefined && !crowded" class="spread small quiet"><span>spread</span> <strong class="num">{{ digits(spread, 1) }} cc</strong></p>
   </nav>
 </template>
 
 <style scoped>
-.strip { border-bottom: 1px solid var(--ink); }
-.bank { position: relative; display: flex; }
-.band { position: absolute; left: 0; right: 0; background: var(--brass-fill); border: 1px solid var(--ink); border-width: 1px 0; z-index: 0; opacity: .55; }
-.cell.v-btn { position: relative; flex: 1; height: 100%; border-right: 1px solid var(--hair); display: block; padding: 0 34px 0 10px; z-index: 1; }
-.cell :deep(.v-btn__content) { display: grid; grid-template: 36px 36px / auto 1fr; align-items: center; text-align: left; column-gap: 10px; justify-content: start; }
-.cell.v-btn:last-child { border-right: 0; }
+.strip { position: relative; display: flex; height: 76px; flex: none; border-bottom: 1px solid var(--ink); }
+.gutter { flex: none; width: 72px; display: flex; flex-direction: column; justify-content: space-between; padding: 6px 6px 6px 10px; color: var(--quiet); border-right: 1px solid var(--hair); }
+.band { position: absolute; left: 0; right: 0; background: var(--brass-fill); border: 1px solid var(--brass); border-width: 1px 0; opacity: .55; }
+.cell.v-btn { position: relative; flex: 1 1 0; max-width: 208px; height: 100%; border-right: 1px solid var(--hair); display: block; padding: 0 24px 0 10px; }
+.cell.begins { border-left: 2px solid var(--ink); }
+.cell :deep(.v-btn__content) { height: 75px; display: grid; grid-template: 37px 37px / auto 1fr; align-items: center; text-align: left; column-gap: 10px; justify-content: start; }
 .cell.on { box-shadow: inset 0 -4px 0 var(--dye); }
 .who { font-size: var(--s15); color: var(--quiet); }
 .cell.on .who { color: var(--dye); font-weight: 700; }
 .ratio { font-size: var(--s22); font-weight: 700; }
-.gap { grid-column: 1 / 3; align-self: start; }
-.worst { position: absolute; right: 34px; bottom: 8px; color: var(--stop); font-weight: 700; }
-.tick { position: absolute; right: 4px; width: 24px; height: 3px; margin-top: -1.5px; background: var(--ink); transition: top var(--move); }
-.cell.on .tick { background: var(--dye); width: 30px; height: 5px; margin-top: -2.5px; right: 2px; }
+.under { grid-column: 1 / 3; white-space: nowrap; }
+.worst { color: var(--stop); font-weight: 700; margin-left: 4px; }
+.plumb { position: absolute; right: 2px; top: 0; }
+.bar { fill: var(--ink); stroke: var(--ink); transition: y var(--move), height var(--move); }
+.cell.on .bar { fill: var(--dye); stroke: var(--dye); }
+.bar.guess { fill: none; stroke-dasharray: 3 2; }
+.whisker { stroke: var(--ink); stroke-width: 1; }
+.then { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.5; }
+.notch { position: absolute; left: 0; top: 0; border: 6px solid; border-color: var(--dye) transparent transparent var(--dye); }
+.spread { flex: none; width: 84px; margin-left: auto; padding: 6px 8px 10px 10px; display: flex; flex-direction: column; justify-content: space-between; }
+.crowded .cell.v-btn { padding: 0 18px 0 6px; }
+.crowded .who { align-self: start; margin-top: 6px; }
+.crowded .ratio { font-size: var(--s18); align-self: start; margin-top: 4px; }
+.crowded .cell :deep(.v-btn__content) { grid-template: 37px 37px / auto 1fr; }
+.crowded .under { grid-area: 1 / 2; align-self: start; margin-top: 7px; }
+.crowded .ratio { grid-area: 2 / 1 / 3 / 3; }
+.crowded .plumb { right: 0; }
 @media (max-width: 1000px) {
-  .cell.v-btn { padding-right: 26px; padding-left: 8px; }
-  .cell :deep(.v-btn__content) { column-gap: 6px; }
-  .tick { width: 18px; }
-  .cell.on .tick { width: 22px; }
-  .worst { right: 26px; }
+  .gutter { width: 64px; padding-left: 6px; }
+  .cell.v-btn { padding-left: 8px; }
+  .cell :deep(.v-btn__content) { column-gap: 5px; }
+  .plumb { right: -2px; }
+  .spread { display: none; }
+  .crowded .gutter { width: 56px; white-space: normal; }
+  .crowded .cell.v-btn { padding: 0 12px 0 4px; }
+  .crowded .ratio { font-size: var(--s15); }
+  .crowded .plumb { right: -4px; }
+  .crowded .worst { margin: 0; }
+  .cell.v-btn { padding-right: 18px; }
 }
 </style>

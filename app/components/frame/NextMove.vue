@@ -3,7 +3,7 @@ import type { Advice } from '#core'
 import { openingOf } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { sayAdvice } from '~/words/advice'
+import { GROUPS, GROUP_WORDS, groupOf, sayAdvice } from '~/words/advice'
 import { STATION_WORDS } from '~/words/stations'
 
 /** What comes first of everything that is open, and the rest of it one key away. */
@@ -12,6 +12,10 @@ const device = useDevice()
 const route = useRoute()
 const all = computed(() => build.opens.map(open => ({ open, ...sayAdvice(open, build.cylinders.length, device.lengths) })))
 const first = computed(() => all.value[0]!)
+const groups = computed(() => GROUPS.flatMap((group) => {
+  const list = all.value.filter(({ open }) => groupOf(open) === group)
+  return list.length > 0 ? [{ group, list }] : []
+}))
 /** Another station, a field to go to, or a cylinder of another head than the one on the bench. */
 const elsewhere = computed(() => {
   const { at, cylinders } = first.value.open
@@ -25,38 +29,42 @@ const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.i
   <div class="next">
     <p role="status" class="said">
       <span class="mark" :class="{ warn: first.urgent }">{{ first.urgent ? 'Stop' : 'Next' }}</span>
-      <span class="sentence-of">{{ first.sentence }}</span>
+      <span class="sentence-of" :class="{ long: first.sentence.length > 90 }">{{ first.sentence }}</span>
     </p>
     <NuxtLink v-if="elsewhere && build.view" class="go" :to="to(first.open)">{{ STATION_WORDS[first.open.at.station] }}</NuxtLink>
+    <span v-else class="here quiet small">here</span>
     <v-menu v-if="all.length > 1" v-model="shown" location="bottom end" :close-on-content-click="false">
       <template #activator="{ props }">
-        <v-btn v-bind="props" variant="text" class="more" data-more>{{ all.length - 1 }} more open</v-btn>
+        <v-btn v-bind="props" variant="text" class="more" data-more>{{ all.length }} open</v-btn>
       </template>
       <v-list class="open-list" aria-label="Everything that is open" density="compact">
-        <v-list-item v-for="(one, i) in all" :key="i" :to="to(one.open)" :data-open="one.open.kind" @click="shown = false">
-          <span class="order num">{{ i + 1 }}</span>
-          <span class="what"><strong v-if="one.urgent" class="warn">Stop. </strong>{{ one.sentence }}</span>
-          <span class="go where">{{ STATION_WORDS[one.open.at.station] }}</span>
-        </v-list-item>
+        <template v-for="{ group, list } in groups" :key="group">
+          <v-list-subheader>{{ GROUP_WORDS[group] }}</v-list-subheader>
+          <v-list-item v-for="(one, i) in list" :key="i" :to="to(one.open)" :data-open="one.open.kind" @click="shown = false">
+            <span class="what"><strong v-if="one.urgent" class="warn">Stop. </strong>{{ one.sentence }}</span>
+            <span class="go where">{{ STATION_WORDS[one.open.at.station] }}</span>
+          </v-list-item>
+        </template>
       </v-list>
     </v-menu>
   </div>
 </template>
 
 <style scoped>
-.next { display: flex; align-items: center; gap: 14px; padding: 0 16px; font-size: var(--s18); border-bottom: 1px solid var(--hair); min-height: 52px; line-height: 1.2; }
+.next { display: flex; align-items: center; gap: 14px; padding: 0 0 0 16px; font-size: var(--s18); border-bottom: 1px solid var(--hair); min-height: 52px; line-height: 1.2; flex: none; }
 .said { flex: 1; display: flex; align-items: center; gap: 14px; }
-.mark { font-size: var(--s13); font-weight: 700; color: var(--dye); }
+.mark { font-size: var(--s13); font-weight: 700; color: var(--dye); min-width: 42px; }
 .mark.warn { color: var(--stop); font-size: var(--s18); }
 .sentence-of { flex: 1; }
-.go { white-space: nowrap; font-size: var(--s15); display: inline-flex; align-items: center; gap: 4px; }
-.more.v-btn { --v-btn-height: 44px; flex: none; padding: 0 10px; border-left: 1px solid var(--hair); }
+.go, .here { white-space: nowrap; font-size: var(--s15); min-width: 72px; text-align: right; padding-right: 14px; }
+.go { display: inline-flex; align-items: center; justify-content: end; gap: 4px; }
+.more.v-btn { --v-btn-height: 52px; flex: none; padding: 0 16px; border-left: 1px solid var(--hair); }
 .more[aria-expanded=true] { background: var(--sheet-deep); }
-.open-list { max-width: 720px; }
+.open-list { width: 640px; max-width: 92vw; }
+.open-list :deep(.v-list-subheader) { min-height: 28px; padding: 4px 10px 0; font-size: var(--s13); color: var(--quiet); opacity: 1; }
 .open-list :deep(.v-list-item) { border-top: 1px solid var(--hair); min-height: 44px; }
-.open-list :deep(.v-list-item:first-child) { border-top: 0; }
 .open-list :deep(.v-list-item__content) { display: flex; gap: 12px; align-items: baseline; white-space: normal; }
-.order { color: var(--quiet); min-width: 1.4em; text-align: right; }
+.open-list .go { min-width: 0; padding: 0; }
 .what { flex: 1; font-size: var(--s15); line-height: 1.3; }
-@media (max-width: 1000px) { .next { min-height: 64px; } }
+@media (max-width: 1000px) { .next { min-height: 64px; } .long { font-size: var(--s15); } .more.v-btn { --v-btn-height: 64px; } }
 </style>

@@ -26,7 +26,7 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
 </script>
 
 <template>
-  <div v-if="build.view?.id === id" class="frame">
+  <div v-if="build.view?.id === id" class="frame" :class="{ tables: route.path.endsWith('/daybook') }">
     <StationRail :build="id" class="at-rail" />
     <div class="middle">
       <FaultBoundary what="The strip of cylinders" line><CylinderStrip v-if="build.cylinders.length" /></FaultBoundary>
@@ -47,6 +47,8 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
 
 <style scoped>
 .frame { flex: 1; min-height: 0; display: grid; grid-template: minmax(0, 1fr) / 72px minmax(0, 1fr) 312px; }
+/* A station with long tables has the stack's room too. */
+.frame.tables { grid-template-columns: 72px minmax(0, 1fr) 88px; }
 .middle { display: flex; flex-direction: column; min-width: 0; min-height: 0; }
 .station-room { flex: 1; min-height: 0; overflow: hidden; display: flex; }
 .station-room > :deep(*) { flex: 1; min-width: 0; }
