@@ -98,15 +98,15 @@ export function useCutting() {
   const valves = computed(() => here.value.find(c => c.cylinder === build.cylinder)?.valves ?? [])
   const margins = computed(() => here.value.flatMap(({ cylinder, room }) => room ? [{ cylinder, ...room }] : []))
 
-  /** Plans the cut as it lies; `typed` takes the place of the free depth. What it takes off each chamber is its promise. */
-  async function plan(typed?: Figure): Promise<string | undefined> {
+  /** Plans the cut as it lies; `typed` takes the place of the free depth. What it takes off each chamber is its promise; why it was planned past a limit stays with it. */
+  async function plan(typed?: Figure, note?: string): Promise<string | undefined> {
     const body = bodyOf(laid.value, typed ?? figure(depth.value))
     const promised = computed(() => build.ifDone([...before.value, asTried(body)]))
     const ready = computed(() => promised.value?.cylinders.some(c => c.head === head.value && c.waiting) === false)
     if (!await until(ready).toBe(true, { timeout: 60_000 })) return 'The chambers are not ready yet: try again in a moment.'
     const entry = promised.value!.operations.at(-1)!
     const supersedes = planned.value?.id
-    const said = notKept(await build.add('faceCut', scope.value, entry.body as FaceCutBody, supersedes ? { supersedes } : {}))
+    const said = notKept(await build.add('faceCut', scope.value, entry.body as FaceCutBody, { ...(supersedes ? { supersedes } : {}), ...(note ? { note } : {}) }))
     if (!said) {
       tried.value = undefined
       lay.forget()

@@ -1,4 +1,4 @@
-import { SCHOOLS, asIf, headCut, squishAreaOver, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame, quantityOf, modelOf, type Below, type EntryOf, type Relief, type School, type Tried, type WallAt, type WallLimits, type WallProposal, type Quantity } from '#core'
+import { groundBudget, shortOf, SCHOOLS, asIf, headCut, squishAreaOver, hotSpots, liftProfile, liftTable, meanOverLift, mouthOf, nicked, proposeWall, reliefLesson, reliefPrediction, scribedLine, valveFrame, quantityOf, modelOf, type Below, type EntryOf, type Relief, type School, type Tried, type WallAt, type WallLimits, type WallProposal, type Quantity } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { v5 as uuidv5 } from 'uuid'
 import { askSolids } from './useSolids'
@@ -21,7 +21,7 @@ const KEPT = 120
 export function useShaping() {
   const build = useBuild()
   const drafts = useDrafts()
-  const { tried } = useChambers()
+  const { chambers, tried } = useChambers()
   const head = computed(() => build.state?.head ?? 1)
   const key = computed(() => `${build.view?.id}/shape/${head.value}`)
   const setup = computed<ShapeSetup>(() => {
@@ -267,6 +267,10 @@ export function useShaping() {
     const worst = [...room?.valves ?? []].sort((a, b) => a.seat.margin - b.seat.margin)[0]
     return { depth, worst: worst && { ...worst, valve: worst.valve.valve } }
   })
+  /** The cc that may go before a seat stands in the way of the cut that pays it back. */
+  const budget = computed(() => build.replayed && groundBudget(build.replayed, { cylinder: build.cylinder, head: head.value }, before.value, chambers))
+  /** How much of the valve's edge the wall keeps short, as it would be. */
+  const short = computed(() => (then.value ?? now.value) && shortOf((then.value ?? now.value)!.shroud))
   const spots = computed(() => spec.value ? hotSpots(spec.value, mouthOf(spec.value), gasketBore.value) : [])
 
   // The developed chamber as master: what every other cylinder gains by the same metal.
@@ -311,6 +315,6 @@ export function useShaping() {
   }
   return {
     head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, liftEntry, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
-    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, spots, copies, copying, copy, planned, plan, finish
+    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, budget, short, spots, copies, copying, copy, planned, plan, finish
   }
 }

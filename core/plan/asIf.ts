@@ -1,4 +1,4 @@
-import { cutsTogether, valveDrop, valveMargins, type ChamberValve, type Cut, type ValveMargins } from '../chamber'
+import { cutsTogether, valveDrop, valveMargins, type ChamberValve, type Cut, type EdgeMargin, type ValveMargins } from '../chamber'
 import { operationsOn, touches, type Bodies, type EntryOf, type OperationEntry, type OperationKind, type Removed, type Scope, type Valve } from '../ledger'
 import { cutPlane, type ChamberModel, type ClearanceStep, type CylinderState, type Provenance, type Replay, type SquishStanding, type ValveStanding } from '../standing'
 import type { Moves } from './moves'
@@ -8,7 +8,7 @@ import type { Chambers, ChamberShape, NotReady } from './chambers'
 /** An operation nobody has entered: what it does, and to what. */
 export type Tried = { [K in OperationKind]: { kind: K, scope: Scope, body: Bodies[K] } }[OperationKind]
 
-/** What a cut leaves of a drawn valve's seat and top cut, all the way round; mm it comes down by the operations, and how it then leans. */
+/** What a cut leaves of a drawn valve's seat and top cut, all the way round, first touched at a depth from the face as it is; mm it comes down by the operations, and how it then leans. */
 export interface ValveRoom extends ValveMargins { valve: ChamberValve, drop: number, tilt: number }
 
 /** Where one cylinder would stand. */
@@ -122,5 +122,13 @@ export function asIf(standing: Replay, operations: readonly (Tried | OperationEn
 
 function roomOf(model: ChamberModel, planes: Cut[]): CylinderAsIf['room'] {
   const plane = cutsTogether([model.done, ...planes])
-  return { seats: model.seats, valves: model.spec.valves.map(valve => ({ valve, ...valveMargins(valve, plane), ...valveDrop(valve, model.done, plane) })) }
+  // Whoever sets a depth counts from the face as it is, not as it was cast.
+  const fromNow = (edge: EdgeMargin): EdgeMargin => ({ ...edge, firstTouch: edge.firstTouch - model.done.depth })
+  return {
+    seats: model.seats,
+    valves: model.spec.valves.map((valve) => {
+      const { seat, topCut, verdict } = valveMargins(valve, plane)
+      return { valve, seat: fromNow(seat), topCut: fromNow(topCut), verdict, ...valveDrop(valve, model.done, plane) }
+    })
+  }
 }

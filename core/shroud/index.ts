@@ -4,4 +4,4 @@ export { mouthOn, shroudOnSolid, type Below, type SolidShroud, type SolidShroudC
 export {
   SCHOOLS, arcsOf, inArc, limitGaps, nicked, pinBlocked, proposeWall, scribedLine, type Arc, type School, type WallAt, type WallLimits, type WallProposal
 } from './schools'
-export { meanShroud, shroud, type LiftPlace, type Shroud, type ShroudCase } from './shroud'
+export { meanShroud, shortOf, shroud, type LiftPlace, type Shroud, type ShroudCase } from './shroud'

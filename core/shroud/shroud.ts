@@ -142,3 +142,19 @@ export function meanShroud(curve: LiftPlace[]): number {
   })
   return passed / above('area under the curve', open, 0)
 }
+
+/** A wall is short of its need where it passes less than this share of it: rounding is no want. */
+const ENOUGH = 1 - 1e-6
+
+/**
+ * How much of a valve's edge its wall keeps short of what it needs.
+ *
+ * @param shroud the gap and passage at one lift
+ * @returns degrees: how far round it is short; percent: by how much of the need where it is worst
+ * Source: the passage over the need at each azimuth, 1 where there is enough.
+ * @example shortOf(shroud({ walls, valve, lift })) // { degrees: 98, percent: 52 }
+ */
+export function shortOf({ ratio }: Pick<Shroud, 'ratio'>): { degrees: number, percent: number } {
+  const short = ratio.filter(share => share < ENOUGH)
+  return { degrees: short.length * 360 / ratio.length, percent: short.length > 0 ? 100 * (1 - Math.min(...short)) : 0 }
+}

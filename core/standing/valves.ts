@@ -9,8 +9,8 @@ import { cutDepth, knownQuantity, statedQuantity } from './statements'
 export interface ValveStanding {
   valve: Valve
   convention: ClearanceConvention
-  /** Piston clearance as measured, and what is left of it. */
-  clearance?: { measured: Part, lost: Sourced, left: Sourced, side: number }
+  /** Piston clearance as measured, what is left of it, and what each mm of drop takes of it. */
+  clearance?: { measured: Part, lost: Sourced, left: Sourced, side: number, perMm: number }
   /** Height of the lowest edge over the face: of the seat, and of the top cut. Negative once the cut is through. */
   seatLeft?: Sourced
   topCutLeft?: Sourced
@@ -63,7 +63,8 @@ export function valveStandings(ledger: Ledger, cylinder: number, planned: Operat
       const left = steps.find(step => step.name === `${valve}Clearance`)!.then
       standing.clearance = {
         measured, left, lost: linear([[1, measured.value], [-1, left]]),
-        side: valveClearanceLost(drop.value, tilt.value, convention).side
+        side: valveClearanceLost(drop.value, tilt.value, convention).side,
+        perMm: valveClearanceLost(1, tilt.value, convention).lost
       }
     }
     return [standing]

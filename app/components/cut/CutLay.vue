@@ -40,14 +40,13 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
         <FigureField v-if="setup.free !== 'depth'" :field="field('depth')" :label="NAMES.depth" dimension="length" :part="asSet(setup.depth)" :commit="f => put({ depth: f.value })" />
         <FigureField v-if="setup.mode === 'both' && setup.free !== 'flat'" :field="field('flat')" :label="NAMES.flat" dimension="length" :part="asSet(setup.flat)" :commit="f => put({ flat: f.value })" />
       </div>
-      <details class="small">
-        <summary>or by depth at two edges</summary>
+      <BenchFold class="small" title="By the depth at two edges instead">
         <div class="fields three">
           <FigureField :field="field('reach')" label="Edges, from the bore line" dimension="length" :part="asSet(setup.reach)" :commit="f => put({ reach: f.value })" />
           <FigureField :field="field('low')" :label="sides[0]!" dimension="length" :part="asSet(lay.low.value)" :commit="f => edge(f.value, lay.high.value)" />
           <FigureField :field="field('high')" :label="sides[1]!" dimension="length" :part="asSet(lay.high.value)" :commit="f => edge(lay.low.value, f.value)" />
         </div>
-      </details>
+      </BenchFold>
     </template>
   </div>
 </template>
@@ -57,6 +56,4 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
 .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
 .three { grid-template-columns: repeat(3, minmax(0, 1fr)); padding-top: 4px; }
-summary { cursor: pointer; min-height: 22px; }
-@media (max-width: 1000px) { summary { min-height: 44px; } }
 </style>

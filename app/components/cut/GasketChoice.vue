@@ -33,5 +33,6 @@ async function choose(body?: { thickness: Figure, bore: Figure }) {
 </template>
 
 <style scoped>
-.gasket-choice { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
+.gasket-choice { display: flex; flex-wrap: wrap; gap: 4px 6px; align-items: center; }
+.label { flex-basis: 100%; }
 </style>

@@ -6,7 +6,7 @@ import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
 
 /** What the cut means for the valves, in words: seats, top cuts, and what is left to the piston. */
-const props = defineProps<{ all: { cylinder: number, seats: Record<'intake' | 'exhaust', Provenance>, valves: ValveRoom[] }[], standings: ValveStanding[] }>()
+const props = defineProps<{ all: { cylinder: number, seats: Record<'intake' | 'exhaust', Provenance>, valves: ValveRoom[] }[], standings: ValveStanding[], ready: boolean }>()
 const build = useBuild()
 const device = useDevice()
 const shop = useShop()
@@ -37,7 +37,8 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
 </script>
 
 <template>
-  <ul class="verdicts">
+  <p v-if="!ready" class="quiet" role="status">Not reckoned yet: the chambers are being made solid.</p>
+  <ul v-else class="verdicts">
     <li v-for="line in lines" :key="line.kind" :data-verdict="line.kind">
       <strong class="word" :class="{ warn: line.bad }">{{ line.kind === 'intake' ? 'Intake' : 'Exhaust' }}: {{ WORDS[line.verdict] }}</strong>
       <span class="small">{{ line.seat }}, {{ line.topCut }}. First touch: top cut <span class="num">{{ line.firstTop }}</span>, seat <span class="num">{{ line.first }}</span><template v-if="line.piston">; <span :class="{ warn: line.pistonBad }"><FigureReading :label="`${line.kind} to piston`" :part="line.piston" dimension="length" :formula="line.how" /> to the piston</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
@@ -47,5 +48,6 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
 
 <style scoped>
 .verdicts { display: grid; gap: 3px; }
+p { min-height: 76px; }
 .word { font-size: var(--s18); margin-right: 8px; }
 </style>

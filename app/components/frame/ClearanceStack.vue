@@ -92,7 +92,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 </script>
 
 <template>
-  <aside v-if="state" class="stack" :class="{ folded }" :aria-label="`Clearance volume of cylinder ${state.cylinder}`">
+  <aside v-if="state" class="stack" :class="{ folded, beside: route.path.endsWith('/pour') }" :aria-label="`Clearance volume of cylinder ${state.cylinder}`">
     <div class="top">
       <p class="label">Cylinder {{ state.cylinder }}<span v-if="build.replayed?.target" class="quiet"><span class="wide"> · target</span> {{ build.replayed.target.body.ratio.value.toFixed(2) }} ± {{ build.replayed.target.body.tolerance.value.toFixed(2) }}</span></p>
       <p class="main" data-main-figure>
@@ -169,6 +169,8 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 .quiet-text { fill: var(--quiet); }
 .then { margin-top: auto; border-top: 1px solid var(--ink); padding-top: 6px; display: flex; align-items: baseline; gap: 8px; }
 .then strong { font-size: var(--s32); line-height: 1; }
+/* Where a glass is read its reading is the large figure. */
+.beside .main { font-size: var(--s32); letter-spacing: -1px; line-height: 1.3; }
 .stack.folded { padding: 8px 6px; }
 .folded .main { font-size: var(--s22); letter-spacing: 0; flex-direction: column; gap: 0; }
 .folded .pm, .folded .label { font-size: var(--s13); }
@@ -181,6 +183,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
   .top .wide { display: none; }
   .top .label .quiet { display: block; }
   .main, .folded .main { font-size: var(--s48); flex-direction: row; gap: 10px; }
+  .beside .main { font-size: var(--s32); }
   .gap { white-space: nowrap; }
   .ways { margin: 0; white-space: nowrap; }
   .ways li + li { display: none; }

@@ -65,8 +65,7 @@ const whole = { level: 'build' } as const
       </div>
     </div>
     <p v-else class="small quiet">Wants the highest revs and the rod length.</p>
-    <details :open="!running">
-      <summary class="small">Rod, revs and play</summary>
+    <BenchFold :open="!running" title="Rod, revs and play">
       <div class="fields">
         <BenchSelect id="rod" label="Rods of" :model-value="running?.materialStated ? running.material : undefined" placeholder="steel, assumed?" :items="plainPairs(['steel', 'aluminium', 'titanium'])" @update:model-value="material($event!)" />
         <StatementField quantity="revs" :scope="whole" no-basis />
@@ -78,7 +77,7 @@ const whole = { level: 'build' } as const
         <StatementField quantity="squishArea" :scope="whole" />
         <StatementField quantity="bandEdge" :scope="whole" />
       </div>
-    </details>
+    </BenchFold>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>
 </template>

@@ -44,8 +44,7 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
         <BenchText id="vessel" label="What it is" :model-value="p.beside.value.vessel" maxlength="40" @update:model-value="p.setBeside({ vessel: String($event ?? '') })" />
       </div>
     </div>
-    <details>
-      <summary class="small">Corrections{{ set ? `, ${set} set` : '' }}</summary>
+    <BenchFold :title="`Corrections${set ? `, ${set} set` : ''}`">
       <div class="row">
         <FigureField v-for="name in folded" :key="name" :field="`${build.view?.id}/beside/${p.what.value}/${name}`" :label="WORDS[name].label" :dimension="WORDS[name].dimension" :part="part(name)" :commit="keep(name)" />
         <div>
@@ -53,7 +52,7 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
         </div>
       </div>
       <p class="small quiet">A plate hole and a recess are taken off. The liquid’s own warmth counts only where it differs between glass and head. 0 clears a figure.</p>
-    </details>
+    </BenchFold>
     <BenchCheck v-if="ports" class="small" label="Worked on since the last pour: starts afresh" :model-value="p.beside.value.afterWork ?? false" @update:model-value="p.setBeside({ afterWork: $event })" />
   </div>
 </template>
@@ -62,8 +61,4 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
 .row { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; margin: 6px 0 4px; align-items: end; }
 /* Its words are longer than half the place. */
 .wide { grid-column: 1 / 3; }
-summary { cursor: pointer; color: var(--dye); min-height: 28px; display: flex; align-items: center; }
-summary::before { content: '+'; width: 16px; font-family: var(--figure); }
-details[open] summary::before { content: '−'; }
-@media (max-width: 1000px) { summary { min-height: 44px; } }
 </style>

@@ -36,14 +36,13 @@ async function keep() {
 <template>
   <div class="lift-table" role="group" :aria-label="`Lift table, ${valve}`">
     <p v-if="entry" class="small">The {{ valve }} cam by its table: <span class="num" data-lift-table>{{ said }}</span>. To take it out: the Daybook.</p>
-    <details :open="text !== ''" class="small">
-      <summary>{{ entry ? 'another lift table' : 'or a lift table' }}, by dial and wheel</summary>
+    <BenchFold :open="text !== ''" :title="`${entry ? 'Another lift table' : 'A lift table instead'}, by dial and wheel`" class="small">
       <v-textarea :id="`lift-table-${valve}`" v-model="text" class="num" :label="`A line a place: degrees, lift in ${unit}`" rows="4" spellcheck="false"><template #loader /></v-textarea>
       <div class="row">
         <v-btn :disabled="text === ''" @click="keep">Keep the table</v-btn>
         <v-file-input class="file" label="out of a file" accept=".csv,.txt,text/csv,text/plain" @update:model-value="file" />
       </div>
-    </details>
+    </BenchFold>
     <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
   </div>
 </template>

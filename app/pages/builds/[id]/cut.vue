@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { uncertainty, quantityOf, type Part } from '#core'
+import { quantityOf, uncertainty, type Figure, type Part } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { sayLay } from '~/words/cuts'
+import { useCutStair } from '~/composables/useCutStair'
 import { useCutting } from '~/composables/useCutting'
 import { useSettling } from '~/composables/useSettling'
 import { useBuild } from '~/stores/build'
@@ -13,6 +14,7 @@ const device = useDevice()
 const cutting = useCutting()
 const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, moves, valves, perMm, solid, exactly, settled, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
 const { pale, caughtUp } = useSettling(settled)
+const { marks, words, doubt, pastLimit, inDoubt } = useCutStair(cutting)
 const sentence = ref('')
 const leaf = useLocalStorage('bowl.cutLeaf', 'face')
 const leaves = [{ key: 'face', name: 'Face' }, { key: 'seats', name: 'Seat work' }, { key: 'else', name: 'What else moves' }]
@@ -53,11 +55,33 @@ function dragged(to: number) {
   else lay.set({ depth: within })
 }
 const offer = computed(() => free.value === 'depth' || free.value === 'none' ? say(depth.value, 'length', device.lengths) : sayFree(value.value))
+/** Past a limit nothing is planned without a reason, which stays with the entry. */
+const reason = ref('')
+const asking = ref(false)
+watch([head, depth], () => asking.value = false)
+/** Plans what is looked at, or what was typed; past a limit only with a reason. */
+async function planned_(typed?: Figure): Promise<string | undefined> {
+  if (pastLimit.value && reason.value.trim() === '') {
+    asking.value = true
+    return `${pastLimit.value} Say why below, then plan it again.`
+  }
+  const said = await plan(typed, reason.value.trim() || undefined)
+  if (!said) {
+    reason.value = ''
+    asking.value = false
+  }
+  return said
+}
+const planTyped = async (figure: Figure) => {
+  tried.value = figure.value
+  await nextTick()
+  return planned_(figure)
+}
 async function planDepth() {
   const offered = offer.value
   await caughtUp()
   // What the button said is what is planned, or nothing is.
-  sentence.value = offer.value === offered ? await plan() ?? '' : `Reckoned anew: it is ${offer.value}. Press again to plan that.`
+  sentence.value = offer.value === offered ? await planned_() ?? '' : `Reckoned anew: it is ${offer.value}. Press again to plan that.`
 }
 </script>
 
@@ -73,28 +97,34 @@ async function planDepth() {
       <section class="ask">
         <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">Head {{ head }}</h2>
         <CutLay v-if="solid.drawn.value && !planned" :lay="lay" :laid="laid" :head="head" />
-        <template v-if="deepest && lowest && !planned && free !== 'none'">
+        <template v-if="deepest && lowest && !planned && (free === 'angle' || free === 'flat')">
           <div class="answer">
-            <p class="label">{{ solid.drawn.value && laid.angle ? `${what}, at most` : 'The most it can lose' }}: cylinder {{ deepest.cylinder }} on target</p>
-            <p class="num first" data-answer="deepest">{{ sayFree(deepest.depth.value) }} <span v-if="uncertainty(deepest.depth) > 0" class="quiet pm">{{ sayDoubt(uncertainty(deepest.depth), 'length', device.lengths) }}</span></p>
+            <p class="label">{{ what }}, at most: cylinder {{ deepest.cylinder }} on target</p>
+            <p class="num first" data-answer="deepest">{{ sayFree(deepest.depth.value) }}</p>
           </div>
           <div class="answer">
             <p class="label">To bring the lowest, cylinder {{ lowest.cylinder }}, to target</p>
-            <p class="num second" data-answer="lowest">{{ sayFree(lowest.depth.value) }} <span v-if="uncertainty(lowest.depth) > 0" class="quiet pm">{{ sayDoubt(uncertainty(lowest.depth), 'length', device.lengths) }}</span></p>
+            <p class="num second" data-answer="lowest">{{ sayFree(lowest.depth.value) }}</p>
           </div>
           <div class="row">
             <v-btn v-if="Math.abs(deepest.depth.value) > 0.005" @click="look_(deepest.depth.value)">Look at {{ sayFree(deepest.depth.value) }}</v-btn>
             <v-btn v-if="others && Math.abs(others) > 0.005" @click="look_(others)">Look at {{ sayFree(others) }}</v-btn>
           </div>
         </template>
-        <p v-else-if="solid.drawn.value && !settled && !planned" class="quiet small" role="status">Making the chambers solid …</p>
+        <template v-else-if="deepest && lowest">
+          <div class="answer">
+            <p class="label">{{ words }}</p>
+            <p class="num first" data-depth>{{ say(depth, 'length', device.lengths) }} <span v-if="doubt" class="quiet pm">{{ sayDoubt(doubt, 'length', device.lengths) }}</span></p>
+          </div>
+          <CutStair :depth="depth" :marks="marks" :fixed="planned !== undefined || free === 'none'" @look="look_" />
+        </template>
+        <p v-else-if="solid.drawn.value && !settled && !planned" class="quiet waits" role="status">The depth is being reckoned: the chambers are made solid first.</p>
         <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target and a chamber: set the one on the Sheet, pour the other.</p>
         <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} leaves its target like this. {{ free === 'flat' ? 'The angled cut alone takes too much.' : '' }}</p>
         <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>
         <p v-if="needed?.unknown.length && unreachable.length === 0 && (!solid.drawn.value || exactly) && free !== 'none'" class="small">Left out, not yet known: cylinder {{ needed.unknown.join(', ') }}.</p>
         <template v-if="planned">
-          <p class="label">Planned</p>
-          <p class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>
+          <p v-if="!needed?.deepest" class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>
           <p v-if="sayLay(planned.body, device.lengths)" class="small">{{ sayLay(planned.body, device.lengths) }}</p>
           <FigureField
             :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" label="Depth really taken off, measured" dimension="length" :usual="[0.05, 5]" big data-new
@@ -110,10 +140,16 @@ async function planDepth() {
           <div class="planning">
             <FigureField
               v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="[0.05, 5]" data-new
-              :commit="figure => plan(figure)" @typing="tried = $event?.figure.value ?? tried"
+              :commit="planTyped" @typing="tried = $event?.figure.value ?? tried"
             />
-            <v-btn v-if="depth + laid.flat > 0.005 || laid.angle" variant="flat" color="primary" @click="planDepth">Plan {{ offer }}</v-btn>
+            <template v-if="depth + laid.flat > 0.005 || laid.angle">
+              <p v-if="inDoubt" class="small" data-nothing>Nothing to cut: <span class="num">{{ offer }}</span> is less than its ±.</p>
+              <v-btn v-else :variant="pastLimit ? 'outlined' : 'flat'" :class="{ stop: pastLimit }" color="primary" @click="planDepth">Plan {{ offer }}</v-btn>
+            </template>
           </div>
+          <form v-if="pastLimit && asking" class="why" @submit.prevent="planDepth">
+            <BenchText v-model="reason" :label="`${pastLimit} Why cut all the same?`" maxlength="200" />
+          </form>
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
         <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
@@ -132,10 +168,9 @@ async function planDepth() {
               <CutSide v-else :side="look?.side ?? []" :plane="planeNow!" :done="mine.model.done" :x="middle" :bore="bore" :depth="depth" :draggable="!planned" class="fill" @depth="dragged" />
             </div>
           </div>
-          <SeatVerdicts v-if="mine.model.spec.valves.length" :all="margins" :standings="valves" />
+          <SeatVerdicts v-if="mine.model.spec.valves.length" :all="margins" :standings="valves" :ready="deepest !== undefined || planned !== undefined || free === 'none'" />
         </template>
         <template v-else>
-          <FaceSlab :depth="depth" :valves="valves" />
           <ValveStandings :valves="valves" :depth="depth" />
           <p class="small quiet">Draw the chamber, on the Sheet, and the cut is exact, angled too, and sees the seats all round.</p>
         </template>
@@ -161,9 +196,12 @@ async function planDepth() {
 .drawings { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); gap: 12px; height: 250px; }
 .other { display: flex; flex-direction: column; min-width: 0; min-height: 0; }
 .fill { flex: 1; }
+.waits { min-height: 366px; }
 .first { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .second { font-size: var(--s32); line-height: 1.1; }
 .pm { font-size: var(--s15); font-weight: 400; }
+.stop.v-btn { border: 2px solid var(--stop); color: var(--stop); }
+.why { margin-top: 2px; }
 .row { display: flex; flex-wrap: wrap; gap: 8px; }
 .row .v-btn, .choice :deep(.v-btn) { padding-inline: 8px; }
 @media (max-width: 1000px) {

@@ -12,11 +12,16 @@ const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
 const { what, instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
+/** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
+const between = computed(() => {
+  const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
+  return end !== undefined && mark !== undefined && Math.abs(end / (mark / 2) - Math.round(end / (mark / 2))) > 1e-6
+})
 const level = computed(() => inHand.value.at(-1)?.end)
 const ghosts = computed(() => [...earlier.value, ...inHand.value.slice(0, -1)])
 const last = computed<PourEntry | undefined>(() => current.value.at(-1))
 const sentence = ref('')
-const reading = useTemplateRef<{ focus: () => void }>('reading')
+const reading = useTemplateRef<{ focus: () => void, commit: () => void }>('reading')
 const leaf = useLocalStorage('bowl.pourLeaf', 'spread')
 const leaves = [{ key: 'spread', name: 'Chambers' }, { key: 'even', name: 'Even' }, { key: 'ports', name: 'Ports' }, { key: 'steps', name: 'Steps' }]
 /** On to the next cylinder by itself once a pour is kept: a round of the head with one tap each. */
@@ -68,17 +73,20 @@ watch(() => build.cylinder, () => sentence.value = '')
         />
       </div>
       <p class="live">
-        <template v-if="sofar.result"><span class="num big">{{ digits(sofar.result.value, 1) }}</span> <span class="unit">cc</span> <span class="num quiet">± {{ digits(2 * sofar.result.u, 2) }}</span> <span class="small quiet">{{ fills.length > 1 ? `${fills.length} fills; ` : '' }}Enter keeps it</span></template>
+        <template v-if="sofar.result"><span class="num big">{{ digits(sofar.result.value, 1) }}</span> <span class="unit">cc</span> <span class="num quiet">± {{ digits(2 * sofar.result.u, 2) }}</span> <span class="small quiet">{{ fills.length > 1 ? `${fills.length} fills; ` : '' }}{{ between ? `between its ${instrument?.resolution} cc marks?` : 'Enter keeps it' }}</span></template>
         <span v-else-if="sofar.sentence && fills.length" class="sentence">{{ sofar.sentence }}</span>
         <span v-else class="small quiet">{{ instrument?.kind === 'burette' ? 'Type where the level stands: 55.4.' : 'Type what is left: 4.5.' }} Two fills: 60+59.4.</span>
       </p>
       <p v-if="challenge" class="caution" role="status">{{ say(challenge.difference, 'volume', 'mm', 1) }} {{ challenge.change < 0 ? 'less' : 'more' }} than before; the glass allows {{ say(challenge.allowed, 'volume', 'mm', 1) }}. Look for {{ sayFaults(challenge.faults.slice(0, 3)) }}.</p>
       <p v-if="stop" class="stop-at">
-        <span class="ring" aria-hidden="true" /><span class="label">On target, {{ stop.fill > 1 ? `fill ${stop.fill}, ` : '' }}stop at</span> <strong class="num">{{ digits(stop.reading, 1) }}</strong>
+        <span class="ring" aria-hidden="true" /><span class="label">on target, {{ stop.fill > 1 ? `fill ${stop.fill}, ` : '' }}stop at</span> <strong class="num">{{ digits(stop.reading, 1) }}</strong>
         <span v-if="stop.fill > 1" class="small quiet">{{ say(stop.wanted, 'volume') }} in all</span>
       </p>
-      <div class="row">
+      <div class="row presses">
+        <v-btn variant="flat" color="primary" :disabled="!typed" @click="reading?.commit()">Keep</v-btn>
         <v-btn @click="sentence = anotherFill() ?? ''">Another fill</v-btn>
+      </div>
+      <div class="row">
         <v-btn @click="nextCylinder">Next cylinder</v-btn>
         <BenchCheck v-model="moveOn" class="check small" label="goes on by itself" />
       </div>
@@ -104,17 +112,21 @@ watch(() => build.cylinder, () => sentence.value = '')
 </template>
 
 <style scoped>
-.pour { display: grid; grid-template-columns: 262px minmax(0, 1fr) 292px; gap: 16px; padding: 10px 16px; overflow: hidden; }
+.pour { display: grid; grid-template-columns: 232px minmax(0, 1fr) 280px; gap: 16px; padding: 10px 16px; overflow: hidden; }
 .glass-side { min-height: 0; }
 .work { position: relative; display: flex; flex-direction: column; min-height: 0; overflow: auto; padding-bottom: 4px; }
 .choices { display: grid; gap: 5px; }
 .choice { display: grid; grid-template-columns: 32px minmax(0, 1fr); align-items: center; }
 .reading :deep(.end .v-field-label) { white-space: nowrap; }
-.reading { display: grid; grid-template-columns: minmax(0, 1fr) 88px; gap: 10px; margin-top: 8px; align-items: end; }
-.live { min-height: 42px; margin-top: 22px; }
-.live .big { font-size: var(--s32); font-weight: 700; }
+.reading { display: grid; grid-template-columns: minmax(0, 1fr) 84px; gap: 8px; margin-top: 8px; align-items: end; }
+.reading :deep(.end) { --well-height: 112px; }
+.reading :deep(.end .v-field.v-field) { font-size: var(--s80); letter-spacing: -3px; }
+.presses { display: grid; grid-template-columns: 1.4fr 1fr; margin-bottom: 8px; }
+.presses .v-btn { --v-btn-height: 56px; font-size: var(--s18); }
+.live { min-height: 36px; margin-top: 20px; }
+.live .big { font-size: var(--s22); font-weight: 700; }
 .stop-at { display: flex; align-items: center; gap: 8px; flex-wrap: wrap; margin: 2px 0 8px; }
-.stop-at strong { font-size: var(--s32); line-height: 1; }
+.stop-at strong { font-size: var(--s48); line-height: 1; color: var(--brass); }
 .ring { width: 20px; height: 9px; background: var(--brass-fill); border: 1px solid var(--ink); }
 .row { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; }
 .check { flex: none; }

@@ -15,7 +15,7 @@ const { stopAt } = useGlass()
 const shaping = useShaping()
 const {
   head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, fault, facts, developed, now, then, sweep, wallsOf, means, proposal, others, offered, takeProposal, takeCutter,
-  draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, spots, copies, copying, copy, planned, plan, finish
+  draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, budget, short, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
@@ -121,6 +121,8 @@ async function template(kindOf: 'pdf' | 'svg') {
           <BenchCheck class="small check" label="keep the squish pads" :model-value="setup.keepPads" @update:model-value="set({ keepPads: $event })" />
           <BenchCheck class="small check" label="need by seat and throat" :model-value="setup.needs === 'seat'" @update:model-value="set({ needs: $event ? 'seat' : 'cylinder' })" />
         </div>
+        <p v-if="short" class="want" data-short><template v-if="short.degrees > 0">short over <strong class="num">{{ digits(short.degrees, 0) }}°</strong>, by <strong class="num">{{ digits(short.percent, 0) }} %</strong> at the worst</template><template v-else><strong>Nothing short</strong> at this lift</template></p>
+        <GroundBudgetBar :budget="budget" :spent="developed && setup.steps.length ? developed.added : 0" :class="{ pale }" />
         <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Inside the line' }} <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
@@ -128,15 +130,14 @@ async function template(kindOf: 'pdf' | 'svg') {
           <span v-if="offered !== undefined && offered >= 0.01 && proposal?.arcs.length" class="small" data-offer>adds <strong class="num">{{ say(offered, 'volume', 'mm', 1) }}</strong>, up to <span class="num">{{ mm(proposal.deepest) }}</span> off</span>
           <v-btn :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</v-btn>
         </div>
-        <details class="small tools">
-          <summary>A tool of known size</summary>
+        <BenchFold class="small tools" title="A tool of known size">
           <ToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
-        </details>
+        </BenchFold>
         <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the {{ spec.valves[nicks[0].valve]!.valve }}’s machined edge. Undo it, or cut only on the side away from it.</p>
         <WorkingLine :working="!settled || !paid" label="The chamber is being reckoned" />
         <span class="visually-hidden" data-reckoned :aria-busy="!settled" /><span class="visually-hidden" data-paid :aria-busy="!settled || !paid" />
         <dl class="answers" :class="{ pale }">
-          <div><dt>Added</dt><dd class="num first" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
+          <div><dt>Added</dt><dd class="num second" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
           <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num" data-means>{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
           <div v-if="developed && facts"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(squishThen ?? 0, 0) }}</dd></div>
@@ -188,7 +189,7 @@ async function template(kindOf: 'pdf' | 'svg') {
 .row .v-btn { padding-inline: 8px; max-width: 100%; }
 .answers > div { display: flex; justify-content: space-between; align-items: baseline; gap: 10px; border-bottom: 1px solid var(--hair); }
 dt { color: var(--quiet); font-size: var(--s13); }
-.first { font-size: var(--s48); line-height: 1; font-weight: 700; }
+.want strong { font-size: var(--s32); line-height: 1; }
 .pm { font-size: var(--s15); font-weight: 400; }
 .second { font-size: var(--s22); font-weight: 700; }
 .tabs { --leaf-height: 30px; }
@@ -196,6 +197,5 @@ dt { color: var(--quiet); font-size: var(--s13); }
 .body { height: 170px; }
 .hours { flex: none; width: 68px; }
 .none { padding: 20px 0; font-size: var(--s18); grid-column: 1 / -1; }
-summary { cursor: pointer; min-height: 22px; }
-@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: 130px auto minmax(0, 1fr) 76px; } .tabs { --leaf-height: 44px; } .tabs :deep(.leaf.v-btn) { padding: 0 4px; margin-right: 0; } summary { min-height: 44px; } }
+@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: 130px auto minmax(0, 1fr) 76px; } .tabs { --leaf-height: 44px; } .tabs :deep(.leaf.v-btn) { padding: 0 4px; margin-right: 0; } }
 </style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import type { GroundBudget } from '#core'
+import { digits, say } from '#shared/figures'
+import { useDevice } from '~/stores/device'
+
+/** The cc that grinding may take here, what is drawn so far, and what is left. */
+const props = defineProps<{ budget?: GroundBudget, spent: number }>()
+const device = useDevice()
+const full = computed(() => Math.max(0.5, props.budget?.cc ?? 0, props.spent) * 1.04)
+const share = (cc: number) => `${Math.max(0, Math.min(1, cc / full.value)) * 100}%`
+const over = computed(() => props.budget && props.budget.cc > 0 ? props.spent - props.budget.cc : 0)
+const words = computed(() => {
+  const { budget, spent } = props
+  if (!budget) return undefined
+  if (budget.cc <= 0) return { figure: '0', rest: `to spend: with the face down at the ${budget.valve} seat, ${say(budget.depth, 'length', device.lengths)}, it is still ${digits(-budget.cc, 1)} cc over its target.` }
+  return over.value > 0.005
+    ? { figure: digits(spent, 2), rest: `of ${digits(budget.cc, 1)} cc: ${digits(over.value, 1)} too much for the ${budget.valve} seat` }
+    : { figure: digits(spent, 2), rest: `of ${digits(budget.cc, 1)} cc spent, ${digits(budget.cc - spent, 1)} left` }
+})
+</script>
+
+<template>
+  <div class="budget" data-budget>
+    <p v-if="words"><strong class="num" :class="{ warn: over > 0.005 }">{{ words.figure }}</strong> {{ words.rest }}</p>
+    <p v-else class="quiet small">How much may be ground is told once the target is set and the seats’ heights are known.</p>
+    <div v-if="budget && budget.cc > 0" class="bar" aria-hidden="true">
+      <i class="room" :style="{ width: share(budget.cc) }" /><i class="spent" :style="{ width: share(Math.min(spent, budget.cc)) }" />
+      <i v-if="over > 0.005" class="over" :style="{ left: share(budget.cc), width: `calc(${share(spent)} - ${share(budget.cc)})` }" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.budget { display: grid; gap: 4px; min-height: 62px; align-content: start; }
+p { line-height: 1.2; }
+strong { font-size: var(--s32); line-height: 1; }
+.bar { position: relative; height: 20px; }
+i { position: absolute; top: 0; bottom: 0; left: 0; }
+.room { border: 1.5px solid var(--ink); border-right: 4px double var(--ink); }
+.spent { background: repeating-linear-gradient(45deg, var(--dye) 0 2.5px, transparent 2.5px 6px); }
+.over { background: repeating-linear-gradient(45deg, var(--stop) 0 3px, transparent 3px 6px); border: 1.5px solid var(--stop); }
+</style>
