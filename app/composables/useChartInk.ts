@@ -1,19 +1,57 @@
+import type { Chart, ChartDataset, Plugin } from 'chart.js'
 import { useDevice } from '~/stores/device'
+import { SERIES } from '~/theme/series'
 
-/** The colours and the type a chart is drawn with: a canvas knows no style sheet, and asks again when night falls. */
+/** Writes each line's name at its end: a legend would have to be looked up. */
+const endNames: Plugin<'line'> = {
+  id: 'endNames',
+  afterDatasetsDraw(chart: Chart<'line'>) {
+    const { ctx, chartArea } = chart
+    let taken: number[] = []
+    chart.data.datasets.forEach((set, i) => {
+      const points = chart.getDatasetMeta(i).data.filter((_, k) => typeof set.data[k] !== 'number' || Number.isFinite(set.data[k]))
+      const last = points.at(-1)
+      if (!set.label || !last) return
+      // Names that would stand on each other step aside, downwards.
+      let y = Math.max(chartArea.top + 8, Math.min(chartArea.bottom - 4, last.y))
+      while (taken.some(at => Math.abs(at - y) < 15)) y += 15
+      taken = [...taken, y]
+      ctx.font = '13px B612'
+      ctx.fillStyle = String(set.borderColor)
+      ctx.textAlign = 'left'
+      ctx.textBaseline = 'middle'
+      ctx.fillText(set.label, chartArea.right + 6, y)
+    })
+  }
+}
+
+/** The one look of every chart: lines, names at their ends, axes. A canvas knows no style sheet, and asks again when night falls. */
 export function useChartInk() {
   const device = useDevice()
   const colours = computed(() => {
     void device.night
     const style = getComputedStyle(document.body)
     const css = (name: string) => style.getPropertyValue(name).trim()
-    return { ink: css('--ink'), dye: css('--dye'), hair: css('--hair'), stop: css('--stop') }
+    return { ink: css('--ink'), hair: css('--hair') }
   })
   const font = { size: 13, family: 'B612' }
+  /** A line by its place in the series. */
+  const line = <D>(place: number, data: D[], label: string, more: Partial<ChartDataset<'line'>> = {}) => {
+    const { width, dash, ...colour } = SERIES[place % SERIES.length]!
+    return { data, label, borderColor: device.night ? colour.night : colour.day, borderWidth: width, borderDash: [...dash], pointRadius: 0, spanGaps: false, ...more }
+  }
   /** An axis with its name. */
   const axis = (text: string, ticks: object, bounds: object = {}) => ({
     ...bounds, ticks: { color: colours.value.ink, font, ...ticks }, grid: { color: colours.value.hair, lineWidth: 0.5 },
     title: { display: true, text, color: colours.value.ink, font }
   })
-  return { colours, axis }
+  /** Degrees round something, marked at 0, 45, 90 …: `labels` are those of the data. */
+  const clock = (text: string, labels: readonly string[]) => axis(text, {
+    autoSkip: false, maxRotation: 0, callback: (_: unknown, i: number) => Number(labels[i]) % 45 === 0 ? labels[i] : null
+  })
+  /** Nothing moves, nothing is hovered; room on the right for the names. */
+  const options = (scales: { x: object, y: object }, names = 76) => ({
+    events: [], animation: false as const, responsive: true, maintainAspectRatio: false, layout: { padding: { right: names } }, plugins: { legend: { display: false } }, scales
+  })
+  return { line, axis, clock, options, plugins: [endNames] }
 }

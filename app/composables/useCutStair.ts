@@ -50,7 +50,7 @@ export function useCutStair({ head, needed, planned, tried, depth, free, outcome
   const marks = computed((): StairMark[] => [
     ...(needed.value?.cylinders ?? []).filter(c => c.depth.value > 0).map((c): StairMark => ({
       key: String(c.cylinder), at: c.depth.value, doubt: uncertainty(c.depth), words: `cylinder ${c.cylinder}`, kind: 'target',
-      ...(c.cylinder === needed.value?.toLowest?.cylinder ? { answer: 'lowest' } : c.cylinder === deepest.value?.cylinder ? { answer: 'deepest' } : {})
+      ...(c.cylinder === deepest.value?.cylinder ? { answer: 'deepest' } : c.cylinder === needed.value?.toLowest?.cylinder ? { answer: 'lowest' } : {})
     })),
     ...met.value
   ])

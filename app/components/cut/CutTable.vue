@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { uncertainty, type CylinderState, type HeadCut } from '#core'
-import { digits, say, sayDoubt } from '#shared/figures'
+import { digits, shown } from '#shared/figures'
 import { useGlass } from '~/composables/useGlass'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -11,6 +11,8 @@ const device = useDevice()
 const { glass, stopAt } = useGlass()
 const low = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value - build.replayed.target.body.tolerance.value : undefined)
 const high = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value + build.replayed.target.body.tolerance.value : undefined)
+/** The unit stands once, in the head. */
+const bare = (value: number) => shown(value, props.dimension, device.lengths, props.dimension === 'angle' ? 1 : 0).number
 const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head).map((s) => {
   const state = props.outcomes.find(o => o.cylinder === s.cylinder)
   const outcome = state?.ratio && state.parts.chamber && { chamber: state.parts.chamber.value, ratio: state.ratio.value }
@@ -25,14 +27,14 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
 <template>
   <v-table class="cut-table">
     <thead>
-      <tr><th>Cyl.</th><th class="r">Ratio now</th><th class="r">{{ title }}</th><th class="r">Chamber then</th><th v-if="glass" class="r">Glass then</th><th class="r">Ratio then</th><th /></tr>
+      <tr><th>Cyl.</th><th class="r">Ratio now</th><th class="r">{{ title }}, {{ dimension === 'angle' ? '°' : device.lengths }}</th><th class="r">Chamber then</th><th v-if="glass" class="r">Glass then</th><th class="r">Ratio then</th><th /></tr>
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.cylinder" :class="{ on: row.cylinder === build.cylinder }">
         <td class="num">{{ row.cylinder }}</td>
         <td class="r num">{{ row.ratio === undefined ? '—' : row.ratio.toFixed(2) }}</td>
         <td class="r num">
-          <template v-if="row.need">{{ row.need.value > 0 || dimension === 'angle' ? say(row.need.value, dimension, device.lengths, dimension === 'angle' ? 1 : 0) : 'past it' }} <span v-if="uncertainty(row.need) > 0" class="quiet small">{{ sayDoubt(uncertainty(row.need), dimension, device.lengths) }}</span></template>
+          <template v-if="row.need">{{ row.need.value > 0 || dimension === 'angle' ? bare(row.need.value) : 'past it' }} <span v-if="uncertainty(row.need) > 0" class="quiet small">± {{ bare(2 * uncertainty(row.need)) }}</span></template>
           <template v-else>—</template>
         </td>
         <td class="r num"><template v-if="row.outcome">{{ digits(row.outcome.chamber.value, 1) }} <span class="quiet small">± {{ digits(2 * uncertainty(row.outcome.chamber), 1) }}</span></template><template v-else>—</template></td>

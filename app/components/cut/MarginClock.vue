@@ -10,22 +10,18 @@ const props = defineProps<{ margins: ValveRoom[] }>()
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
 const device = useDevice()
 const figures = ref(false)
-const { colours, axis } = useChartInk()
+const { line, axis, clock, options: looks, plugins } = useChartInk()
+const MOST = 6
 const labels = computed(() => props.margins[0]?.seat.round.map((_, i, all) => `${i * 360 / all.length}`) ?? [])
+const WORDS = { seat: 'seat', topCut: 'top cut' } as const
 const data = computed(() => ({
   labels: labels.value,
   datasets: [
-    ...props.margins.flatMap((m, i) => (['seat', 'topCut'] as const).map(name => ({
-      label: `${m.valve.valve} ${name === 'seat' ? 'seat' : 'top cut'}`, data: m[name].round.map(v => Math.min(v, 6)), borderWidth: name === 'seat' ? 2.5 : 1.5,
-      borderColor: i % 2 ? colours.value.dye : colours.value.ink, borderDash: name === 'seat' ? [] : [5, 4], pointRadius: 0
-    }))),
-    { label: 'face', data: labels.value.map(() => 0), borderColor: colours.value.stop, borderWidth: 2, borderDash: [], pointRadius: 0 }
+    ...props.margins.flatMap((m, i) => (['seat', 'topCut'] as const).map((name, k) => line(1 + 2 * i + k, m[name].round.map(v => v > MOST ? Number.NaN : v), `${m.valve.valve === 'intake' ? 'in.' : 'ex.'} ${WORDS[name]}`))),
+    line(0, labels.value.map(() => 0), 'new face')
   ]
 }))
-const options = computed(() => ({
-  events: [], animation: false as const, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } },
-  scales: { x: axis('degrees round the valve', { maxTicksLimit: 7, maxRotation: 0 }), y: axis('mm clear', {}, { min: -1, max: 3 }) }
-}))
+const options = computed(() => looks({ x: clock('degrees round the valve', labels.value), y: axis('mm clear', {}, { min: -1, max: 3 }) }))
 const quarters = [0, 90, 180, 270]
 const at = (round: number[], degrees: number) => digits(round[Math.round(degrees / 360 * round.length)]!, 2)
 </script>
@@ -36,12 +32,12 @@ const at = (round: number[], degrees: number) => digits(round[Math.round(degrees
       <thead><tr><th>mm clear at</th><th v-for="d in quarters" :key="d" class="r num">{{ d }}°</th><th class="r">least</th></tr></thead>
       <tbody>
         <template v-for="(m, i) in margins" :key="i">
-          <tr v-for="name in (['seat', 'topCut'] as const)" :key="name"><td>{{ m.valve.valve }} {{ name === 'seat' ? 'seat' : 'top cut' }}</td><td v-for="d in quarters" :key="d" class="r num">{{ at(m[name].round, d) }}</td><td class="r num">{{ say(m[name].margin, 'length', device.lengths) }}</td></tr>
+          <tr v-for="name in (['seat', 'topCut'] as const)" :key="name"><td>{{ m.valve.valve }} {{ WORDS[name] }}</td><td v-for="d in quarters" :key="d" class="r num">{{ at(m[name].round, d) }}</td><td class="r num">{{ say(m[name].margin, 'length', device.lengths) }}</td></tr>
         </template>
       </tbody>
     </v-table>
-    <div v-else class="chart"><Line :data="data" :options="options" aria-label="Distance of seats and top cuts from the new face, round each valve" /></div>
-    <p class="small quiet">Heavy the seats, dashed the top cuts; ink {{ margins[0]?.valve.valve }}, dye {{ margins[1]?.valve.valve ?? '' }}. <v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
+    <div v-else class="chart"><Line :data="data" :options="options" :plugins="plugins" aria-label="Distance of seats and top cuts from the new face, round each valve" /></div>
+    <p class="small quiet"><v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
   </div>
 </template>
 

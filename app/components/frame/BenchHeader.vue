@@ -30,7 +30,7 @@ const chosen = computed({ get: () => gauge.chosenId, set: id => gauge.chosenId =
         <svg width="30" height="24" viewBox="0 0 30 24" aria-hidden="true"><path d="M2 5h26M5 5c0 19 20 19 20 0" fill="none" stroke="currentColor" stroke-width="2.5" /><path d="M9 12h12" stroke="currentColor" stroke-width="1.5" /></svg>
         <span>Precise Bowl</span>
       </NuxtLink>
-      <p v-if="inBuild && build.view" class="job"><strong>{{ build.view.name }}</strong> <span class="quiet">{{ build.view.reference }}</span></p>
+      <p v-if="inBuild && build.view" class="job" :title="`${build.view.name} ${build.view.reference}`"><strong>{{ build.view.name }}</strong> <span class="quiet">{{ build.view.reference }}</span></p>
       <p v-else class="job quiet">{{ shop.name }}</p>
       <p class="saved small num" role="status">{{ saved }}</p>
       <div v-if="inBuild && gauge.gauges.length" class="hand">

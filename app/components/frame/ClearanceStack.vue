@@ -147,8 +147,8 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 
 <style scoped>
 .stack { border-left: 1px solid var(--ink); padding: 8px 14px; display: flex; flex-direction: column; overflow: hidden; }
-.main { font-size: var(--s80); line-height: 1; font-weight: 700; letter-spacing: -2px; display: flex; align-items: baseline; gap: 10px; white-space: nowrap; }
-.pm { font-size: var(--s18); font-weight: 400; letter-spacing: 0; }
+.main { font-size: var(--s80); line-height: 1; font-weight: 700; letter-spacing: -3px; display: flex; align-items: baseline; gap: 8px; white-space: nowrap; }
+.pm { font-size: var(--s15); font-weight: 400; letter-spacing: 0; }
 .gap { font-size: var(--s22); line-height: 32px; }
 .ways { display: grid; margin-bottom: 4px; }
 .ways li { border-top: 1px solid var(--hair); }
@@ -175,6 +175,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 .folded .main { font-size: var(--s22); letter-spacing: 0; flex-direction: column; gap: 0; }
 .folded .pm, .folded .label { font-size: var(--s13); }
 .folded .gap { font-size: var(--s15); line-height: 1.3; }
+.folded .gap .num { white-space: normal; }
 .folded .label .quiet, .folded .ways, .folded .scales, .folded .whole, .folded .then { display: none; }
 @media (max-width: 1000px) {
   .stack, .stack.folded { border-left: 0; border-top: 1px solid var(--ink); flex-direction: row; align-items: center; gap: 16px; height: 80px; padding: 0 14px; }
@@ -184,7 +185,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
   .top .label .quiet { display: block; }
   .main, .folded .main { font-size: var(--s48); flex-direction: row; gap: 10px; }
   .beside .main { font-size: var(--s32); }
-  .gap { white-space: nowrap; }
+  .gap, .folded .gap .num { white-space: nowrap; }
   .ways { margin: 0; white-space: nowrap; }
   .ways li + li { display: none; }
   .ways li { border: 0; }

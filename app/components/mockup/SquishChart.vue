@@ -1,17 +1,15 @@
 <script setup lang="ts">
-import { CategoryScale, Chart, Filler, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js'
+import { CategoryScale, Chart, LineElement, LinearScale, PointElement } from 'chart.js'
 import { Line } from 'vue-chartjs'
 import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, quantityOf, type SquishBand, type SquishStanding } from '#core'
 import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
-import { useDevice } from '~/stores/device'
 
-Chart.register(LineElement, PointElement, LinearScale, CategoryScale, Filler, Tooltip)
+Chart.register(LineElement, PointElement, LinearScale, CategoryScale)
 
 /** Speed of the gas at the band's inner edge over crank angle, as it is and as tried. */
 const props = defineProps<{ now: SquishStanding, tried?: SquishStanding, clearanceNow?: number, clearanceTried?: number }>()
 const build = useBuild()
-const device = useDevice()
 const value = (name: 'bore' | 'stroke' | 'rodLength' | 'pinOffset' | 'revs' | 'squishArea' | 'bandEdge') => quantityOf(build.replayed, name, build.cylinder)?.value.value
 const missing = computed(() => ([['squishArea', 'squish area'], ['bandEdge', 'length of the band’s inner edge'], ['revs', 'highest revs'], ['rodLength', 'rod length']] as const).filter(([name]) => value(name) === undefined).map(([, words]) => words))
 
@@ -38,29 +36,17 @@ const angles = Array.from({ length: 121 }, (_, i) => -60 + i * 0.5)
 const share = computed(() => band.value ? squishShare(band.value.squishArea, band.value.bore) : undefined)
 const figures = ref(false)
 
-const ink = computed(() => {
-  void device.night
-  const style = import.meta.client ? getComputedStyle(document.body) : undefined
-  return (name: string) => style?.getPropertyValue(name).trim() || '#12202C'
-})
+const { line, axis, options: looks, plugins } = useChartInk()
 const data = computed(() => ({
   labels: angles,
   datasets: [
-    ...(band.value ? [{ data: angles.map(a => squishVelocity(band.value!, a)), borderColor: ink.value('--ink'), borderWidth: 1.5, pointRadius: 0 }] : []),
-    ...(other.value ? [{ data: angles.map(a => squishVelocity(other.value!, a)), borderColor: ink.value('--dye'), borderWidth: 3, pointRadius: 0 }] : [])
+    ...(band.value ? [line(0, angles.map(a => squishVelocity(band.value!, a)), 'as it is')] : []),
+    ...(other.value ? [line(1, angles.map(a => squishVelocity(other.value!, a)), 'tried')] : [])
   ]
 }))
-const options = computed(() => {
-  const axis = { color: ink.value('--ink'), font: { size: 13, family: 'B612' } }
-  const grid = { color: ink.value('--hair'), lineWidth: 0.5 }
-  return {
-    responsive: true, maintainAspectRatio: false, animation: false as const, events: [],
-    scales: {
-      x: { type: 'linear' as const, min: -60, max: 0, ticks: { ...axis, stepSize: 20 }, grid, title: { display: true, text: 'crank, degrees before top', ...axis } },
-      y: { beginAtZero: true, ticks: { ...axis, maxTicksLimit: 5 }, grid, title: { display: true, text: 'm/s', ...axis } }
-    }
-  }
-})
+const options = computed(() => looks({
+  x: axis('crank, degrees before top', { stepSize: 20 }, { type: 'linear' as const, min: -60, max: 0 }), y: axis('m/s', { maxTicksLimit: 5 }, { beginAtZero: true })
+}, 56))
 </script>
 
 <template>
@@ -72,7 +58,7 @@ const options = computed(() => {
     <p v-if="missing.length" class="small quiet">Wants the {{ missing.join(', the ') }}.</p>
     <template v-else-if="band">
       <div v-if="!figures" class="canvas">
-        <Line :data="data" :options="options" :aria-label="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
+        <Line :data="data" :options="options" :plugins="plugins" :aria-label="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
       </div>
       <v-table v-else class="close">
         <thead><tr><th>Crank</th><th v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ a }}°</th></tr></thead>

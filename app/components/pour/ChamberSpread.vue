@@ -71,7 +71,7 @@ const spread = computed(() => marks.value.length > 1 ? Math.max(...marks.value.m
 
 <style scoped>
 .spread { display: flex; flex-direction: column; min-height: 0; }
-figcaption { display: flex; justify-content: space-between; align-items: baseline; }
+figcaption { display: flex; flex-wrap: wrap; justify-content: space-between; align-items: baseline; gap: 0 8px; }
 .place { flex: 1; min-height: 0; overflow: hidden; }
 svg { display: block; }
 .grid { stroke: var(--hair); stroke-width: .6; }

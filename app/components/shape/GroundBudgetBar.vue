@@ -14,8 +14,8 @@ const words = computed(() => {
   if (!budget) return undefined
   if (budget.cc <= 0) return { figure: '0', rest: `to spend: with the face down at the ${budget.valve} seat, ${say(budget.depth, 'length', device.lengths)}, it is still ${digits(-budget.cc, 1)} cc over its target.` }
   return over.value > 0.005
-    ? { figure: digits(spent, 2), rest: `of ${digits(budget.cc, 1)} cc: ${digits(over.value, 1)} too much for the ${budget.valve} seat` }
-    : { figure: digits(spent, 2), rest: `of ${digits(budget.cc, 1)} cc spent, ${digits(budget.cc - spent, 1)} left` }
+    ? { figure: digits(spent, 2), rest: `of ${digits(budget.cc, 2)} cc: ${digits(over.value, 2)} too much for the ${budget.valve} seat` }
+    : { figure: digits(spent, 2), rest: `of ${digits(budget.cc, 2)} cc spent, ${digits(budget.cc - spent, 2)} left` }
 })
 </script>
 

@@ -5,36 +5,34 @@ import type { WallAt } from '#core'
 import { digits, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
-/** Gap against need round the clock at one lift, or the factor over lift; as it is in ink, as developed in dye. */
+/** Gap against need round the clock at one lift, or the factor over lift; as it is and as developed. */
 const props = defineProps<{ show: 'gap' | 'factor', now?: WallAt, then?: WallAt, before: WallAt[], after: WallAt[] }>()
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
 const device = useDevice()
 const figures = ref(false)
-const { colours, axis } = useChartInk()
+const { line, axis, clock, options: looks, plugins } = useChartInk()
 const MOST = 12
-const every = (list: number[] | undefined) => (list ?? []).filter((_, i) => i % 3 === 0)
+const EVERY = 5
+const every = (list: number[] | undefined): number[] => (list ?? []).filter((_, i) => i % EVERY === 0)
+/** Where no wall is near, the valve beside it or the plug is: the line breaks there. */
+const gaps = (list: number[] | undefined) => every(list).map(g => g > MOST ? Number.NaN : g)
+const degrees = computed(() => every(props.now?.shroud.azimuth).map(a => `${Math.round(a)}`))
 const data = computed(() => props.show === 'gap'
   ? {
-      labels: every(props.now?.shroud.azimuth).map(a => `${a}`),
+      labels: degrees.value,
       datasets: [
-        { data: every(props.now?.shroud.gap).map(g => Math.min(MOST, g)), borderColor: colours.value.ink, borderWidth: 1.5, pointRadius: 0 },
-        { data: every(props.then?.shroud.gap).map(g => Math.min(MOST, g)), borderColor: colours.value.dye, borderWidth: 3, pointRadius: 0 },
-        { data: every(props.now?.shroud.azimuth).map(() => props.now?.shroud.required ?? 0), borderColor: colours.value.stop, borderWidth: 2, borderDash: [5, 4], pointRadius: 0 }
+        line(0, gaps(props.now?.shroud.gap), 'as it is'),
+        ...props.then ? [line(1, gaps(props.then.shroud.gap), 'developed')] : [],
+        line(2, every(props.now?.shroud.azimuth).map(() => props.now?.shroud.required ?? 0), 'the need')
       ]
     }
   : {
       labels: props.before.map(w => digits(w.lift, 1)),
-      datasets: [
-        { data: props.before.map(w => w.shroud.factor), borderColor: colours.value.ink, borderWidth: 1.5, pointRadius: 0 },
-        { data: props.after.map(w => w.shroud.factor), borderColor: colours.value.dye, borderWidth: 3, pointRadius: 0 }
-      ]
+      datasets: [line(0, props.before.map(w => w.shroud.factor), 'as it is'), line(1, props.after.map(w => w.shroud.factor), 'developed')]
     })
-const options = computed(() => ({
-  events: [], animation: false as const, responsive: true, maintainAspectRatio: false, plugins: { legend: { display: false } },
-  scales: {
-    x: axis(props.show === 'gap' ? 'degrees round the valve' : 'lift, mm', { maxTicksLimit: 7, maxRotation: 0 }),
-    y: axis(props.show === 'gap' ? 'gap, mm' : 'factor', { maxTicksLimit: 5 }, { min: 0, max: props.show === 'gap' ? MOST : 1 })
-  }
+const options = computed(() => looks({
+  x: props.show === 'gap' ? clock('degrees round the valve', degrees.value) : axis('lift, mm', { maxTicksLimit: 7, maxRotation: 0 }),
+  y: axis(props.show === 'gap' ? 'gap, mm' : 'factor', { maxTicksLimit: 5 }, { min: 0, max: props.show === 'gap' ? MOST : 1 })
 }))
 const said = computed(() => props.show === 'gap'
   ? `Gap round the valve at ${say(props.now?.lift ?? 0, 'length', device.lengths)} of lift against the ${say(props.now?.shroud.required ?? 0, 'length', device.lengths)} it needs`
@@ -52,8 +50,8 @@ const rows = computed(() => props.show === 'gap'
         <tbody><tr v-for="row in rows" :key="row[0]"><td class="num">{{ row[0] }}</td><td class="r num">{{ row[1] }}</td><td class="r num">{{ row[2] }}</td></tr></tbody>
       </v-table>
     </div>
-    <div v-else class="chart"><Line :data="data" :options="options" :aria-label="said" /></div>
-    <p class="small quiet">Ink as it is, dye as developed{{ show === 'gap' ? ', dashed the need' : '' }}. <v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
+    <div v-else class="chart"><Line :data="data" :options="options" :plugins="plugins" :aria-label="said" /></div>
+    <p class="small quiet"><v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
   </div>
 </template>
 

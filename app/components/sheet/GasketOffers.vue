@@ -2,7 +2,7 @@
 import { quantityOf } from '#core'
 import type { Figure } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
-import { say } from '#shared/figures'
+import { say, shown } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -23,12 +23,12 @@ const remove = (id: string, scope: (typeof offers.value)[number]['scope']) => bu
 <template>
   <div>
     <FigureField
-      :field="`${build.view?.id}/offer`" label="Gaskets to be had: add" dimension="length" :usual="QUANTITY_WORDS.gasketThickness.usual"
+      :field="`${build.view?.id}/offer`" label="Gaskets available: add one" dimension="length" :usual="QUANTITY_WORDS.gasketThickness.usual"
       empty-text="thickness" :commit="offer"
     />
     <ul class="offers small">
       <li v-for="o in offers" :key="o.id" class="num">
-        {{ say(o.body.thickness.value, 'length', device.lengths) }}
+        {{ shown(o.body.thickness.value, 'length', device.lengths).number }}
         <v-btn variant="text" class="x" :aria-label="`Take ${say(o.body.thickness.value, 'length', device.lengths)} off the list`" @click="remove(o.id, o.scope)">×</v-btn>
       </li>
     </ul>

@@ -67,16 +67,18 @@ watch(() => build.cylinder, () => sentence.value = '')
           :key="key('reading')" ref="reading" class="end" :field="key('reading')" :label="readingLabel" dimension="volume" big stay data-new :gauge-at="{ what }"
           :commit="keepReading" @typing="typed = $event" @pass="nextCylinder"
         />
+      </div>
+      <div class="under">
+        <p class="live">
+          <template v-if="sofar.result"><span class="num big">{{ digits(sofar.result.value, 1) }}</span> <span class="unit">cc</span> <span class="num quiet">± {{ digits(2 * sofar.result.u, 2) }}</span> <span class="small quiet">{{ fills.length > 1 ? `${fills.length} fills; ` : '' }}{{ between ? `between its ${instrument?.resolution} cc marks?` : 'Enter keeps it' }}</span></template>
+          <span v-else-if="sofar.sentence && fills.length" class="sentence">{{ sofar.sentence }}</span>
+          <span v-else class="small quiet">{{ instrument?.kind === 'burette' ? 'Type where the level stands: 55.4.' : 'Type what is left: 4.5.' }} Two fills: 60+59.4.</span>
+        </p>
         <FigureField
           :key="key('start')" :field="key('start')" label="Start" dimension="volume" :part="startPart"
           :commit="async figure => setStart(figure.value)"
         />
       </div>
-      <p class="live">
-        <template v-if="sofar.result"><span class="num big">{{ digits(sofar.result.value, 1) }}</span> <span class="unit">cc</span> <span class="num quiet">± {{ digits(2 * sofar.result.u, 2) }}</span> <span class="small quiet">{{ fills.length > 1 ? `${fills.length} fills; ` : '' }}{{ between ? `between its ${instrument?.resolution} cc marks?` : 'Enter keeps it' }}</span></template>
-        <span v-else-if="sofar.sentence && fills.length" class="sentence">{{ sofar.sentence }}</span>
-        <span v-else class="small quiet">{{ instrument?.kind === 'burette' ? 'Type where the level stands: 55.4.' : 'Type what is left: 4.5.' }} Two fills: 60+59.4.</span>
-      </p>
       <p v-if="challenge" class="caution" role="status">{{ say(challenge.difference, 'volume', 'mm', 1) }} {{ challenge.change < 0 ? 'less' : 'more' }} than before; the glass allows {{ say(challenge.allowed, 'volume', 'mm', 1) }}. Look for {{ sayFaults(challenge.faults.slice(0, 3)) }}.</p>
       <p v-if="stop" class="stop-at">
         <span class="ring" aria-hidden="true" /><span class="label">on target, {{ stop.fill > 1 ? `fill ${stop.fill}, ` : '' }}stop at</span> <strong class="num">{{ digits(stop.reading, 1) }}</strong>
@@ -118,12 +120,14 @@ watch(() => build.cylinder, () => sentence.value = '')
 .choices { display: grid; gap: 5px; }
 .choice { display: grid; grid-template-columns: 32px minmax(0, 1fr); align-items: center; }
 .reading :deep(.end .v-field-label) { white-space: nowrap; }
-.reading { display: grid; grid-template-columns: minmax(0, 1fr) 84px; gap: 8px; margin-top: 8px; align-items: end; }
+.reading { margin-top: 8px; }
+.under { display: grid; grid-template-columns: minmax(0, 1fr) 88px; gap: 8px; align-items: end; margin-top: 18px; }
 .reading :deep(.end) { --well-height: 112px; }
-.reading :deep(.end .v-field.v-field) { font-size: var(--s80); letter-spacing: -3px; }
-.presses { display: grid; grid-template-columns: 1.4fr 1fr; margin-bottom: 8px; }
+.reading :deep(.end .v-field.v-field) { font-size: var(--s80); }
+.reading :deep(.end input) { letter-spacing: -3px; }
+.row.presses { display: grid; grid-template-columns: 1.4fr 1fr; margin-bottom: 8px; }
 .presses .v-btn { --v-btn-height: 56px; font-size: var(--s18); }
-.live { min-height: 36px; margin-top: 20px; }
+.live { min-height: 38px; }
 .live .big { font-size: var(--s22); font-weight: 700; }
 .stop-at { display: flex; align-items: center; gap: 8px; flex-wrap: wrap; margin: 2px 0 8px; }
 .stop-at strong { font-size: var(--s48); line-height: 1; color: var(--brass); }

@@ -8,6 +8,11 @@ import type { Basis } from '~/composables/useStatement'
 const build = useBuild()
 const whole: Scope = { level: 'build' }
 const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
+/** The chamber as it was poured has the slot; what the book says stands beneath it. */
+const poured = computed(() => {
+  const chamber = build.state?.parts.chamber
+  return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber : undefined
+})
 const focus = ref<string>()
 const leaf = useLocalStorage('bowl.sheetLeaf', 'section')
 const leaves = [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }, { key: 'chamber', name: 'Chamber' }, { key: 'face', name: 'Face' }]
@@ -30,8 +35,8 @@ const pitch = computed(() => keypad.atBench.value ? { slot: 68, middle: 41 } : {
 const key = (slot: Slot | 'offers') => slot === 'offers' ? 'offers' : slot.quantity
 /** The list of gaskets stands under its field. */
 const OFFERS = 22
-const places = (slots: (Slot | 'offers')[]) => slots.map((slot, i) =>
-  ({ key: key(slot), y: i * pitch.value.slot + pitch.value.middle + (slots.indexOf('offers') >= 0 && i > slots.indexOf('offers') ? OFFERS : 0) }))
+const places = (slots: (Slot | 'offers')[], above = 0) => slots.map((slot, i) =>
+  ({ key: key(slot), y: (i + above) * pitch.value.slot + pitch.value.middle + (slots.indexOf('offers') >= 0 && i > slots.indexOf('offers') ? OFFERS : 0) }))
 /** Heads of one engine are one casting: what is stated of one holds for all, unless a head has a figure of its own. */
 const ownHead = computed(() => {
   const part = quantityOf(build.replayed, 'mouthArea', build.cylinder)
@@ -67,12 +72,13 @@ const watching = (name: string) => (on: boolean) => {
     <template v-else-if="build.replayed">
       <div class="callouts">
         <div class="column">
+          <p v-if="poured" class="poured slot"><span class="label">Chamber, poured</span><FigureReading :label="`Chamber ${build.cylinder}`" :part="poured" dimension="volume" :extra="1" doubt formula="the mean of its pours" /></p>
           <StatementField
-            v-for="(slot, i) in left" :key="`${slot.quantity}${slot.scope ? ownHead : ''}`" :quantity="slot.quantity" :scope="scopeOf(slot)" :label="slot.label" :bases="slot.bases" :stand-ins="slot.quantity === 'mouthArea' ? mouths : []"
+            v-for="(slot, i) in left" :key="`${slot.quantity}${slot.scope ? ownHead : ''}`" :quantity="slot.quantity" :scope="scopeOf(slot)" :label="slot.quantity === 'chamberVolume' && poured ? 'Chamber by the book' : slot.label" :bases="slot.bases" :stand-ins="slot.quantity === 'mouthArea' ? mouths : []"
             :data-new="i === 0 ? true : undefined" class="slot" @focused="watching(slot.quantity)($event)"
           />
         </div>
-        <BoreSection :focus="focus" :left="places(left)" :right="places(right)" class="drawing" />
+        <BoreSection :focus="focus" :left="places(left, poured ? 1 : 0)" :right="places(right)" class="drawing" />
         <div class="column">
           <template v-for="slot in right" :key="key(slot)">
             <GasketOffers v-if="slot === 'offers'" class="slot offers" @focusin="watching('offers')(true)" @focusout="watching('offers')(false)" />
@@ -102,6 +108,8 @@ const watching = (name: string) => (on: boolean) => {
 .callouts { display: grid; grid-template-columns: 196px minmax(0, 1fr) 196px; min-height: 352px; }
 .slot { height: 55px; }
 .slot.offers { height: 77px; }
+.poured { font-size: var(--s22); font-weight: 700; line-height: 1.1; }
+.poured .label { font-weight: 400; }
 .drawing { height: 352px; }
 .decks legend { margin-bottom: 0; }
 .tabs { --leaf-height: 30px; }
