@@ -5,7 +5,7 @@ import { launchChamber } from '../../demo/chambers'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
 import { solidChambers } from '../../tests/support/solidChambers'
-import { NO_SOLIDS, advice, asIf, evenPlan, headCut, replay, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay } from '..'
+import { NO_SOLIDS, advice, asIf, evenPlan, groundBudget, headCut, replay, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 let solids: Awaited<ReturnType<typeof solidChambers>>
@@ -226,6 +226,44 @@ describe('a drawing shows the face it was drawn on', () => {
     bench.cut(0.3, 0.3)
     expect(room()).toBeCloseTo(1.1, 6)
   })
+})
+
+describe('what is met on the way down', () => {
+  const seats = (bench: Bench, depth = 0) => {
+    const r = replay(bench.entries)!
+    const operations: Parameters<typeof asIf>[1] = depth > 0 ? [{ kind: 'faceCut', scope: head, body: { state: 'planned', depth: mm(depth) } }] : []
+    return asIf(r, operations, NO_SOLIDS).cylinders[0]!.room!.valves.find(v => v.valve.valve === 'exhaust')!
+  }
+  it('is counted from the face as it is: 1.40 of seat, 0.90 of it after half a millimetre', () => {
+    const bench = oneCylinder()
+    bench.state('exhaustSeatHeight', 1.4)
+    bench.add('chamberModel', head, { spec: launchChamber(), mirrored: [] })
+    expect(seats(bench).seat.firstTouch).toBeCloseTo(1.4, 6)
+    bench.cut(0.5, 0.5)
+    const { seat } = seats(bench)
+    expect(seat.firstTouch).toBeCloseTo(0.9, 6)
+    // A cut of just that much stands on its edge.
+    expect(seats(bench, seat.firstTouch).seat.margin).toBeCloseTo(0, 6)
+  })
+})
+
+describe('what a chamber may give away to grinding', () => {
+  it('is what is missing once the face is down at its first seat: ground out there, the target is met', () => {
+    const bench = oneCylinder()
+    bench.entries.splice(bench.entries.findIndex(e => e.kind === 'measure' && e.body.quantity === 'mouthArea'), 1)
+    bench.state('exhaustSeatHeight', 1.4)
+    bench.state('intakeSeatHeight', 2)
+    bench.add('chamberModel', head, { spec: launchChamber(), mirrored: [] })
+    bench.pour(1, 52.6)
+    bench.pour(1, 52.6)
+    const r = replay(bench.entries)!
+    const budget = groundBudget(r, { cylinder: 1, head: 1 }, [], solids)!
+    expect(budget).toMatchObject({ depth: expect.closeTo(1.4, 6) as number, valve: 'exhaust' })
+    // By hand: 1.4 mm over an opening of 4 500 to 4 700 mm², less the 52.6 − 49.1124 that it is over now.
+    expect(budget.cc).toBeGreaterThan(1.4 * 4.5 - 3.4876)
+    expect(budget.cc).toBeLessThan(1.4 * 4.7 - 3.4876)
+    expect(groundBudget(r, { cylinder: 1, head: 1 }, [], NO_SOLIDS)).toBeUndefined()
+  }, 120_000)
 })
 
 describe('a mouth that nobody traced', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { curtainArea, flowArea, meanShroud, shroud } from '.'
+import { curtainArea, flowArea, meanShroud, shortOf, shroud } from '.'
 
 const rad = (d: number) => d * Math.PI / 180
 const circle = (R: number, x = 0, y = 0, n = 3600) => Array.from({ length: n }, (_, i): [number, number] => [x + R * Math.cos(2 * Math.PI * i / n), y + R * Math.sin(2 * Math.PI * i / n)])
@@ -96,4 +96,15 @@ describe('walls round a valve', () => {
     expect(() => meanShroud([{ angle: 9, area: 1, factor: 1 }, { angle: 0, area: 1, factor: 1 }])).toThrow(/angle/)
     expect(() => meanShroud([{ angle: 0, area: 0, factor: 1 }, { angle: 1, area: 0, factor: 1 }])).toThrow(/under the curve/)
   })
+})
+
+describe('how much of an edge is short', () => {
+  const walled = (x: number) => shroud({ walls: [[[-90, -90], [x, -90], [x, 90], [-90, 90]]], valve: { x: 0, y: 0, diameter: 40 }, lift: 10 })
+  it('by a straight wall 4 mm off the edge: 64 degrees, 56 % at the worst', () => {
+    // Enough is where (20 + gap)² − 20² makes 40·10: 28.284 from the axis. 24/cos θ falls short of it for 31.95° on either side.
+    const { degrees, percent } = shortOf(walled(24))
+    expect(Math.abs(degrees - 2 * Math.acos(24 / Math.sqrt(800)) * 180 / Math.PI)).toBeLessThan(1)
+    expect(percent).toBeCloseTo(100 * (1 - (24 ** 2 - 20 ** 2) / 400), 6)
+  })
+  it('is none where the wall stands beyond the need', () => expect(shortOf(walled(28.3))).toEqual({ degrees: 0, percent: 0 }))
 })

@@ -1,0 +1,24 @@
+import { describe, expect, it } from 'vitest'
+import { exact } from '../estimate'
+import { furthestOff, targetBand } from './target'
+import type { CylinderState } from './replay'
+
+const at = (...ratios: (number | undefined)[]): CylinderState[] => ratios.map((ratio, i) => ({
+  cylinder: i + 1, head: 1, bank: 1, parts: {}, missing: [], ...(ratio === undefined ? {} : { ratio: { value: exact(ratio), provenance: 'derived', entries: [] } })
+}))
+
+describe('the cylinder furthest off its target', () => {
+  const band = { low: 9.8, high: 10 }
+  it.each<[string, CylinderState[], typeof band | undefined, number | undefined]>([
+    ['lies lowest where all are low', at(9.11, 9.22, 9.01), band, 3],
+    ['lies highest where the engine must lose ratio', at(10.9, 10.2, 11.4), band, 3],
+    ['is by its distance, whichever way', at(9.7, 10.3), band, 2],
+    ['is nobody where all are inside, the bounds with them', at(9.8, 9.9, 10), band, undefined],
+    ['is not one that has no ratio', at(undefined, 9.7), band, 2],
+    ['is nobody without a target', at(9, 10), undefined, undefined]
+  ])('%s', (_, states, of, cylinder) => expect(furthestOff(states, of)).toBe(cylinder))
+  it('is judged by target and tolerance', () => {
+    const figure = (value: number) => ({ value, unit: '', typed: '' })
+    expect(targetBand({ body: { ratio: figure(9.9), tolerance: figure(0.1), countsCrevice: true } } as Parameters<typeof targetBand>[0])).toEqual({ low: 9.8, high: 10 })
+  })
+})
