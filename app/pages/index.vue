@@ -1,7 +1,13 @@
 <script setup lang="ts">
+import { sayDay } from '~/words/entries'
 import { useShop } from '~/stores/shop'
 
 const shop = useShop()
+const leaf = ref('builds')
+const leaves = [{ key: 'builds', name: 'Builds' }, { key: 'instruments', name: 'Instruments' }, { key: 'rules', name: 'Shop rules' }]
+/** A burette is filled with known water again after half a year, days. */
+const CHECK_EVERY = 182
+const due = computed(() => shop.instruments.filter(({ checked }) => !checked || Date.now() - Date.parse(checked.at) > CHECK_EVERY * 86_400_000))
 onMounted(() => {
   void shop.loadBuilds()
   void shop.loadInstruments()
@@ -21,18 +27,27 @@ useHead({ title: 'Shop · Precise Bowl' })
 <template>
   <main class="shop">
     <h1 class="visually-hidden">{{ shop.name }}</h1>
-    <BuildList class="builds" />
+    <div class="main">
+      <LeafTabs v-model="leaf" :leaves="leaves" label="Shop" class="tabs" />
+      <div role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
+        <InstrumentList v-if="leaf === 'instruments'" /><ShopRules v-else-if="leaf === 'rules'" /><BuildList v-else />
+      </div>
+    </div>
     <div class="side">
       <NewBuild />
       <BringInBuild />
+      <section v-if="due.length">
+        <h2>Checks due</h2>
+        <ul><li v-for="i in due" :key="i.id"><v-btn variant="text" class="go" @click="leaf = 'instruments'">{{ i.name }}</v-btn> <span class="small quiet">{{ i.checked ? `last ${sayDay(i.checked.at)}` : 'never checked' }}</span></li></ul>
+      </section>
     </div>
-    <InstrumentList class="instruments" />
-    <ShopRules class="instruments" />
   </main>
 </template>
 
 <style scoped>
-.shop { flex: 1; min-height: 0; overflow: auto; padding: 16px 20px; display: grid; grid-template: auto auto / minmax(0, 1fr) 320px; gap: 24px 32px; align-content: start; }
-.instruments { grid-column: 1 / 3; }
-@media (max-width: 1000px) { .shop { grid-template-columns: minmax(0, 1fr); } .instruments { grid-column: 1; } }
+.shop { flex: 1; min-height: 0; overflow: auto; padding: 12px 20px; display: grid; grid-template-columns: minmax(0, 1fr) 264px; gap: 24px 28px; align-content: start; }
+.main { min-width: 0; }
+.tabs { margin-bottom: 12px; }
+.side li { border-bottom: 1px solid var(--hair); }
+@media (max-width: 1000px) { .shop { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { exact } from '../estimate'
-import { furthestOff, targetBand } from './target'
+import { ccBand, furthestOff, targetBand } from './target'
 import type { CylinderState } from './replay'
 
 const at = (...ratios: (number | undefined)[]): CylinderState[] => ratios.map((ratio, i) => ({
@@ -17,6 +17,14 @@ describe('the cylinder furthest off its target', () => {
     ['is not one that has no ratio', at(undefined, 9.7), band, 2],
     ['is nobody without a target', at(9, 10), undefined, undefined]
   ])('%s', (_, states, of, cylinder) => expect(furthestOff(states, of)).toBe(cylinder))
+  it('has a band in cc: +0.72 and −0.71 about 63.49, for 565.05 swept', () => {
+    // 565.05/8.8 − 565.05/8.9 and 565.05/9 − 565.05/8.9
+    const part = (value: number) => ({ value: exact(value), provenance: 'derived' as const, entries: [] })
+    const { over, under } = ccBand({ ...at(9.9)[0]!, swept: part(565.05), targetClearance: part(565.05 / 8.9) }, { low: 9.8, high: 10 })!
+    expect(over).toBeCloseTo(0.7215, 4)
+    expect(under).toBeCloseTo(-0.7054, 4)
+    expect(ccBand(at(9.9)[0]!, { low: 9.8, high: 10 })).toBeUndefined()
+  })
   it('is judged by target and tolerance', () => {
     const figure = (value: number) => ({ value, unit: '', typed: '' })
     expect(targetBand({ body: { ratio: figure(9.9), tolerance: figure(0.1), countsCrevice: true } } as Parameters<typeof targetBand>[0])).toEqual({ low: 9.8, high: 10 })

@@ -1,3 +1,4 @@
+import { clearanceForRatio } from '../engine'
 import type { EntryOf } from '../ledger'
 import type { CylinderState } from './replay'
 
@@ -9,6 +10,20 @@ export function targetBand(target: EntryOf<'target'> | undefined): TargetBand | 
   if (!target) return undefined
   const { ratio, tolerance } = target.body
   return { low: ratio.value - tolerance.value, high: ratio.value + tolerance.value }
+}
+
+/**
+ * The band in cc of clearance: how much a cylinder may be over its target's clearance, and under it.
+ *
+ * @param state the cylinder; without a swept volume or a target clearance there is none
+ * @returns over, above 0, and under, below 0; undefined where the band reaches down to a ratio of one
+ * Source: Vc = Vs/(CR − 1) at the band's ends, less that at the target.
+ * @example ccBand(state, { low: 9.8, high: 10 }) // { over: 0.72, under: −0.71 } for 565.05 cc swept
+ */
+export function ccBand({ swept, targetClearance }: CylinderState, band: TargetBand | undefined): { over: number, under: number } | undefined {
+  const [vs, wanted] = [swept?.value.value, targetClearance?.value.value]
+  if (!band || vs === undefined || wanted === undefined || band.low <= 1) return undefined
+  return { over: clearanceForRatio(vs, band.low) - wanted, under: clearanceForRatio(vs, band.high) - wanted }
 }
 
 /**

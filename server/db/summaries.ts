@@ -1,5 +1,5 @@
 import { and, eq, max, sql } from 'drizzle-orm'
-import { advice, live, ofKind, replay, type Entry, type ShopRules } from '#core'
+import { advice, ccBand, live, ofKind, replay, targetBand, type Entry, type Replay, type ShopRules } from '#core'
 import type { BuildSummary, Reckoned, Unsound } from '#shared/dto'
 import { connection } from './connection'
 import { listBuilds } from './builds'
@@ -16,6 +16,12 @@ const standing = (sound: Entry[], unsound: Unsound[]): string[] => {
   return unsound.map(u => u.entry.id).filter(id => !out.has(id))
 }
 
+/** The target's band in cc, by the first cylinder that has one. */
+function bandOf({ asIs, target }: Replay): Reckoned['band'] {
+  const cc = asIs.map(state => ccBand(state, targetBand(target))).find(Boolean)
+  return cc ?? null
+}
+
 /** Where a ledger stands, for the shop's list; `unsound` are entries that can't be read and were not taken out. */
 export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRules): Reckoned {
   const replayed = replay(list)
@@ -26,6 +32,8 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
     cylinders: replayed?.layout.cylinders.length ?? 0,
     ratio: ratios.length > 0 ? { low: Math.min(...ratios), high: Math.max(...ratios) } : null,
     target: target ? { ratio: target.ratio.value, tolerance: target.tolerance.value } : null,
+    gaps: replayed?.asIs.map(state => state.gap?.value.value ?? null) ?? [],
+    band: replayed ? bandOf(replayed) : null,
     next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound, cylinders: [], heads: [], at: { station: 'daybook' } } : advice(replayed, rules)[0]!,
     ...(put?.away ? { away: put.reason } : {})
   }

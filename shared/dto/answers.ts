@@ -26,6 +26,10 @@ export interface Reckoned {
   cylinders: number
   ratio: { low: number, high: number } | null
   target: { ratio: number, tolerance: number } | null
+  /** cc over the target's clearance, cylinder by cylinder in the layout's order; null where there is none yet. */
+  gaps: (number | null)[]
+  /** cc over and under by which a cylinder still counts as on target. */
+  band: { over: number, under: number } | null
   next: Advice
   /** Why it was put away, where it is off the bench. */
   away?: string

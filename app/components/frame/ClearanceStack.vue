@@ -187,7 +187,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
   .beside .main { font-size: var(--s32); }
   .gap, .folded .gap .num { white-space: nowrap; }
   .ways { margin: 0; white-space: nowrap; }
-  .ways li + li { display: none; }
+  .ways li + li, .stack:has(.then) .ways { display: none; }
   .ways li { border: 0; }
   .ways .go { min-height: 44px; gap: 4px; }
   .then { margin: 0 0 0 auto; border: 0; white-space: nowrap; padding: 0; }
