@@ -18,14 +18,28 @@ export function useBenchKeys(actions: () => Record<string, () => void>): void {
   const device = useDevice()
   let run = ''
   let lastAt = 0
-  let held: ReturnType<typeof setTimeout> | undefined
+  let held: { timer: ReturnType<typeof setTimeout>, action: () => void } | undefined
+  const hold = (action: () => void) => {
+    held = { timer: setTimeout(() => {
+      held = undefined
+      action()
+    }, GAUGE_PAUSE + 10), action }
+  }
+  /** The key that is held back: dropped where it belongs to a gauge's line, else done now. */
+  const release = (done: boolean) => {
+    if (!held) return
+    clearTimeout(held.timer)
+    const { action } = held
+    held = undefined
+    if (done) action()
+  }
 
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
     const fast = event.timeStamp - lastAt <= GAUGE_PAUSE
     if (event.key === 'Enter') {
       if (fast && /\d/.test(run) && run.length > 1) {
-        clearTimeout(held)
+        release(false)
         event.preventDefault()
         gaugeReading.value = run
       }
@@ -36,11 +50,12 @@ export function useBenchKeys(actions: () => Record<string, () => void>): void {
     // A gauge's line is short; whatever runs on is no reading.
     run = fast ? (run + event.key).slice(-64) : event.key
     lastAt = event.timeStamp
-    clearTimeout(held)
+    // On a busy machine the next key may come before the moment is over, though the hand was no gauge.
+    release(!fast)
     const action = actions()[event.key]
     if (!action || !device.bareKeys || run.length > 1) return
     // Space and Enter belong to the focused button; every other bare key is free.
     event.preventDefault()
-    held = setTimeout(action, GAUGE_PAUSE + 10)
+    hold(action)
   })
 }

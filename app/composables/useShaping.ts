@@ -183,13 +183,18 @@ export function useShaping() {
   const compared = shallowRef<{ school: School, added: number, factor?: number, arc: number, short: number }[]>([])
   const comparing = ref(false)
   watch([() => facts.value?.key, reliefs, limits, kind], () => compared.value = [])
+  /** Set by the hand that will not wait: what is told by then stays. */
+  let halted = false
+  const halt = () => halted = true
   async function compare() {
+    halted = false
     const from = developed.value?.name
     const one = spec.value
     if (!from || !one) return
     comparing.value = true
     const list: typeof compared.value = []
     for (const school of SCHOOLS) {
+      if (halted) break
       const asked = metalOf(school)
       const { as, answer } = await tryMetal(`compare ${school}`, from, asked.map(m => m.relief))
       const walls = answer.kind === 'done' && await askSolids('walls', `compare ${school}`, { key: as, below: below.value, needs: setup.value.needs, limits: limits.value, valves: [{ open: valve.value, lifts: lifts.value }] })
@@ -278,9 +283,11 @@ export function useShaping() {
   const copying = ref(false)
   watch([name, () => build.cylinder], () => copies.value = [])
   async function copy() {
+    halted = false
     copying.value = true
     const list: typeof copies.value = []
     for (const cylinder of build.cylinders) {
+      if (halted) break
       const other = modelOf(build.replayed, cylinder, 'asIs')
       const chamber = build.asIs.find(s => s.cylinder === cylinder)
       if (!other || chamber?.head !== head.value) continue
@@ -315,6 +322,6 @@ export function useShaping() {
   }
   return {
     head, setup, set, settled, model, spec, bore, gasketBore, line, limits, valve, kind, lift, mostLift, liftEntry, facts, fault, reliefs, developed, now, then, lifts, sweep, wallsOf, means,
-    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, budget, short, spots, copies, copying, copy, planned, plan, finish
+    proposal, propose, others, offered, takeProposal, takeCutter, draw, undo, compared, comparing, compare, halt, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, budget, short, spots, copies, copying, copy, planned, plan, finish
   }
 }

@@ -93,7 +93,7 @@ const here = (at: number) => Math.abs(at - props.depth) < 0.005
       v-for="m in targets" :key="m.key" variant="text" class="mark" :class="{ here: here(m.at) }" :style="{ top: `${m.y}px` }" :data-answer="m.answer" :disabled="fixed"
       :aria-label="`Look at ${mm(m.at)} ${m.doubt ? sayDoubt(m.doubt, 'length', device.lengths) : ''}: ${m.words} on target`" @click="emit('look', m.at)"
     >
-      <span class="num">{{ bare(m.at) }}</span><span class="visually-hidden"> {{ device.lengths }}{{ m.doubt ? ` ${sayDoubt(m.doubt, 'length', device.lengths)}` : '' }}</span> <span class="who num">{{ m.key }}</span>
+      <span class="num">{{ bare(m.at) }}</span><span class="visually-hidden">{{ ` ${device.lengths}${m.doubt ? ` ${sayDoubt(m.doubt, 'length', device.lengths)}` : ''}` }}</span> <span class="who num">{{ m.key }}</span>
     </v-btn>
     <v-btn
       v-if="!fixed" variant="text" class="grip" :class="{ held }" :style="{ top: `${px(depth)}px`, left: `${(LEFT + RIGHT) / 2}px` }" role="slider" aria-orientation="vertical"

@@ -15,7 +15,7 @@ const { stopAt } = useGlass()
 const shaping = useShaping()
 const {
   head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, fault, facts, developed, now, then, sweep, wallsOf, means, proposal, others, offered, takeProposal, takeCutter,
-  draw, undo, compared, comparing, compare, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, budget, short, spots, copies, copying, copy, planned, plan, finish
+  draw, undo, compared, comparing, compare, halt, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, budget, short, spots, copies, copying, copy, planned, plan, finish
 } = shaping
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
@@ -154,7 +154,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         </div>
         <LazyWallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
         <template v-else-if="leaf === 'schools'">
-          <div class="row"><v-btn :disabled="comparing" @click="compare">{{ comparing ? 'Working …' : `Compare them for the ${kind}` }}</v-btn></div>
+          <div class="row"><v-btn v-if="comparing" @click="halt">Stop</v-btn><v-btn v-else @click="compare">Compare them for the {{ kind }}</v-btn><span v-if="comparing" class="small quiet" role="status">{{ compared.length }} of {{ schools.length }} reckoned</span></div>
           <v-table v-if="compared.length" class="small">
             <thead><tr><th>School</th><th class="r">takes</th><th class="r">over</th><th class="r">factor</th><th class="r">short</th></tr></thead>
             <tbody><tr v-for="c in compared" :key="c.school"><td>{{ SCHOOL_WORDS[c.school][0] }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ digits(c.arc, 0) }}°</td><td class="r num">{{ c.factor === undefined ? '—' : digits(c.factor, 3) }}</td><td class="r num">{{ digits(c.short, 0) }} %</td></tr></tbody>
@@ -164,7 +164,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <LazyCutSpace v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
         <template v-else-if="leaf === 'copy'">
           <p class="small">This chamber as the master: the same shape in every cylinder, <template v-if="gauge > 0">a gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch.</template></p>
-          <div class="row"><v-btn :disabled="copying || setup.steps.length === 0" @click="copy">{{ copying ? 'Working …' : 'Copy to every cylinder' }}</v-btn></div>
+          <div class="row"><v-btn v-if="copying" @click="halt">Stop</v-btn><v-btn v-else :disabled="setup.steps.length === 0" @click="copy">Copy to every cylinder</v-btn><span v-if="copying" class="small quiet" role="status">{{ copies.length }} reckoned</span></div>
           <v-table v-if="copies.length">
             <thead><tr><th>Cyl.</th><th class="r">to gain</th><th class="r">stop at</th><th /></tr></thead>
             <tbody><tr v-for="c in copies" :key="c.cylinder"><td class="num">{{ c.cylinder }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ stopAt(c.volume) }}</td><td class="small">{{ c.mirrored ? 'mirrored' : '' }}</td></tr></tbody>
