@@ -82,8 +82,8 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await expect(page).toHaveURL(/\/cut$/)
   await tabTo(page, /^Drop the plan$/)
   await page.keyboard.press('Enter')
-  await expect(page.locator('[data-verdict=intake]')).toContainText('clear', { timeout: 60_000 })
   await reckoned(page)
+  await expect(page.locator('[data-verdict=intake]')).toContainText('clear', { timeout: 60_000 })
   const deepest = await number(page, 'answer=deepest')
   expect(Math.abs(deepest - payBack)).toBeLessThan(0.08)
   // The very depth that Shape had promised for this cylinder.

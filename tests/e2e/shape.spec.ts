@@ -20,7 +20,7 @@ test('the schools side by side on the launch engine, and what the line leaves sh
   const takes = /\d+\.\d+ cc/.exec((await rows.nth(1).textContent())!)![0]
   await expect(page.locator('[data-offer]')).toContainText(takes)
   await page.getByLabel('Leave alone').check()
-  await expect(page.locator('[data-unmet]')).toContainText(/^Left alone \d+° of the intake stay short, by \d+ %/)
+  await expect(page.locator('[data-unmet]')).toContainText(/^Left alone, over every lift, \d+° of the intake stay short, by \d+ %/)
   await expect(page.getByRole('button', { name: /^Take it/ })).toBeDisabled()
   await page.getByRole('tab', { name: 'Hot spots' }).click()
   await expect(page.locator('.spots')).toContainText('Rim round the intake')
@@ -90,7 +90,7 @@ test('a cutter’s corner leaves metal, a short one leaves more, and a lift tabl
   await page.getByRole('tab', { name: 'Lift', exact: true }).click()
   const factor = page.locator('[data-means]')
   const before = await factor.textContent()
-  await page.getByText('or a lift table').click()
+  await page.getByText('A lift table instead').click()
   const text = page.getByLabel(/^A line a place: degrees, lift in mm/)
   await text.fill('0, 0\n40, 2\n30, 4')
   await page.getByRole('button', { name: 'Keep the table' }).click()
