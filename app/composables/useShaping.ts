@@ -21,7 +21,7 @@ const KEPT = 120
 export function useShaping() {
   const build = useBuild()
   const drafts = useDrafts()
-  const { chambers, tried } = useChambers()
+  const { tried } = useChambers()
   const head = computed(() => build.state?.head ?? 1)
   const key = computed(() => `${build.view?.id}/shape/${head.value}`)
   const setup = computed<ShapeSetup>(() => {
@@ -273,7 +273,7 @@ export function useShaping() {
     return { depth, worst: worst && { ...worst, valve: worst.valve.valve } }
   })
   /** The cc that may go before a seat stands in the way of the cut that pays it back. */
-  const budget = computed(() => build.replayed && groundBudget(build.replayed, { cylinder: build.cylinder, head: head.value }, before.value, chambers))
+  const budget = computed(() => build.replayed && groundBudget(build.replayed, { cylinder: build.cylinder, head: head.value }, before.value, tried))
   /** How much of the valve's edge the wall keeps short, as it would be. */
   const short = computed(() => (then.value ?? now.value) && shortOf((then.value ?? now.value)!.shroud))
   const spots = computed(() => spec.value ? hotSpots(spec.value, mouthOf(spec.value), gasketBore.value) : [])

@@ -36,9 +36,9 @@ useHead({ title: 'Shop · Precise Bowl' })
     <div class="side">
       <NewBuild />
       <BringInBuild />
-      <section v-if="due.length">
+      <section v-if="due.length" class="due">
         <h2>Checks due</h2>
-        <ul><li v-for="i in due" :key="i.id"><v-btn variant="text" class="go" @click="leaf = 'instruments'">{{ i.name }}</v-btn> <span class="small quiet">{{ i.checked ? `last ${sayDay(i.checked.at)}` : 'never checked' }}</span></li></ul>
+        <ul><li v-for="i in due" :key="i.id"><v-btn variant="text" class="go" @click="leaf = 'instruments'">{{ i.name }}</v-btn><span class="small quiet">{{ i.checked ? `last ${sayDay(i.checked.at)}` : 'never checked' }}</span></li></ul>
       </section>
     </div>
   </main>
@@ -48,6 +48,7 @@ useHead({ title: 'Shop · Precise Bowl' })
 .shop { flex: 1; min-height: 0; overflow: auto; padding: 12px 20px; display: grid; grid-template-columns: minmax(0, 1fr) 264px; gap: 24px 28px; align-content: start; }
 .main { min-width: 0; }
 .tabs { margin-bottom: 12px; }
-.side li { border-bottom: 1px solid var(--hair); }
+.due { margin-top: 24px; }
+.due li { display: flex; justify-content: space-between; align-items: baseline; flex-wrap: wrap; gap: 0 8px; border-bottom: 1px solid var(--hair); }
 @media (max-width: 1000px) { .shop { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -148,7 +148,7 @@ async function planDepth() {
             </template>
           </div>
           <form v-if="pastLimit && asking" class="why" @submit.prevent="planDepth">
-            <BenchText v-model="reason" :label="`${pastLimit} Why cut all the same?`" maxlength="200" />
+            <BenchText v-model="reason" autofocus :label="`${pastLimit} Why cut all the same?`" maxlength="200" />
           </form>
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
