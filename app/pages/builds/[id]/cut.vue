@@ -58,11 +58,14 @@ const offer = computed(() => free.value === 'depth' || free.value === 'none' ? s
 /** Past a limit nothing is planned without a reason, which stays with the entry. */
 const reason = ref('')
 const asking = ref(false)
+const why = useTemplateRef<HTMLFormElement>('why')
 watch([head, depth], () => asking.value = false)
 /** Plans what is looked at, or what was typed; past a limit only with a reason. */
 async function planned_(typed?: Figure): Promise<string | undefined> {
   if (pastLimit.value && reason.value.trim() === '') {
     asking.value = true
+    await nextTick()
+    why.value?.querySelector('input')?.focus()
     return `${pastLimit.value} Say why below, then plan it again.`
   }
   const said = await plan(typed, reason.value.trim() || undefined)
@@ -147,8 +150,8 @@ async function planDepth() {
               <v-btn v-else :variant="pastLimit ? 'outlined' : 'flat'" :class="{ stop: pastLimit }" color="primary" @click="planDepth">Plan {{ offer }}</v-btn>
             </template>
           </div>
-          <form v-if="pastLimit && asking" class="why" @submit.prevent="planDepth">
-            <BenchText v-model="reason" autofocus :label="`${pastLimit} Why cut all the same?`" maxlength="200" />
+          <form v-if="pastLimit && asking" ref="why" class="why" @submit.prevent="planDepth">
+            <BenchText v-model="reason" :label="`${pastLimit} Why cut all the same?`" maxlength="200" />
           </form>
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
