@@ -2,6 +2,9 @@ import type { Chart, ChartDataset, Plugin } from 'chart.js'
 import { useDevice } from '~/stores/device'
 import { SERIES } from '~/theme/series'
 
+/** Narrower than this a chart has no room for eight angles, px. */
+const NARROW = 420
+
 /** Writes each line's name at its end: a legend would have to be looked up. */
 const endNames: Plugin<'line'> = {
   id: 'endNames',
@@ -45,9 +48,12 @@ export function useChartInk() {
     ...bounds, ticks: { color: colours.value.ink, font, ...ticks }, grid: { color: colours.value.hair, lineWidth: 0.5 },
     title: { display: true, text, color: colours.value.ink, font }
   })
-  /** Degrees round something, marked at 0, 45, 90 …: `labels` are those of the data. */
+  /** Degrees round something, marked at 0, 45, 90 …, where there is no room at every quarter: `labels` are those of the data. */
   const clock = (text: string, labels: readonly string[]) => axis(text, {
-    autoSkip: false, maxRotation: 0, callback: (_: unknown, i: number) => Number(labels[i]) % 45 === 0 ? labels[i] : null
+    autoSkip: false, maxRotation: 0,
+    callback(this: { chart: Chart }, _: unknown, i: number) {
+      return Number(labels[i]) % (this.chart.width < NARROW ? 90 : 45) === 0 ? labels[i] : null
+    }
   })
   /** Nothing moves, nothing is hovered; room on the right for the names. */
   const options = (scales: { x: object, y: object }, names = 76) => ({

@@ -27,7 +27,11 @@ export function useCutStair({ head, needed, planned, tried, depth, free, outcome
   /** A depth nobody chose, inside its own doubt, is no cut. */
   const inDoubt = computed(() => tried.value === undefined && free.value === 'depth' && deepest.value !== undefined && Math.abs(deepest.value.depth.value) < 2 * uncertainty(deepest.value.depth))
 
-  const atMark = computed(() => needed.value?.cylinders.find(c => Math.abs(c.depth.value - depth.value) < 0.005))
+  /** The cylinder whose target the depth is, the nearest where several lie within a hundredth. */
+  const atMark = computed(() => {
+    const off = (c: { depth: { value: number } }) => Math.abs(c.depth.value - depth.value)
+    return (needed.value?.cylinders ?? []).filter(c => off(c) < 0.005).sort((a, b) => off(a) - off(b))[0]
+  })
   const words = computed(() => planned.value
     ? 'Planned'
     : !atMark.value

@@ -7,12 +7,12 @@ const square = 'M4 4h16v16H4zM5.5 5.5v13h13v-13z'
 const svg = (d: string) => `svg:${d}`
 
 const shared = { 'border-opacity': 1, 'high-emphasis-opacity': 1, 'medium-emphasis-opacity': 1, 'disabled-opacity': 1, 'idle-opacity': 0, 'hover-opacity': 0.06, 'focus-opacity': 0, 'selected-opacity': 0.08, 'activated-opacity': 0, 'pressed-opacity': 0.1 }
-const day = { 'sheet': '#E9EBE6', 'sheet-deep': '#DCDFD8', 'well': '#D6DCE4', 'ink': '#12202C', 'quiet': '#4A5763', 'dye': '#1B3FA0', 'scribe': '#EAF0FF', 'brass': '#7A5600', 'brass-fill': '#D9B45C', 'stop': '#A81E12', 'hair': '#9AA39C', 'bar': '#12202C' }
-const dark = { 'sheet': '#10181F', 'sheet-deep': '#18232C', 'well': '#22303C', 'ink': '#E4E6DF', 'quiet': '#A9B4BD', 'dye': '#8FB0FF', 'scribe': '#10181F', 'brass': '#E0B040', 'brass-fill': '#7A5E1F', 'stop': '#FF7B6B', 'hair': '#56646F', 'bar': '#060B10' }
+const day = { 'sheet': '#E9EBE6', 'sheet-deep': '#DCDFD8', 'well': '#D6DCE4', 'ink': '#12202C', 'quiet': '#4A5763', 'dye': '#1B3FA0', 'scribe': '#EAF0FF', 'fill': '#1B3FA0', 'on-fill': '#EAF0FF', 'brass': '#7A5600', 'brass-fill': '#D9B45C', 'stop': '#A81E12', 'hair': '#9AA39C', 'bar': '#12202C' }
+const dark = { 'sheet': '#10181F', 'sheet-deep': '#18232C', 'well': '#22303C', 'ink': '#E4E6DF', 'quiet': '#A9B4BD', 'dye': '#8FB0FF', 'scribe': '#10181F', 'fill': '#34509E', 'on-fill': '#EAF0FF', 'brass': '#E0B040', 'brass-fill': '#7A5E1F', 'stop': '#FF7B6B', 'hair': '#56646F', 'bar': '#060B10' }
 /** Vuetify's own names, told in ours. */
 const named = (c: typeof day) => ({
   ...c, ...Object.fromEntries(['sheet', 'sheet-deep', 'well', 'brass-fill'].map(name => [`on-${name}`, c.ink])), 'background': c.sheet, 'on-background': c.ink, 'surface': c.sheet, 'on-surface': c.ink, 'surface-bright': c.sheet, 'surface-light': c['sheet-deep'], 'surface-variant': c.ink, 'on-surface-variant': c.sheet,
-  'primary': c.dye, 'on-primary': c.scribe, 'secondary': c.quiet, 'error': c.stop, 'warning': c.brass, 'info': c.dye, 'success': c.dye
+  'primary': c.fill, 'on-primary': c['on-fill'], 'secondary': c.quiet, 'error': c.stop, 'warning': c.brass, 'info': c.dye, 'success': c.dye
 })
 
 /** Square, flat, hairlined; a field is a tinted well with its label over it. */
@@ -43,8 +43,8 @@ export const bench: Blueprint = {
     VMessages: { transition: false },
     VBtn: { variant: 'outlined', slim: true },
     VBtnToggle: { variant: 'outlined', divided: true, mandatory: true, density: 'compact' },
-    VCheckbox: { density: 'compact', hideDetails: 'auto', color: 'primary' },
-    VRadioGroup: { density: 'compact', hideDetails: 'auto', inline: true, color: 'primary' },
+    VCheckbox: { density: 'compact', hideDetails: 'auto', color: 'dye' },
+    VRadioGroup: { density: 'compact', hideDetails: 'auto', inline: true, color: 'dye' },
     VTabs: { density: 'compact', hideSlider: true, showArrows: false, VTab: { variant: 'text', slim: true } },
     VWindow: { transition: false, reverseTransition: false },
     VMenu: { transition: false, offset: 2 },
@@ -54,8 +54,8 @@ export const bench: Blueprint = {
     VTable: { density: 'compact' },
     VDataTable: { density: 'compact' },
     VDataTableVirtual: { density: 'compact', fixedHeader: true, hover: false },
-    VSlider: { color: 'primary', trackColor: 'ink', step: 0.1, thumbSize: 16, trackSize: 2, hideDetails: 'auto', density: 'compact' },
-    VProgressLinear: { color: 'primary', height: 6, bgColor: 'hair', bgOpacity: 0.4 },
+    VSlider: { color: 'dye', trackColor: 'ink', step: 0.1, thumbSize: 16, trackSize: 2, hideDetails: 'auto', density: 'compact' },
+    VProgressLinear: { color: 'dye', height: 6, bgColor: 'hair', bgOpacity: 0.4 },
     VSkeletonLoader: { boilerplate: false },
     VExpansionPanels: { flat: true, tile: true, static: true },
     VAlert: { variant: 'text', border: 'start', borderColor: 'error', density: 'compact' },

@@ -20,3 +20,10 @@ describe.each(['day', 'night'] as const)('the lines of a chart by %s', (theme) =
     }))
   })
 })
+
+describe.each(['day', 'night'] as const)('words and filled plates by %s', (theme) => {
+  const colours = (bench.theme as { themes: Record<string, { colors: Record<string, string> }> }).themes[theme]!.colors
+  it.each([['ink', 'sheet'], ['quiet', 'sheet'], ['quiet', 'sheet-deep'], ['dye', 'sheet'], ['brass', 'sheet'], ['stop', 'sheet'], ['ink', 'well'], ['on-fill', 'fill']])('%s on %s is 4.5:1 or more', (word, ground) =>
+    expect(wcagContrast(colours[word]!, colours[ground]!)).toBeGreaterThanOrEqual(4.5))
+  it('no filled plate outshines a figure', () => expect(wcagContrast(colours.fill!, colours.sheet!)).toBeLessThan(wcagContrast(colours.ink!, colours.sheet!)))
+})

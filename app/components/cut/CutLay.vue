@@ -54,6 +54,6 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
 <style scoped>
 .lay { display: grid; gap: 6px; }
 .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
-.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
+.pair { display: grid; gap: 6px; }
 .three { grid-template-columns: repeat(3, minmax(0, 1fr)); padding-top: 4px; }
 </style>

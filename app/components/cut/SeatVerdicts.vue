@@ -28,7 +28,7 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
     kind, verdict, assumed: mine.value!.seats[kind] === 'assumed', bad: RANK[verdict] >= 2, others,
     seat: seat.margin > 0 ? `seat ${mm(seat.margin)} clear` : `${digits(seat.arcLost, 0)}° of the seat gone`,
     topCut: topCut.margin > 0 ? `top cut ${mm(topCut.margin)} clear` : `${digits(topCut.arcLost, 0)}° of its top cut gone`,
-    first: mm(seat.firstTouch), firstTop: mm(topCut.firstTouch),
+    touch: [['top cut', topCut.firstTouch] as const, ['seat', seat.firstTouch] as const].filter(([, at]) => at > 0),
     piston: standing && { value: standing.left, provenance: 'derived' as const, entries: standing.measured.entries }, pistonBad: standing ? standing.left.value < least : false,
     how: standing ? `${digits(standing.measured.value.value, 2)} measured − ${digits(standing.lost.value, 2)} = drop at the valve, ${WAYS[props.standings.find(s => s.valve === kind)!.convention]}; the shop’s least ${digits(least, 2)}` : '',
     tilt: Math.abs(tilt - worst.valve.tilt) > 0.02 ? `valve then at ${say(tilt, 'angle', device.lengths)}` : ''
@@ -41,7 +41,7 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
   <ul v-else class="verdicts">
     <li v-for="line in lines" :key="line.kind" :data-verdict="line.kind">
       <strong class="word" :class="{ warn: line.bad }">{{ line.kind === 'intake' ? 'Intake' : 'Exhaust' }}: {{ WORDS[line.verdict] }}</strong>
-      <span class="small">{{ line.seat }}, {{ line.topCut }}. First touch: top cut <span class="num">{{ line.firstTop }}</span>, seat <span class="num">{{ line.first }}</span><template v-if="line.piston">; <span :class="{ warn: line.pistonBad }"><FigureReading :label="`${line.kind} to piston`" :part="line.piston" dimension="length" :formula="line.how" /> to the piston</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
+      <span class="small">{{ line.seat }}, {{ line.topCut }}. <template v-if="line.touch.length">First touch: <template v-for="([part, at], i) in line.touch" :key="part">{{ i ? ', ' : '' }}{{ part }} <span class="num">{{ mm(at) }}</span></template></template><template v-if="line.piston">{{ line.touch.length ? '; ' : '' }}<span :class="{ warn: line.pistonBad }"><FigureReading :label="`${line.kind} to piston`" :part="line.piston" dimension="length" :formula="line.how" /> to the piston</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
     </li>
   </ul>
 </template>

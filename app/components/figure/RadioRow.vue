@@ -15,7 +15,7 @@ const chosen = defineModel<Key>({ required: true })
 .radio-row :deep(.v-selection-control-group) { gap: 0; flex-wrap: nowrap; width: 100%; }
 .radio-row :deep(.v-radio) { flex: 1 1 auto; position: relative; justify-content: center; min-height: 34px; border-right: 1px solid var(--ink); }
 .radio-row :deep(.v-radio:last-child) { border-right: 0; }
-.radio-row :deep(.on) { background: var(--dye); color: var(--scribe); font-weight: 700; }
+.radio-row :deep(.on) { background: var(--fill); color: var(--on-fill); font-weight: 700; }
 /* The whole plate is the button: its ring is the plate's own colour. */
 .radio-row :deep(.v-selection-control__wrapper) { position: absolute; inset: 0; width: 100%; height: 100%; margin: 0; }
 .radio-row :deep(.v-selection-control__input) { width: 100%; height: 100%; }

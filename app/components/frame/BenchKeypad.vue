@@ -32,5 +32,5 @@ const rows = [['7', '8', '9', '+'], ['4', '5', '6', '/'], ['1', '2', '3', ' thou
 .ends { flex: 1.2; display: grid; grid-template-rows: 72px 1fr; }
 .pad.v-btn { height: auto; border: 1px solid var(--hair); background: var(--sheet); font-size: var(--s22); touch-action: manipulation; }
 .pad:active { background: var(--well); }
-.enter.v-btn { background: var(--dye); color: var(--scribe); font-size: var(--s18); }
+.enter.v-btn { background: var(--fill); color: var(--on-fill); font-size: var(--s18); }
 </style>

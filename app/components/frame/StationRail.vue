@@ -27,8 +27,8 @@ const stations = [
 .rail { display: flex; flex-direction: column; border-right: 1px solid var(--ink); background: var(--sheet-deep); }
 .station { position: relative; height: 84px; display: grid; place-items: center; align-content: center; gap: 3px; color: var(--ink); text-decoration: none; border-bottom: 1px solid var(--hair); font-size: var(--s13); }
 .station .no { position: absolute; left: 6px; top: 4px; font-size: var(--s13); color: var(--quiet); }
-.station.on { background: var(--dye); color: var(--scribe); }
-.station.on .no { color: var(--scribe); }
+.station.on { background: var(--fill); color: var(--on-fill); }
+.station.on .no { color: var(--on-fill); }
 @media (max-width: 1000px) {
   .rail { flex-direction: row; border-right: 0; border-bottom: 1px solid var(--ink); }
   .station { flex: 1; height: 48px; grid-auto-flow: column; border-bottom: 0; border-right: 1px solid var(--hair); gap: 8px; }

@@ -146,7 +146,7 @@ async function planDepth() {
               :commit="planTyped" @typing="tried = $event?.figure.value ?? tried"
             />
             <template v-if="depth + laid.flat > 0.005 || laid.angle">
-              <p v-if="inDoubt" class="small" data-nothing>Nothing to cut: <span class="num">{{ offer }}</span> is less than its ±.</p>
+              <p v-if="inDoubt" class="small nothing" data-nothing>Nothing to cut: <span class="num">{{ offer }}</span> is less than its ±.</p>
               <v-btn v-else :variant="pastLimit ? 'outlined' : 'flat'" :class="{ stop: pastLimit }" color="primary" @click="planDepth">Plan {{ offer }}</v-btn>
             </template>
           </div>
@@ -205,6 +205,7 @@ async function planDepth() {
 .pm { font-size: var(--s15); font-weight: 400; }
 .stop.v-btn { border: 2px solid var(--stop); color: var(--stop); }
 .why { margin-top: 2px; }
+.nothing { grid-column: 1 / -1; }
 .row { display: flex; flex-wrap: wrap; gap: 8px; }
 .row .v-btn, .choice :deep(.v-btn) { padding-inline: 8px; }
 @media (max-width: 1000px) {
