@@ -6,26 +6,30 @@ import { useDevice } from '~/stores/device'
 /** The cc that grinding may take here, what is drawn so far, and what is left. */
 const props = defineProps<{ budget?: GroundBudget, spent: number }>()
 const device = useDevice()
-const full = computed(() => Math.max(0.5, props.budget?.cc ?? 0, props.spent) * 1.04)
+/** To the target, where the chamber is still too small for it; else as far as a face cut can pay back. */
+const limit = computed(() => !props.budget ? 0 : props.budget.toTarget > 0 ? props.budget.toTarget : Math.max(0, props.budget.cc))
+const full = computed(() => Math.max(0.5, limit.value, props.spent) * 1.04)
 const share = (cc: number) => `${Math.max(0, Math.min(1, cc / full.value)) * 100}%`
-const over = computed(() => props.budget && props.budget.cc > 0 ? props.spent - props.budget.cc : 0)
+const over = computed(() => limit.value > 0 ? props.spent - limit.value : 0)
+/** More than any face cut could pay back above the seats. */
+const lost = computed(() => props.budget !== undefined && props.spent - props.budget.cc > 0.005)
 const words = computed(() => {
   const { budget, spent } = props
   if (!budget) return undefined
-  if (budget.cc <= 0) return { figure: '0', rest: `to spend: with the face down at the ${budget.valve} seat, ${say(budget.depth, 'length', device.lengths)}, it is still ${digits(-budget.cc, 1)} cc over its target.` }
-  return over.value > 0.005
-    ? { figure: digits(spent, 2), rest: `of ${digits(budget.cc, 2)} cc: ${digits(over.value, 2)} too much for the ${budget.valve} seat` }
-    : { figure: digits(spent, 2), rest: `of ${digits(budget.cc, 2)} cc spent, ${digits(budget.cc - spent, 2)} left` }
+  if (limit.value <= 0) return { figure: '0', rest: `to spend: with the face down at the ${budget.valve} seat, ${say(budget.depth, 'length', device.lengths)}, it is still ${digits(-budget.cc, 1)} cc over its target.` }
+  const of = `of ${digits(limit.value, 2)} cc${budget.toTarget > 0 ? ' to the target' : ''}`
+  if (over.value <= 0.005) return { figure: digits(spent, 2), rest: `${of} spent, ${digits(limit.value - spent, 2)} left` }
+  return { figure: digits(spent, 2), rest: `${of}: ${digits(over.value, 2)} too much${lost.value ? ` for the ${budget.valve} seat` : ', to be faced back'}` }
 })
 </script>
 
 <template>
   <div class="budget" data-budget>
-    <p v-if="words"><strong class="num" :class="{ warn: over > 0.005 }">{{ words.figure }}</strong> {{ words.rest }}</p>
+    <p v-if="words"><strong class="num" :class="{ warn: lost }">{{ words.figure }}</strong> {{ words.rest }}</p>
     <p v-else class="quiet small">How much may be ground is told once the target is set and the seats’ heights are known.</p>
-    <div v-if="budget && budget.cc > 0" class="bar" aria-hidden="true">
-      <i class="room" :style="{ width: share(budget.cc) }" /><i class="spent" :style="{ width: share(Math.min(spent, budget.cc)) }" />
-      <i v-if="over > 0.005" class="over" :style="{ left: share(budget.cc), width: `calc(${share(spent)} - ${share(budget.cc)})` }" />
+    <div v-if="limit > 0" class="bar" aria-hidden="true">
+      <i class="room" :style="{ width: share(limit) }" /><i class="spent" :style="{ width: share(Math.min(spent, limit)) }" />
+      <i v-if="over > 0.005" class="over" :class="{ lost }" :style="{ left: share(limit), width: `calc(${share(spent)} - ${share(limit)})` }" />
     </div>
   </div>
 </template>
@@ -38,5 +42,6 @@ strong { font-size: var(--s32); line-height: 1; }
 i { position: absolute; top: 0; bottom: 0; left: 0; }
 .room { border: 1.5px solid var(--ink); border-right: 4px double var(--ink); }
 .spent { background: repeating-linear-gradient(45deg, var(--dye) 0 2.5px, transparent 2.5px 6px); }
-.over { background: repeating-linear-gradient(45deg, var(--stop) 0 3px, transparent 3px 6px); border: 1.5px solid var(--stop); }
+.over { background: repeating-linear-gradient(-45deg, var(--ink) 0 2px, transparent 2px 6px); border: 1.5px solid var(--ink); }
+.over.lost { background: repeating-linear-gradient(-45deg, var(--stop) 0 3px, transparent 3px 6px); border-color: var(--stop); }
 </style>
