@@ -147,7 +147,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 
 <style scoped>
 .stack { border-left: 1px solid var(--ink); padding: 8px 14px; display: flex; flex-direction: column; overflow: hidden; }
-.main { font-size: var(--s80); line-height: 1; font-weight: 700; letter-spacing: -3px; display: flex; align-items: baseline; gap: 8px; white-space: nowrap; }
+.main { font-size: var(--s80); line-height: 1; font-weight: 700; letter-spacing: -4px; display: flex; align-items: baseline; gap: 8px; white-space: nowrap; }
 .pm { font-size: var(--s15); font-weight: 400; letter-spacing: 0; }
 .gap { font-size: var(--s22); line-height: 32px; }
 .ways { display: grid; margin-bottom: 4px; }
