@@ -111,5 +111,9 @@ test('bench targets are 44 px or more', async ({ page, bench }) => {
     const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.v-btn:not(.go, .plate, .handle, .grip), .v-field')]
       .filter(el => el.offsetParent && el.getBoundingClientRect().height < 43.5).map(el => el.textContent!.trim() || el.id))
     expect(small).toEqual([])
+    // What is dragged is drawn small and caught all round it.
+    const caught = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.handle, .grip')]
+      .filter(el => el.offsetParent).map(el => Math.max(el.getBoundingClientRect().height, Number.parseFloat(getComputedStyle(el, '::before').height))).filter(high => high < 43.5))
+    expect(caught).toEqual([])
   }
 })

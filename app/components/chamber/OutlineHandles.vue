@@ -79,5 +79,5 @@ function key(event: KeyboardEvent, handle: Handle) {
 .handle.plug { border-style: dashed; border-color: var(--ink); }
 .handle.bad { border-color: var(--stop); background: var(--stop); }
 .handle.held { cursor: grabbing; background: var(--dye); }
-@media (max-width: 1000px) { .handle { width: 20px; height: 20px; } .handle::before { inset: -13px; } }
+@media (max-width: 1000px) { .handle.v-btn { width: 20px; height: 20px; } .handle::before { inset: -14px; } }
 </style>

@@ -80,6 +80,6 @@ svg { display: block; position: absolute; inset: 0; }
 .plane { stroke: var(--dye); stroke-width: 2.5; }
 .soft { fill: var(--quiet); }
 .grip.v-btn { position: absolute; width: 20px; height: 20px; transform: translate(-50%, -50%); border: 2px solid var(--dye); background: var(--sheet); cursor: ns-resize; padding: 0; touch-action: none; }
-.grip::before { content: ''; position: absolute; inset: -12px; }
+.grip::before { content: ''; position: absolute; inset: -14px; }
 .grip.held { background: var(--dye); }
 </style>

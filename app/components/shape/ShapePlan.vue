@@ -133,5 +133,5 @@ function key(event: KeyboardEvent, azimuth: number, far: number) {
 .handle.v-btn { position: absolute; width: 11px; height: 11px; transform: translate(-50%, -50%); border: 2px solid var(--dye); background: var(--sheet); padding: 0; cursor: move; pointer-events: auto; touch-action: none; }
 .handle::before { content: ''; position: absolute; inset: -6px; }
 .handle.held { background: var(--dye); }
-@media (max-width: 1000px) { .handle { width: 16px; height: 16px; } .handle::before { inset: -10px; } }
+@media (max-width: 1000px) { .handle.v-btn { width: 16px; height: 16px; } .handle::before { inset: -16px; } }
 </style>
