@@ -38,6 +38,8 @@ const lines = computed(() => {
 })
 const column = computed(() => (W.value - 44) / Math.max(1, build.cylinders.length))
 const x = (c: number) => 40 + (build.cylinders.indexOf(c) + 0.5) * column.value
+/** Every second number where they would stand on each other. */
+const numbered = computed(() => build.cylinders.filter((_, i) => column.value >= 19 || i % 2 === 0))
 const spread = computed(() => marks.value.length > 1 ? Math.max(...marks.value.map(m => m.value)) - Math.min(...marks.value.map(m => m.value)) : undefined)
 </script>
 
@@ -62,7 +64,7 @@ const spread = computed(() => marks.value.length > 1 ? Math.max(...marks.value.m
           <line :x1="x(m.cylinder)" :x2="x(m.cylinder)" :y1="y(m.value + 2 * m.u)" :y2="y(m.value - 2 * m.u)" class="doubt" />
           <rect :x="x(m.cylinder) - 9" :y="y(m.value) - 2.5" width="18" height="5" />
         </g>
-        <text v-for="c in build.cylinders" :key="c" :x="x(c)" :y="TOP + TALL + 24" text-anchor="middle" class="num who" :class="{ on: c === build.cylinder }">{{ c }}</text>
+        <text v-for="c in numbered" :key="c" :x="x(c)" :y="TOP + TALL + 24" text-anchor="middle" class="num who" :class="{ on: c === build.cylinder }">{{ c }}</text>
         <text x="4" :y="TOP - 12">cc</text>
       </svg>
     </div>
