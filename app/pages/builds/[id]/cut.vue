@@ -78,6 +78,8 @@ async function planned_(typed?: Figure): Promise<string | undefined> {
 const planTyped = async (figure: Figure) => {
   tried.value = figure.value
   await nextTick()
+  // The limits are judged by what this depth leaves, not by the one before it.
+  await caughtUp()
   return planned_(figure)
 }
 async function planDepth() {
