@@ -84,7 +84,7 @@ function spoken(state: CylinderState): string {
 
 <style scoped>
 .strip { position: relative; display: flex; height: 76px; flex: none; border-bottom: 1px solid var(--ink); }
-.gutter { flex: none; width: 72px; display: flex; flex-direction: column; justify-content: space-between; padding: 6px 6px 6px 10px; color: var(--quiet); border-right: 1px solid var(--hair); white-space: nowrap; overflow: hidden; }
+.gutter { flex: none; width: 80px; display: flex; flex-direction: column; justify-content: space-between; padding: 6px 2px 6px 10px; color: var(--quiet); border-right: 1px solid var(--hair); white-space: nowrap; overflow: hidden; }
 .band { position: absolute; left: 0; right: 0; background: var(--brass-fill); border: 1px solid var(--brass); border-width: 1px 0; opacity: .55; }
 .cell.v-btn { position: relative; flex: 1 1 0; max-width: 208px; height: 100%; border-right: 1px solid var(--hair); display: block; padding: 0 24px 0 10px; }
 .cell.begins { border-left: 2px solid var(--ink); }
@@ -111,7 +111,7 @@ function spoken(state: CylinderState): string {
 .crowded .ratio { grid-area: 2 / 1 / 3 / 3; }
 .crowded .plumb { right: 0; }
 @media (max-width: 1000px) {
-  .gutter { width: 64px; padding-left: 6px; }
+  .gutter { width: 70px; padding: 6px 0 6px 2px; }
   .cell.v-btn { padding-left: 8px; }
   .cell :deep(.v-btn__content) { column-gap: 5px; }
   .plumb { right: -2px; }
