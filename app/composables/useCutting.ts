@@ -74,7 +74,7 @@ export function useCutting() {
     () => build.ifDone(takes.value ? [...before.value, planned.value && tried.value === undefined ? planned.value : asTried(bodyOf(laid.value, figure(depth.value)))] : before.value),
     after => after !== undefined && !after.cylinders.some(c => c.head === head.value && c.waiting)
   )
-  const outcomes = computed(() => (outcome.value?.cylinders ?? []).filter(c => c.head === head.value).map(c => c.state))
+  const outcomes = computed(() => (outcome.value?.cylinders ?? []).filter(c => c.head === head.value))
   const moves = computed(() => outcome.value?.cylinders.find(c => c.cylinder === build.cylinder)?.moves)
 
   /** The plane as a chamber sees it, with what was cut before. */
@@ -128,7 +128,7 @@ export function useCutting() {
     return notKept(await build.add('gasketChange', scope.value, { state, ...figures }, now ? { supersedes: now.id } : {}))
   }
   return {
-    head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, setup, lay, free, outcomes, moves, valves, perMm, solid, exactly, settled, unreachable, look, margins,
+    head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, setup, lay, free, outcomes, moves, valves, perMm, solid, exactly, settled, unreachable, look, here, margins,
     planeAt, plan, done, drop, gasket
   }
 }

@@ -1,5 +1,5 @@
-import type { FaceCutBody, Figure, OperationState } from '#core'
-import { say, type LengthUnit } from '#shared/figures'
+import type { ClearanceName, CutLimit, FaceCutBody, Figure, Met, OperationState } from '#core'
+import { digits, say, type LengthUnit } from '#shared/figures'
 
 /** How a cut is laid over, in words; nothing for a flat one. */
 export function sayLay({ slopeX = 0, slopeY = 0, flat }: FaceCutBody, lengths: LengthUnit): string {
@@ -15,3 +15,27 @@ export function sayCut({ state, depth, measured }: { state: OperationState, dept
     ? `${state}, ${say(measured.value, 'length', lengths)} measured (${say(depth.value, 'length', lengths)} planned)`
     : `${state}, ${say(depth.value, 'length', lengths)}`
 }
+
+/** The two things that come near each other. */
+const NEAR: Record<ClearanceName, { one: string, other: string, short: string }> = {
+  intakeClearance: { one: 'the intake valve', other: 'the piston', short: 'intake–piston' },
+  exhaustClearance: { one: 'the exhaust valve', other: 'the piston', short: 'exhaust–piston' },
+  intakeSide: { one: 'the intake valve', other: 'the side of its pocket', short: 'intake–pocket' },
+  exhaustSide: { one: 'the exhaust valve', other: 'the side of its pocket', short: 'exhaust–pocket' },
+  valveToValve: { one: 'one valve', other: 'the other', short: 'valve–valve' },
+  domeToChamber: { one: 'the dome', other: 'the chamber', short: 'dome–chamber' }
+}
+
+/** What a cut would be past, as a sentence. */
+export function sayCutLimit(limit: CutLimit, lengths: LengthUnit): string {
+  switch (limit.kind) {
+    case 'seat': return `This goes into the ${limit.valve} seat of cylinder ${limit.cylinder}.`
+    case 'squish': return `This lets piston and head of cylinder ${limit.cylinder} touch.`
+    case 'clearance': return `This leaves ${NEAR[limit.clearance].one} of cylinder ${limit.cylinder} ${say(limit.figure, 'length', lengths)} from ${NEAR[limit.clearance].other}; the shop’s least is ${say(limit.least, 'length', lengths)}.`
+    case 'target': return `This takes cylinder ${limit.cylinder} past its target, to ${digits(limit.figure, 2)}.`
+  }
+}
+
+/** What a cut meets on its way, short enough for a mark beside its depth: the cylinder last, as targets have it. */
+export const sayMet = (met: Met): string =>
+  `${met.kind === 'clearance' ? NEAR[met.clearance].short : `${met.valve} ${met.kind === 'seat' ? 'seat' : 'top cut'}`} ${met.cylinder}`

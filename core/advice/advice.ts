@@ -1,8 +1,8 @@
 import { shares } from '../estimate'
 import { REASONS, fit, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
-import { targetBand, quantityOf, rodMaterialOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { NO_SOLIDS, asIf, headCut, type AsIf, type Chambers, type HeadCut, type ShapeSource } from '../plan'
-import { STARTING_RULES, leastClearance, type ShopRules } from '../shop'
+import { targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
+import { NO_SOLIDS, asIf, headCut, overLeast, type AsIf, type Chambers, type HeadCut, type ShapeSource } from '../plan'
+import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
 type Open
@@ -115,10 +115,9 @@ function pastTarget({ r, now, then }: Sight): Found[] {
 /** Clearances under the shop's least, with what is planned: that may take more of them, or give it back. */
 function tooClose({ r, rules, then }: Sight): Found[] {
   const under = then.cylinders.flatMap(({ cylinder, clearances }) => {
-    const rod = rodMaterialOf(r, cylinder) ?? 'steel'
-    return clearances.flatMap(({ name, now, then: left }) => {
-      const limit = leastClearance(rules, name, rod)
-      return left.value < limit ? [{ cylinder, clearance: name, figure: left.value, limit, planned: Math.abs(left.value - now.value) > 1e-9 }] : []
+    return clearances.flatMap((step) => {
+      const { least, over } = overLeast(r, rules, cylinder, step)
+      return over < 0 ? [{ cylinder, clearance: step.name, figure: step.then.value, limit: least, planned: Math.abs(step.then.value - step.now.value) > 1e-9 }] : []
     })
   })
   return worstOf(under, u => u.clearance, u => u.figure - u.limit).map(({ clearance, figure, limit, planned, cylinders }): Found => (

@@ -122,8 +122,9 @@ export function asIf(standing: Replay, operations: readonly (Tried | OperationEn
 
 function roomOf(model: ChamberModel, planes: Cut[]): CylinderAsIf['room'] {
   const plane = cutsTogether([model.done, ...planes])
-  // Whoever sets a depth counts from the face as it is, not as it was cast.
-  const fromNow = (edge: EdgeMargin): EdgeMargin => ({ ...edge, firstTouch: edge.firstTouch - model.done.depth })
+  // Whoever sets a depth counts from the face as it is, not as it was cast, and square to it where it was cut at an angle.
+  const { depth, slopeX, slopeY } = model.done
+  const fromNow = (edge: EdgeMargin): EdgeMargin => ({ ...edge, firstTouch: (edge.firstTouch - depth) / Math.hypot(1, slopeX, slopeY) })
   return {
     seats: model.seats,
     valves: model.spec.valves.map((valve) => {

@@ -9,8 +9,8 @@ import { cutDepth, knownQuantity, statedQuantity } from './statements'
 export interface ValveStanding {
   valve: Valve
   convention: ClearanceConvention
-  /** Piston clearance as measured, what is left of it, and what each mm of drop takes of it. */
-  clearance?: { measured: Part, lost: Sourced, left: Sourced, side: number, perMm: number }
+  /** Piston clearance as measured, what has gone, what is left, and how far the valve has come to its pocket's side. */
+  clearance?: { measured: Part, lost: Sourced, left: Sourced, side: number }
   /** Height of the lowest edge over the face: of the seat, and of the top cut. Negative once the cut is through. */
   seatLeft?: Sourced
   topCutLeft?: Sourced
@@ -63,8 +63,7 @@ export function valveStandings(ledger: Ledger, cylinder: number, planned: Operat
       const left = steps.find(step => step.name === `${valve}Clearance`)!.then
       standing.clearance = {
         measured, left, lost: linear([[1, measured.value], [-1, left]]),
-        side: valveClearanceLost(drop.value, tilt.value, convention).side,
-        perMm: valveClearanceLost(1, tilt.value, convention).lost
+        side: valveClearanceLost(drop.value, tilt.value, convention).side
       }
     }
     return [standing]
@@ -86,6 +85,8 @@ export interface ClearanceStep {
   planned: { operation: OperationEntry, change: Sourced }[]
   /** When everything planned is done. */
   then: Sourced
+  /** What each mm the head comes down takes of it, mm; 0 where a drop leaves it alone. */
+  perMm: number
 }
 
 /** How much one clearance changes when the head comes down by `drop` and the valve is sunk by `sunk`. */
@@ -145,6 +146,6 @@ export function clearanceSteps(ledger: Ledger, cylinder: number, operations: Ope
     const now = linear([[1, measured.value], ...done.map((c): [number, Sourced] => [1, c])])
     const planned = operationsOn(operations, ledger.layout, cylinder, kinds)
       .map(operation => ({ operation, change: changeOf(operation) }))
-    return [{ name, measured, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]) }]
+    return [{ name, measured, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]), perMm: Math.max(0, -clearanceChange(name, tilt, convention, 1, 0)) }]
   })
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { leastClearance, squishOf, type Provenance, type ValveRoom, type ValveStanding } from '#core'
+import { overLeast, type Provenance, type ValveRoom, type ValveStanding } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -15,7 +15,6 @@ const mine = computed(() => props.all.find(c => c.cylinder === build.cylinder))
 const RANK = { clear: 0, topCutLost: 1, seatJob: 2, stop: 3 } as const
 const WORDS = { clear: 'clear', topCutLost: 'top cut loses an arc', seatJob: 'seat job needed', stop: 'stop' } as const
 const WAYS = { upright: 'upright: d', alongValve: 'along the valve: d / cos τ', pocket: 'in its pocket: d · cos τ' } as const
-const rod = computed(() => squishOf(build.replayed, build.cylinder)?.running?.material ?? 'steel')
 const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => {
   const valves = mine.value?.valves.filter(v => v.valve.valve === kind) ?? []
   const worst = [...valves].sort((a, b) => a.seat.margin - b.seat.margin)[0]
@@ -23,14 +22,14 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
   const { seat, topCut, verdict, tilt } = worst
   const others = props.all.filter(c => c.valves.some(v => v.valve.valve === kind && RANK[v.verdict] >= 2)).map(c => c.cylinder)
   const standing = props.standings.find(s => s.valve === kind)?.clearance
-  const least = leastClearance(shop.rules, `${kind}Clearance`, rod.value)
+  const kept = standing && overLeast(build.replayed, shop.rules, build.cylinder, { name: `${kind}Clearance`, then: standing.left })
   return [{
     kind, verdict, assumed: mine.value!.seats[kind] === 'assumed', bad: RANK[verdict] >= 2, others,
     seat: seat.margin > 0 ? `seat ${mm(seat.margin)} clear` : `${digits(seat.arcLost, 0)}° of the seat gone`,
     topCut: topCut.margin > 0 ? `top cut ${mm(topCut.margin)} clear` : `${digits(topCut.arcLost, 0)}° of its top cut gone`,
     touch: [['top cut', topCut.firstTouch] as const, ['seat', seat.firstTouch] as const].filter(([, at]) => at > 0),
-    piston: standing && { value: standing.left, provenance: 'derived' as const, entries: standing.measured.entries }, pistonBad: standing ? standing.left.value < least : false,
-    how: standing ? `${digits(standing.measured.value.value, 2)} measured − ${digits(standing.lost.value, 2)} = drop at the valve, ${WAYS[props.standings.find(s => s.valve === kind)!.convention]}; the shop’s least ${digits(least, 2)}` : '',
+    piston: standing && { value: standing.left, provenance: 'derived' as const, entries: standing.measured.entries }, pistonBad: (kept?.over ?? 0) < 0,
+    how: standing && kept ? `${digits(standing.measured.value.value, 2)} measured − ${digits(standing.lost.value, 2)} = drop at the valve, ${WAYS[props.standings.find(s => s.valve === kind)!.convention]}; the shop’s least ${digits(kept.least, 2)}` : '',
     tilt: Math.abs(tilt - worst.valve.tilt) > 0.02 ? `valve then at ${say(tilt, 'angle', device.lengths)}` : ''
   }]
 }))

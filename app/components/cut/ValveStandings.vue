@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { leastClearance, squishOf, type ValveStanding } from '#core'
+import { leastClearance, overLeast, rodMaterialOf, type ValveStanding } from '#core'
 import { say, shown } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -9,7 +9,7 @@ const props = defineProps<{ valves: ValveStanding[], depth: number }>()
 const device = useDevice()
 const build = useBuild()
 const shop = useShop()
-const rod = computed(() => squishOf(build.replayed, build.cylinder)?.running?.material ?? 'steel')
+const rod = computed(() => rodMaterialOf(build.replayed, build.cylinder) ?? 'steel')
 const least = computed(() => ({ intake: leastClearance(shop.rules, 'intakeClearance', rod.value), exhaust: leastClearance(shop.rules, 'exhaustClearance', rod.value) }))
 const ways = { upright: 'upright', alongValve: 'along the valve', pocket: 'in its pocket' } as const
 const mm = (value: number) => say(value, 'length', device.lengths)
@@ -20,7 +20,7 @@ const lines = computed(() => props.valves.flatMap((v) => {
   if (v.clearance) {
     const { left, lost, side } = v.clearance
     list.push({
-      key: `${v.valve}c`, bad: left.value < least.value[v.valve],
+      key: `${v.valve}c`, bad: overLeast(build.replayed, shop.rules, build.cylinder, { name: `${v.valve}Clearance`, then: left }).over < 0,
       text: `${v.valve} to piston ${mm(left.value)} left ${ways[v.convention]}, ${bare(lost.value)} gone${side ? `, ${bare(side)} off its side` : ''}`
     })
   }

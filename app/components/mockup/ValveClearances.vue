@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CLEARANCES, leastClearance, uncertainty, quantityOf, clearancesOf, rodMaterialOf, type ClearanceName, type ClearanceStep, type Part } from '#core'
+import { CLEARANCES, leastClearance, overLeast, uncertainty, quantityOf, clearancesOf, rodMaterialOf, type ClearanceName, type ClearanceStep, type Part } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
@@ -31,12 +31,13 @@ const formula = (name: ClearanceName) => ({
   intakeClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket', exhaustClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket',
   intakeSide: 'd · sin tilt to the pocket’s side', exhaustSide: 'd · sin tilt to the pocket’s side', valveToValve: 'a drop of the head leaves it alone', domeToChamber: 'd, the whole drop'
 })[name]
-const worst = computed(() => [...steps.value.values()].filter(s => s.then.value < least(s.name)).sort((a, b) => (a.then.value - least(a.name)) - (b.then.value - least(b.name)))[0])
+const over = (step: ClearanceStep) => overLeast(build.replayed, shop.rules, build.cylinder, step).over
+const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).sort((a, b) => over(a) - over(b))[0])
 </script>
 
 <template>
   <section class="valves">
-    <p v-if="worst" class="verdict" role="status"><strong class="warn">{{ QUANTITY_WORDS[worst.name].label }}</strong> comes to <strong class="num">{{ say(worst.then.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(least(worst.name) - worst.then.value, 'length', device.lengths) }}</span> under what the shop lets out.</p>
+    <p v-if="worst" class="verdict" role="status"><strong class="warn">{{ QUANTITY_WORDS[worst.name].label }}</strong> comes to <strong class="num">{{ say(worst.then.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(-over(worst), 'length', device.lengths) }}</span> under what the shop lets out.</p>
     <p v-else-if="steps.size" class="verdict">Everything stated keeps the shop’s least, with all that is planned.</p>
     <p v-else class="verdict quiet">Clay or soft springs and a dial: intake around 10° after top, exhaust around 10° before, and search 20° either side.</p>
     <v-table>
@@ -54,7 +55,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => s.then.value 
           <td class="r"><FigureReading :label="`${QUANTITY_WORDS[name].label} now`" :part="derived(steps.get(name), 'now')" dimension="length" /></td>
           <td v-for="op in planned" :key="op.id" class="r num">{{ change(steps.get(name), op.id) === undefined ? '' : `${change(steps.get(name), op.id)! > 0 ? '+' : ''}${digits(change(steps.get(name), op.id)!, 2)}` }}</td>
           <td class="r then"><FigureReading :label="`${QUANTITY_WORDS[name].label} then`" :part="derived(steps.get(name), 'then')" dimension="length" :formula="formula(name)" /><br v-if="steps.has(name)"><span v-if="steps.has(name)" class="small quiet num pm">{{ sayDoubt(uncertainty(steps.get(name)!.then), 'length', device.lengths) }}</span></td>
-          <td class="r num">{{ say(least(name), 'length', device.lengths) }}<br><span v-if="steps.has(name)" class="small" :class="steps.get(name)!.then.value < least(name) ? 'warn' : 'quiet'">{{ steps.get(name)!.then.value < least(name) ? 'under' : 'kept' }}</span></td>
+          <td class="r num">{{ say(least(name), 'length', device.lengths) }}<br><span v-if="steps.has(name)" class="small" :class="over(steps.get(name)!) < 0 ? 'warn' : 'quiet'">{{ over(steps.get(name)!) < 0 ? 'under' : 'kept' }}</span></td>
         </tr>
       </tbody>
     </v-table>

@@ -181,7 +181,7 @@ async function planDepth() {
         </template>
       </section>
       <section class="below">
-        <CutTable v-if="needed" :needed="needed" :outcomes="outcomes" :dimension="dimension" :title="free === 'none' || planned ? 'Cut to target' : laid.angle ? what : 'Cut to target'" />
+        <CutTable v-if="needed" :needed="needed" :outcomes="outcomes.map(o => o.state)" :dimension="dimension" :title="free === 'none' || planned ? 'Cut to target' : laid.angle ? what : 'Cut to target'" />
         <p class="caution">A starting point: maker, fuel and builder decide. Surfacing belongs to a qualified machinist. What else moves has a leaf of its own.</p>
       </section>
     </div>

@@ -1,0 +1,100 @@
+import type { Valve } from '../ledger'
+import { leastClearance, type ShopRules } from '../shop'
+import { rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay } from '../standing'
+import type { CylinderAsIf } from './asIf'
+
+/**
+ * What a clearance keeps over the least the shop lets out, with the operations done.
+ *
+ * @param standing what replay gives
+ * @param rules the shop's table
+ * @param cylinder its number
+ * @param clearance its name, and what is left of it
+ * @returns the least and what is left over it, mm; below 0 it is too near
+ * Source: the shop's table, by the rods' material; steel where nobody said which.
+ * @example overLeast(standing, STARTING_RULES, 1, step) // { least: 2.5, over: −1.48 }
+ */
+export function overLeast(standing: Replay | undefined, rules: ShopRules, cylinder: number, { name, then }: Pick<ClearanceStep, 'name' | 'then'>): { least: number, over: number } {
+  const least = leastClearance(rules, name, rodMaterialOf(standing, cylinder) ?? 'steel')
+  return { least, over: then.value - least }
+}
+
+/** What a head's cut would be past, and at which cylinder. Figures in mm, a ratio for the target. */
+export type CutLimit = { cylinder: number } & (
+  /** Metal of a seat goes: how far below its lowest edge the face then is. */
+  | { kind: 'seat', valve: Valve, figure: number }
+  /** Piston and head meet: the running gap that is left. */
+  | { kind: 'squish', figure: number }
+  | { kind: 'clearance', clearance: ClearanceName, figure: number, least: number }
+  | { kind: 'target', figure: number, high: number }
+)
+
+/** Of a limit only what the cut itself takes counts: what was too near without it is no reason against it. */
+const taken = (step: ClearanceStep) => step.planned.some(p => p.operation.kind === 'faceCut' && p.change.value < 0)
+
+/**
+ * The limits a cut of a head would be past, for all its cylinders: what can't be put back first.
+ *
+ * @param standing what replay gives
+ * @param rules what the shop lets out
+ * @param then where the head's cylinders would stand with the cut among the operations
+ * @returns none where the cut keeps inside all of them
+ * Source: seats by their margins all round, or by a stated height; clearances and the running gap by what is left of them;
+ *   the target by its band.
+ * @example cutLimits(standing, STARTING_RULES, asIf(standing, cut, chambers).cylinders)[0] // { kind: 'seat', valve: 'exhaust', cylinder: 4, figure: 0.12 }
+ */
+export function cutLimits(standing: Replay, rules: ShopRules, then: readonly CylinderAsIf[]): CutLimit[] {
+  const band = targetBand(standing.target)
+  const seats = then.flatMap(({ cylinder, room, valves }) => {
+    const drawn = (room?.valves ?? []).filter(v => v.seat.arcLost > 0).map(({ valve, seat }): CutLimit => ({ kind: 'seat', cylinder, valve: valve.valve, figure: -seat.margin }))
+    const known = new Set((room?.valves ?? []).map(v => v.valve.valve))
+    const stated = valves.flatMap(({ valve, seatLeft }): CutLimit[] => !known.has(valve) && seatLeft && seatLeft.value <= 0 ? [{ kind: 'seat', cylinder, valve, figure: -seatLeft.value }] : [])
+    return [...drawn, ...stated]
+  })
+  const squish = then.flatMap(({ cylinder, squish }): CutLimit[] => {
+    const gap = squish.running?.gap.value.value
+    return gap !== undefined && gap <= 0 ? [{ kind: 'squish', cylinder, figure: gap }] : []
+  })
+  const clearances = then.flatMap(({ cylinder, clearances }) => clearances.filter(taken).flatMap((step): CutLimit[] => {
+    const { least, over } = overLeast(standing, rules, cylinder, step)
+    return over < 0 ? [{ kind: 'clearance', cylinder, clearance: step.name, figure: step.then.value, least }] : []
+  }))
+  const target = then.flatMap(({ cylinder, state }): CutLimit[] => state.ratio && band && state.ratio.value.value > band.high
+    ? [{ kind: 'target', cylinder, figure: state.ratio.value.value, high: band.high }]
+    : [])
+  return [...seats, ...squish, ...clearances, ...target]
+}
+
+/** What a flat cut meets on its way down: an edge of a seat or top cut, or a clearance down to its least. */
+export type Met = { cylinder: number, depth: number } & ({ kind: 'seat' | 'topCut', valve: Valve } | { kind: 'clearance', clearance: ClearanceName })
+
+/**
+ * What a flat cut of a head meets, and how deep: each edge and clearance at the cylinder where it comes first.
+ *
+ * @param standing what replay gives
+ * @param rules what the shop lets out
+ * @param then where the head's cylinders would stand with a cut of `depth`
+ * @param depth from the face as it is, mm
+ * @returns depths from the face as it is, mm, the first met first; what a drop of the head leaves alone is not among them
+ * Source: edges of a drawn chamber where the plane first touches them, of others by their stated height; a clearance is used
+ *   up after what it keeps over its least, divided by what each mm of drop takes of it (valveClearanceLost).
+ * @example metOnTheWay(standing, STARTING_RULES, cylinders, 1.2)[0] // { kind: 'topCut', valve: 'exhaust', cylinder: 4, depth: 0.26 }
+ */
+export function metOnTheWay(standing: Replay, rules: ShopRules, then: readonly CylinderAsIf[], depth: number): Met[] {
+  const all = then.flatMap(({ cylinder, room, valves, clearances }): Met[] => {
+    const drawn = (room?.valves ?? []).flatMap(({ valve: { valve }, seat, topCut }): Met[] => [
+      { kind: 'seat', valve, cylinder, depth: seat.firstTouch }, { kind: 'topCut', valve, cylinder, depth: topCut.firstTouch }
+    ])
+    const stated = valves.filter(v => !drawn.some(d => 'valve' in d && d.valve === v.valve)).flatMap(({ valve, seatLeft, topCutLeft }): Met[] => [
+      ...seatLeft ? [{ kind: 'seat' as const, valve, cylinder, depth: seatLeft.value + depth }] : [],
+      ...topCutLeft ? [{ kind: 'topCut' as const, valve, cylinder, depth: topCutLeft.value + depth }] : []
+    ])
+    const used = clearances.filter(step => step.perMm > 0).map((step): Met => (
+      { kind: 'clearance', clearance: step.name, cylinder, depth: depth + overLeast(standing, rules, cylinder, step).over / step.perMm }))
+    return [...drawn, ...stated, ...used]
+  }).filter(met => Number.isFinite(met.depth))
+  const name = (met: Met) => met.kind === 'clearance' ? met.clearance : `${met.valve} ${met.kind}`
+  const first = new Map<string, Met>()
+  for (const met of all.sort((a, b) => a.depth - b.depth || a.cylinder - b.cylinder)) if (!first.has(name(met))) first.set(name(met), met)
+  return [...first.values()]
+}
