@@ -1,7 +1,11 @@
 import type { Valve, OperationEntry } from '../ledger'
 import type { Replay } from '../standing'
-import { asIf, type Tried } from './asIf'
+import { asIf, type Tried, type ValveRoom } from './asIf'
 import type { Chambers } from './chambers'
+import { headCut } from './depth'
+
+/** A flat cut of a head, from the face as it is, mm. */
+const flat = (head: number, depth: number): Tried => ({ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' } } })
 
 /** What a chamber can give away to grinding, and by which seat it is held. */
 export interface GroundBudget {
@@ -32,7 +36,39 @@ export function groundBudget(standing: Replay, { cylinder, head }: { cylinder: n
   const over = now?.state.gap?.value.value
   const [first] = (now?.room?.valves ?? []).map(({ valve, seat }) => ({ valve: valve.valve, depth: seat.firstTouch })).sort((a, b) => a.depth - b.depth)
   if (!first || over === undefined) return undefined
-  const down: Tried[] = first.depth <= 0 ? [] : [{ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth: { value: first.depth, unit: 'mm', typed: '' } } }]
+  const down = first.depth <= 0 ? [] : [flat(head, first.depth)]
   const gap = mine([...operations, ...down])?.state.gap?.value.value
   return gap === undefined ? undefined : { toTarget: -over, cc: -gap, depth: Math.max(0, first.depth), valve: first.valve }
+}
+
+/** The flat cut that brings one chamber to its target: `depth` and `worst` are missing where there is nothing to cut. */
+export interface PayBack {
+  /** Its chamber's shape is not ready: nothing is told yet. */
+  waiting: boolean
+  /** From the face as it is, mm. */
+  depth?: number
+  /** The valve whose seat the cut comes nearest to, and what it leaves of it. */
+  worst?: ValveRoom
+}
+
+/**
+ * The cut that pays back what is ground out of a chamber, as Cut would find it once that is planned, and whether the seats
+ * allow it.
+ *
+ * @param standing what replay gives
+ * @param cylinder its number, and `head` the one it is on
+ * @param operations what is done before it, the grinding among them and the head's own cut not
+ * @param chambers answers for the shape of drawn chambers
+ * @returns see {@link PayBack}
+ * Source: {@link headCut} for the depth, {@link asIf} for the seats.
+ * @example payBack(standing, { cylinder: 4, head: 1 }, [relief], chambers) // { waiting: false, depth: 1.54, worst: { verdict: 'seatJob', … } }
+ */
+export function payBack(standing: Replay, { cylinder, head }: { cylinder: number, head: number }, operations: readonly (Tried | OperationEntry)[], chambers: Chambers): PayBack {
+  const { waiting, cylinders } = headCut(standing, head, operations, chambers)
+  if (waiting.includes(cylinder)) return { waiting: true }
+  const depth = cylinders.find(c => c.cylinder === cylinder)?.depth.value
+  if (depth === undefined || depth <= 0) return { waiting: false }
+  const room = asIf(standing, [...operations, flat(head, depth)], chambers).cylinders.find(c => c.cylinder === cylinder)?.room
+  const [worst] = [...room?.valves ?? []].sort((a, b) => a.seat.margin - b.seat.margin)
+  return { waiting: false, depth, ...(worst ? { worst } : {}) }
 }

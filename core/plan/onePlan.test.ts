@@ -5,7 +5,7 @@ import { launchChamber } from '../../demo/chambers'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
 import { solidChambers } from '../../tests/support/solidChambers'
-import { NO_SOLIDS, advice, asIf, evenPlan, groundBudget, headCut, replay, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay } from '..'
+import { NO_SOLIDS, advice, asIf, evenPlan, groundBudget, headCut, payBack, replay, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay, type Tried } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 let solids: Awaited<ReturnType<typeof solidChambers>>
@@ -264,6 +264,13 @@ describe('what a chamber may give away to grinding', () => {
     expect(budget.cc).toBeGreaterThan(1.4 * 4.5 - 3.4876)
     expect(budget.cc).toBeLessThan(1.4 * 4.7 - 3.4876)
     expect(groundBudget(r, { cylinder: 1, head: 1 }, [], NO_SOLIDS)).toBeUndefined()
+    // What is paid back for 0.5 cc of grinding is the depth Cut finds for both: (3.4876 + 0.5) cc over that opening.
+    const ground: Tried[] = [{ kind: 'relief', scope: one, body: { state: 'planned', added: { value: 0.5, unit: 'cc', typed: '' } } }]
+    const paid = payBack(r, { cylinder: 1, head: 1 }, ground, solids)
+    expect(paid).toMatchObject({ waiting: false, depth: headCut(r, 1, ground, solids).cylinders[0]!.depth.value, worst: { valve: { valve: 'exhaust' }, verdict: 'clear' } })
+    expect(paid.depth).toBeGreaterThan(3.9876 / 4.7)
+    expect(paid.depth).toBeLessThan(3.9876 / 4.5)
+    expect(payBack(r, { cylinder: 1, head: 1 }, ground, NO_SOLIDS)).toEqual({ waiting: true })
   }, 120_000)
 })
 

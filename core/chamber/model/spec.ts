@@ -168,11 +168,16 @@ function throughWall({ x, y, diameter, tilt, leans }: ChamberValve, outline: Poi
   return most
 }
 
-/** Radii by azimuth seen in a mirror: azimuth φ becomes 180° − φ. An even number of steps has both. */
-function turnedRadii(radii: number[]): number[] {
-  const n = radii.length
-  return radii.map((_, i) => radii[((Math.round(n / 2) - i) % n + n) % n]!)
-}
+/**
+ * Reliefs as they lie in a chamber of the other hand.
+ *
+ * @param reliefs radii at an even number of equal steps from +x, counter-clockwise
+ * @returns the same metal, mirrored across the y axis
+ * Source: azimuth φ becomes 180° − φ.
+ * @example mirroredReliefs([{ valve: 0, radii, below: 0, line: 46 }])[0].radii[60] // radii[0], of 120
+ */
+export const mirroredReliefs = (reliefs: readonly Relief[]): Relief[] => reliefs.map(({ radii, ...rest }) => (
+  { ...rest, radii: radii.map((_, i) => radii[((Math.round(radii.length / 2) - i) % radii.length + radii.length) % radii.length]!) }))
 
 /** The same chamber on the other hand: mirrored across its own y axis, so that along the crank it runs the other way. */
 export function mirrored(spec: ChamberSpec): ChamberSpec {
@@ -185,6 +190,6 @@ export function mirrored(spec: ChamberSpec): ChamberSpec {
     roof: 'rises' in roof ? { ...roof, rises: turn(roof.rises) } : roof,
     valves: spec.valves.map(valve => ({ ...valve, x: -valve.x, leans: turn(valve.leans) })),
     ...(spec.plug ? { plug: { ...spec.plug, x: -spec.plug.x } } : {}),
-    ...(spec.reliefs ? { reliefs: spec.reliefs.map(relief => ({ ...relief, radii: turnedRadii(relief.radii) })) } : {})
+    ...(spec.reliefs ? { reliefs: mirroredReliefs(spec.reliefs) } : {})
   }
 }

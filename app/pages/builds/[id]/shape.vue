@@ -5,18 +5,22 @@ import { digits, say, sayDoubt } from '#shared/figures'
 import { askSolids } from '~/composables/useSolids'
 import { useGlass } from '~/composables/useGlass'
 import { useSettling } from '~/composables/useSettling'
-import { useShaping } from '~/composables/useShaping'
+import { useDeveloped } from '~/composables/shape/useDeveloped'
+import { useShapePlan } from '~/composables/shape/useShapePlan'
+import { useShapeSetup } from '~/composables/shape/useShapeSetup'
+import { useWalls } from '~/composables/shape/useWalls'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
 const build = useBuild()
 const device = useDevice()
 const { stopAt } = useGlass()
-const shaping = useShaping()
-const {
-  head, setup, set, settled, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, fault, facts, developed, now, then, sweep, wallsOf, means, proposal, others, offered, takeProposal, takeCutter,
-  draw, undo, compared, comparing, compare, halt, gauge, lesson, addedU, nicks, squishThen, ratioThen, payBack, paid, budget, short, spots, copies, copying, copy, planned, plan, finish
-} = shaping
+const laid = useShapeSetup()
+const made = useDeveloped(laid)
+const { head, setup, set, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, undo } = laid
+const { fault, facts, lesson, developed, now, then, sweep, wallsOf, means, settled } = made
+const { proposal, others, offered, takeProposal, takeCutter, draw, compared, comparing, compare, haltComparing, gauge, nicks, short, spots } = useWalls(laid, made)
+const { addedU, squishThen, ratioThen, payBack, paid, budget, copies, copying, copy, haltCopying, planned, plan, finish } = useShapePlan(laid, made)
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
   pin: ['Pin gauge', 'At this lift the pin must pass all the way round.'],
@@ -48,7 +52,7 @@ const band = computed(() => targetBand(build.replayed?.target))
 const ratioWord = computed(() => ratioThen.value === undefined || !band.value ? '' : ratioThen.value < band.value.low ? 'under the target' : ratioThen.value > band.value.high ? 'over the target' : 'on target')
 const seatWord = computed(() => {
   const w = payBack.value?.worst
-  return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `an arc of the ${w.valve} top cuts goes` : w.verdict === 'seatJob' ? `the ${w.valve} seats need a job` : `stop: the ${w.valve} seats are gone`
+  return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `an arc of the ${w.valve.valve} top cuts goes` : w.verdict === 'seatJob' ? `the ${w.valve.valve} seats need a job` : `stop: the ${w.valve.valve} seats are gone`
 })
 const within = (least: number, most: number, noun: string, change: (v: number) => void) => async ({ value }: { value: number }): Promise<string | undefined> => {
   if (!(value >= least && value <= most)) return `That can’t be right for ${noun}: it must lie between ${mm(least)} and ${mm(most)}.`
@@ -142,7 +146,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num" data-means>{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
           <div v-if="developed && facts"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(squishThen ?? 0, 0) }}</dd></div>
           <div v-if="!paid && setup.steps.length"><dt>Face it back by</dt><dd class="quiet">…</dd></div>
-          <div v-else-if="payBack"><dt>Face it back by</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
+          <div v-else-if="payBack?.depth"><dt>Face it back by</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
           <div v-if="developed && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(developed.volume) }}</strong></dd></div>
         </dl>
         <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share.value, 2) }}</strong> ± {{ digits(2 * uncertainty(lesson.share), 2) }} of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.drawn > 0.05">: of <span class="num">{{ say(developed.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
@@ -154,7 +158,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         </div>
         <LazyWallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
         <template v-else-if="leaf === 'schools'">
-          <div class="row"><v-btn v-if="comparing" @click="halt">Stop</v-btn><v-btn v-else @click="compare">Compare them for the {{ kind }}</v-btn><span v-if="comparing" class="small quiet" role="status">{{ compared.length }} of {{ schools.length }} reckoned</span></div>
+          <div class="row"><v-btn v-if="comparing" @click="haltComparing">Stop</v-btn><v-btn v-else @click="compare">Compare them for the {{ kind }}</v-btn><span v-if="comparing" class="small quiet" role="status">{{ compared.length }} of {{ schools.length }} reckoned</span></div>
           <v-table v-if="compared.length" class="small">
             <thead><tr><th>School</th><th class="r">takes</th><th class="r">over</th><th class="r">factor</th><th class="r">short</th></tr></thead>
             <tbody><tr v-for="c in compared" :key="c.school"><td>{{ SCHOOL_WORDS[c.school][0] }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ digits(c.arc, 0) }}°</td><td class="r num">{{ c.factor === undefined ? '—' : digits(c.factor, 3) }}</td><td class="r num">{{ digits(c.short, 0) }} %</td></tr></tbody>
@@ -164,7 +168,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <LazyCutSpace v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
         <template v-else-if="leaf === 'copy'">
           <p class="small">This chamber as the master: the same shape in every cylinder, <template v-if="gauge > 0">a gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch.</template></p>
-          <div class="row"><v-btn v-if="copying" @click="halt">Stop</v-btn><v-btn v-else :disabled="setup.steps.length === 0" @click="copy">Copy to every cylinder</v-btn><span v-if="copying" class="small quiet" role="status">{{ copies.length }} reckoned</span></div>
+          <div class="row"><v-btn v-if="copying" @click="haltCopying">Stop</v-btn><v-btn v-else :disabled="setup.steps.length === 0" @click="copy">Copy to every cylinder</v-btn><span v-if="copying" class="small quiet" role="status">{{ copies.length }} reckoned</span></div>
           <v-table v-if="copies.length">
             <thead><tr><th>Cyl.</th><th class="r">to gain</th><th class="r">stop at</th><th /></tr></thead>
             <tbody><tr v-for="c in copies" :key="c.cylinder"><td class="num">{{ c.cylinder }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ stopAt(c.volume) }}</td><td class="small">{{ c.mirrored ? 'mirrored' : '' }}</td></tr></tbody>
