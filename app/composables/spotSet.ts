@@ -11,7 +11,7 @@ interface SpotSet { id: string, body: { readings: SpotReading[] } }
 /** What a set says of a place, with the doubt of one reading. */
 export function partAt(set: SpotSet | undefined, place: Place, u: number): Part | undefined {
   const reading = set?.body.readings.find(r => same(r, place))
-  return set && reading && { value: fromSource(reading.figure.value, u, `entry:${set.id}`), provenance: 'measured', entries: [set.id] }
+  return set && reading && { estimate: fromSource(reading.figure.value, u, `entry:${set.id}`), provenance: 'measured', entries: [set.id] }
 }
 
 /** A set's readings with one more, or with another figure for a place that has one. */

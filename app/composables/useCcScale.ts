@@ -18,7 +18,7 @@ export function useCcScale() {
   const half = computed(() => {
     const far = [...build.asIs, ...build.planned?.cylinders.map(c => c.state) ?? []].flatMap(({ gap }) => {
       if (!gap) return []
-      const { value, u } = estimate(gap.value)
+      const { value, u } = estimate(gap.estimate)
       return [Math.abs(value) + 2 * u]
     })
     const most = Math.max(0, ...far, (shim.value?.over ?? 0) * ROOM_FOR_BAND)

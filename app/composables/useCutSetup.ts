@@ -12,7 +12,7 @@ export function useCutSetup(head: () => number) {
   const build = useBuild()
   const drafts = useDrafts()
   const key = computed(() => `${build.view?.id}/cut/${head()}/setup`)
-  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 90)
+  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 90)
   const setup = computed<CutSetup>(() => {
     const text = drafts.get(key.value)
     const kept: CutSetup = text === undefined ? BEGIN : { ...BEGIN, ...JSON.parse(text) as CutSetup }

@@ -25,7 +25,7 @@ export function useDrawing() {
   const faults = computed<SpecFault[]>(() => plain.value ? specFaults(plain.value, mouthOf) : [])
   const poured = computed(() => {
     const chamber = build.state?.parts.chamber
-    return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber.value.value : undefined
+    return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber.estimate.value : undefined
   })
 
   const facts = shallowRef<SolidFacts>()

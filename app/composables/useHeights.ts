@@ -22,8 +22,8 @@ export function useHeights() {
       && ledger.place.get(op.id)! > ledger.place.get(entry.id)!)
   })
   const entry = computed(() => ended.value || afresh.value ? undefined : latest.value)
-  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 90)
-  const spacing = computed(() => quantityOf(build.replayed, 'boreSpacing', build.cylinder)?.value.value ?? bore.value * 1.1)
+  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 90)
+  const spacing = computed(() => quantityOf(build.replayed, 'boreSpacing', build.cylinder)?.estimate.value ?? bore.value * 1.1)
   const row = computed(() => build.replayed?.layout.heads[head.value - 1] ?? [])
   /** The face's half length and half width as it is drawn: half a bore beyond the outermost, and past the bores' edge. */
   const half = computed(() => ({ x: Math.round(((row.value.length - 1) / 2) * spacing.value + bore.value * 0.55), y: Math.round(bore.value * 0.62) }))

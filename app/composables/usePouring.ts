@@ -111,7 +111,7 @@ export function usePouring() {
   const stop = computed(() => {
     const { targetChamber, targetClearance } = build.state ?? {}
     const aim = what.value === 'chamber' ? targetChamber : what.value === 'assembled' ? targetClearance : undefined
-    const volume = aim?.value.value
+    const volume = aim?.estimate.value
     if (volume === undefined || volume <= 0 || !instrument.value) return undefined
     try {
       const wanted = volume + takenOff(asEntry(bodyOf([])))

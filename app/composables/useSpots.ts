@@ -12,7 +12,7 @@ const ENDED_BY = { solder: ['gasketChange', 'deckCut', 'faceCut'], deckReadings:
 export function useSpots(kind: 'solder' | 'deckReadings') {
   const build = useBuild()
   const drafts = useDrafts()
-  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 90)
+  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 90)
   const order = computed(() => new Map((build.replayed?.live.entries ?? []).map((e, i) => [e.id, i])))
   const latest = computed<EntryOf<typeof kind> | undefined>(() => ofKind(build.replayed?.live.entries ?? [], kind)
     .filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder).at(-1))

@@ -43,7 +43,7 @@ export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: 
     const convention = before && 'convention' in before && before.convention ? { convention: before.convention } : {}
     const sent = await build.add(basis.value, scope(), { quantity, figure, ...convention, ...more }, base ? { supersedes: base } : {})
     const value = part.value
-    return notKept(sent, value && say(value.value.value, quantityRule(quantity).dimension, device.lengths))
+    return notKept(sent, value && say(value.estimate.value, quantityRule(quantity).dimension, device.lengths))
   }
 
   /** The same figure from another source: measured instead of taken from the book, say. */

@@ -42,7 +42,7 @@ describe('a kind of entry that is new', () => {
     const before = replay(bench.entries)!
     bench.entries.push({ ...sent, id: 'throat-1', build: 'b', seq: 99 } as unknown as Entry)
     const after = replay(bench.entries)!
-    expect(after.asIs.map(s => s.ratio?.value.value)).toEqual(before.asIs.map(s => s.ratio?.value.value))
+    expect(after.asIs.map(s => s.ratio?.estimate.value)).toEqual(before.asIs.map(s => s.ratio?.estimate.value))
     expect(ofKind(after.live.entries, THROAT)).toHaveLength(1)
     const { layout } = before
     expect([fit(port, layout, 1, { port: 'exhaust' }), fit(port, layout, 1, { port: 'intake' }), fit(port, layout, 2, { port: 'exhaust' }), fit(all, layout, 1)]).toEqual([5, 0, 0, 1])

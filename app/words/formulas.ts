@@ -1,4 +1,4 @@
-import type { CylinderState, PartName } from '#core'
+import type { CylinderState, Part, PartName } from '#core'
 import { digits } from '#shared/figures'
 
 /** What the parts of the clearance volume are called. */
@@ -6,7 +6,7 @@ export const PART_WORDS: Record<PartName, string> = {
   chamber: 'Chamber', gasket: 'Gasket', deck: 'Deck', crown: 'Crown', crevice: 'Crevice', other: 'Other'
 }
 
-const v = (part: { value: { value: number } } | undefined, decimals = 2) => part ? digits(part.value.value, decimals) : '?'
+const v = (part: Part | undefined, decimals = 2) => part ? digits(part.estimate.value, decimals) : '?'
 
 /** The formula of a cylinder's ratio with its numbers in it. */
 export function ratioFormula(state: CylinderState): string {
@@ -15,7 +15,7 @@ export function ratioFormula(state: CylinderState): string {
 
 /** The sum of the clearance volume with its numbers in it. */
 export function clearanceFormula(state: CylinderState): string {
-  const terms = (Object.keys(PART_WORDS) as PartName[]).filter(name => state.parts[name] && (name !== 'other' || state.parts.other!.value.value !== 0))
+  const terms = (Object.keys(PART_WORDS) as PartName[]).filter(name => state.parts[name] && (name !== 'other' || state.parts.other!.estimate.value !== 0))
   return terms.map(name => `${PART_WORDS[name].toLowerCase()} ${v(state.parts[name])}`).join(' + ').replaceAll('+ −', '− ')
 }
 

@@ -63,7 +63,7 @@ describe('what is open is said', () => {
 
 describe('entries and sources are said', () => {
   it('names every source of a ratio, and what would make it surer', () => {
-    const said = shares(replayed.asIs[0]!.ratio!.value).map(s => saySource(s.source, byId, 'mm'))
+    const said = shares(replayed.asIs[0]!.ratio!.estimate).map(s => saySource(s.source, byId, 'mm'))
     expect(said).toContain('Gasket, fitted 1.20 mm (book)')
     expect(said).toContain('The scale of Long burette, 100 cc')
     expect(said).toContain('Deck clearance 0.34 mm (measured), cyl. 1')

@@ -92,9 +92,9 @@ function seats({ now, then }: Sight): Found[] {
 
 function squishTouching({ r, now, then }: Sight): Found[] {
   const touching = then.cylinders.flatMap(({ cylinder, squish }) => {
-    const gap = squish.running?.gap.value.value
+    const gap = squish.running?.gap.estimate.value
     if (gap === undefined || gap > 0 || (r.planned.length === 0 && !squish.solder)) return []
-    const was = now.cylinders.find(c => c.cylinder === cylinder)?.squish.running?.gap.value.value
+    const was = now.cylinders.find(c => c.cylinder === cylinder)?.squish.running?.gap.estimate.value
     return [{ cylinder, figure: gap, planned: was === undefined || Math.abs(was - gap) > 1e-9 }]
   })
   return worstOf(touching, () => '', t => t.figure).map(({ figure, planned, cylinders }): Found => ({ kind: 'squishTouches', figure, limit: 0, planned, cylinders }))
@@ -105,8 +105,8 @@ function pastTarget({ r, now, then }: Sight): Found[] {
   // Only metal that went, or is about to, can't be put back; a ratio above target before any work is a plan to make.
   if (!band || (r.planned.length === 0 && r.done.length === 0)) return []
   const past = then.cylinders.flatMap(({ cylinder, state }) => {
-    const ratio = state.ratio?.value.value
-    const was = now.cylinders.find(c => c.cylinder === cylinder)?.state.ratio?.value.value
+    const ratio = state.ratio?.estimate.value
+    const was = now.cylinders.find(c => c.cylinder === cylinder)?.state.ratio?.estimate.value
     return ratio !== undefined && ratio > band.high ? [{ cylinder, figure: ratio, planned: was === undefined || was <= band.high }] : []
   })
   return worstOf(past, p => String(p.planned), p => -p.figure).map(({ figure, planned, cylinders }): Found => ({ kind: 'passesTarget', figure, limit: band.high, planned, cylinders }))
@@ -126,8 +126,8 @@ function tooClose({ r, rules, then }: Sight): Found[] {
 
 function gasketInBore({ r }: Sight): Found[] {
   const inside = r.layout.cylinders.flatMap((cylinder) => {
-    const limit = quantityOf(r, 'bore', cylinder)?.value.value
-    const of = (column: 'asIs' | 'asPlanned') => quantityOf(r, 'gasketArea', cylinder, column) ? undefined : quantityOf(r, 'gasketBore', cylinder, column)?.value.value
+    const limit = quantityOf(r, 'bore', cylinder)?.estimate.value
+    const of = (column: 'asIs' | 'asPlanned') => quantityOf(r, 'gasketArea', cylinder, column) ? undefined : quantityOf(r, 'gasketBore', cylinder, column)?.estimate.value
     const [was, figure] = [of('asIs'), of('asPlanned')]
     return limit !== undefined && figure !== undefined && figure < limit ? [{ cylinder, figure, limit, planned: was !== figure }] : []
   })
@@ -171,7 +171,7 @@ const hangsOnMouth = (cut: HeadCut) => cut.cylinders.map(({ cylinder, depth }) =
 function assumptions({ r, now, cuts }: Sight): Found[] {
   const worst = new Map<string, { share: number, cylinders: number[] }>()
   for (const { state } of now.cylinders) {
-    for (const { source, share } of state.ratio ? shares(state.ratio.value) : []) {
+    for (const { source, share } of state.ratio ? shares(state.ratio.estimate) : []) {
       if (!source.startsWith('standIn:') || share < ASSUMED_SHARE) continue
       const known = worst.get(source) ?? { share: 0, cylinders: [] }
       worst.set(source, { share: Math.max(known.share, share), cylinders: [...known.cylinders, state.cylinder] })
@@ -226,14 +226,14 @@ function toPlan({ r, now, cuts }: Sight): Found[] {
   const busy = (cylinder: number) => r.planned.some(op => touches(op, r.layout, cylinder)) || settling(r).includes(cylinder)
   const idle = new Set(r.layout.heads.filter(cylinders => !cylinders.some(busy)).flat())
   const wide = now.cylinders.filter(c => idle.has(c.cylinder)).flatMap(({ cylinder, squish, state }) => {
-    const wanted = quantityOf(r, 'wantedSquish', cylinder)?.value.value
-    const recess = quantityOf(r, 'squishRecess', cylinder)?.value.value ?? 0
-    const off = state.ratio !== undefined && (state.ratio.value.value < band.low || state.ratio.value.value > band.high)
-    return off && wanted !== undefined && squish.gap && recess > 0 && squish.gap.value.value - wanted > SQUISH_SLACK ? [{ cylinder, figure: squish.gap.value.value, limit: wanted }] : []
+    const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
+    const recess = quantityOf(r, 'squishRecess', cylinder)?.estimate.value ?? 0
+    const off = state.ratio !== undefined && (state.ratio.estimate.value < band.low || state.ratio.estimate.value > band.high)
+    return off && wanted !== undefined && squish.gap && recess > 0 && squish.gap.estimate.value - wanted > SQUISH_SLACK ? [{ cylinder, figure: squish.gap.estimate.value, limit: wanted }] : []
   })
   // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
   const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
-  const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && c.state.ratio && which(c.state, c.state.ratio.value.value)).map(c => c.cylinder)
+  const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && c.state.ratio && which(c.state, c.state.ratio.estimate.value)).map(c => c.cylinder)
   const squishFirst = new Set(first.flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))
   return [...first, ...cuts.filter(cut => !squishFirst.has(cut.head)).flatMap((cut): Found[] => {
     const here = (list: number[]) => list.filter(c => headOf(r.layout, c) === cut.head)

@@ -55,7 +55,7 @@ const anyLedger = fc.array(doing, { maxLength: 25 }).map(ledger)
 describe('any ledger at all', () => {
   it('replays the same in whatever order its entries come in', () => {
     fc.assert(fc.property(anyLedger.chain(entries => fc.tuple(fc.constant(entries), fc.shuffledSubarray(entries, { minLength: entries.length }))), ([entries, shuffled]) => {
-      const ratios = (list: Entry[]) => replay(list)!.asIs.map(s => s.ratio?.value.value)
+      const ratios = (list: Entry[]) => replay(list)!.asIs.map(s => s.ratio?.estimate.value)
       expect(ratios(shuffled)).toEqual(ratios(entries))
     }), { numRuns: 60 })
   })
@@ -63,10 +63,10 @@ describe('any ledger at all', () => {
     fc.assert(fc.property(anyLedger, (entries) => {
       for (const state of [...replay(entries)!.asIs, ...replay(entries)!.asPlanned]) {
         if (!state.clearance || !state.ratio) continue
-        const sum = PARTS.reduce((total, name) => total + (state.parts[name]?.value.value ?? 0), 0)
-        expect(state.clearance.value.value).toBeCloseTo(sum, 9)
-        expect(state.ratio.value.value).toBeGreaterThan(1)
-        const parts = shares(state.ratio.value)
+        const sum = PARTS.reduce((total, name) => total + (state.parts[name]?.estimate.value ?? 0), 0)
+        expect(state.clearance.estimate.value).toBeCloseTo(sum, 9)
+        expect(state.ratio.estimate.value).toBeGreaterThan(1)
+        const parts = shares(state.ratio.estimate)
         if (parts.length > 0) expect(parts.reduce((total, p) => total + p.share, 0)).toBeCloseTo(1, 9)
       }
     }), { numRuns: 60 })
@@ -75,7 +75,7 @@ describe('any ledger at all', () => {
     fc.assert(fc.property(anyLedger, (entries) => {
       const r = replay(entries)!
       const numbers = [
-        ...r.asIs.flatMap(s => [s.clearance, s.ratio, s.gap, s.targetChamber, ...Object.values(s.parts)].flatMap(p => p ? [p.value.value, uncertainty(p.value)] : [])),
+        ...r.asIs.flatMap(s => [s.clearance, s.ratio, s.gap, s.targetChamber, ...Object.values(s.parts)].flatMap(p => p ? [p.estimate.value, uncertainty(p.estimate)] : [])),
         ...r.settlements.flatMap(s => [s.difference.value, uncertainty(s.difference), ...(s.lesson ? [s.lesson.value] : [])]),
         ...headCut(r, 1, r.planned, NO_SOLIDS).cylinders.flatMap(c => [c.depth.value, uncertainty(c.depth)])
       ]
@@ -88,14 +88,14 @@ describe('any ledger at all', () => {
       const squish = [1, 2].flatMap(c => (['asIs', 'asPlanned'] as const).map(column => squishOf(r, c, column)))
       const plans = (['chamber', 'clearance'] as const).flatMap(by => evenPlan(r, 1, by, r.planned, NO_SOLIDS) ?? [])
       const numbers = [
-        ...squish.flatMap(s => [s.gap, s.contact, s.stack, s.running?.gap].flatMap(p => p ? [p.value.value, uncertainty(p.value)] : [])),
+        ...squish.flatMap(s => [s.gap, s.contact, s.stack, s.running?.gap].flatMap(p => p ? [p.estimate.value, uncertainty(p.estimate)] : [])),
         ...[1, 2].flatMap(c => clearancesOf(r, c).flatMap(step => [step.now.value, step.then.value, uncertainty(step.then)])),
         ...plans.flatMap(p => [p.cost, p.level.value, ...p.cylinders.flatMap(c => [c.gain.value, c.evenRatio.value])])
       ]
       expect(numbers.filter(n => !Number.isFinite(n))).toEqual([])
       // Grinding only ever adds, and what touches first is never wider than the middle.
       for (const plan of plans) for (const c of plan.cylinders) expect(c.gain.value).toBeGreaterThanOrEqual(-1e-9)
-      for (const s of squish) if (s.gap && s.contact) expect(s.contact.value.value).toBeLessThanOrEqual(s.gap.value.value + 1e-9)
+      for (const s of squish) if (s.gap && s.contact) expect(s.contact.estimate.value).toBeLessThanOrEqual(s.gap.estimate.value + 1e-9)
       expect(nextMove(r).at.station).toBeOneOf(STATIONS)
     }), { numRuns: 100 })
   })

@@ -46,7 +46,7 @@ describe('undoing', () => {
     Object.assign(bench.entries.at(-1)!, { undoes: id })
     return made
   }
-  const bore = (entries: readonly Entry[]) => quantityOf(replay(entries)!, 'bore', 1)?.value.value
+  const bore = (entries: readonly Entry[]) => quantityOf(replay(entries)!, 'bore', 1)?.estimate.value
   it('of a correction, of a void, and of the undoing itself: each figure comes back', () => {
     const bench = oneCylinder()
     const first = bench.entries.find(e => e.kind === 'measure' && e.body.quantity === 'bore')!

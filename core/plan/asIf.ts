@@ -45,7 +45,7 @@ export function asEntered(operations: readonly (Tried | OperationEntry)[]): Oper
 /** The volume a solid of a chamber is brought to: what was poured, carried over what was done since. */
 export function pouredVolume(state: CylinderState): number | undefined {
   const { chamber } = state.parts
-  return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber.value.value : undefined
+  return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber.estimate.value : undefined
 }
 
 /** A cylinder's drawn chamber with some operations done to it, face cuts apart; undefined where nobody has drawn it. */
@@ -94,7 +94,7 @@ function without({ parts, clearance: _c, ratio: _r, gap: _g, ...rest }: Cylinder
  *   entered; a cylinder whose shape is not ready says so and has no ratio
  * @throws RangeError when an operation's figures leave the domain of the formulas
  * Source: the contract’s “Plan”; each figure by its own function in core/standing.
- * @example asIf(standing, standing.planned, chambers).cylinders[0].state.ratio?.value.value // 9.70
+ * @example asIf(standing, standing.planned, chambers).cylinders[0].state.ratio?.estimate.value // 9.70
  */
 export function asIf(standing: Replay, operations: readonly (Tried | OperationEntry)[], chambers: Chambers): AsIf {
   const { layout } = standing

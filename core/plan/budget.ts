@@ -33,11 +33,11 @@ export interface GroundBudget {
 export function groundBudget(standing: Replay, { cylinder, head }: { cylinder: number, head: number }, operations: readonly (Tried | OperationEntry)[], chambers: Chambers): GroundBudget | undefined {
   const mine = (list: readonly (Tried | OperationEntry)[]) => asIf(standing, list, chambers).cylinders.find(c => c.cylinder === cylinder)
   const now = mine(operations)
-  const over = now?.state.gap?.value.value
+  const over = now?.state.gap?.estimate.value
   const [first] = (now?.room?.valves ?? []).map(({ valve, seat }) => ({ valve: valve.valve, depth: seat.firstTouch })).sort((a, b) => a.depth - b.depth)
   if (!first || over === undefined) return undefined
   const down = first.depth <= 0 ? [] : [flat(head, first.depth)]
-  const gap = mine([...operations, ...down])?.state.gap?.value.value
+  const gap = mine([...operations, ...down])?.state.gap?.estimate.value
   return gap === undefined ? undefined : { toTarget: -over, cc: -gap, depth: Math.max(0, first.depth), valve: first.valve }
 }
 

@@ -68,7 +68,7 @@ export function headCut(
   if (answer.waiting.length > 0) return answer
   const least = [...answer.cylinders].sort((a, b) => a.depth.value - b.depth.value)[0]
   // “Lowest” is in ratio: with unequal bores the shallowest depth and the lowest ratio need not be one cylinder.
-  const lowest = states.filter(s => s.ratio && answer.cylinders.some(c => c.cylinder === s.cylinder)).sort((a, b) => a.ratio!.value.value - b.ratio!.value.value)[0]
+  const lowest = states.filter(s => s.ratio && answer.cylinders.some(c => c.cylinder === s.cylinder)).sort((a, b) => a.ratio!.estimate.value - b.ratio!.estimate.value)[0]
   const lowestCut = answer.cylinders.find(c => c.cylinder === lowest?.cylinder)
   // A head that is past its target already is not cut at all.
   const cut = (one: CylinderCut | undefined) => one && (one.depth.value > 0 || free === 'angle' ? one : { ...one, depth: exact(0) })
@@ -79,22 +79,22 @@ function cutOf(
   standing: Replay, state: CylinderState, operations: OperationEntry[], chambers: Chambers, setup: HeadSetup, free: Free
 ): CylinderCut | Unreachable | 'notReady' | undefined {
   const { cylinder, gap } = state
-  const chamber = state.parts.chamber?.value.value
+  const chamber = state.parts.chamber?.estimate.value
   if (!gap || chamber === undefined) return undefined
   const taught = perMmOf(standing.ledger, standing.lessons, cylinder)
   const known = shapeOf(standing, cylinder, operations, chambers)
-  const byRate = (perMm: Sourced) => carry(([g, k]) => Math.sign(g!) * flatCutDepth(Math.abs(g!), k!), [gap.value, perMm])
+  const byRate = (perMm: Sourced) => carry(([g, k]) => Math.sign(g!) * flatCutDepth(Math.abs(g!), k!), [gap.estimate, perMm])
   if (!known) {
-    if (!taught || taught.value.value <= 0 || free !== 'depth') return undefined
-    return { cylinder, source: 'mouth', depth: byRate(taught.value) }
+    if (!taught || taught.estimate.value <= 0 || free !== 'depth') return undefined
+    return { cylinder, source: 'mouth', depth: byRate(taught.estimate) }
   }
   const { shape, model } = known
   if (shape === 'notReady') return shape
   const flat = setup.angle === 0
   const perMm = perMmOfShape(shape.opening, taught, flat)
   // Above the target there is nothing to cut: how far past it is told by the rate.
-  if (flat && free === 'depth' && gap.value.value <= 0) return { cylinder, source: shape.source, depth: byRate(perMm) }
-  const left = chamber - gap.value.value * (shape.opening / 1000) / perMm.value
+  if (flat && free === 'depth' && gap.estimate.value <= 0) return { cylinder, source: shape.source, depth: byRate(perMm) }
+  const left = chamber - gap.estimate.value * (shape.opening / 1000) / perMm.value
   const value = left > 0 ? shape.solve({ ...setup, ...(free === 'depth' ? { depth: 0 } : {}) }, free, left, model.x) : { argument: 'target', given: left, bound: 'above 0 cc' }
   if (typeof value !== 'number') return value
   // The doubt in depth is the gap's and the walls'; an angle is told without one.

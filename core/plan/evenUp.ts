@@ -61,7 +61,7 @@ export function evenPlan(standing: Replay, head: number, by: EvenBy, operations:
   const states = asIf(standing, before, chambers).cylinders.map(c => c.state).filter((s): s is CylinderState & Required<Pick<CylinderState, 'clearance' | 'ratio' | 'swept'>> =>
     s.head === head && Boolean(s.parts.chamber && s.clearance && s.ratio && s.swept))
   if (states.length < 2) return undefined
-  const measure = (s: (typeof states)[number]) => by === 'chamber' ? s.parts.chamber!.value : s.clearance.value
+  const measure = (s: (typeof states)[number]) => by === 'chamber' ? s.parts.chamber!.estimate : s.clearance.estimate
   const largest = states.reduce((most, s) => measure(s).value > measure(most).value ? s : most)
   const level = measure(largest)
   const cylinders = states.map((s): Evened => {
@@ -71,14 +71,14 @@ export function evenPlan(standing: Replay, head: number, by: EvenBy, operations:
     const gain = held ? nothing : wanted
     return {
       cylinder: s.cylinder, held, gain, short: held ? wanted : nothing,
-      chamber: linear([[1, s.parts.chamber!.value], [1, gain]]), ratio: s.ratio.value,
-      evenRatio: carry(([vs, vc, g]) => compressionRatio(vs!, vc! + g!), [s.swept.value, s.clearance.value, gain])
+      chamber: linear([[1, s.parts.chamber!.estimate], [1, gain]]), ratio: s.ratio.estimate,
+      evenRatio: carry(([vs, vc, g]) => compressionRatio(vs!, vc! + g!), [s.swept.estimate, s.clearance.estimate, gain])
     }
   })
   const grinding = cylinders.filter(c => c.gain.value >= WORTH_GRINDING).map(({ cylinder, gain }): Tried => (
     { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: { value: Math.round(gain.value * 100) / 100, unit: 'cc', typed: '' } } }))
-  const chamberNow = states.map(s => s.parts.chamber!.value.value)
-  const clearanceNow = states.map(s => s.clearance.value.value)
+  const chamberNow = states.map(s => s.parts.chamber!.estimate.value)
+  const clearanceNow = states.map(s => s.clearance.estimate.value)
   const mean = (values: number[]) => values.reduce((a, b) => a + b, 0) / values.length
   return {
     by, level, largest: largest.cylinder, cylinders, grinding,

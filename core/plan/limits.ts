@@ -52,15 +52,15 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
     return [...drawn, ...stated]
   })
   const squish = then.flatMap(({ cylinder, squish }): CutLimit[] => {
-    const gap = squish.running?.gap.value.value
+    const gap = squish.running?.gap.estimate.value
     return gap !== undefined && gap <= 0 ? [{ kind: 'squish', cylinder, figure: gap }] : []
   })
   const clearances = then.flatMap(({ cylinder, clearances }) => clearances.filter(taken).flatMap((step): CutLimit[] => {
     const { least, over } = overLeast(standing, rules, cylinder, step)
     return over < 0 ? [{ kind: 'clearance', cylinder, clearance: step.name, figure: step.then.value, least }] : []
   }))
-  const target = then.flatMap(({ cylinder, state }): CutLimit[] => state.ratio && band && state.ratio.value.value > band.high
-    ? [{ kind: 'target', cylinder, figure: state.ratio.value.value, high: band.high }]
+  const target = then.flatMap(({ cylinder, state }): CutLimit[] => state.ratio && band && state.ratio.estimate.value > band.high
+    ? [{ kind: 'target', cylinder, figure: state.ratio.estimate.value, high: band.high }]
     : [])
   return [...seats, ...squish, ...clearances, ...target]
 }

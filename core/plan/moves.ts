@@ -24,7 +24,7 @@ export interface Moves {
 
 /** A figure of its formula, nothing where something it needs was not stated or can't be. */
 function reckoned<T>(ledger: Ledger, cylinder: number, names: Quantity[], f: (values: number[]) => T): T | undefined {
-  const values = names.map(name => statedQuantity(ledger, name, cylinder)?.value.value)
+  const values = names.map(name => statedQuantity(ledger, name, cylinder)?.estimate.value)
   if (values.some(v => v === undefined)) return undefined
   try {
     return f(values as number[])
@@ -53,7 +53,7 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
     return sum
   }, { face: 0, deck: 0, intake: 0, exhaust: 0 })
   const [done, more] = [total(ledger.done), total(operations)]
-  const thickness = (place: number, planned: OperationEntry[] = []) => knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)?.value.value ?? 0
+  const thickness = (place: number, planned: OperationEntry[] = []) => knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)?.estimate.value ?? 0
   const first = operationsOn(ledger.done, ledger.layout, cylinder, ['gasketChange'])[0]
   const came = thickness(first ? ledger.place.get(first.id)! : NOW)
   const gasket = { done: thickness(NOW) - came, all: thickness(NOW, operations) - came }
@@ -62,8 +62,8 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
   // Pushrods of both kinds are bought in one length: the valve that stands up most decides.
   const sunk = intake.all > exhaust.all ? intake : exhaust
   const drop = { done: face.done + deck.done - gasket.done, all: face.all + deck.all - gasket.all }
-  const left = statedQuantity(ledger, 'deckThickness', cylinder, NOW, operations)?.value.value
-  const least = statedQuantity(ledger, 'leastDeckThickness', cylinder)?.value.value
+  const left = statedQuantity(ledger, 'deckThickness', cylinder, NOW, operations)?.estimate.value
+  const least = statedQuantity(ledger, 'leastDeckThickness', cylinder)?.estimate.value
   return {
     face, deck, gasket, sunk, drop,
     ...(left === undefined ? {} : { deckLeft: { left, ...(least === undefined ? {} : { over: left - least }) } }),

@@ -26,8 +26,8 @@ function told(r: Replay, chambers: Chambers) {
   const then = asIf(r, r.planned, chambers)
   const open = advice(r, undefined, chambers)
   return {
-    rail: then.cylinders.map(c => c.state.ratio?.value.value),
-    mockup: then.cylinders.map(c => c.squish.gap?.value.value),
+    rail: then.cylinders.map(c => c.state.ratio?.estimate.value),
+    mockup: then.cylinders.map(c => c.squish.gap?.estimate.value),
     cuts: r.layout.heads.map((_, i) => headCut(r, i + 1, r.planned, chambers)),
     plans: open.filter(o => o.kind === 'plan')
   }
@@ -41,8 +41,8 @@ describe('any build, whatever is planned on it', () => {
       const { rail, mockup, cuts, plans } = told(r, NO_SOLIDS)
       // What the ledger's own planned column says, where no drawing is waited for.
       const waits = asIf(r, r.planned, NO_SOLIDS).cylinders.map(c => c.waiting)
-      rail.forEach((ratio, i) => expect(ratio).toEqual(waits[i] ? undefined : r.asPlanned[i]!.ratio?.value.value))
-      mockup.forEach((gap, i) => expect(gap).toEqual(squishOf(r, r.layout.cylinders[i]!, 'asPlanned').gap?.value.value))
+      rail.forEach((ratio, i) => expect(ratio).toEqual(waits[i] ? undefined : r.asPlanned[i]!.ratio?.estimate.value))
+      mockup.forEach((gap, i) => expect(gap).toEqual(squishOf(r, r.layout.cylinders[i]!, 'asPlanned').gap?.estimate.value))
       for (const plan of plans) if (plan.figure !== undefined) expect(plan.figure).toBe(cuts[plan.heads[0]! - 1]!.deepest!.depth.value)
     }), { numRuns: 150, seed: 11 })
   }, 120_000)
@@ -56,9 +56,9 @@ describe('any build, whatever is planned on it', () => {
       promised.cylinders.forEach(({ waiting, state, squish, clearances }, i) => {
         if (waiting) return
         const now = done.asIs[i]!
-        for (const name of ['chamber', 'gasket', 'deck'] as const) expect(now.parts[name]?.value.value ?? 0).toBeCloseTo(state.parts[name]?.value.value ?? 0, 9)
-        expect(now.ratio?.value.value ?? 0).toBeCloseTo(state.ratio?.value.value ?? 0, 9)
-        expect(squishOf(done, state.cylinder).gap?.value.value ?? 0).toBeCloseTo(squish.gap?.value.value ?? 0, 9)
+        for (const name of ['chamber', 'gasket', 'deck'] as const) expect(now.parts[name]?.estimate.value ?? 0).toBeCloseTo(state.parts[name]?.estimate.value ?? 0, 9)
+        expect(now.ratio?.estimate.value ?? 0).toBeCloseTo(state.ratio?.estimate.value ?? 0, 9)
+        expect(squishOf(done, state.cylinder).gap?.estimate.value ?? 0).toBeCloseTo(squish.gap?.estimate.value ?? 0, 9)
         clearancesOf(done, state.cylinder).forEach((step, k) => expect(step.now.value).toBeCloseTo(clearances[k]!.then.value, 9))
         checked++
       })
@@ -78,10 +78,10 @@ function launch(gasket?: number): Replay {
 describe('Shape reckons from what is planned, not from what is', () => {
   it('cylinder 4 with the 0.90 gasket planned: 51.19 cc at either station, by hand sum', () => {
     const r = launch(0.9)
-    const target = asIf(r, r.planned, NO_SOLIDS).cylinders[3]!.state.targetChamber!.value.value
+    const target = asIf(r, r.planned, NO_SOLIDS).cylinders[3]!.state.targetChamber!.estimate.value
     // 565.0469/8.9 less gasket π/4·94²·0.9 = 6.2458, deck π/4·92²·0.36 = 2.3931, crown 3.0, crevice 0.6552
     expect(target).toBeCloseTo(51.19, 2)
-    expect(asIf(r, [], NO_SOLIDS).cylinders[3]!.state.targetChamber!.value.value).toBeCloseTo(49.11, 2)
+    expect(asIf(r, [], NO_SOLIDS).cylinders[3]!.state.targetChamber!.estimate.value).toBeCloseTo(49.11, 2)
   })
 })
 
@@ -113,13 +113,13 @@ describe('a drawn chamber is cut by its drawing, everywhere', () => {
     const r = replay(bench.entries)!
     const depth = headCut(r, 1, [], solids).deepest!.depth.value
     const then = asIf(r, [{ kind: 'faceCut', scope: head, body: { state: 'planned', depth: mm(depth) } }], solids)
-    expect(then.cylinders[0]!.state.ratio!.value.value).toBeCloseTo(9.9, 3)
+    expect(then.cylinders[0]!.state.ratio!.estimate.value).toBeCloseTo(9.9, 3)
     const [operation] = then.operations
     const id = bench.add('faceCut', head, operation!.body as never)
     const planned = replay(bench.entries)!
-    expect(asIf(planned, planned.planned, NO_SOLIDS).cylinders[0]!.state.ratio!.value.value).toBeCloseTo(then.cylinders[0]!.state.ratio!.value.value, 9)
+    expect(asIf(planned, planned.planned, NO_SOLIDS).cylinders[0]!.state.ratio!.estimate.value).toBeCloseTo(then.cylinders[0]!.state.ratio!.estimate.value, 9)
     bench.add('faceCut', head, { ...operation!.body, state: 'done' } as never, { supersedes: id })
-    expect(replay(bench.entries)!.asIs[0]!.ratio!.value.value).toBeCloseTo(then.cylinders[0]!.state.ratio!.value.value, 9)
+    expect(replay(bench.entries)!.asIs[0]!.ratio!.estimate.value).toBeCloseTo(then.cylinders[0]!.state.ratio!.estimate.value, 9)
   }, 120_000)
   it('what the head has taught pulls the depth, by the same share everywhere', () => {
     const bench = single()
@@ -129,7 +129,7 @@ describe('a drawn chamber is cut by its drawing, everywhere', () => {
     const r = replay(bench.entries)!
     const { depth } = headCut(r, 1, [], solids).deepest!
     // The head gave (52.6 − 51.0)/0.3 = 5.33 cc a mm where its mouth says some 4.6: less has to come off than the solid alone says.
-    const gap = asIf(r, [], solids).cylinders[0]!.state.gap!.value.value
+    const gap = asIf(r, [], solids).cylinders[0]!.state.gap!.estimate.value
     expect(depth.value).toBeLessThan(gap / 4.6)
     expect(depth.value).toBeGreaterThan(gap / 5.33)
   }, 120_000)
@@ -191,8 +191,8 @@ describe('even and turned heads', () => {
     expect(plan.operations).toMatchObject([{ kind: 'faceCut', body: { depth: { value: 0.85 } } }, { kind: 'relief', body: { added: { value: 1.03 } } }])
     // Both done, the ratio is the target's.
     const done = asIf(r, plan.operations, NO_SOLIDS).cylinders[0]!
-    expect(done.state.ratio!.value.value).toBeCloseTo(r.target!.body.ratio.value, 2)
-    expect(done.squish.gap!.value.value).toBeCloseTo(quantityOf(r, 'wantedSquish', 1)!.value.value, 2)
+    expect(done.state.ratio!.estimate.value).toBeCloseTo(r.target!.body.ratio.value, 2)
+    expect(done.squish.gap!.estimate.value).toBeCloseTo(quantityOf(r, 'wantedSquish', 1)!.estimate.value, 2)
   })
 })
 
@@ -280,13 +280,13 @@ describe('a mouth that nobody traced', () => {
     bench.entries.splice(bench.entries.findIndex(e => e.kind === 'measure' && e.body.quantity === 'mouthArea'), 1)
     const perMm = () => replay(bench.entries)!.perMm.get(1)!.geometry
     const circle = Math.PI / 4 * 92 ** 2 / 1000
-    expect(perMm()).toMatchObject({ provenance: 'assumed', value: { value: expect.closeTo(0.8 * circle, 9) as number } })
+    expect(perMm()).toMatchObject({ provenance: 'assumed', estimate: { value: expect.closeTo(0.8 * circle, 9) as number } })
     bench.add('assume', all, { quantity: 'mouthArea', figure: mm(Math.round(880 * circle)), u: mm(Math.round(44 * circle)) })
-    expect(perMm().value.value).toBeCloseTo(0.88 * circle, 3)
+    expect(perMm().estimate.value).toBeCloseTo(0.88 * circle, 3)
     bench.entries.pop()
     bench.add('chamberModel', head, { spec: launchChamber(), mirrored: [] })
     expect(perMm()).toMatchObject({ provenance: 'derived' })
-    expect(perMm().value.value).toBeGreaterThan(4.5)
-    expect(perMm().value.value).toBeLessThan(4.8)
+    expect(perMm().estimate.value).toBeGreaterThan(4.5)
+    expect(perMm().estimate.value).toBeLessThan(4.8)
   })
 })

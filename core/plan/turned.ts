@@ -47,18 +47,18 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const { gap } = now.squish
   const { clearance, targetClearance, head } = now.state
   if (!wanted || !gap || !clearance || !targetClearance) return undefined
-  const over = linear([[1, gap.value], [-1, wanted.value]])
+  const over = linear([[1, gap.estimate], [-1, wanted.estimate]])
   const off: Sourced = over.value > 0 ? over : { value: 0, by: over.by }
   const depth = figure(off.value, 'mm')
   // With the band re-cut at its angle the whole bore circle comes down, whatever its shape: no drawing is asked.
   const removed = cylindersOf(standing.layout, head).flatMap((c): Removed[] => {
-    const bore = quantityOf(standing, 'bore', c)?.value.value
+    const bore = quantityOf(standing, 'bore', c)?.estimate.value
     return bore === undefined ? [] : [{ cylinder: c, x: 0, cc: cylinderVolume(bore, depth.value), perMm: cylinderVolume(bore, 1), factor: 1 }]
   })
   const cut: Tried[] = off.value > WORTH_TURNING ? [{ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth, removed } }] : []
   const then = mine(at(cut))
   const after: CylinderState['clearance'] = then.state.clearance
-  const toOpen = after && linear([[1, targetClearance.value], [-1, after.value]])
+  const toOpen = after && linear([[1, targetClearance.estimate], [-1, after.estimate]])
   const open: Tried[] = toOpen && toOpen.value > WORTH_OPENING ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(toOpen.value, 'cc') } }] : []
-  return { off, then, operations: [...cut, ...open], ...(after ? { taken: linear([[1, clearance.value], [-1, after.value]]) } : {}), ...(toOpen ? { toOpen } : {}) }
+  return { off, then, operations: [...cut, ...open], ...(after ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}), ...(toOpen ? { toOpen } : {}) }
 }

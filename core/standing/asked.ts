@@ -22,7 +22,7 @@ function once<T>(r: Replay, key: string, reckon: () => T): T {
  *
  * @returns mm, mm², degrees, by the dimension; undefined where nobody stated it
  * Source: {@link statedQuantity}.
- * @example quantityOf(standing, 'bore', 1)?.value.value // 92
+ * @example quantityOf(standing, 'bore', 1)?.estimate.value // 92
  */
 export function quantityOf(r: Replay | undefined, quantity: Quantity, cylinder: number, column: 'asIs' | 'asPlanned' = 'asIs'): Part | undefined {
   return r && statedQuantity(r.ledger, quantity, cylinder, NOW, column === 'asPlanned' ? r.planned : [])
@@ -56,7 +56,7 @@ export function clearancesOf(r: Replay | undefined, cylinder: number): Clearance
  * A cylinder's squish, as it is or as planned.
  *
  * Source: {@link squishStanding}.
- * @example squishOf(standing, 1).gap?.value.value // 1.12 mm
+ * @example squishOf(standing, 1).gap?.estimate.value // 1.12 mm
  */
 export function squishOf(r: Replay, cylinder: number, column?: 'asIs' | 'asPlanned'): SquishStanding
 export function squishOf(r: Replay | undefined, cylinder: number, column?: 'asIs' | 'asPlanned'): SquishStanding | undefined

@@ -101,7 +101,7 @@ export function lessonsOf(ledger: Ledger): Lesson[] {
 }
 
 /** What a head gives per mm of face cut: from its mouth area, from its own lessons, and both taken together. */
-export interface PerMm { value: Sourced, geometry: Part, lessons: Lesson[] }
+export interface PerMm { estimate: Sourced, geometry: Part, lessons: Lesson[] }
 
 /**
  * cc lost per mm of flat cut, for a chamber.
@@ -116,7 +116,7 @@ export function perMmOf(ledger: Ledger, lessons: Lesson[], cylinder: number, bef
   const geometry: Part = sum([[1 / 1000, area]], area.provenance)
   const head = headOf(ledger.layout, cylinder)
   const known = lessons.filter(lesson => lesson.head === head && lesson.knownFrom < before)
-  return { value: inverseVarianceMean([geometry.value, ...known.map(lesson => lesson.perMm)]), geometry, lessons: known }
+  return { estimate: inverseVarianceMean([geometry.estimate, ...known.map(lesson => lesson.perMm)]), geometry, lessons: known }
 }
 
 /**
@@ -147,7 +147,7 @@ export function predictedChange(operation: ChamberOperation, perMm: PerMm | unde
     const depth = cutDepth(operation, cylinder)
     const modelled = removedByModel(operation, cylinder)
     const { slopeX, slopeY } = cutPlane(operation, cylinder)
-    if (!modelled) return perMm ? carry(([k, d]) => -k! * d!, [perMm.value, depth]) : { value: 0, by: new Map() }
+    if (!modelled) return perMm ? carry(([k, d]) => -k! * d!, [perMm.estimate, depth]) : { value: 0, by: new Map() }
     const taught = slopeX || slopeY ? [] : (perMm?.lessons ?? []).map(lesson => carry(([k, d]) => k! * d!, [lesson.perMm, depth]))
     return linear([[-1, inverseVarianceMean([modelled, ...taught])]])
   }
@@ -166,7 +166,7 @@ export function settlementsOf(ledger: Ledger, lessons: Lesson[]): Settlement[] {
     const book = statedQuantity(ledger, 'chamberVolume', cylinder)
     if (firstPoured > 0 && book) {
       const between = list.slice(1, firstPoured + 1).map(s => s.operation!)
-      settled.unshift(settle(ledger, lessons, cylinder, book.value, [], list[firstPoured]!, between))
+      settled.unshift(settle(ledger, lessons, cylinder, book.estimate, [], list[firstPoured]!, between))
     }
     return settled
   })
@@ -249,7 +249,7 @@ export function chamberNow(
     since = list.flatMap(s => s.operation && ledger.place.get(s.operation.id)! > known.place ? [s.operation] : [])
   } else if (last >= 0) {
     const { pours } = list[last]!
-    part = { value: sourcedPours(pours), provenance: 'measured', entries: pours.map(pour => pour.id) }
+    part = { estimate: sourcedPours(pours), provenance: 'measured', entries: pours.map(pour => pour.id) }
     since = list.slice(last + 1).map(s => s.operation!)
   } else {
     part = statedQuantity(ledger, 'chamberVolume', cylinder)
@@ -277,11 +277,11 @@ export function chamberAt(ledger: Ledger, lessons: Lesson[], cylinder: number, p
   const last = then.map(s => s.pours.length > 0).lastIndexOf(true)
   if (last >= 0) {
     const { pours } = then[last]!
-    const part: Part = { value: sourcedPours(pours), provenance: 'measured', entries: pours.map(pour => pour.id) }
+    const part: Part = { estimate: sourcedPours(pours), provenance: 'measured', entries: pours.map(pour => pour.id) }
     return afterOperations(part, then.slice(last + 1).map(s => s.operation!), perMm, cylinder)
   }
   return now && {
-    value: linear([[1, now.value], ...since.map((op): [number, Sourced] => [-1, predictedChange(op, perMm, cylinder)])]),
+    estimate: linear([[1, now.estimate], ...since.map((op): [number, Sourced] => [-1, predictedChange(op, perMm, cylinder)])]),
     provenance: 'derived', entries: [...now.entries, ...since.map(op => op.id)]
   }
 }
@@ -290,7 +290,7 @@ export function chamberAt(ledger: Ledger, lessons: Lesson[], cylinder: number, p
 export function afterOperations(part: Part, operations: ChamberOperation[], perMm: PerMm | undefined, cylinder: number): Part {
   if (operations.length === 0) return part
   return {
-    value: linear([[1, part.value], ...operations.map((op): [number, Sourced] => [1, predictedChange(op, perMm, cylinder)])]),
+    estimate: linear([[1, part.estimate], ...operations.map((op): [number, Sourced] => [1, predictedChange(op, perMm, cylinder)])]),
     // A book figure stays a claim, whatever has been cut off it.
     provenance: part.provenance === 'measured' ? 'derived' : part.provenance,
     entries: [...part.entries, ...operations.map(op => op.id)]

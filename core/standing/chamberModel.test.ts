@@ -78,16 +78,16 @@ describe('a cut predicted by its solid', () => {
     bench.pour(1, 56.2)
     bench.add('faceCut', head, cut())
     const planned = replay(bench.entries)!.asPlanned[0]!.parts.chamber!
-    expect(planned.value.value).toBeCloseTo(56.2 - 4.58, 10)
+    expect(planned.estimate.value).toBeCloseTo(56.2 - 4.58, 10)
     // depth 0.05·4.5; walls 1 % of 4.58; the pour's stretch 5 % of 0.02 of it; the pour itself
     const own = Math.hypot(0.1154701, 0.0408248)
-    expect(uncertainty(planned.value)).toBeCloseTo(Math.hypot(0.225, 0.0458, 0.00458, own), 5)
+    expect(uncertainty(planned.estimate)).toBeCloseTo(Math.hypot(0.225, 0.0458, 0.00458, own), 5)
   })
   it('a measured depth moves it by the opening there', () => {
     const bench = drawn()
     bench.pour(1, 56.2)
     bench.add('faceCut', head, cut({ state: 'done', measured: mm(1.04) }))
-    expect(replay(bench.entries)!.asIs[0]!.parts.chamber!.value.value).toBeCloseTo(56.2 - 4.58 - 0.04 * 4.5, 10)
+    expect(replay(bench.entries)!.asIs[0]!.parts.chamber!.estimate.value).toBeCloseTo(56.2 - 4.58 - 0.04 * 4.5, 10)
   })
   it('is settled by the next pour: a flat one teaches cc per mm, an angled one does not', () => {
     const settled = (more: Partial<FaceCutBody>) => {
@@ -178,7 +178,7 @@ describe('an angled cut', () => {
     bench.state('exhaustTilt', 24)
     bench.state('exhaustSeatHeight', 1.4)
     bench.add('faceCut', head, cut({ state: 'done', slopeY: tan(1), flat: mm(0.2) }))
-    const left = quantityOf(replay(bench.entries)!, 'exhaustSeatHeight', 1)!.value.value
+    const left = quantityOf(replay(bench.entries)!, 'exhaustSeatHeight', 1)!.estimate.value
     expect(left).toBeCloseTo(1.4 - (1 + 0.2 / Math.cos(Math.PI / 180) + tan(1) * LOW_Y), 9)
   })
   it('is a stop only where it reaches a seat', () => {
@@ -199,8 +199,8 @@ describe('an angled cut', () => {
     bench.state('deckThickness', 12)
     bench.add('faceCut', head, cut({ state: 'done', slopeX: 0.002, removed: [{ cylinder: 1, x: 52, cc: 5, perMm: 4.5, factor: 1 }, { cylinder: 2, x: -52, cc: 4.2, perMm: 4.5, factor: 1 }] }))
     const r = replay(bench.entries)!
-    expect(quantityOf(r, 'deckThickness', 1)!.value.value).toBeCloseTo(12 - 1.104, 9)
-    expect(quantityOf(r, 'deckThickness', 2)!.value.value).toBeCloseTo(12 - 0.896, 9)
+    expect(quantityOf(r, 'deckThickness', 1)!.estimate.value).toBeCloseTo(12 - 1.104, 9)
+    expect(quantityOf(r, 'deckThickness', 2)!.estimate.value).toBeCloseTo(12 - 0.896, 9)
     expect([1, 2].map(c => modelOf(r, c)!.done.depth)).toEqual([expect.closeTo(1.104, 9), expect.closeTo(0.896, 9)])
   })
 })

@@ -27,7 +27,7 @@ export interface ChamberModel {
 /** Bore centre of a cylinder along its head, and where the spacing comes from. */
 function boreAlong(ledger: Ledger, cylinder: number): { x: number, provenance: Provenance } {
   const spacing = knownQuantity(ledger, 'boreSpacing', cylinder)
-  return { x: placeAlong(ledger.layout, cylinder, spacing?.value.value ?? 0), provenance: spacing?.provenance ?? 'assumed' }
+  return { x: placeAlong(ledger.layout, cylinder, spacing?.estimate.value ?? 0), provenance: spacing?.provenance ?? 'assumed' }
 }
 
 /**
@@ -45,7 +45,7 @@ function faceShown(ledger: Ledger, entry: EntryOf<'chamberModel'> | undefined, f
 /** Stated tilt, heights and sinking put into a drawn valve. Heights count from the face that is drawn, before any sinking. */
 function known(ledger: Ledger, drawn: ChamberValve, cylinder: number, done: Cut, planned: OperationEntry[]): ChamberValve {
   const { valve } = drawn
-  const stated = (name: 'Tilt' | 'SeatHeight' | 'TopCutHeight' | 'Sunk') => statedQuantity(ledger, `${valve}${name}`, cylinder, NOW, planned)?.value.value
+  const stated = (name: 'Tilt' | 'SeatHeight' | 'TopCutHeight' | 'Sunk') => statedQuantity(ledger, `${valve}${name}`, cylinder, NOW, planned)?.estimate.value
   const tilt = stated('Tilt') ?? drawn.tilt
   const work = operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['seatWork'])
     .reduce((sum, op) => sum + (op.kind === 'seatWork' && (op.body.valve ?? valve) === valve ? op.body.sunk?.value ?? 0 : 0), 0)

@@ -18,7 +18,7 @@ export function clashOf(fresh: Entry, standing: Replay | undefined): Clash | und
   const gasket = gasketBoreOf(fresh)
   if (gasket === undefined || !standing) return undefined
   const { layout } = standing
-  const bores = layout.cylinders.filter(c => fit(fresh.scope, layout, c) > 0).flatMap(c => quantityOf(standing, 'bore', c)?.value.value ?? [])
+  const bores = layout.cylinders.filter(c => fit(fresh.scope, layout, c) > 0).flatMap(c => quantityOf(standing, 'bore', c)?.estimate.value ?? [])
   const widest = Math.max(0, ...bores)
   return gasket < widest ? { argument: 'gasketBore', given: gasket, bound: `${Number(widest.toFixed(3))} mm, the bore, or more: nothing of a gasket may stand in the chamber` } : undefined
 }

@@ -26,10 +26,10 @@ export function crownOf(ledger: Ledger, cylinder: number, place: number): Part |
   const own = ledger.live.entries.find(e => e.id === stated?.entries[0])
   const statedLater = own?.kind === 'measure' && own.scope.level === 'cylinder' && ledger.place.get(own.id)! > ledger.place.get(last.id)!
   if (statedLater) return stated
-  const poured: Part = { value: sourcedPours(pours), provenance: 'measured', entries: pours.map(p => p.id) }
+  const poured: Part = { estimate: sourcedPours(pours), provenance: 'measured', entries: pours.map(p => p.id) }
   // Without a depth the piston stood at top dead centre: what was over its flat is the deck clearance as it was then.
   const depth: Part | undefined = last.body.depth
-    ? { value: fromSource(last.body.depth.value, DEFAULT_U.depth, `entry:${last.id}:depth`), provenance: 'measured', entries: [last.id] }
+    ? { estimate: fromSource(last.body.depth.value, DEFAULT_U.depth, `entry:${last.id}:depth`), provenance: 'measured', entries: [last.id] }
     : statedQuantity(ledger, 'deckClearance', cylinder, ledger.place.get(last.id))
   if (!depth) return stated
   if (last.body.sealed === 'crown') return combine(([v, b, h]) => v! - cylinderVolume(b!, h!), [poured, bore, depth], 'measured')

@@ -30,8 +30,8 @@ describe('a head’s heights', () => {
     expect(one!.depth).toBeCloseTo(0.46667, 5)
     expect(two!.depth).toBeCloseTo(0.53333, 5)
     // 51 cc less 4.65 cc for each mm that went.
-    expect(asIs[0]!.parts.chamber!.value.value).toBeCloseTo(51 - 4.65 * 0.46667, 4)
-    expect(asIs[1]!.parts.chamber!.value.value).toBeCloseTo(51 - 4.65 * 0.53333, 4)
+    expect(asIs[0]!.parts.chamber!.estimate.value).toBeCloseTo(51 - 4.65 * 0.46667, 4)
+    expect(asIs[1]!.parts.chamber!.estimate.value).toBeCloseTo(51 - 4.65 * 0.53333, 4)
   })
   it('and a pour after it teaches by that depth', () => {
     const bench = cutOnASlope()
@@ -41,7 +41,7 @@ describe('a head’s heights', () => {
   })
   it('a depth that somebody measured stays; both are told', () => {
     const { heights, asIs } = replay(cutOnASlope(0.52).entries)!
-    expect(asIs[0]!.parts.chamber!.value.value).toBeCloseTo(51 - 4.65 * 0.52, 6)
+    expect(asIs[0]!.parts.chamber!.estimate.value).toBeCloseTo(51 - 4.65 * 0.52, 6)
     expect(heights[0]!.taken[0]!.under[0]!.depth).toBeCloseTo(0.46667, 5)
   })
   it.each<[string, (bench: Bench) => void]>([
@@ -59,7 +59,7 @@ describe('a head’s heights', () => {
     heights(bench, 80, 80)
     work(bench)
     if (_what.startsWith('two')) heights(bench, 79.5, 79.5)
-    expect(replay(bench.entries)!.asIs[0]!.parts.chamber!.value.value).toBeCloseTo(51 - 4.65 * 0.5, 9)
+    expect(replay(bench.entries)!.asIs[0]!.parts.chamber!.estimate.value).toBeCloseTo(51 - 4.65 * 0.5, 9)
   })
   it('entered late they are of the side of the cut they name', () => {
     const bench = oneCylinder()

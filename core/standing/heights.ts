@@ -77,7 +77,7 @@ function takenOf(ledger: Ledger, head: number, sets: Placed[]): TakenByHeights[]
     const [cut] = between
     if (between.length !== 1 || before.entry.body.readings.length < PLANE_PLACES || after.entry.body.readings.length < PLANE_PLACES) return []
     const under = cylindersOf(ledger.layout, head).map((cylinder) => {
-      const x = placeAlong(ledger.layout, cylinder, knownQuantity(ledger, 'boreSpacing', cylinder, NOW)?.value.value ?? 0)
+      const x = placeAlong(ledger.layout, cylinder, knownQuantity(ledger, 'boreSpacing', cylinder, NOW)?.estimate.value ?? 0)
       return { cylinder, depth: heightAt(before.plane, x) - heightAt(after.plane, x) }
     })
     return [{ cut: cut!.id, depth: before.plane.centre - after.plane.centre, under }]
@@ -95,7 +95,7 @@ export function heightsOf(ledger: Ledger): HeightsStanding[] {
   return ledger.layout.heads.flatMap((cylinders, i) => {
     const sets = setsOf(ledger, i + 1)
     if (sets.length === 0) return []
-    const asNew = knownQuantity(ledger, 'headHeight', cylinders[0]!, NOW)?.value.value
+    const asNew = knownQuantity(ledger, 'headHeight', cylinders[0]!, NOW)?.estimate.value
     const ours = cutsOf(ledger, i + 1).filter(cut => ledger.place.get(cut.id)! < sets[0]!.place).reduce((sum, { body }) => sum + (body.measured ?? body.depth).value, 0)
     return [{ head: i + 1, sets, taken: takenOf(ledger, i + 1, sets), ...(asNew === undefined ? {} : { earlier: asNew - sets[0]!.plane.centre - ours }) }]
   })

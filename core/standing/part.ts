@@ -5,7 +5,7 @@ export type Provenance = 'measured' | 'derived' | 'book' | 'assumed'
 
 /** One known thing about a cylinder: its value with sources, where it comes from and the entries it rests on. */
 export interface Part {
-  value: Sourced
+  estimate: Sourced
   provenance: Provenance
   entries: string[]
 }
@@ -20,7 +20,7 @@ export function weakest(provenances: Provenance[]): Provenance {
 /** A part computed from others, as weak as the weakest of them. */
 export function combine(f: (x: number[]) => number, parts: Part[], provenance?: Provenance): Part {
   return {
-    value: carry(f, parts.map(part => part.value)),
+    estimate: carry(f, parts.map(part => part.estimate)),
     provenance: provenance ?? weakest(parts.map(part => part.provenance)),
     entries: [...new Set(parts.flatMap(part => part.entries))]
   }
@@ -29,7 +29,7 @@ export function combine(f: (x: number[]) => number, parts: Part[], provenance?: 
 /** Σ weight·part, exactly; derived unless told otherwise. */
 export function sum(terms: [number, Part][], provenance: Provenance = 'derived'): Part {
   return {
-    value: linear(terms.map(([weight, part]) => [weight, part.value])),
+    estimate: linear(terms.map(([weight, part]) => [weight, part.estimate])),
     provenance,
     entries: [...new Set(terms.flatMap(([, part]) => part.entries))]
   }
@@ -39,8 +39,8 @@ export function sum(terms: [number, Part][], provenance: Provenance = 'derived')
 export function asSet(value: number): Part
 export function asSet(value: number | undefined): Part | undefined
 export function asSet(value: number | undefined): Part | undefined {
-  return value === undefined ? undefined : { value: exact(value), provenance: 'derived', entries: [] }
+  return value === undefined ? undefined : { estimate: exact(value), provenance: 'derived', entries: [] }
 }
 
 /** A part that is nothing at all, such as an unstated other volume. */
-export const NOTHING: Part = { value: exact(0), provenance: 'derived', entries: [] }
+export const NOTHING: Part = { estimate: exact(0), provenance: 'derived', entries: [] }

@@ -26,7 +26,7 @@ export function portStandings(ledger: Ledger): PortStanding[] {
     const pours = lastSeries(ledger.pours.get(cylinder) ?? [], `${valve}Port`)
     return pours.length === 0
       ? []
-      : [{ cylinder, valve, pours, part: { value: sourcedPours(pours), provenance: 'measured' as const, entries: pours.map(p => p.id) } }]
+      : [{ cylinder, valve, pours, part: { estimate: sourcedPours(pours), provenance: 'measured' as const, entries: pours.map(p => p.id) } }]
   }))
 }
 
@@ -43,7 +43,7 @@ export function portPairs(ledger: Ledger): PortPair[] {
     return (stated?.body.pairs ?? []).flatMap(([a, b]) => {
       const [first, second] = [a, b].map(c => standings.find(s => s.valve === valve && s.cylinder === c))
       if (!first || !second) return []
-      const difference = linear([[1, first.part.value], [-1, second.part.value]])
+      const difference = linear([[1, first.part.estimate], [-1, second.part.estimate]])
       const [larger, smaller] = difference.value >= 0 ? [a!, b!] : [b!, a!]
       const apart = Math.abs(difference.value) > 2 * uncertainty(difference)
       const verdict = !apart ? 'same' as const : stated!.body.poor.includes(smaller) ? 'asBuilt' as const : 'differ' as const

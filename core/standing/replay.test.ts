@@ -16,21 +16,21 @@ describe('replay', () => {
     bench.pour(1, 56.2)
     const state = first(bench)
     // gasket π/4·94²·1.2 = 8.3277, deck π/4·92²·0.36 = 2.3931, crown 3, crevice 0.6552
-    expect(state.parts.gasket!.value.value).toBeCloseTo(8.3277, 4)
-    expect(state.parts.deck!.value.value).toBeCloseTo(2.3931, 4)
-    expect(state.clearance!.value.value).toBeCloseTo(56.2 + 8.3277 + 2.3931 + 3 + 0.6552, 3)
+    expect(state.parts.gasket!.estimate.value).toBeCloseTo(8.3277, 4)
+    expect(state.parts.deck!.estimate.value).toBeCloseTo(2.3931, 4)
+    expect(state.clearance!.estimate.value).toBeCloseTo(56.2 + 8.3277 + 2.3931 + 3 + 0.6552, 3)
     // (565.0469 + 70.5760)/70.5760
-    expect(state.ratio!.value.value).toBeCloseTo(9.0062, 4)
+    expect(state.ratio!.estimate.value).toBeCloseTo(9.0062, 4)
     // 565.0469/8.9 = 63.4884: 7.0876 over
-    expect(state.gap!.value.value).toBeCloseTo(7.0876, 3)
-    expect(state.targetChamber!.value.value).toBeCloseTo(49.1124, 3)
+    expect(state.gap!.estimate.value).toBeCloseTo(7.0876, 3)
+    expect(state.targetChamber!.estimate.value).toBeCloseTo(49.1124, 3)
   })
   it('leaves the crevice out where the target does not count it', () => {
     const bench = oneCylinder()
     bench.add('target', all, { ratio: mm(9.9), tolerance: mm(0.1), countsCrevice: false })
     bench.pour(1, 56.2)
     expect(first(bench).parts.crevice).toBeUndefined()
-    expect(first(bench).ratio!.value.value).toBeCloseTo((565.0469 + 69.9208) / 69.9208, 4)
+    expect(first(bench).ratio!.estimate.value).toBeCloseTo((565.0469 + 69.9208) / 69.9208, 4)
   })
   it('says what is missing instead of guessing it', () => {
     const bench = new Bench()
@@ -51,7 +51,7 @@ describe('replay', () => {
     expect(first(bench).parts.chamber!.provenance).toBe('measured')
     bench.add('void', all, { reason: 'bubble' }, { supersedes: pour })
     expect(first(bench).parts.chamber).toMatchObject({ provenance: 'book' })
-    expect(first(bench).parts.chamber!.value.value).toBe(53)
+    expect(first(bench).parts.chamber!.estimate.value).toBe(53)
     expect(replay(bench.entries)!.live.standing.get(pour)).toBe('void')
   })
   it('lets a cylinder’s own figure beat the one for all, and measured beat book whenever it was written', () => {
@@ -59,9 +59,9 @@ describe('replay', () => {
     bench.state('deckClearance', 0.5, 'measure', { level: 'cylinder', cylinder: 2 })
     bench.state('stroke', 86, 'book')
     const r = replay(bench.entries)!
-    expect(quantityOf(r, 'deckClearance', 1)!.value.value).toBe(0.36)
-    expect(quantityOf(r, 'deckClearance', 2)!.value.value).toBe(0.5)
-    expect(quantityOf(r, 'stroke', 1)!.value.value).toBe(85)
+    expect(quantityOf(r, 'deckClearance', 1)!.estimate.value).toBe(0.36)
+    expect(quantityOf(r, 'deckClearance', 2)!.estimate.value).toBe(0.5)
+    expect(quantityOf(r, 'stroke', 1)!.estimate.value).toBe(85)
   })
   it('puts a correction in the place of what it corrects, in time too', () => {
     const bench = oneCylinder()
@@ -70,7 +70,7 @@ describe('replay', () => {
     const at = bench.entries.find(e => e.id === pour)!.at
     bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'chamber', fills: [{ start: 0, end: 56.2 }], typed: '56.2', instrument: burette }, { supersedes: pour, at })
     // 56.2 − 1 mm · 4.65 cc/mm
-    expect(first(bench).parts.chamber!.value.value).toBeCloseTo(51.55, 10)
+    expect(first(bench).parts.chamber!.estimate.value).toBeCloseTo(51.55, 10)
     expect(first(bench).parts.chamber!.provenance).toBe('derived')
   })
   it('assumes what nobody stated, with its doubt under one name for all cylinders', () => {
@@ -81,7 +81,7 @@ describe('replay', () => {
     bench.pour(1, 56.2)
     const state = first(bench)
     expect(state.parts.crown!.provenance).toBe('assumed')
-    expect(shares(state.ratio!.value)[0]!.source).toBe('standIn:deckClearance')
+    expect(shares(state.ratio!.estimate)[0]!.source).toBe('standIn:deckClearance')
   })
 })
 
@@ -90,10 +90,10 @@ describe('doubt by source', () => {
     const bench = oneCylinder()
     bench.pour(1, 56.2)
     const { chamber } = first(bench).parts
-    expect(uncertainty(chamber!.value)).toBeCloseTo(Math.hypot(SCALE_U, READING_U), 6)
+    expect(uncertainty(chamber!.estimate)).toBeCloseTo(Math.hypot(SCALE_U, READING_U), 6)
     // u(r) = Vs/Vc² · u(Vc) = 565.0469/70.5760² · 0.122474 = 0.0138935
-    expect(uncertainty(first(bench).ratio!.value)).toBeCloseTo(0.0138935, 5)
-    const [scale, reading] = shares(first(bench).ratio!.value)
+    expect(uncertainty(first(bench).ratio!.estimate)).toBeCloseTo(0.0138935, 5)
+    const [scale, reading] = shares(first(bench).ratio!.estimate)
     // 0.1154701² : 0.0408248² = 0.013333 : 0.0016667
     expect(scale).toMatchObject({ source: 'scale:long' })
     expect(scale!.share).toBeCloseTo(0.8889, 4)
@@ -127,8 +127,8 @@ describe('doubt by source', () => {
     bench.pour(1, 56.2)
     bench.pour(2, 55.2)
     const [a, b] = replay(bench.entries)!.asIs
-    expect(a!.parts.chamber!.value.by.get('scale:long')).toBeCloseTo(SCALE_U, 6)
-    expect(b!.parts.chamber!.value.by.get('scale:long')).toBeCloseTo(SCALE_U, 6)
+    expect(a!.parts.chamber!.estimate.by.get('scale:long')).toBeCloseTo(SCALE_U, 6)
+    expect(b!.parts.chamber!.estimate.by.get('scale:long')).toBeCloseTo(SCALE_U, 6)
   })
 })
 
@@ -141,12 +141,12 @@ describe('lessons', () => {
   it('turn the next prediction: the mean of geometry and lesson by 1/u²', () => {
     const bench = oneCylinder()
     cutAndPour(bench)
-    const { value, lessons, geometry } = replay(bench.entries)!.perMm.get(1)!
-    expect(geometry.value.value).toBeCloseTo(4.65, 10)
+    const { estimate, lessons, geometry } = replay(bench.entries)!.perMm.get(1)!
+    expect(geometry.estimate.value).toBeCloseTo(4.65, 10)
     expect(lessons[0]!.perMm.value).toBeCloseTo(4.5, 10)
     // u: geometry 0.0465; lesson √(2·0.0408248² + (4.5·0.02)²) = 0.106927
     const [wg, wl] = [1 / 0.0465 ** 2, 1 / (2 * READING_U ** 2 + 0.09 ** 2)]
-    expect(value.value).toBeCloseTo((4.65 * wg + 4.5 * wl) / (wg + wl), 6)
+    expect(estimate.value).toBeCloseTo((4.65 * wg + 4.5 * wl) / (wg + wl), 6)
   })
   it('come from one kind of work only, with a measured depth, between two pours', () => {
     const reason = (work: (bench: Bench) => void, before = true, after = 51) => {
@@ -188,21 +188,21 @@ describe('operations', () => {
     const plan = bench.add('gasketChange', head, { state: 'planned', thickness: mm(0.9), bore: mm(94) })
     bench.add('faceCut', head, { state: 'planned', depth: mm(1.08) })
     const r = replay(bench.entries)!
-    expect(r.asIs[0]!.ratio!.value.value).toBeCloseTo(9.0062, 4)
+    expect(r.asIs[0]!.ratio!.estimate.value).toBeCloseTo(9.0062, 4)
     // 56.2 − 5.022 + π/4·94²·0.9 + 2.3931 + 3 + 0.6552 = 63.4721
-    expect(r.asPlanned[0]!.clearance!.value.value).toBeCloseTo(63.4721, 3)
-    expect(r.beforeCut[0]!.parts.chamber!.value.value).toBe(56.2)
-    expect(r.beforeCut[0]!.parts.gasket!.value.value).toBeCloseTo(6.2458, 4)
+    expect(r.asPlanned[0]!.clearance!.estimate.value).toBeCloseTo(63.4721, 3)
+    expect(r.beforeCut[0]!.parts.chamber!.estimate.value).toBe(56.2)
+    expect(r.beforeCut[0]!.parts.gasket!.estimate.value).toBeCloseTo(6.2458, 4)
     bench.add('gasketChange', head, { state: 'dropped', thickness: mm(0.9), bore: mm(94) }, { supersedes: plan })
-    expect(replay(bench.entries)!.asPlanned[0]!.parts.gasket!.value.value).toBeCloseTo(8.3277, 4)
+    expect(replay(bench.entries)!.asPlanned[0]!.parts.gasket!.estimate.value).toBeCloseTo(8.3277, 4)
   })
   it('take a deck cut off a clearance measured before it, and not off one measured after', () => {
     const bench = oneCylinder()
     bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'done', depth: mm(0.2), measured: mm(0.2) })
-    expect(quantityOf(replay(bench.entries)!, 'deckClearance', 1)!.value.value).toBeCloseTo(0.16, 10)
+    expect(quantityOf(replay(bench.entries)!, 'deckClearance', 1)!.estimate.value).toBeCloseTo(0.16, 10)
     bench.state('deckClearance', 0.17)
     expect(quantityOf(replay(bench.entries)!, 'deckClearance', 1)!).toMatchObject({ provenance: 'measured' })
-    expect(quantityOf(replay(bench.entries)!, 'deckClearance', 1)!.value.value).toBe(0.17)
+    expect(quantityOf(replay(bench.entries)!, 'deckClearance', 1)!.estimate.value).toBe(0.17)
   })
   it('carry a clearance back over a cut when only a later reading is known', () => {
     const bench = new Bench()
@@ -214,7 +214,7 @@ describe('operations', () => {
     bench.state('deckClearance', 0.16)
     // at the time of the pour the deck stood at 0.36: chamber = 70 − gasket − 2.3931 − …; 0.2 mm less deck now
     const now = first(bench)
-    expect(now.clearance!.value.value).toBeCloseTo(70 - 1.3295, 3)
+    expect(now.clearance!.estimate.value).toBeCloseTo(70 - 1.3295, 3)
   })
 })
 
@@ -225,9 +225,9 @@ describe('an assembled pour', () => {
     const bench = oneCylinder()
     assembled(bench, 72)
     const state = first(bench)
-    expect(state.clearance!.value.value).toBeCloseTo(70.5, 10)
+    expect(state.clearance!.estimate.value).toBeCloseTo(70.5, 10)
     expect(state.clearance!.provenance).toBe('measured')
-    expect(state.parts.chamber!.value.value).toBeCloseTo(70.5 - 8.3277 - 2.3931 - 3 - 0.6552, 3)
+    expect(state.parts.chamber!.estimate.value).toBeCloseTo(70.5 - 8.3277 - 2.3931 - 3 - 0.6552, 3)
     expect(state.parts.chamber!.provenance).toBe('derived')
   })
   it('leaves the crown by difference when the chamber was poured, and the total’s doubt is the pour’s alone', () => {
@@ -239,8 +239,8 @@ describe('an assembled pour', () => {
     assembled(bench, 72)
     const state = first(bench)
     expect(state.parts.crown!.provenance).toBe('derived')
-    expect(state.clearance!.value.value).toBeCloseTo(70.5, 9)
-    expect(uncertainty(state.clearance!.value)).toBeCloseTo(Math.hypot(SCALE_U, READING_U, 0.05), 5)
+    expect(state.clearance!.estimate.value).toBeCloseTo(70.5, 9)
+    expect(uncertainty(state.clearance!.estimate)).toBeCloseTo(Math.hypot(SCALE_U, READING_U, 0.05), 5)
   })
 })
 
@@ -248,7 +248,7 @@ describe('stored versions', () => {
   it('replays the fixture of version 1', () => {
     const entries = (v1 as unknown as Entry[]).map(upcast)
     // cylinder 4 was poured 56.3 and 56.1: the same stack as the one above
-    expect(replay(entries)!.asIs[3]!.ratio!.value.value).toBeCloseTo(9.0062, 4)
+    expect(replay(entries)!.asIs[3]!.ratio!.estimate.value).toBeCloseTo(9.0062, 4)
   })
   it('refuses a version it does not know', () => {
     expect(() => upcast({ ...(v1[0] as unknown as Entry), v: 99 })).toThrow(/entry.v is 99: it must be a whole number from 1 to 1/)

@@ -128,7 +128,7 @@ function stackOf(
     const then = measuredParts(ledger, cylinder, lastPlace, [])
     const withCrevice = group.at(-1)!.body.sealed !== 'crown'
     const entries = group.map(pour => pour.id)
-    const poured: Part = { value: sourcedPours(group), provenance: 'measured', entries }
+    const poured: Part = { estimate: sourcedPours(group), provenance: 'measured', entries }
     const chamberPoured = chamber?.provenance === 'measured' || (chamber?.provenance === 'derived')
     const name = unmeasured(then, chamberPoured)
     // As it was when the whole was poured: a cut since has made it smaller, and nothing else larger.
@@ -163,7 +163,7 @@ function stackOf(
  * @param planned operations to add after everything done
  * @returns without a ratio while something it needs is not known, or the stack is impossible
  * Source: volumes add; (Vs + Vc)/Vc; sources carried (JCGM 100:2008 §5.2.2).
- * @example cylinderState(ledger, [], 1, []).ratio?.value.value // 9.14
+ * @example cylinderState(ledger, [], 1, []).ratio?.estimate.value // 9.14
  */
 export function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: number, planned: OperationEntry[]): CylinderState {
   const { layout } = ledger
@@ -188,7 +188,7 @@ export function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: numbe
   if (!parts.chamber) return state
   const clearance = sum(PARTS.filter(name => parts[name]).map(name => [1, parts[name]!]))
   // A stack of impossible parts (a dome larger than the chamber) has no ratio, and nothing here may invent one.
-  if (clearance.value.value <= 0) return state
+  if (clearance.estimate.value <= 0) return state
   state.clearance = measuredTotal ? { ...clearance, provenance: 'measured' } : clearance
   state.ratio = combine(([vs, vc]) => compressionRatio(vs!, vc!), [state.swept, state.clearance], 'derived')
   if (state.targetClearance) state.gap = sum([[1, state.clearance], [-1, state.targetClearance]])
@@ -203,7 +203,7 @@ export function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: numbe
  * @returns undefined while no layout says how many cylinders there are
  * @throws RangeError for a body whose figures leave the domain of the formulas; see {@link replay} for what never throws
  * Source: the core contract; u² = Σ over sources of (Σ sensitivity·u)² (JCGM 100:2008 §5.2.2).
- * @example reckon(entries)?.asIs[0].ratio?.value.value // 9.14
+ * @example reckon(entries)?.asIs[0].ratio?.estimate.value // 9.14
  */
 export function reckon(entries: readonly Entry[]): Replay | undefined {
   const opened = openLedger(entries)

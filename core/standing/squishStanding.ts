@@ -31,7 +31,7 @@ export interface SquishStanding {
   /** The solder as it was read, and what it was compared with then. */
   solder?: { entry: EntryOf<'solder'>, plane: SpotPlane, mean: Part, stackThen?: Part }
   /** Solder less stack at that time, and what would be allowed; its causes where they disagree. */
-  difference?: { value: Sourced, allowed: number, agrees: boolean, causes: SquishCause[] }
+  difference?: { estimate: Sourced, allowed: number, agrees: boolean, causes: SquishCause[] }
   /** Gap over the bore's centre now: the solder carried over what was done since, else the stack. */
   gap?: Part
   /** Smallest gap: what touches first. */
@@ -51,7 +51,7 @@ function recessAt(ledger: Ledger, cylinder: number, place: number, planned: Oper
   if (cuts.length === 0) return stated
   const total = linear(cuts.map(cut => [1, cut]))
   return { ...stated, provenance: stated.provenance === 'measured' ? 'derived' : stated.provenance,
-    value: carry(([r, c]) => Math.max(Math.min(r!, 0), r! - c!), [stated.value, total]) }
+    estimate: carry(([r, c]) => Math.max(Math.min(r!, 0), r! - c!), [stated.estimate, total]) }
 }
 
 /** Deck + gasket + recess at a place. */
@@ -88,7 +88,7 @@ function runningOf(ledger: Ledger, cylinder: number, gap: Part, rock: number): R
   const heat = known('heatGrowth')
   if (!revs || !bearings || !heat || inputs.some(part => !part)) return undefined
   // A rod that can't turn its crank is a slip of the hand: the Sheet shows both figures, and nothing is reckoned with them.
-  if (inputs[3]!.value.value <= inputs[2]!.value.value / 2) return undefined
+  if (inputs[3]!.estimate.value <= inputs[2]!.estimate.value / 2) return undefined
   const stated = rodOf(ledger, cylinder)
   const material = stated ?? 'steel'
   const stretch = combine(([mass, beamMass, stroke, rodLength, area, rpm]) => rodStretch({
@@ -117,27 +117,27 @@ export function squishStanding(ledger: Ledger, cylinder: number, planned: Operat
   let rock = 0
   if (entry) {
     const place = ledger.place.get(entry.id)!
-    const angle = statedQuantity(ledger, 'bandAngle', cylinder)?.value.value ?? 0
+    const angle = statedQuantity(ledger, 'bandAngle', cylinder)?.estimate.value ?? 0
     const plane = spotPlane(spotsOf(entry).map(s => ({ ...s, value: axialGap(s.value, angle) })), DEFAULT_U.solder)
-    const mean: Part = { value: fromSource(plane.centre, plane.u, `entry:${entry.id}`), provenance: 'measured', entries: [entry.id] }
+    const mean: Part = { estimate: fromSource(plane.centre, plane.u, `entry:${entry.id}`), provenance: 'measured', entries: [entry.id] }
     const stackThen = stackAt(ledger, cylinder, place, [])
     standing.solder = { entry, plane, mean, ...(stackThen ? { stackThen } : {}) }
     rock = Math.max(0, plane.centre - plane.smallest)
     if (stackThen && standing.stack) {
-      const value = linear([[1, mean.value], [-1, stackThen.value]])
-      const allowed = 2 * uncertainty(value)
-      const agrees = Math.abs(value.value) <= allowed
+      const estimate = linear([[1, mean.estimate], [-1, stackThen.estimate]])
+      const allowed = 2 * uncertainty(estimate)
+      const agrees = Math.abs(estimate.value) <= allowed
       standing.difference = {
-        value, allowed, agrees,
-        causes: agrees ? [] : causesOf(value.value, Boolean(statedQuantity(ledger, 'squishRecess', cylinder, place)))
+        estimate, allowed, agrees,
+        causes: agrees ? [] : causesOf(estimate.value, Boolean(statedQuantity(ledger, 'squishRecess', cylinder, place)))
       }
-      const change = linear([[1, standing.stack.value], [-1, stackThen.value]])
+      const change = linear([[1, standing.stack.estimate], [-1, stackThen.estimate]])
       const changed = Math.abs(change.value) > 1e-9
-      standing.gap = changed ? sum([[1, mean], [1, { ...standing.stack, value: change }]]) : mean
+      standing.gap = changed ? sum([[1, mean], [1, { ...standing.stack, estimate: change }]]) : mean
     } else standing.gap = mean
   } else standing.gap = standing.stack
   if (standing.gap) {
-    standing.contact = rock > 0 ? { ...standing.gap, value: linear([[1, standing.gap.value], [1, exact(-rock)]]) } : standing.gap
+    standing.contact = rock > 0 ? { ...standing.gap, estimate: linear([[1, standing.gap.estimate], [1, exact(-rock)]]) } : standing.gap
     const running = runningOf(ledger, cylinder, standing.gap, rock)
     if (running) standing.running = running
   }

@@ -25,7 +25,7 @@ export function statedU({ kind, body }: StatementEntry): number {
 
 function stated(entry: StatementEntry): Part {
   return {
-    value: fromSource(entry.body.figure.value, statedU(entry), `entry:${entry.id}`),
+    estimate: fromSource(entry.body.figure.value, statedU(entry), `entry:${entry.id}`),
     provenance: PROVENANCE[entry.kind],
     entries: [entry.id]
   }
@@ -95,7 +95,7 @@ function changed(
     // The whole form goes up along the valve; over the face that is its cosine.
     const up = Math.cos(tilt * Math.PI / 180)
     const sunk = fromSource(operation.body.sunk.value, DEFAULT_U.depth, `entry:${operation.id}:sunk`)
-    return { ...before, value: linear([[1, before.value], [sign * up, sunk]]), provenance: before.provenance === 'measured' ? 'derived' : before.provenance, entries: [...before.entries, operation.id] }
+    return { ...before, estimate: linear([[1, before.estimate], [sign * up, sunk]]), provenance: before.provenance === 'measured' ? 'derived' : before.provenance, entries: [...before.entries, operation.id] }
   }
   if (operation.kind === 'gasketChange') {
     const { bore, thickness, area } = operation.body
@@ -104,12 +104,12 @@ function changed(
     if (!figure) return undefined
     const u = quantity === 'gasketArea' ? figure.value * MOUTH_AREA_RELATIVE_U.book : (quantityRule(quantity).u ?? 0) * BASIS_FACTOR.book
     return {
-      value: fromSource(figure.value, u, `entry:${operation.id}:${quantity}`), provenance: 'book', entries: [operation.id]
+      estimate: fromSource(figure.value, u, `entry:${operation.id}:${quantity}`), provenance: 'book', entries: [operation.id]
     }
   }
   if (!before || (operation.kind !== 'faceCut' && operation.kind !== 'deckCut')) return before
   return {
-    value: linear([[1, before.value], [-sign, cutDepth(operation, cylinder, at)]]),
+    estimate: linear([[1, before.estimate], [-sign, cutDepth(operation, cylinder, at)]]),
     provenance: before.provenance === 'measured' ? 'derived' : before.provenance,
     entries: [...before.entries, operation.id]
   }
@@ -139,7 +139,7 @@ export function statedQuantity(
   const operations = those(ledger.done)
   const after = those(planned)
   const tilt = kinds?.includes('seatWork') && (operations.length > 0 || after.length > 0)
-    ? statedQuantity(ledger, quantity.startsWith('intake') ? 'intakeTilt' : 'exhaustTilt', cylinder, place)?.value.value ?? 0
+    ? statedQuantity(ledger, quantity.startsWith('intake') ? 'intakeTilt' : 'exhaustTilt', cylinder, place)?.estimate.value ?? 0
     : 0
   const at = kinds?.includes('seatWork') ? lowEdge(ledger, quantity.startsWith('intake') ? 'intake' : 'exhaust', cylinder) : [0, 0] as Point
   const stretchOf = (place: number) => operations.filter(op => ledger.place.get(op.id)! < place).length
@@ -177,7 +177,7 @@ export function knownQuantity(
   const part = statedQuantity(ledger, quantity, cylinder, place, planned)
   if (part || !(quantity in STAND_IN)) return part
   const standIn: StandIn = STAND_IN[quantity as keyof typeof STAND_IN]
-  const bore = statedQuantity(ledger, 'bore', cylinder, place)?.value.value
+  const bore = statedQuantity(ledger, 'bore', cylinder, place)?.estimate.value
   const value = standIn.value ?? (bore === undefined
     ? undefined
     : bore * (standIn.ofBore ?? 0) + bore ** 2 * (standIn.ofBoreSquare ?? 0) + bore ** 3 * (standIn.ofBoreCube ?? 0))
@@ -191,15 +191,15 @@ export function mouthArea(ledger: Ledger, cylinder: number): Part | undefined {
   const drawn = specEntry(ledger, cylinder)
   if (drawn) {
     const area = outlineArea(mouthOf(drawn.body.spec))
-    return { value: fromSource(area, area * MOUTH_AREA_RELATIVE_U.book, 'model:geometry'), provenance: 'derived', entries: [drawn.id] }
+    return { estimate: fromSource(area, area * MOUTH_AREA_RELATIVE_U.book, 'model:geometry'), provenance: 'derived', entries: [drawn.id] }
   }
   const bore = statedQuantity(ledger, 'bore', cylinder)
   if (!bore) return undefined
-  const area = STAND_IN_MOUTH_SHARE.value * Math.PI / 4 * bore.value.value ** 2
+  const area = STAND_IN_MOUTH_SHARE.value * Math.PI / 4 * bore.estimate.value ** 2
   return assumed(area, area * STAND_IN_MOUTH_SHARE.relativeU, 'mouthArea')
 }
 
 function assumed(value: number, u: number, quantity: Quantity): Part {
   const provenance: Provenance = 'assumed'
-  return { value: fromSource(value, u, `standIn:${quantity}`), provenance, entries: [] }
+  return { estimate: fromSource(value, u, `standIn:${quantity}`), provenance, entries: [] }
 }

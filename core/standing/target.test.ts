@@ -4,7 +4,7 @@ import { ccBand, furthestOff, targetBand } from './target'
 import type { CylinderState } from './replay'
 
 const at = (...ratios: (number | undefined)[]): CylinderState[] => ratios.map((ratio, i) => ({
-  cylinder: i + 1, head: 1, bank: 1, parts: {}, missing: [], ...(ratio === undefined ? {} : { ratio: { value: exact(ratio), provenance: 'derived', entries: [] } })
+  cylinder: i + 1, head: 1, bank: 1, parts: {}, missing: [], ...(ratio === undefined ? {} : { ratio: { estimate: exact(ratio), provenance: 'derived', entries: [] } })
 }))
 
 describe('the cylinder furthest off its target', () => {
@@ -19,7 +19,7 @@ describe('the cylinder furthest off its target', () => {
   ])('%s', (_, states, of, cylinder) => expect(furthestOff(states, of)).toBe(cylinder))
   it('has a band in cc: +0.72 and −0.71 about 63.49, for 565.05 swept', () => {
     // 565.05/8.8 − 565.05/8.9 and 565.05/9 − 565.05/8.9
-    const part = (value: number) => ({ value: exact(value), provenance: 'derived' as const, entries: [] })
+    const part = (value: number) => ({ estimate: exact(value), provenance: 'derived' as const, entries: [] })
     const { over, under } = ccBand({ ...at(9.9)[0]!, swept: part(565.05), targetClearance: part(565.05 / 8.9) }, { low: 9.8, high: 10 })!
     expect(over).toBeCloseTo(0.7215, 4)
     expect(under).toBeCloseTo(-0.7054, 4)

@@ -21,7 +21,7 @@ export function targetBand(target: EntryOf<'target'> | undefined): TargetBand | 
  * @example ccBand(state, { low: 9.8, high: 10 }) // { over: 0.72, under: −0.71 } for 565.05 cc swept
  */
 export function ccBand({ swept, targetClearance }: CylinderState, band: TargetBand | undefined): { over: number, under: number } | undefined {
-  const [vs, wanted] = [swept?.value.value, targetClearance?.value.value]
+  const [vs, wanted] = [swept?.estimate.value, targetClearance?.estimate.value]
   if (!band || vs === undefined || wanted === undefined || band.low <= 1) return undefined
   return { over: clearanceForRatio(vs, band.low) - wanted, under: clearanceForRatio(vs, band.high) - wanted }
 }
@@ -36,7 +36,7 @@ export function ccBand({ swept, targetClearance }: CylinderState, band: TargetBa
  */
 export function furthestOff(states: readonly CylinderState[], band: TargetBand | undefined): number | undefined {
   if (!band) return undefined
-  const outside = states.flatMap(({ cylinder, ratio }) => ratio ? [{ cylinder, by: Math.max(band.low - ratio.value.value, ratio.value.value - band.high) }] : [])
+  const outside = states.flatMap(({ cylinder, ratio }) => ratio ? [{ cylinder, by: Math.max(band.low - ratio.estimate.value, ratio.estimate.value - band.high) }] : [])
   const [furthest] = outside.filter(({ by }) => by > 0).sort((a, b) => b.by - a.by)
   return furthest?.cylinder
 }

@@ -31,7 +31,7 @@ function dropSince(ledger: Ledger, cylinder: number, place: number, planned: Ope
     op.kind === 'faceCut' || op.kind === 'deckCut' ? [[1, cutDepth(op, cylinder, at)]] : [])
   const before = knownQuantity(ledger, 'gasketThickness', cylinder, place)
   const after = knownQuantity(ledger, 'gasketThickness', cylinder, NOW, planned)
-  const gasket: [number, Sourced][] = before && after ? [[1, before.value], [-1, after.value]] : []
+  const gasket: [number, Sourced][] = before && after ? [[1, before.estimate], [-1, after.estimate]] : []
   return linear([...cuts, ...gasket])
 }
 
@@ -54,15 +54,15 @@ export function valveStandings(ledger: Ledger, cylinder: number, planned: Operat
     const entry = ledger.live.entries.find(e => e.id === measured?.entries[0])
     const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
     const standing: ValveStanding = { valve, convention }
-    if (seat) standing.seatLeft = seat.value
-    if (topCut) standing.topCutLeft = topCut.value
+    if (seat) standing.seatLeft = seat.estimate
+    if (topCut) standing.topCutLeft = topCut.estimate
     if (measured && entry) {
       const drop = dropSince(ledger, cylinder, ledger.place.get(entry.id)!, planned, valve)
-      const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.value ?? exact(0)
+      const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.estimate ?? exact(0)
       // What is left is the clearance's own account: sinking gives some of it back.
       const left = steps.find(step => step.name === `${valve}Clearance`)!.then
       standing.clearance = {
-        measured, left, lost: linear([[1, measured.value], [-1, left]]),
+        measured, left, lost: linear([[1, measured.estimate], [-1, left]]),
         side: valveClearanceLost(drop.value, tilt.value, convention).side
       }
     }
@@ -132,9 +132,9 @@ export function clearanceSteps(ledger: Ledger, cylinder: number, operations: Ope
     const entry = ledger.live.entries.find(e => e.id === measured.entries[0])
     const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
     const valve: Valve = name.startsWith('exhaust') ? 'exhaust' : 'intake'
-    const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.value.value ?? 0
+    const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.estimate.value ?? 0
     const at = lowEdge(ledger, valve, cylinder)
-    let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, from)?.value.value ?? 0
+    let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, from)?.estimate.value ?? 0
     const changeOf = (operation: OperationEntry): Sourced => {
       const { drop, sunk, u } = movesOf(operation, valve, thickness, op => cutDepth(op, cylinder, at))
       if (operation.kind === 'gasketChange') thickness = operation.body.thickness.value
@@ -143,7 +143,7 @@ export function clearanceSteps(ledger: Ledger, cylinder: number, operations: Ope
       return fromSource(change(drop, sunk), Math.abs(perMm) * u, `entry:${operation.id}`)
     }
     const done = operationsOn(ledger.done, ledger.layout, cylinder, kinds).filter(op => ledger.place.get(op.id)! > from).map(changeOf)
-    const now = linear([[1, measured.value], ...done.map((c): [number, Sourced] => [1, c])])
+    const now = linear([[1, measured.estimate], ...done.map((c): [number, Sourced] => [1, c])])
     const planned = operationsOn(operations, ledger.layout, cylinder, kinds)
       .map(operation => ({ operation, change: changeOf(operation) }))
     return [{ name, measured, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]), perMm: Math.max(0, -clearanceChange(name, tilt, convention, 1, 0)) }]

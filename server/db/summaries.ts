@@ -25,14 +25,14 @@ function bandOf({ asIs, target }: Replay): Reckoned['band'] {
 /** Where a ledger stands, for the shop's list; `unsound` are entries that can't be read and were not taken out. */
 export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRules): Reckoned {
   const replayed = replay(list)
-  const ratios = replayed?.asIs.flatMap(state => state.ratio?.value.value ?? []) ?? []
+  const ratios = replayed?.asIs.flatMap(state => state.ratio?.estimate.value ?? []) ?? []
   const target = replayed?.target?.body
   const put = ofKind(live(list).entries, 'putAway').at(-1)?.body
   return {
     cylinders: replayed?.layout.cylinders.length ?? 0,
     ratio: ratios.length > 0 ? { low: Math.min(...ratios), high: Math.max(...ratios) } : null,
     target: target ? { ratio: target.ratio.value, tolerance: target.tolerance.value } : null,
-    gaps: replayed?.asIs.map(state => state.gap?.value.value ?? null) ?? [],
+    gaps: replayed?.asIs.map(state => state.gap?.estimate.value ?? null) ?? [],
     band: replayed ? bandOf(replayed) : null,
     next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound, cylinders: [], heads: [], at: { station: 'daybook' } } : advice(replayed, rules)[0]!,
     ...(put?.away ? { away: put.reason } : {})

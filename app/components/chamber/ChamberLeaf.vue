@@ -63,7 +63,7 @@ async function stl() {
     <SetOut v-if="!spec || again" class="wide" @drawn="setOut" />
     <template v-if="spec && plain">
       <div class="left">
-        <ChamberPlan :spec="plain" :bore="q('bore')?.value.value ?? 90" :gasket-bore="q('gasketBore')?.value.value" :label="`Chamber of head ${head}, seen from below`" class="drawing">
+        <ChamberPlan :spec="plain" :bore="q('bore')?.estimate.value ?? 90" :gasket-bore="q('gasketBore')?.estimate.value" :label="`Chamber of head ${head}, seen from below`" class="drawing">
           <template #handles="{ at, scale }"><OutlineHandles :spec="spec" :at="at" :scale="scale" :faults="faults" @change="draw" /></template>
         </ChamberPlan>
         <p v-if="faults.length" class="sentence" role="status">{{ sayFault(faults[0]!) }} The last good solid stays.</p>

@@ -13,7 +13,7 @@ const key = (name: string) => `${build.view?.id}/setout/${build.state?.head}/${n
 const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
 const four = computed({ get: () => (drafts.get(key('four')) ?? 'yes') === 'yes', set: to => drafts.set(key('four'), to ? 'yes' : 'no') })
 const size = (valve: string) => Number(drafts.get(key(valve)) ?? 0) || undefined
-const q = (name: 'bore' | 'intakeTilt' | 'mouthArea' | 'exhaustSeatHeight') => quantityOf(build.replayed, name, build.cylinder)?.value.value
+const q = (name: 'bore' | 'intakeTilt' | 'mouthArea' | 'exhaustSeatHeight') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
 const part = (valve: string) => asSet(size(valve))
 const sentence = ref('')
 const turned = computed(() => kind.value === 'turnedDome')

@@ -19,7 +19,7 @@ const at = ({ x, y }: Place) => ({ left: W.value / 2 + x * scale.value, top: H.v
 const noun = computed(() => props.kind === 'solder' ? 'Solder' : 'Deck')
 const side = ({ x, y }: Place) => Math.abs(y) < 3 ? (x > 0 ? 'pin, front' : 'pin, back') : `${y > 0 ? 'far' : 'intake'} side, ${x > 0 ? 'front' : 'back'}`
 const smallest = computed(() => entry.value ? Math.min(...entry.value.body.readings.map(r => r.figure.value)) : undefined)
-const isSmallest = (place: Place) => props.kind === 'solder' && smallest.value !== undefined && part(place)?.value.value === smallest.value
+const isSmallest = (place: Place) => props.kind === 'solder' && smallest.value !== undefined && part(place)?.estimate.value === smallest.value
 const first = computed(() => places.value.findIndex(p => !part(p)))
 </script>
 

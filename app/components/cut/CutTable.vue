@@ -15,10 +15,10 @@ const high = computed(() => build.replayed?.target ? build.replayed.target.body.
 const bare = (value: number) => shown(value, props.dimension, device.lengths, props.dimension === 'angle' ? 1 : 0).number
 const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head).map((s) => {
   const state = props.outcomes.find(o => o.cylinder === s.cylinder)
-  const outcome = state?.ratio && state.parts.chamber && { chamber: state.parts.chamber.value, ratio: state.ratio.value }
+  const outcome = state?.ratio && state.parts.chamber && { chamber: state.parts.chamber.estimate, ratio: state.ratio.estimate }
   const ratio = outcome?.ratio.value
   return {
-    cylinder: s.cylinder, stop: stopAt(outcome?.chamber.value), ratio: s.ratio?.value.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
+    cylinder: s.cylinder, stop: stopAt(outcome?.chamber.value), ratio: s.ratio?.estimate.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
     word: ratio === undefined || low.value === undefined || high.value === undefined ? '' : ratio < low.value ? 'low' : ratio > high.value ? 'past' : 'on target'
   }
 }))

@@ -10,7 +10,7 @@ const props = defineProps<{ planned?: EntryOf<'gasketChange'>, change: (state: '
 const build = useBuild()
 const device = useDevice()
 const sentence = ref('')
-const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.value.value)
+const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value)
 const offers = computed(() => (build.replayed?.offers ?? []).filter(o => o.body.thickness.value !== fitted.value))
 const chosen = computed(() => props.planned?.body.thickness.value)
 async function choose(body?: { thickness: Figure, bore: Figure }) {

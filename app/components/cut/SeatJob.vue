@@ -58,7 +58,7 @@ function reckon(form: Form): Outcome | { sentence: string } | undefined {
   if (diameter === undefined || topCut === undefined || sunk === undefined) return undefined
   try {
     const { added, diameter: across } = sinking({ diameter, topCut }, sunk)
-    const tilt = quantityOf(build.replayed, `${valve.value}Tilt`, build.cylinder)?.value.value ?? 0
+    const tilt = quantityOf(build.replayed, `${valve.value}Tilt`, build.cylinder)?.estimate.value ?? 0
     const blended = blending({ diameter: across, topCut }, blend)
     const all = (added + blended) * count.value
     return {
@@ -74,7 +74,7 @@ const outcomes = computed(() => FORMS.map(form => ({ form, outcome: reckon(form)
 const ok = (o: ReturnType<typeof reckon>): o is Outcome => o !== undefined && 'added' in o
 /** Where the glass stands after the face cut, short by what the seats give back, and when both are done. */
 function stops(added: number): { cut: string, done: string } | undefined {
-  const wanted = build.replayed?.beforeCut.find(s => s.cylinder === build.cylinder)?.targetChamber?.value.value
+  const wanted = build.replayed?.beforeCut.find(s => s.cylinder === build.cylinder)?.targetChamber?.estimate.value
   const [cut, done] = [stopAt(wanted && wanted - added), stopAt(wanted)]
   return cut && done ? { cut, done } : undefined
 }

@@ -28,8 +28,8 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
     seat: seat.margin > 0 ? `seat ${mm(seat.margin)} clear` : `${digits(seat.arcLost, 0)}° of the seat gone`,
     topCut: topCut.margin > 0 ? `top cut ${mm(topCut.margin)} clear` : `${digits(topCut.arcLost, 0)}° of its top cut gone`,
     touch: [['top cut', topCut.firstTouch] as const, ['seat', seat.firstTouch] as const].filter(([, at]) => at > 0),
-    piston: standing && { value: standing.left, provenance: 'derived' as const, entries: standing.measured.entries }, pistonBad: (kept?.over ?? 0) < 0,
-    how: standing && kept ? `${digits(standing.measured.value.value, 2)} measured − ${digits(standing.lost.value, 2)} = drop at the valve, ${WAYS[props.standings.find(s => s.valve === kind)!.convention]}; the shop’s least ${digits(kept.least, 2)}` : '',
+    piston: standing && { estimate: standing.left, provenance: 'derived' as const, entries: standing.measured.entries }, pistonBad: (kept?.over ?? 0) < 0,
+    how: standing && kept ? `${digits(standing.measured.estimate.value, 2)} measured − ${digits(standing.lost.value, 2)} = drop at the valve, ${WAYS[props.standings.find(s => s.valve === kind)!.convention]}; the shop’s least ${digits(kept.least, 2)}` : '',
     tilt: Math.abs(tilt - worst.valve.tilt) > 0.02 ? `valve then at ${say(tilt, 'angle', device.lengths)}` : ''
   }]
 }))

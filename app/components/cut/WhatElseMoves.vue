@@ -21,7 +21,7 @@ const lines = computed<Line[]>(() => {
   return [
     {
       name: 'Squish', formula: 'deck clearance + gasket + recess of the pad', fields: ['squishRecess'],
-      says: squish ? [`${mm(squish.value.value)} at rest, with what is planned`, recessed ? 'a recessed pad loses until the cut reaches it' : 'a pad in the face keeps its squish whatever is cut; the valves come closer'] : []
+      says: squish ? [`${mm(squish.estimate.value)} at rest, with what is planned`, recessed ? 'a recessed pad loses until the cut reaches it' : 'a pad in the face keeps its squish whatever is cut; the valves come closer'] : []
     },
     {
       name: 'The head’s deck', formula: 'thickness − cut', fields: ['deckThickness', 'leastDeckThickness'], bad: over !== undefined && over < 0,

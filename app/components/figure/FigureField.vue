@@ -47,7 +47,7 @@ const draft = computed<Draft | undefined>(() => {
 })
 // The unit is the one that was printed when typing began, whatever is shown since.
 const unit = computed<UnitName>(() => draft.value?.unit ?? shownUnit(props.dimension, device.lengths))
-const standing = computed(() => props.part ? shown(props.part.value.value, props.dimension, device.lengths, props.extra).number : '')
+const standing = computed(() => props.part ? shown(props.part.estimate.value, props.dimension, device.lengths, props.extra).number : '')
 const text = computed(() => draft.value?.text ?? standing.value)
 const described = computed(() => [sentence.value || ask.value || cleared.value ? `${id}-say` : '', props.part ? `${id}-from` : ''].join(' ').trim() || undefined)
 const base = computed(() => draft.value ? draft.value.base : props.base)
@@ -212,7 +212,7 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true) })
       </template>
     </v-field>
     <template #append>
-      <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance }}, {{ say(part.value.value, dimension, device.lengths, extra) }}</span>
+      <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance }}, {{ say(part.estimate.value, dimension, device.lengths, extra) }}</span>
       <div v-if="sentence || ask || cleared" :id="`${id}-say`" class="said" role="status">
         <span v-if="sentence" class="sentence">{{ sentence }}</span>
         <span v-else-if="ask" class="small">

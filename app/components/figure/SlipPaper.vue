@@ -11,7 +11,7 @@ const build = useBuild()
 const device = useDevice()
 
 const from = { measured: 'measured', derived: 'derived', book: 'the book’s figure', assumed: 'assumed?' } as const
-const sources = computed(() => shares(props.part.value).slice(0, 5))
+const sources = computed(() => shares(props.part.estimate).slice(0, 5))
 const entries = computed(() => props.part.entries.flatMap(id => build.byId.get(id) ?? []).slice(-4))
 </script>
 
@@ -21,7 +21,7 @@ const entries = computed(() => props.part.entries.flatMap(id => build.byId.get(i
       <span>{{ label }}</span><span class="quiet">{{ from[part.provenance] }}</span>
     </div>
     <div class="num value">
-      {{ say(part.value.value, dimension, device.lengths, 1) }} <span class="quiet">{{ sayDoubt(uncertainty(part.value), dimension, device.lengths) }}</span>
+      {{ say(part.estimate.value, dimension, device.lengths, 1) }} <span class="quiet">{{ sayDoubt(uncertainty(part.estimate), dimension, device.lengths) }}</span>
     </div>
     <p class="small quiet">± is two standard uncertainties (k = 2).</p>
     <p v-if="formula" class="small formula">{{ formula }}</p>

@@ -17,11 +17,11 @@ const TALL = 380
 const state = computed(() => build.state)
 const parts = computed(() => PARTS.flatMap((name) => {
   const part = state.value?.parts[name]
-  return part && Math.abs(part.value.value) > 0.005 ? [{ name, part }] : []
+  return part && Math.abs(part.estimate.value) > 0.005 ? [{ name, part }] : []
 }))
-const total = computed(() => state.value?.clearance?.value.value ?? 0)
+const total = computed(() => state.value?.clearance?.estimate.value ?? 0)
 /** The whole scale: what is added from the bottom up, and room above for what hangs down. */
-const full = computed(() => Math.max(total.value, parts.value.reduce((sum, { part }) => sum + Math.max(0, part.value.value), 0), 1) * 1.02)
+const full = computed(() => Math.max(total.value, parts.value.reduce((sum, { part }) => sum + Math.max(0, part.estimate.value), 0), 1) * 1.02)
 const px = (cc: number) => cc / full.value * TALL
 
 interface Block { name: PartName, y: number, h: number, hangs: boolean, provenance: string, labelY: number }
@@ -29,13 +29,13 @@ const blocks = computed<Block[]>(() => {
   let level = TOP + TALL
   const list: Block[] = []
   const order = [...parts.value].reverse()
-  for (const { name, part } of order.filter(p => p.part.value.value > 0)) {
-    const h = px(part.value.value)
+  for (const { name, part } of order.filter(p => p.part.estimate.value > 0)) {
+    const h = px(part.estimate.value)
     level -= h
     list.push({ name, y: level, h, hangs: false, provenance: part.provenance, labelY: level + h / 2 })
   }
-  for (const { name, part } of order.filter(p => p.part.value.value < 0)) {
-    const h = px(-part.value.value)
+  for (const { name, part } of order.filter(p => p.part.estimate.value < 0)) {
+    const h = px(-part.estimate.value)
     list.push({ name, y: level, h, hangs: true, provenance: part.provenance, labelY: level + h / 2 })
     level += h
   }
@@ -59,11 +59,11 @@ const marks = computed(() => [4, 3, 2, 1, 0, -1, -2, -3, -4].map(i => i * half.v
 const shim = computed(() => tolerance.value && { top: vernierY(tolerance.value.over), bottom: vernierY(tolerance.value.under) })
 const ticks = computed(() => build.asIs.flatMap((s) => {
   if (!s.gap) return []
-  const { value, u } = estimate(s.gap.value)
+  const { value, u } = estimate(s.gap.estimate)
   return [{ cylinder: s.cylinder, y: vernierY(value), doubt: 2 * u / half.value * (TALL / 2), on: s.cylinder === build.cylinder }]
 }))
 
-const gap = computed(() => state.value?.gap?.value.value)
+const gap = computed(() => state.value?.gap?.estimate.value)
 const gapSentence = computed(() => {
   if (gap.value === undefined) return build.replayed?.target ? '' : 'No target set.'
   return sayGap(gap.value, tolerance.value?.over ?? 0)
@@ -78,7 +78,7 @@ const ways = computed((): { words: string, at: Place }[] => {
   if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return [{ words: 'squish first', at: { station: 'mockup', leaf: 'squish' } }]
   const depth = build.cuts.find(c => c.head === state.value!.head)?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
   const thinner = build.replayed.offers.map(o => o.body.thickness.value).sort((a, b) => a - b)[0]
-  const fitted = quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.value.value
+  const fitted = quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value
   return [
     ...depth === undefined || depth <= 0 ? [] : [{ words: `${say(depth, 'length', device.lengths)} off the face`, at: { station: 'cut', leaf: 'face' } as Place }],
     ...thinner !== undefined && fitted !== undefined && thinner < fitted ? [{ words: `the ${say(thinner, 'length', device.lengths)} gasket`, at: gaskets }] : []
@@ -98,7 +98,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
       <p class="main" data-main-figure>
         <FigureReading v-if="state.ratio" label="Ratio" :part="state.ratio" dimension="ratio" :formula="ratioFormula(state)" />
         <span v-else class="num">—</span>
-        <span v-if="state.ratio" class="num quiet pm">{{ sayDoubt(uncertainty(state.ratio.value), 'ratio') }}</span>
+        <span v-if="state.ratio" class="num quiet pm">{{ sayDoubt(uncertainty(state.ratio.estimate), 'ratio') }}</span>
       </p>
     </div>
     <p class="gap"><strong class="num">{{ gapSentence }}</strong></p>
@@ -141,7 +141,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
       Whole: <FigureReading label="Whole clearance volume" :part="state.clearance" dimension="volume" :formula="clearanceFormula(state)" doubt />
     </p>
     <p v-if="state.missing.length" class="small">Missing: {{ state.missing.map(m => m === 'chamberVolume' ? 'the chamber' : m).join(', ') }}.</p>
-    <p v-if="then?.state.ratio" class="then">after the plan <strong class="num">{{ then.state.ratio.value.value.toFixed(2) }}</strong> <span v-if="then.state.parts.chamber" class="small quiet">chamber <span class="num">{{ say(then.state.parts.chamber.value.value, 'volume') }}</span></span></p>
+    <p v-if="then?.state.ratio" class="then">after the plan <strong class="num">{{ then.state.ratio.estimate.value.toFixed(2) }}</strong> <span v-if="then.state.parts.chamber" class="small quiet">chamber <span class="num">{{ say(then.state.parts.chamber.estimate.value, 'volume') }}</span></span></p>
   </aside>
 </template>
 

@@ -21,19 +21,19 @@ const banks = computed(() => build.replayed?.layout.banks ?? [])
 const begins = (cylinder: number) => banks.value.slice(1).some(bank => bank[0] === cylinder)
 const inOrder = computed(() => banks.value.flatMap(bank => bank.flatMap(c => build.asIs.find(s => s.cylinder === c) ?? [])))
 const spread = computed(() => {
-  const all = build.asIs.flatMap(s => s.clearance?.value.value ?? [])
+  const all = build.asIs.flatMap(s => s.clearance?.estimate.value ?? [])
   return all.length > 1 ? Math.max(...all) - Math.min(...all) : undefined
 })
 const poured = (cylinder: number) => build.replayed?.pours.find(p => p.cylinder === cylinder)?.ever === true
   || build.asIs.find(s => s.cylinder === cylinder)?.clearance?.provenance === 'measured'
 /** Where the plan leaves it, where anything is planned that moves it. */
 function planned({ cylinder, gap }: CylinderState): number | undefined {
-  const then = build.planned?.cylinders.find(c => c.cylinder === cylinder)?.state.gap?.value.value
-  return then === undefined || !gap || Math.abs(then - gap.value.value) < 0.005 ? undefined : then
+  const then = build.planned?.cylinders.find(c => c.cylinder === cylinder)?.state.gap?.estimate.value
+  return then === undefined || !gap || Math.abs(then - gap.estimate.value) < 0.005 ? undefined : then
 }
 const bars = computed(() => new Map(inOrder.value.flatMap((state) => {
   if (!state.gap) return []
-  const { value, u } = estimate(state.gap.value)
+  const { value, u } = estimate(state.gap.estimate)
   const then = planned(state)
   return [[state.cylinder, { y: y(value), top: y(value + 2 * u), bottom: y(value - 2 * u), guess: !poured(state.cylinder), then: then === undefined ? undefined : y(then) }] as const]
 })))
@@ -45,12 +45,12 @@ const concerned = computed(() => {
 
 function gap(state: CylinderState): string {
   if (!state.gap) return build.replayed?.target ? '' : 'no target'
-  const value = state.gap.value.value
+  const value = state.gap.estimate.value
   return `${value >= 0 ? '+' : '−'}${digits(Math.abs(value), 1)} cc`
 }
 function spoken(state: CylinderState): string {
-  const ratio = state.ratio ? `${state.ratio.value.value.toFixed(2)} to one` : 'no ratio yet'
-  const against = state.gap ? `, ${Math.abs(state.gap.value.value).toFixed(1)} cc ${state.gap.value.value >= 0 ? 'over' : 'under'} the target’s clearance` : ''
+  const ratio = state.ratio ? `${state.ratio.estimate.value.toFixed(2)} to one` : 'no ratio yet'
+  const against = state.gap ? `, ${Math.abs(state.gap.estimate.value).toFixed(1)} cc ${state.gap.estimate.value >= 0 ? 'over' : 'under'} the target’s clearance` : ''
   return `Cylinder ${state.cylinder}, ${ratio}${against}${state.cylinder === build.worst ? ', furthest off' : ''}`
 }
 </script>
@@ -66,7 +66,7 @@ function spoken(state: CylinderState): string {
       :aria-pressed="state.cylinder === build.cylinder" :aria-label="spoken(state)" @click="build.cylinder = state.cylinder"
     >
       <span class="who num">{{ state.cylinder }}</span>
-      <span class="ratio num">{{ state.ratio ? state.ratio.value.value.toFixed(2) : '—' }}</span>
+      <span class="ratio num">{{ state.ratio ? state.ratio.estimate.value.toFixed(2) : '—' }}</span>
       <span class="under small"><span v-if="!crowded" class="gap num">{{ gap(state) }}</span> <span v-if="state.cylinder === build.worst && build.asIs.length > 1" class="worst">worst</span></span>
       <svg v-if="bars.has(state.cylinder)" class="plumb" width="20" :height="HIGH" aria-hidden="true">
         <path class="whisker" :d="`M10 ${bars.get(state.cylinder)!.top}V${bars.get(state.cylinder)!.bottom}`" />

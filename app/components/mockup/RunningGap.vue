@@ -13,12 +13,12 @@ const build = useBuild()
 const device = useDevice()
 const shop = useShop()
 const running = computed(() => props.standing.running)
-const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value)
 const window = computed(() => running.value && bore.value
-  ? windowFor(shop.rules, { rod: running.value.material, bore: bore.value, revs: running.value.revs.value.value })
+  ? windowFor(shop.rules, { rod: running.value.material, bore: bore.value, revs: running.value.revs.estimate.value })
   : undefined)
 const verdict = computed(() => {
-  const gap = running.value?.gap.value.value
+  const gap = running.value?.gap.estimate.value
   if (gap === undefined) return undefined
   if (gap <= 0) return { text: 'It touches.', stop: true }
   if (!window.value) return { text: 'The shop’s table has no row for such an engine.', stop: false }
@@ -29,9 +29,9 @@ const verdict = computed(() => {
 /** The window as a bar: nought to twice its middle. */
 const bar = computed(() => {
   if (!window.value || !running.value) return undefined
-  const full = Math.max(window.value.most * 1.4, running.value.gap.value.value * 1.1)
+  const full = Math.max(window.value.most * 1.4, running.value.gap.estimate.value * 1.1)
   const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 160
-  return { from: x(window.value.least), to: x(window.value.most), at: x(running.value.gap.value.value) }
+  return { from: x(window.value.least), to: x(window.value.most), at: x(running.value.gap.estimate.value) }
 })
 const sentence = ref('')
 async function material(to: RodMaterial) {

@@ -10,11 +10,11 @@ Chart.register(LineElement, PointElement, LinearScale, CategoryScale)
 /** Speed of the gas at the band's inner edge over crank angle, as it is and as tried. */
 const props = defineProps<{ now: SquishStanding, tried?: SquishStanding, clearanceNow?: number, clearanceTried?: number }>()
 const build = useBuild()
-const value = (name: 'bore' | 'stroke' | 'rodLength' | 'pinOffset' | 'revs' | 'squishArea' | 'bandEdge') => quantityOf(build.replayed, name, build.cylinder)?.value.value
+const value = (name: 'bore' | 'stroke' | 'rodLength' | 'pinOffset' | 'revs' | 'squishArea' | 'bandEdge') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
 const missing = computed(() => ([['squishArea', 'squish area'], ['bandEdge', 'length of the band’s inner edge'], ['revs', 'highest revs'], ['rodLength', 'rod length']] as const).filter(([name]) => value(name) === undefined).map(([, words]) => words))
 
 function bandOf(standing: SquishStanding | undefined, clearance: number | undefined): SquishBand | undefined {
-  const gap = standing?.gap?.value.value
+  const gap = standing?.gap?.estimate.value
   if (!gap || gap <= 0 || !clearance || missing.value.length > 0) return undefined
   try {
     const band: SquishBand = {

@@ -23,7 +23,7 @@ const rows = computed<Pair[]>(() => Array.from({ length: ROWS }, (_, i) => ({
   ...entry.value?.body.pairs[i], ...JSON.parse(drafts.get(key(i)) ?? '{}') as Pair
 })))
 const whole = (pair: Pair): pair is Record<Cell, Figure> => Boolean(pair.drop && pair.before && pair.after)
-const part = (figure: Figure | undefined): Part | undefined => figure && { value: { value: figure.value, by: new Map() }, provenance: 'measured', entries: entry.value ? [entry.value.id] : [] }
+const part = (figure: Figure | undefined): Part | undefined => figure && { estimate: { value: figure.value, by: new Map() }, provenance: 'measured', entries: entry.value ? [entry.value.id] : [] }
 
 async function keep(row: number, name: Cell, figure: Figure, base: string | undefined): Promise<string | undefined> {
   const fault = figureFault(figure, name === 'drop' ? { ...FIGURE_BOUNDS.dialDrop, noun: 'the drop' } : { ...FIGURE_BOUNDS.wheel, noun: 'the wheel' })
@@ -38,7 +38,7 @@ async function keep(row: number, name: Cell, figure: Figure, base: string | unde
   return said
 }
 const train = computed(() => {
-  const value = (name: 'stroke' | 'rodLength' | 'pinOffset') => quantityOf(build.replayed, name, build.cylinder)?.value.value
+  const value = (name: 'stroke' | 'rodLength' | 'pinOffset') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
   const [stroke, rodLength] = [value('stroke'), value('rodLength')]
   return stroke && rodLength ? { stroke, rodLength, pinOffset: value('pinOffset') ?? 0 } : undefined
 })

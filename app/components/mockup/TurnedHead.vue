@@ -17,9 +17,9 @@ const target = computed(() => build.replayed?.target?.body.ratio.value)
 const mine = computed(() => (build.replayed?.planned ?? []).filter(op => (op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === build.state?.head)
   || (op.kind === 'relief' && op.scope.level === 'cylinder' && op.scope.cylinder === build.cylinder)))
 const plan = computed(() => build.replayed && turnedPlan(build.replayed, build.cylinder, build.replayed.planned, chambers))
-const angle = computed(() => q('bandAngle')?.value.value)
+const angle = computed(() => q('bandAngle')?.estimate.value)
 const edge = computed(() => plan.value && angle.value && plan.value.off.value > 0
-  ? { before: q('bore')!.value.value, after: q('bore')!.value.value - 2 * bandEdgeShift(plan.value.off.value, angle.value) }
+  ? { before: q('bore')!.estimate.value, after: q('bore')!.estimate.value - 2 * bandEdgeShift(plan.value.off.value, angle.value) }
   : undefined)
 /** The last pour through the plug hole: its glass and its column tell where to stop. */
 const through = computed(() => [...build.replayed?.live.entries ?? []].reverse()
@@ -46,12 +46,12 @@ const whole = { level: 'build' } as const
     <ol v-if="plan?.toOpen && plan.taken">
       <li>
         <span>Off the seat face</span> <strong class="num big" data-turned="off">{{ say(plan.off.value, 'length', device.lengths) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>
-        <p class="small">takes <span class="num">{{ say(plan.taken.value, 'volume', 'mm', 1) }}</span>; the ratio is then <span class="num">{{ digits(plan.then.state.ratio?.value.value ?? 0, 2) }}</span><template v-if="stopAt(plan.then.state.clearance?.value.value)">, and the glass stands at <strong class="num">{{ stopAt(plan.then.state.clearance?.value.value) }}</strong></template></p>
+        <p class="small">takes <span class="num">{{ say(plan.taken.value, 'volume', 'mm', 1) }}</span>; the ratio is then <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="stopAt(plan.then.state.clearance?.estimate.value)">, and the glass stands at <strong class="num">{{ stopAt(plan.then.state.clearance?.estimate.value) }}</strong></template></p>
         <p v-if="edge" class="small quiet">The band’s outer edge goes from <span class="num">{{ say(edge.before, 'length', device.lengths) }}</span> to <span class="num">{{ say(edge.after, 'length', device.lengths) }}</span> across, until it is re-cut at its angle to meet the bore.</p>
       </li>
       <li v-if="plan.toOpen.value > 0">
         <span>Open the dome by</span> <strong class="num big" data-turned="open">{{ say(plan.toOpen.value, 'volume', 'mm', 1) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span>
-        <p class="small">for <span class="num">{{ digits(target!, 2) }}</span><template v-if="stopAt(plan.then.state.targetClearance?.value.value)">; the glass stands at <strong class="num">{{ stopAt(plan.then.state.targetClearance?.value.value) }}</strong></template></p>
+        <p class="small">for <span class="num">{{ digits(target!, 2) }}</span><template v-if="stopAt(plan.then.state.targetClearance?.estimate.value)">; the glass stands at <strong class="num">{{ stopAt(plan.then.state.targetClearance?.estimate.value) }}</strong></template></p>
       </li>
       <li v-else>The ratio falls short by <strong class="num">{{ say(-plan.toOpen.value, 'volume', 'mm', 1) }}</strong> even with the dome left alone.</li>
     </ol>

@@ -18,7 +18,7 @@ const planned = computed(() => (build.replayed?.planned ?? []).filter(op => ['fa
   && [...steps.value.values()].some(s => s.planned.some(p => p.operation.id === op.id))))
 const change = (step: ClearanceStep | undefined, id: string) => step?.planned.find(p => p.operation.id === id)?.change.value
 const derived = (step: ClearanceStep | undefined, which: 'now' | 'then'): Part | undefined => step && {
-  value: step[which], provenance: step[which].value === step.measured.value.value ? step.measured.provenance : 'derived', entries: step.measured.entries
+  estimate: step[which], provenance: step[which].value === step.measured.estimate.value ? step.measured.provenance : 'derived', entries: step.measured.entries
 }
 const conventionOf = (name: ClearanceName) => {
   const body = build.byId.get(steps.value.get(name)?.measured.entries[0] ?? '')?.body
@@ -26,7 +26,7 @@ const conventionOf = (name: ClearanceName) => {
   if (name !== 'intakeClearance' && name !== 'exhaustClearance') return ''
   return { upright: 'upright', alongValve: 'along the valve', pocket: 'in a pocket, along it' }[way ?? 'upright']
 }
-const tilt = (name: ClearanceName) => quantityOf(build.replayed, name.startsWith('exhaust') ? 'exhaustTilt' : 'intakeTilt', build.cylinder)?.value.value
+const tilt = (name: ClearanceName) => quantityOf(build.replayed, name.startsWith('exhaust') ? 'exhaustTilt' : 'intakeTilt', build.cylinder)?.estimate.value
 const formula = (name: ClearanceName) => ({
   intakeClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket', exhaustClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket',
   intakeSide: 'd · sin tilt to the pocket’s side', exhaustSide: 'd · sin tilt to the pocket’s side', valveToValve: 'a drop of the head leaves it alone', domeToChamber: 'd, the whole drop'

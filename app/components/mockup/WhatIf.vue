@@ -22,7 +22,7 @@ const keep = (name: 'deck' | 'face') => async (figure: Figure): Promise<string |
 const live = (name: 'deck' | 'face', figure: Figure | undefined) => {
   if (figure && figure.value >= 0 && figure.value <= 12) set(name, figure.value)
 }
-const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.value.value)
+const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value)
 const rows = computed(() => [
   { name: 'Squish, cold', unit: 'length' as const, was: before.value?.squish.gap, is: after.value?.squish.gap },
   { name: 'Squish, running', unit: 'length' as const, was: before.value?.squish.running?.gap, is: after.value?.squish.running?.gap },
@@ -49,15 +49,15 @@ const gaskets = computed((): [string, string, string?][] => [
       <tbody>
         <tr v-for="row in rows" :key="row.name">
           <td>{{ row.name }}</td>
-          <td class="r num">{{ row.was ? say(row.was.value.value, row.unit, device.lengths) : '–' }}</td>
-          <td class="r num"><strong :class="{ tried: tried.length }">{{ row.is ? say(row.is.value.value, row.unit, device.lengths) : '–' }}</strong></td>
+          <td class="r num">{{ row.was ? say(row.was.estimate.value, row.unit, device.lengths) : '–' }}</td>
+          <td class="r num"><strong :class="{ tried: tried.length }">{{ row.is ? say(row.is.estimate.value, row.unit, device.lengths) : '–' }}</strong></td>
         </tr>
       </tbody>
     </v-table>
     <p class="small quiet">A face cut brings down a recessed pad only.</p>
     <div class="row">
       <v-btn :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</v-btn>
-      <p v-if="after?.squish.contact && after.squish.contact.value.value < 0" class="warn">It touches: {{ digits(after.squish.contact.value.value, 2) }} mm at the smallest.</p>
+      <p v-if="after?.squish.contact && after.squish.contact.estimate.value < 0" class="warn">It touches: {{ digits(after.squish.contact.estimate.value, 2) }} mm at the smallest.</p>
     </div>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>

@@ -14,17 +14,17 @@ const W = computed(() => Math.max(150, size.width.value))
 const TALL = computed(() => Math.max(180, size.height.value - TOP - 34))
 const marks = computed(() => build.asIs.flatMap((s) => {
   const { chamber } = s.parts
-  return chamber ? [{ cylinder: s.cylinder, value: chamber.value.value, u: uncertainty(chamber.value), provenance: chamber.provenance }] : []
+  return chamber ? [{ cylinder: s.cylinder, value: chamber.estimate.value, u: uncertainty(chamber.estimate), provenance: chamber.provenance }] : []
 }))
-const wanted = computed(() => build.asIs.flatMap(s => s.targetChamber ? [{ cylinder: s.cylinder, value: s.targetChamber.value.value }] : []))
+const wanted = computed(() => build.asIs.flatMap(s => s.targetChamber ? [{ cylinder: s.cylinder, value: s.targetChamber.estimate.value }] : []))
 const tolerance = computed(() => {
   const s = build.state
   const target = build.replayed?.target?.body
   if (!s?.swept || !target) return 0
-  const swept = s.swept.value.value
+  const swept = s.swept.estimate.value
   return clearanceForRatio(swept, target.ratio.value) - clearanceForRatio(swept, target.ratio.value + target.tolerance.value)
 })
-const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder)?.value.value)
+const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder)?.estimate.value)
 const range = computed(() => {
   const all = [...marks.value.map(m => m.value), ...wanted.value.map(w => w.value), ...(book.value === undefined ? [] : [book.value])]
   if (all.length === 0) return { low: 0, high: 1, step: 1 }

@@ -35,7 +35,7 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
         <tbody>
           <tr v-for="pair in pairsOf(valve)" :key="pair.cylinders.join()">
             <td class="num">{{ pair.cylinders.join(' / ') }}</td>
-            <td class="r num">{{ pair.cylinders.map(c => digits(portOf(valve, c)!.part.value.value, 1)).join(' / ') }}<br><span class="quiet small">{{ digits(pair.difference.value, 1) }} {{ sayDoubt(uncertainty(pair.difference), 'volume') }}</span></td>
+            <td class="r num">{{ pair.cylinders.map(c => digits(portOf(valve, c)!.part.estimate.value, 1)).join(' / ') }}<br><span class="quiet small">{{ digits(pair.difference.value, 1) }} {{ sayDoubt(uncertainty(pair.difference), 'volume') }}</span></td>
             <td><strong v-if="pair.verdict === 'differ'" class="warn small">differ</strong><span v-else class="small">{{ VERDICT[pair.verdict] }}</span><br><span v-if="pair.verdict !== 'same'" class="small quiet">poor: {{ pair.smaller }}</span></td>
             <td><BenchCheck :model-value="pair.verdict === 'asBuilt'" :disabled="pair.verdict === 'same'" :aria-label="`Port ${pair.smaller} is built poor`" @update:model-value="builtSo(valve, pair.smaller, $event)" /></td>
           </tr>

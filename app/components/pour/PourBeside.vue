@@ -21,7 +21,7 @@ const folded = computed<BesideName[]>(() => [...BESIDE[p.what.value].filter(name
 const set = computed(() => folded.value.filter(name => p.beside.value[name]).length)
 const part = (name: BesideName): Part | undefined => {
   const figure = p.beside.value[name]
-  return figure && { value: { value: figure.value, by: new Map() }, provenance: 'measured', entries: [] }
+  return figure && { estimate: { value: figure.value, by: new Map() }, provenance: 'measured', entries: [] }
 }
 const keep = (name: BesideName) => async (figure: Figure): Promise<string | undefined> => {
   const fault = figureFault(figure, { ...FIGURE_BOUNDS[name === 'depth' ? 'crownDepth' : name], noun: 'this' })

@@ -22,7 +22,7 @@ const made = computed<{ label: string, part?: Part, formula: string }>(() => {
   return { label: ENCLOSED_WORDS[what].label, part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve)?.part, formula: 'the mean of the pours below' }
 })
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder))
-const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' ? linear([[1, chamber.value.value], [-1, book.value.value]]) : undefined)
+const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' ? linear([[1, chamber.value.estimate], [-1, book.value.estimate]]) : undefined)
 const sentence = ref('')
 async function takeOut(id: string) {
   sentence.value = notKept(await build.add('void', { level: 'cylinder', cylinder: build.cylinder }, { reason: 'bad pour' }, { supersedes: id })) ?? ''

@@ -11,7 +11,7 @@ const size = useElementSize(holder)
 /** The drawing is as large as its place, so that leaders begin at the callouts. */
 const W = computed(() => size.width.value || 472)
 const H = computed(() => size.height.value || 382)
-const value = (name: Quantity) => quantityOf(build.replayed, name, build.cylinder)?.value.value
+const value = (name: Quantity) => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
 const from = (name: 'chamber' | 'gasket' | 'deck' | 'crown' | 'crevice'): Provenance => build.state?.parts[name]?.provenance ?? 'assumed'
 
 const bore = computed(() => value('bore') ?? 90)
@@ -24,7 +24,7 @@ const gasketH = computed(() => Math.max(2, (value('gasketThickness') ?? 1.2) * s
 const crownY = computed(() => deckY + (value('deckClearance') ?? 0.3) * scale.value)
 const crown = computed(() => value('crownVolume') ?? 0)
 const faceY = computed(() => deckY - gasketH.value)
-const chamberDepth = computed(() => Math.min(78, (build.state?.parts.chamber?.value.value ?? 50) * 1000 / (value('mouthArea') ?? 4700) * scale.value * 1.7))
+const chamberDepth = computed(() => Math.min(78, (build.state?.parts.chamber?.estimate.value ?? 50) * 1000 / (value('mouthArea') ?? 4700) * scale.value * 1.7))
 const chamberPath = computed(() => {
   const y = faceY.value
   const d = chamberDepth.value

@@ -11,7 +11,7 @@ const device = useDevice()
 const bank = computed(() => ({ level: 'bank' as const, bank: build.state?.bank ?? 1 }))
 const read = computed(() => ofKind(build.replayed?.live.entries ?? [], 'deckReadings').filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder).at(-1))
 const plane = computed(() => read.value && spotPlane(spotsOf(read.value), DEFAULT_U.depth))
-const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 0)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 0)
 const deck = computed(() => quantityOf(build.replayed, 'deckClearance', build.cylinder))
 const planned = computed(() => build.replayed?.planned.find(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
 const cuts = computed(() => (build.replayed?.done ?? []).filter(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
@@ -31,14 +31,14 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
     <div class="side">
       <div>
         <p class="label">Deck clearance of cylinder {{ build.cylinder }}</p>
-        <p class="big"><FigureReading label="Deck clearance" :part="deck" dimension="length" formula="the plane through the readings, over the bore’s centre" /> <span v-if="deck" class="num quiet pm">{{ sayDoubt(uncertainty(deck.value), 'length', device.lengths) }}</span></p>
+        <p class="big"><FigureReading label="Deck clearance" :part="deck" dimension="length" formula="the plane through the readings, over the bore’s centre" /> <span v-if="deck" class="num quiet pm">{{ sayDoubt(uncertainty(deck.estimate), 'length', device.lengths) }}</span></p>
         <p v-if="plane" class="small">Rock of <strong class="num">{{ digits(Math.abs(plane.rock) * bore, 2) }} mm</strong> across the bore is taken out<template v-if="Math.abs(plane.taper) * bore > 0.02">; along the pin it tapers by <span class="num">{{ digits(Math.abs(plane.taper) * bore, 2) }} mm</span></template>.</p>
         <p v-else class="small quiet">One figure can be typed on the first leaf; several places here take the rock out.</p>
       </div>
       <section>
         <h3>Cut the deck, bank {{ bank.bank }}</h3>
         <template v-if="planned && planned.kind === 'deckCut'">
-          <p>Planned: <strong class="num">{{ say(planned.body.depth.value, 'length', device.lengths) }}</strong><template v-if="after">; this cylinder is then at <span class="num">{{ say(after.value.value, 'length', device.lengths) }}</span></template>.</p>
+          <p>Planned: <strong class="num">{{ say(planned.body.depth.value, 'length', device.lengths) }}</strong><template v-if="after">; this cylinder is then at <span class="num">{{ say(after.estimate.value, 'length', device.lengths) }}</span></template>.</p>
           <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="[0.02, 3]" :commit="figure => finish('done', figure)" />
           <div class="row"><v-btn @click="finish('dropped').then(said => sentence = said ?? '')">Drop it</v-btn></div>
         </template>

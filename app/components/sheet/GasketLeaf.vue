@@ -23,18 +23,18 @@ const choices = computed(() => {
     return { id, name, thickness, state, squish }
   }
   return [
-    of(build.ifDone([]), 'fitted', fitted.value?.value.value, 'fitted'),
+    of(build.ifDone([]), 'fitted', fitted.value?.estimate.value, 'fitted'),
     ...(build.replayed?.offers ?? []).map(o => of(withGasket(o.body), o.body.name ?? 'to be had', o.body.thickness.value, o.id))
   ].sort((a, b) => (a.thickness ?? 0) - (b.thickness ?? 0))
 })
 const engine = computed(() => {
   const running = squishOf(build.replayed, build.cylinder)?.running
-  const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.value.value
-  return running && bore ? windowFor(shop.rules, { rod: running.material, bore, revs: running.revs.value.value }) : undefined
+  const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value
+  return running && bore ? windowFor(shop.rules, { rod: running.material, bore, revs: running.revs.estimate.value }) : undefined
 })
-const area = computed(() => quantityOf(build.replayed, 'gasketArea', build.cylinder)?.value.value)
-const outline = computed(() => quantityOf(build.replayed, 'gasketOutline', build.cylinder)?.value.value)
-const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value)
+const area = computed(() => quantityOf(build.replayed, 'gasketArea', build.cylinder)?.estimate.value)
+const outline = computed(() => quantityOf(build.replayed, 'gasketOutline', build.cylinder)?.estimate.value)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value)
 /** Mean width of the ledge between the opening's edge and the bore. */
 const ledge = computed(() => area.value && outline.value && bore.value ? openingLedge({ area: area.value, outline: outline.value, bore: bore.value }) : undefined)
 </script>
@@ -53,7 +53,7 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
             <td class="r strong"><FigureReading :label="`Ratio, ${c.name}`" :part="c.state?.ratio" dimension="ratio" /></td>
             <td class="r"><FigureReading :label="`Squish, ${c.name}`" :part="c.squish?.gap" dimension="length" /></td>
             <td class="r"><FigureReading :label="`Running squish, ${c.name}`" :part="c.squish?.running?.gap" dimension="length" /></td>
-            <td class="small"><template v-if="engine && c.squish?.running"><span v-if="c.squish.running.gap.value.value < engine.least" class="warn">too tight</span><span v-else-if="c.squish.running.gap.value.value > engine.most">wide</span><span v-else class="quiet">in the window</span></template></td>
+            <td class="small"><template v-if="engine && c.squish?.running"><span v-if="c.squish.running.gap.estimate.value < engine.least" class="warn">too tight</span><span v-else-if="c.squish.running.gap.estimate.value > engine.most">wide</span><span v-else class="quiet">in the window</span></template></td>
           </tr>
         </tbody>
       </v-table>

@@ -13,7 +13,7 @@ const offers = computed(() => build.replayed?.offers ?? [])
 
 /** Another thickness of the same gasket: its bore is that of the one that is fitted. */
 async function offer(thickness: Figure): Promise<string | undefined> {
-  const fitted = quantityOf(build.replayed, 'gasketBore', build.cylinder)?.value.value
+  const fitted = quantityOf(build.replayed, 'gasketBore', build.cylinder)?.estimate.value
   if (fitted === undefined) return 'State the gasket bore first: another thickness has the same.'
   return notKept(await build.add('offer', { level: 'build' }, { thickness, bore: { value: fitted, unit: 'mm', typed: String(fitted) } }))
 }

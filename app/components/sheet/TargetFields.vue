@@ -6,7 +6,7 @@ import { useBuild } from '~/stores/build'
 
 const build = useBuild()
 const target = computed(() => build.replayed?.target)
-const exactPart = (value: number | undefined) => value === undefined ? undefined : { value: { value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [target.value!.id] }
+const exactPart = (value: number | undefined) => value === undefined ? undefined : { estimate: { value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [target.value!.id] }
 const ratio = computed(() => exactPart(target.value?.body.ratio.value))
 const tolerance = computed(() => exactPart(target.value?.body.tolerance.value))
 const plain = (value: number): Figure => ({ value, unit: ':1', typed: String(value) })
@@ -19,9 +19,9 @@ async function keep(change: Partial<{ ratio: Figure, tolerance: Figure, countsCr
     ratio: wanted, tolerance: change.tolerance ?? now?.tolerance ?? plain(0.1), countsCrevice: change.countsCrevice ?? now?.countsCrevice ?? true
   }, base ? { supersedes: base } : {}), now && `${now.ratio.value.toFixed(2)} ± ${now.tolerance.value.toFixed(2)}`)
 }
-const crevice = computed(() => build.state?.parts.crevice?.value.value)
+const crevice = computed(() => build.state?.parts.crevice?.estimate.value)
 const clearance = computed(() => {
-  const swept = build.state?.swept?.value.value
+  const swept = build.state?.swept?.estimate.value
   return swept && target.value ? clearanceForRatio(swept, target.value.body.ratio.value) : undefined
 })
 </script>

@@ -27,7 +27,7 @@ export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesso
     const { added, u } = reliefPrediction(Math.max(0, drawn), lesson.value)
     return { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: cc(added), u: cc(u), drawn: cc(drawn), reliefs: reliefs.value } }
   }
-  const ratioThen = computed(() => developed.value && build.ifDone([...before.value, asPlanned(build.cylinder, developed.value)])?.cylinders.find(c => c.cylinder === build.cylinder)?.state.ratio?.value.value)
+  const ratioThen = computed(() => developed.value && build.ifDone([...before.value, asPlanned(build.cylinder, developed.value)])?.cylinders.find(c => c.cylinder === build.cylinder)?.state.ratio?.estimate.value)
   /** This chamber's grinding once the hand rests: until then nothing is told that hangs on the opened chamber's solid. */
   const resting = shallowRef<{ of: string, grinding: Tried[] }>()
   const restOf = computed(() => settled.value && developed.value ? `${build.cylinder} ${developed.value.name}` : '')

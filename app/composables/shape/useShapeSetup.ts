@@ -22,7 +22,7 @@ export function useShapeSetup() {
 
   const model = computed(() => modelOf(build.replayed, build.cylinder, 'asIs'))
   const spec = computed(() => model.value?.spec)
-  const known = (name: Quantity) => quantityOf(build.replayed, name, build.cylinder)?.value.value
+  const known = (name: Quantity) => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
   const bore = computed(() => known('bore') ?? 90)
   const gasketBore = computed(() => known('gasketBore') ?? bore.value * 1.02)
   const line = computed(() => scribedLine(gasketBore.value, bore.value, setup.value.margin))

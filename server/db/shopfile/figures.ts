@@ -15,8 +15,8 @@ export function figuresOf(entries: Entry[]): Figures {
   if (!replayed) return found
   const put = (name: string, part: Part | undefined) => {
     if (!part) return
-    found[name] = part.value.value
-    found[`${name} ±`] = uncertainty(part.value)
+    found[name] = part.estimate.value
+    found[`${name} ±`] = uncertainty(part.estimate)
     found[`${name} from`] = part.provenance
   }
   for (const [column, states] of [['as it is', replayed.asIs], ['as planned', replayed.asPlanned]] as const) {

@@ -26,13 +26,13 @@ const dimension = computed(() => free.value === 'angle' ? 'angle' as const : 'le
 const sayFree = (v: number) => say(v, dimension.value, device.lengths, dimension.value === 'angle' ? 1 : 0)
 const what = computed(() => ({ depth: laid.value.angle ? 'Depth at the bore line' : 'Depth off the face', angle: 'Angle', flat: 'Flat cut afterwards', none: 'Depth off the face' })[free.value])
 const perMmPart = computed<Part | undefined>(() => perMm.value && {
-  value: perMm.value.value, provenance: perMm.value.lessons.length > 0 ? 'derived' : perMm.value.geometry.provenance,
+  estimate: perMm.value.estimate, provenance: perMm.value.lessons.length > 0 ? 'derived' : perMm.value.geometry.provenance,
   entries: [...perMm.value.geometry.entries, ...perMm.value.lessons.slice(-3).flatMap(l => l.operations)]
 })
 const perMmFormula = computed(() => {
   const p = perMm.value
   if (!p) return ''
-  const geometry = `mouth area / 1000 = ${digits(p.geometry.value.value, 3)} ± ${digits(2 * uncertainty(p.geometry.value), 3)}`
+  const geometry = `mouth area / 1000 = ${digits(p.geometry.estimate.value, 3)} ± ${digits(2 * uncertainty(p.geometry.estimate), 3)}`
   const lessons = p.lessons.map(l => `${digits(l.perMm.value, 3)} ± ${digits(2 * uncertainty(l.perMm), 3)} (cyl. ${l.cylinder})`).join(', ')
   return lessons ? `1/u² mean of ${geometry} and this head’s lessons ${lessons}` : geometry
 })
@@ -41,8 +41,8 @@ const source = computed(() => ({ mouth: 'mouth area', rings: 'drawing', solid: '
 const others = computed(() => lowest.value?.depth.value)
 const mine = computed(() => solid.solids.value.find(s => s.cylinder === build.cylinder))
 const own = computed(() => margins.value.find(m => m.cylinder === build.cylinder))
-const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 90)
-const gasketBore = computed(() => quantityOf(build.replayed, 'gasketBore', build.cylinder, 'asPlanned')?.value.value)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 90)
+const gasketBore = computed(() => quantityOf(build.replayed, 'gasketBore', build.cylinder, 'asPlanned')?.estimate.value)
 const planeNow = computed(() => mine.value && planeAt(build.cylinder))
 const middle = computed(() => mine.value?.model.spec.valves.find(v => v.valve === 'exhaust')?.x ?? 0)
 function look_(v: number) {

@@ -15,9 +15,9 @@ const standing = computed(() => squishOf(build.replayed, build.cylinder))
 const whatIf = useWhatIf()
 const after = computed(() => whatIf.outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))
 const tried = computed(() => whatIf.tried.value.length > 0 ? after.value?.squish : undefined)
-const triedClearance = computed(() => after.value?.state.clearance?.value.value)
+const triedClearance = computed(() => after.value?.state.clearance?.estimate.value)
 const plane = computed(() => standing.value?.solder?.plane)
-const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.value.value ?? 0)
+const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 0)
 const across = (slope: number) => `${digits(Math.abs(slope) * bore.value, 2)} mm`
 /** A head whose band is turned into it: its squish comes down with the face. */
 const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf(build.replayed, q as 'bandAngle', build.cylinder)))
@@ -36,17 +36,17 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf
       <div class="right">
         <div class="answer">
           <p class="label">Squish of cylinder {{ build.cylinder }}, cold{{ standing.solder ? '' : ', by deck and gasket' }}</p>
-          <p class="big"><FigureReading label="Squish, cold" :part="standing.gap" dimension="length" formula="solder over the bore’s centre, carried over what was done since; else deck + gasket + recess" /> <span v-if="standing.gap" class="num quiet pm">{{ sayDoubt(uncertainty(standing.gap.value), 'length', device.lengths) }}</span></p>
-          <p v-if="plane" class="small">smallest <strong class="num">{{ say(standing.contact!.value.value, 'length', device.lengths) }}</strong> · rock <span class="num">{{ across(plane.rock) }}</span> · taper <span class="num">{{ across(plane.taper) }}</span> across the bore</p>
+          <p class="big"><FigureReading label="Squish, cold" :part="standing.gap" dimension="length" formula="solder over the bore’s centre, carried over what was done since; else deck + gasket + recess" /> <span v-if="standing.gap" class="num quiet pm">{{ sayDoubt(uncertainty(standing.gap.estimate), 'length', device.lengths) }}</span></p>
+          <p v-if="plane" class="small">smallest <strong class="num">{{ say(standing.contact!.estimate.value, 'length', device.lengths) }}</strong> · rock <span class="num">{{ across(plane.rock) }}</span> · taper <span class="num">{{ across(plane.taper) }}</span> across the bore</p>
         </div>
         <p v-if="standing.difference && standing.solder?.stackThen" class="small agree">
           Deck + gasket + recess say <FigureReading label="Deck + gasket + recess" :part="standing.solder.stackThen" dimension="length" formula="deck + gasket + recess" />:
           <template v-if="standing.difference.agrees">the solder agrees within <span class="num">{{ say(standing.difference.allowed, 'length', device.lengths) }}</span>.</template>
-          <template v-else><strong class="warn">the solder reads <span class="num">{{ say(Math.abs(standing.difference.value.value), 'length', device.lengths) }}</span> {{ standing.difference.value.value > 0 ? 'more' : 'less' }}.</strong> Look for {{ sayCauses(standing.difference.causes) }}.</template>
+          <template v-else><strong class="warn">the solder reads <span class="num">{{ say(Math.abs(standing.difference.estimate.value), 'length', device.lengths) }}</span> {{ standing.difference.estimate.value > 0 ? 'more' : 'less' }}.</strong> Look for {{ sayCauses(standing.difference.causes) }}.</template>
         </p>
         <RunningGap :standing="standing" />
         <TurnedHead v-if="turned" />
-        <LazySquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.value.value" :clearance-tried="triedClearance" />
+        <LazySquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.estimate.value" :clearance-tried="triedClearance" />
       </div>
     </div>
     <div v-else-if="leaf === 'tdc'" class="room" role="tabpanel" aria-label="Top dead centre"><TopDeadCentre /></div>

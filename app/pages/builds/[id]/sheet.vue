@@ -45,7 +45,7 @@ const ownHead = computed(() => {
 const scopeOf = (slot: Slot) => slot.scope === 'head' && ownHead.value ? head.value : whole
 /** Mouths by the kind of chamber, as shares of the bore circle. */
 const mouths = computed(() => {
-  const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.value.value
+  const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value
   if (!bore) return []
   const circle = cylinderVolume(bore, 1000)
   const area = (value: number) => ({ value: Math.round(value), unit: 'mm2', typed: '' })
