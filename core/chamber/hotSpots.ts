@@ -23,6 +23,7 @@ const LOW = 0.15
  * @returns ledges that sinking leaves round a valve; arcs where the gasket's ring stands inside the mouth (overhang) or
  *   barely outside; bridges between seats; the lip over a plug that stands back
  * Source: plane geometry: a valve sunk by s leaves a rim s high, s/tanα wide; the ring's circle against the mouth.
+ * @example hotSpots({ …, valves: [{ …, sunk: 0.3, topCutAngle: 30 }] }, mouth, 94)[0] // a ledge 0.3 high, 0.52 wide
  */
 export function hotSpots(spec: ChamberSpec, mouth: Point[], gasketBore: number | undefined): HotSpot[] {
   const spots: HotSpot[] = spec.valves.flatMap((valve, i): HotSpot[] => valve.sunk < LOW

@@ -28,6 +28,7 @@ const STEPS = 72
  * @param steps how many
  * @returns x, y, z of each, mm, counter-clockwise from +x
  * Source: at each azimuth the direction within the circle's own plane, brought to its radius.
+ * @example roundEdge({ centre: [0, 0, 5], axis: [0, 0, 1], diameter: 40 })[18] // [0, 20, 5]
  */
 export function roundEdge({ centre: [cx, cy, cz], axis: [ax, ay, az], diameter }: SeatCircle, steps = STEPS): [number, number, number][] {
   return Array.from({ length: steps }, (_, i) => {

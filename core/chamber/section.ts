@@ -7,7 +7,11 @@ export interface Plane { normal: [number, number, number], offset: number }
 /** A closed loop of a section: its points as xyz…, and for each the triangle that the piece after it lies in. */
 export interface SectionLoop { points: number[], triangles: number[] }
 
-/** Where a plane cuts a mesh: the points of each loop of {@link sectionLoops}. */
+/**
+ * Where a plane cuts a mesh: the points of each loop of {@link sectionLoops}.
+ *
+ * @example sectionOf(cube, { normal: [0, 0, 1], offset: 5 })[0].length // 12: four corners
+ */
 export function sectionOf(mesh: Mesh, plane: Plane): number[][] {
   return sectionLoops(mesh, plane).map(loop => loop.points)
 }

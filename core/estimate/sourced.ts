@@ -27,7 +27,11 @@ export function fromSource(value: number, u: number, source: string): Sourced {
   return { value, by: u > 0 ? new Map([[source, u]]) : new Map() }
 }
 
-/** A number nobody doubts, such as a count or a target. */
+/**
+ * A number nobody doubts, such as a count or a target.
+ *
+ * @example exact(6).by.size // 0
+ */
 export function exact(value: number): Sourced {
   return { value: finite('value', value), by: new Map() }
 }
@@ -72,14 +76,22 @@ function weighted(value: number, weights: number[], inputs: Sourced[]): Sourced 
   return { value, by }
 }
 
-/** Standard uncertainty (k = 1) over all sources. */
+/**
+ * Standard uncertainty (k = 1) over all sources.
+ *
+ * @example uncertainty({ value: 9, by: new Map([['a', 0.3], ['b', 0.4]]) }) // 0.5
+ */
 export function uncertainty({ by }: Sourced): number {
   let variance = 0
   for (const du of by.values()) variance += du * du
   return Math.sqrt(variance)
 }
 
-/** The value with its standard uncertainty, sources forgotten. */
+/**
+ * The value with its standard uncertainty, sources forgotten.
+ *
+ * @example estimate(fromSource(52.6, 0.12, 'scale')) // { value: 52.6, u: 0.12 }
+ */
 export function estimate(sourced: Sourced): Estimate {
   return { value: sourced.value, u: uncertainty(sourced) }
 }

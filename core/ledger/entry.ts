@@ -11,14 +11,22 @@ export type Bodies = { [K in EntryKind]: BodyOf<Kinds[K]> }
 /** Every kind there is. */
 export const ENTRY_KINDS = Object.keys(KINDS) as EntryKind[]
 
-/** What a kind says of itself. */
+/**
+ * What a kind says of itself.
+ *
+ * @example kindRule('faceCut').role // 'operation'
+ */
 export const kindRule = (kind: EntryKind): KindRule => KINDS[kind]
 
 /** The kinds that change metal or parts. */
 export type OperationKind = { [K in EntryKind]: Kinds[K]['role'] extends 'operation' ? K : never }[EntryKind]
 export const OPERATION_KINDS = ENTRY_KINDS.filter((kind): kind is OperationKind => kindRule(kind).role === 'operation')
 
-/** The operations that change a dimension or a part, which divide its history into stretches. */
+/**
+ * The operations that change a dimension or a part, which divide its history into stretches.
+ *
+ * @example changersOf('gasketThickness') // ['gasketChange']
+ */
 export function changersOf(what: KindRule['changes'][number]): OperationKind[] {
   return OPERATION_KINDS.filter(kind => kindRule(kind).changes.includes(what))
 }
@@ -52,7 +60,11 @@ export type Entry = { [K in EntryKind]: Frame & { kind: K, body: Bodies[K] } }[E
 
 export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>
 
-/** Whether an entry of this kind changes metal or parts, and so has a state. */
+/**
+ * Whether an entry of this kind changes metal or parts, and so has a state.
+ *
+ * @example isOperation(pour) // false
+ */
 export function isOperation(entry: Entry): entry is EntryOf<OperationKind> {
   return kindRule(entry.kind).role === 'operation'
 }
@@ -61,6 +73,7 @@ export function isOperation(entry: Entry): entry is EntryOf<OperationKind> {
  * Whether an entry of one kind may take the place of one of another.
  *
  * @param undoing it puts back what stood before: then it may also take the place of a void
+ * @example mayCorrect('pour', 'faceCut') // false
  */
 export function mayCorrect(earlier: EntryKind, later: EntryKind, undoing = false): boolean {
   // What is stored may be of a kind that nobody knows here: it can be taken out all the same.

@@ -13,14 +13,23 @@ export function layoutOf(entries: readonly Entry[]): Layout | undefined {
 }
 
 const at = (groups: number[][], cylinder: number) => groups.findIndex(group => group.includes(cylinder)) + 1
-/** Head a cylinder belongs to, from 1. */
+/**
+ * Head a cylinder belongs to, from 1.
+ *
+ * @example headOf({ heads: [[1, 3], [2, 4]], … }, 2) // 2
+ */
 export const headOf = (layout: Layout, cylinder: number): number => at(layout.heads, cylinder)
-/** Bank a cylinder belongs to, from 1. */
+/**
+ * Bank a cylinder belongs to, from 1.
+ *
+ * @example bankOf({ banks: [[1, 3], [2, 4]], … }, 3) // 1
+ */
 export const bankOf = (layout: Layout, cylinder: number): number => at(layout.banks, cylinder)
 
 /**
  * How closely a scope fits a cylinder: 0 not at all, 1 the build, 2 its bank, 3 its head, 4 its own, 5 the very valve or
  * port that is asked about.
+ * @example fit({ level: 'head', head: 2 }, layout, 1) // 0, cylinder 1 is on head 1
  */
 export function fit(scope: Scope, layout: Layout, cylinder: number, of: { valve?: Valve, port?: Valve } = {}): 0 | 1 | 2 | 3 | 4 | 5 {
   switch (scope.level) {
@@ -33,7 +42,11 @@ export function fit(scope: Scope, layout: Layout, cylinder: number, of: { valve?
   }
 }
 
-/** Names a scope: two that mean the same have one name, however their fields are ordered. */
+/**
+ * Names a scope: two that mean the same have one name, however their fields are ordered.
+ *
+ * @example scopeName({ level: 'head', head: 2 }) // 'head 2'
+ */
 export function scopeName(scope: Scope): string {
   switch (scope.level) {
     case 'build': return 'build'
@@ -45,7 +58,11 @@ export function scopeName(scope: Scope): string {
   }
 }
 
-/** What scopes an engine has, or undefined while its layout has not been stated (or was taken out). */
+/**
+ * What scopes an engine has, or undefined while its layout has not been stated (or was taken out).
+ *
+ * @example layoutBounds(entries) // { cylinders: [1, 2], heads: 2, banks: 2 }
+ */
 export function layoutBounds(entries: readonly Entry[]): { cylinders: number[], heads: number, banks: number } | undefined {
   const layout = layoutOf(live(entries).entries)
   return layout && { cylinders: layout.cylinders, heads: layout.heads.length, banks: layout.banks.length }

@@ -36,6 +36,7 @@ export const NOW = Infinity
  *
  * @param entries the whole ledger, in any order
  * @returns undefined while no layout says how many cylinders there are
+ * @example openLedger(entries)?.done.length // 2, the cuts that were made
  */
 export function openLedger(entries: readonly Entry[]): Ledger | undefined {
   const current = live(entries)
@@ -82,17 +83,29 @@ function deckStatement(entry: EntryOf<'deckReadings'>): EntryOf<'measure'> {
   return { ...entry, kind: 'measure', body: { quantity: 'deckClearance', figure: figure(centre), u: figure(u) } }
 }
 
-/** The readings of an entry as places and lengths. */
+/**
+ * The readings of an entry as places and lengths.
+ *
+ * @example spotsOf(solder) // [{ x: 40, y: 0, value: 1.12 }]
+ */
 export function spotsOf(entry: EntryOf<'deckReadings' | 'solder'>): { x: number, y: number, value: number }[] {
   return entry.body.readings.map(({ x, y, figure }) => ({ x, y, value: figure.value }))
 }
 
-/** Whether an operation changes this cylinder. */
+/**
+ * Whether an operation changes this cylinder.
+ *
+ * @example touches(cutOfHead2, layout, 1) // false
+ */
 export function touches(operation: OperationEntry, layout: Layout, cylinder: number): boolean {
   return fit(operation.scope, layout, cylinder) > 0
 }
 
-/** Operations of the given kinds on a cylinder, in order. */
+/**
+ * Operations of the given kinds on a cylinder, in order.
+ *
+ * @example operationsOn(ledger.done, layout, 4, ['faceCut'])[0]?.body.depth.value // 0.5
+ */
 export function operationsOn(
   operations: OperationEntry[], layout: Layout, cylinder: number, kinds: readonly OperationKind[]
 ): OperationEntry[] {
@@ -110,7 +123,11 @@ export function placeAlong(layout: Layout, cylinder: number, spacing: number): n
   return ((row.length - 1) / 2 - row.indexOf(cylinder)) * spacing
 }
 
-/** Cylinders that sit on a head. */
+/**
+ * Cylinders that sit on a head.
+ *
+ * @example cylindersOf({ heads: [[1, 3], [2, 4]], … }, 2) // [2, 4]
+ */
 export function cylindersOf(layout: Layout, head: number): number[] {
   return layout.cylinders.filter(c => headOf(layout, c) === head)
 }

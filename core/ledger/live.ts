@@ -14,7 +14,11 @@ export interface Live {
   begun: ReadonlyMap<string, number>
 }
 
-/** Compares two entries by (at, seq), a waiting entry after one the server has. */
+/**
+ * Compares two entries by (at, seq), a waiting entry after one the server has.
+ *
+ * @example [later, earlier].sort(inOrder)[0] // earlier
+ */
 export function inOrder(a: Entry, b: Entry): number {
   const t = Date.parse(a.at) - Date.parse(b.at)
   return t || (a.seq ?? Infinity) - (b.seq ?? Infinity) || 0
@@ -59,7 +63,11 @@ function sortedByTime(entries: Entry[]): Entry[] {
     .map(({ entry }) => entry)
 }
 
-/** The entries of one kind, in order. */
+/**
+ * The entries of one kind, in order.
+ *
+ * @example ofKind(entries, 'pour').length // 12
+ */
 export function ofKind<K extends EntryKind>(entries: readonly Entry[], kind: K): EntryOf<K>[] {
   return entries.filter((entry): entry is EntryOf<K> => entry.kind === kind)
 }

@@ -8,7 +8,11 @@ const VALVE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveTo
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'deckThickness', 'leastDeckThickness']
 const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
 
-/** @returns where a dimension is stated. */
+/**
+ * @returns where a dimension is stated.
+ *
+ * @example placeOf('wantedSquish') // { station: 'mockup', leaf: 'squish', field: 'wantedSquish' }
+ */
 export function placeOf(field: Quantity): Place {
   if (SQUISH_FIELDS.includes(field)) return { station: 'mockup', leaf: 'squish', field }
   if (VALVE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'valves', field }

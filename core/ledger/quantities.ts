@@ -100,7 +100,11 @@ export const FIGURE_BOUNDS = {
   roughness: { dimension: 'roughness', min: 0.02, max: 25 }
 } as const satisfies Record<string, QuantityRule>
 
-/** @returns the rule of a quantity, with every optional member visible to the type checker. */
+/**
+ * @returns the rule of a quantity, with every optional member visible to the type checker.
+ *
+ * @example quantityRule('camTeeth').max // 120
+ */
 export function quantityRule(quantity: Quantity): QuantityRule {
   return QUANTITIES[quantity]
 }

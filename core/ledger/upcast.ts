@@ -13,6 +13,7 @@ const LIFTS: ((body: unknown) => unknown)[] = []
  * @param entry as stored
  * @returns the entry with a body of version {@link BODY_VERSION}
  * @throws RangeError for a version this code does not know
+ * @example upcast({ …, v: 1 }) // the same entry: version 1 is today's
  */
 export function upcast(entry: Entry): Entry {
   if (!Number.isInteger(entry.v) || entry.v < 1 || entry.v > BODY_VERSION) {

@@ -42,7 +42,11 @@ export function asEntered(operations: readonly (Tried | OperationEntry)[]): Oper
     : { id: `tried:${i}`, build: '', seq: null, at: '', hand: '', v: 1, ...operation } as OperationEntry)
 }
 
-/** The volume a solid of a chamber is brought to: what was poured, carried over what was done since. */
+/**
+ * The volume a solid of a chamber is brought to: what was poured, carried over what was done since.
+ *
+ * @example pouredVolume(standing.asIs[0]) // 52.6 cc; undefined while only the book says one
+ */
 export function pouredVolume(state: CylinderState): number | undefined {
   const { chamber } = state.parts
   return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber.estimate.value : undefined

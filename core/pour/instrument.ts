@@ -29,6 +29,7 @@ export interface Instrument {
  * Refuses an instrument whose figures can't be true.
  *
  * @throws RangeError naming the figure
+ * @example checkInstrument({ …, tolerance: −0.1 }) // RangeError: instrument.tolerance
  */
 export function checkInstrument(instrument: Instrument): void {
   above('instrument.capacity', instrument.capacity, 0)

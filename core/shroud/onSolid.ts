@@ -31,7 +31,11 @@ export interface SolidShroud extends Shroud { roof: boolean[] }
 
 const CEILING = Math.cos(45 * Math.PI / 180)
 
-/** The largest opening of a chamber on its face as it is, in plan, to 0.05 mm. */
+/**
+ * The largest opening of a chamber on its face as it is, in plan, to 0.05 mm.
+ *
+ * @example mouthOn(mesh, { depth: 0.5, slopeX: 0, slopeY: 0 }).length // points of its outline, at most 0.05 mm off
+ */
 export function mouthOn(mesh: Mesh, face: NonNullable<SolidShroudCase['face']>): Point[] {
   const loops = sectionOf(mesh, { normal: [-face.slopeX, -face.slopeY, 1], offset: face.depth + 1e-6 })
     .map(loop => Array.from({ length: loop.length / 3 }, (_, i): Point => [loop[3 * i]!, loop[3 * i + 1]!]))

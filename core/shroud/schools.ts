@@ -42,6 +42,7 @@ export function scribedLine(gasketBore: number, bore: number, margin: number): n
  * @returns mm from the valve's edge, −Infinity … where nothing may be taken the gap as it is
  * Source: the ray met with the line's circle and with each kept pad's chord; tangents from the valve's middle to a circle
  *   round each neighbour.
+ * @example limitGaps([valve], 0, 6, { line: 25, pads: [], fromSeat: 1 }, shroud)[0] // 10, from an edge at 15 to the line at 25
  */
 export function limitGaps(valves: ChamberValve[], open: number, lift: number, limits: WallLimits, { gap: now, roof }: Pick<Shroud, 'gap'> & { roof?: boolean[] }): number[] {
   const valve = valves[open]
@@ -107,6 +108,7 @@ const WORTH = 0.05
  * @throws RangeError when a value leaves its domain
  * Source: match: at each azimuth the largest gap any lift needs; pin: the pin's own diameter where it does not pass;
  *   line: all there is on the valve's own side. Each no further than its limit.
+ * @example proposeWall('pin', 20, walls, 4).arcs // where a pin of 4 mm does not pass
  */
 export function proposeWall(school: School, radius: number, walls: WallAt[], pinDiameter?: number): WallProposal {
   above('radius', radius, 0)
@@ -180,14 +182,22 @@ export function nicked(valves: ChamberValve[], open: number, radii: number[]): {
   })
 }
 
-/** Places of an arc, as numbers into a round list. */
+/**
+ * Places of an arc, as numbers into a round list.
+ *
+ * @example inArc({ from: 350, to: 10 + 360 }, 36) // [35, 0, 1]
+ */
 export function inArc({ from, to }: Arc, steps: number): number[] {
   const list: number[] = []
   for (let i = Math.round(from / 360 * steps); i <= Math.round(to / 360 * steps); i++) list.push(i % steps)
   return list
 }
 
-/** Unbroken runs of a round list, as arcs from the first to the last place of each. */
+/**
+ * Unbroken runs of a round list, as arcs from the first to the last place of each.
+ *
+ * @example arcsOf([true, true, false, true]) // one arc, from 270 to 450
+ */
 export function arcsOf(on: boolean[]): Arc[] {
   const n = on.length
   const step = 360 / n
@@ -213,6 +223,7 @@ export function arcsOf(on: boolean[]): Arc[] {
  * @returns numbers of the places where it is stopped: the first and last of a run are the two marks
  * @throws RangeError when the pin's diameter is not greater than 0
  * Source: the pin's middle runs at radius + d/2; it passes where no piece of the wall comes nearer to it than d/2.
+ * @example pinBlocked(20, [3, 5, 5, 5], 4) // the first place: a pin of 4 does not pass 3 mm
  */
 export function pinBlocked(radius: number, gap: number[], diameter: number): Set<number> {
   const half = above('diameter', diameter, 0) / 2

@@ -64,5 +64,9 @@ export function squishOf(r: Replay | undefined, cylinder: number, column: 'asIs'
   return r && once(r, `squish ${cylinder} ${column}`, () => squishStanding(r.ledger, cylinder, column === 'asPlanned' ? r.planned : []))
 }
 
-/** What a cylinder's rod is made of, where somebody said so. */
+/**
+ * What a cylinder's rod is made of, where somebody said so.
+ *
+ * @example rodMaterialOf(standing, 1) // 'aluminium'
+ */
 export const rodMaterialOf = (r: Replay | undefined, cylinder: number): RodMaterial | undefined => r && rodOf(r.ledger, cylinder)

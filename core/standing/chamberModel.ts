@@ -69,6 +69,7 @@ function known(ledger: Ledger, drawn: ChamberValve, cylinder: number, done: Cut,
  * @param planned operations to count as done, apart from face cuts
  * @param tried a drawing nobody has kept yet, to take the place of the kept one
  * @returns undefined where nobody has drawn it
+ * @example chamberModel(ledger, 4)?.done.depth // 0.5, what is off its face since it was drawn
  */
 export function chamberModel(ledger: Ledger, cylinder: number, planned: OperationEntry[] = [], tried?: Bodies['chamberModel']): ChamberModel | undefined {
   const entry = specEntry(ledger, cylinder)
@@ -92,7 +93,11 @@ export function chamberModel(ledger: Ledger, cylinder: number, planned: Operatio
   }
 }
 
-/** Height of the lowest edge of a drawn seat over the face as cast, as it stands now, mm. */
+/**
+ * Height of the lowest edge of a drawn seat over the face as cast, as it stands now, mm.
+ *
+ * @example seatHeightNow({ seatHeight: 0.9, sunk: 0.3, tilt: 0, … }) // 1.2
+ */
 export function seatHeightNow(valve: ChamberValve): number {
   const { seat, seatRadius } = valveFrame(valve)
   return seat[2] - seatRadius * Math.sin(valve.tilt * Math.PI / 180)

@@ -30,8 +30,8 @@ describe('a crown in its bore', () => {
     const id = pourOf(bench, { encloses: 'crown', fills: [{ start: 0, end: 69.5 }], sealed: 'crown', depth: mm(10) })
     const { estimate, provenance } = open(bench).asIs[0]!.parts.crown!
     expect(provenance).toBe('measured')
-    expect(uncertainty(value)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U, 6.64761 * 0.02), 4)
-    expect(shares(value)[0]!.source).toBe(`entry:${id}:depth`)
+    expect(uncertainty(estimate)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U, 6.64761 * 0.02), 4)
+    expect(shares(estimate)[0]!.source).toBe(`entry:${id}:depth`)
   })
   it('gives way to a figure stated later for just this cylinder, and comes back when that is voided', () => {
     const bench = oneCylinder()
@@ -56,7 +56,7 @@ describe('what was filled beside, and warmth', () => {
     for (const end of [55.6, 55.6]) pourOf(bench, { encloses: 'chamber', fills: [{ start: 0, end }], plateHole: cc(0.15), knownRelief: cc(0.25) })
     const { estimate } = open(bench).asIs[0]!.parts.chamber!
     expect(estimate.value).toBeCloseTo(55.2, 9)
-    expect(uncertainty(value)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U / Math.SQRT2, 0.03), 5)
+    expect(uncertainty(estimate)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U / Math.SQRT2, 0.03), 5)
   })
   it('the scale’s own warmth and the liquid’s in the head, by hand', () => {
     const warm = oneCylinder()

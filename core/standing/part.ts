@@ -35,7 +35,11 @@ export function sum(terms: [number, Part][], provenance: Provenance = 'derived')
   }
 }
 
-/** A figure somebody sets only to look at what would follow: without doubt, resting on no entry. */
+/**
+ * A figure somebody sets only to look at what would follow: without doubt, resting on no entry.
+ *
+ * @example asSet(0.9)?.provenance // 'derived'
+ */
 export function asSet(value: number): Part
 export function asSet(value: number | undefined): Part | undefined
 export function asSet(value: number | undefined): Part | undefined {

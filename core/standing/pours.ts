@@ -11,7 +11,11 @@ export function scaleSource(pour: PourEntry): string {
   return pour.body.instrument.id ? `scale:${pour.body.instrument.id}` : `scale:of:${pour.id}`
 }
 
-/** Volumes that were poured and do not belong to what is measured: plug hole, plate hole, known recess. cc. */
+/**
+ * Volumes that were poured and do not belong to what is measured: plug hole, plate hole, known recess. cc.
+ *
+ * @example takenOff(pour) // 0.40 cc, a plate's hole of 0.15 and a relief of 0.25
+ */
 export function takenOff({ body }: PourEntry): number {
   return (body.plugColumn?.value ?? 0) + (body.plateHole?.value ?? 0) + (body.knownRelief?.value ?? 0)
 }
@@ -22,6 +26,7 @@ export function takenOff({ body }: PourEntry): number {
  *
  * @throws RangeError where nothing is left, or a reading leaves its domain
  * Source: the contract's pourVolume; ISO 4787 for the scale; V·(1 + γ·ΔT) for the liquid.
+ * @example pourResult(pour).value // 55.2
  */
 export function pourResult(pour: PourEntry): PourResult {
   const known = results.get(pour)
@@ -84,7 +89,11 @@ export function disagreement(pours: PourEntry[]): Disagreement | undefined {
   return disagreementOf(pours.map(pourResult))
 }
 
-/** What the leak watch of a pour says, if it had one. */
+/**
+ * What the leak watch of a pour says, if it had one.
+ *
+ * @example watchOf(pour)?.rate // 0.3 cc a minute
+ */
 export function watchOf({ body }: PourEntry): ReturnType<typeof leakWatch> | undefined {
   return body.watch && leakWatch(body.fills.at(-1)!.end, body.watch.reading, body.watch.seconds, body.instrument)
 }

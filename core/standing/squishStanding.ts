@@ -110,6 +110,7 @@ function runningOf(ledger: Ledger, cylinder: number, gap: Part, rock: number): R
  * @param planned operations to add after everything done
  * @returns see {@link SquishStanding}
  * Source: contract core/squish: plane fit, axial·cosα, running gap = cold − stretch − bearings − rock − heat.
+ * @example squishStanding(ledger, 1).gap?.estimate.value // 1.56, a gasket of 1.20 over a deck of 0.36
  */
 export function squishStanding(ledger: Ledger, cylinder: number, planned: OperationEntry[] = []): SquishStanding {
   const standing: SquishStanding = { cylinder, stack: stackAt(ledger, cylinder, NOW, planned) }
@@ -144,7 +145,11 @@ export function squishStanding(ledger: Ledger, cylinder: number, planned: Operat
   return standing
 }
 
-/** The latest two-sided reading of top dead centre in a ledger, if any. */
+/**
+ * The latest two-sided reading of top dead centre in a ledger, if any.
+ *
+ * @example wheelReading([wheelOfMonday, wheelOfToday]) // wheelOfToday
+ */
 export function wheelReading(entries: readonly Entry[]): EntryOf<'wheel'> | undefined {
   return ofKind(live(entries).entries, 'wheel').at(-1)
 }

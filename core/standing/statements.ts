@@ -14,6 +14,7 @@ const RANK = { measure: 2, book: 1, assume: 0 } as const
  *
  * @param statement a measured, book or assumed figure
  * @returns in the figure's core unit
+ * @example statedU(entry) // 0.02 mm, a deck clearance measured without a doubt of its own
  */
 export function statedU({ kind, body }: StatementEntry): number {
   if (body.u) return body.u.value
@@ -35,6 +36,7 @@ function stated(entry: StatementEntry): Part {
  * The plane an operation cut, as the chamber of a cylinder sees it: over the face it was cut from. A deck cut is flat.
  *
  * @param place the chamber's bore centre along the head, mm, where the operation does not tell it
+ * @example cutPlane(cut, 1, −45) // { depth: 0.5, slopeX: 0, slopeY: 0 }
  */
 export function cutPlane(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>, cylinder: number, place = 0): Cut {
   if (operation.kind === 'deckCut') return { depth: (operation.body.measured ?? operation.body.depth).value, slopeX: 0, slopeY: 0 }
@@ -127,6 +129,7 @@ function changed(
  * @param place the moment; {@link NOW} for the end of the ledger
  * @param planned operations to add after everything done
  * @returns undefined when nobody has stated it
+ * @example statedQuantity(ledger, 'bore', 1)?.estimate.value // 92
  */
 export function statedQuantity(
   ledger: Ledger, quantity: Quantity, cylinder: number, place = NOW, planned: OperationEntry[] = []
@@ -170,6 +173,7 @@ interface StandIn { value?: number, ofBore?: number, ofBoreSquare?: number, ofBo
  * A dimension for the clearance volume, with a stand-in of wide doubt where nobody has stated it.
  *
  * @returns undefined only for bore, stroke and others that have no stand-in
+ * @example knownQuantity(ledger, 'crownDiameter', 1)?.provenance // 'assumed', where nobody stated it
  */
 export function knownQuantity(
   ledger: Ledger, quantity: Quantity, cylinder: number, place = NOW, planned: OperationEntry[] = []

@@ -5,7 +5,11 @@ import type { CylinderState } from './replay'
 /** Ratios inside these two are on target. */
 export interface TargetBand { low: number, high: number }
 
-/** Target and tolerance as bounds of the ratio, if the build has a target. */
+/**
+ * Target and tolerance as bounds of the ratio, if the build has a target.
+ *
+ * @example targetBand({ body: { ratio: 9.9, tolerance: 0.1, … } }) // { low: 9.8, high: 10 }
+ */
 export function targetBand(target: EntryOf<'target'> | undefined): TargetBand | undefined {
   if (!target) return undefined
   const { ratio, tolerance } = target.body

@@ -43,6 +43,7 @@ function dropSince(ledger: Ledger, cylinder: number, place: number, planned: Ope
  * @param planned operations still to come, the cut among them
  * @returns one standing per valve that anything is known of
  * Source: plane geometry, see valveClearanceLost.
+ * @example valveStandings(ledger, 1, [cut])[0].seatLeft?.value // 0.4, of 0.9 with 0.5 planned
  */
 export function valveStandings(ledger: Ledger, cylinder: number, planned: OperationEntry[]): ValveStanding[] {
   const steps = clearanceSteps(ledger, cylinder, planned)
@@ -122,6 +123,7 @@ function movesOf(operation: OperationEntry, valve: Valve, thicknessBefore: numbe
  * @returns one per measured clearance
  * Source: contract core/chamber: upright d, along the valve d/cosτ, pocket d·cosτ and d·sinτ to its side; sinking s
  *   gives back s·cosτ upright, s along the valve; dome to chamber loses d; valve to valve is untouched by a drop.
+ * @example clearanceSteps(ledger, 1, [cut])[0].then.value // 1.5, of 2.0 with 0.5 planned
  */
 export function clearanceSteps(ledger: Ledger, cylinder: number, operations: OperationEntry[] = ledger.planned): ClearanceStep[] {
   const kinds = ['faceCut', 'deckCut', 'gasketChange', 'seatWork'] as const
