@@ -1,4 +1,5 @@
-import { likelyFaults, type Advice, type AdviceKind } from '#core'
+import { likelyFaults, type Advice, type AdviceKind, type CutLimit } from '#core'
+import { NEAR } from './cuts'
 import { ENCLOSED_WORDS, sayFaults } from './pours'
 import { say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { REASON_WORDS } from './reasons'
@@ -78,12 +79,23 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
 /** “ of head 2” where that must be told. */
 const sayHeads = ({ heads }: Advice) => heads.length > 0 ? ` of head ${heads.join(' and ')}` : ''
 
-function sayPlan({ way, figure, waiting, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
+function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
   const one = cylinders.length === 1
   if (way === 'open') return `${who} ${one ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`
   if (way === 'even') return `${who} ${one ? 'is' : 'are'} under target, yet another of head ${heads[0]} is at it: even the chambers first.`
+  if (figure !== undefined && past) return `${mm(figure)} off head ${heads[0]} reaches the target, but ${sayPast(past, mm)}. ${past.kind === 'seat' && past.assumed ? 'Measure that height first' : 'Look for another way first'}.`
   if (figure !== undefined) return `Plan the cut: ${mm(figure)} is the most head ${heads[0]} can lose before the first cylinder is at target.`
   return waiting ? `Plan the cut of head ${heads[0]}: the Cut station tells how deep.` : `Plan the cut of head ${heads[0]}, once its mouth area is measured.`
+}
+
+/** What a cut that is not planned yet would be past, as the second half of a sentence. */
+function sayPast(past: CutLimit, mm: (value: number) => string): string {
+  switch (past.kind) {
+    case 'seat': return past.assumed ? `the ${past.valve} seat of cylinder ${past.cylinder}, at a height that is only assumed, is met before` : `goes into the ${past.valve} seat of cylinder ${past.cylinder}`
+    case 'squish': return `lets piston and head of cylinder ${past.cylinder} touch`
+    case 'clearance': return `leaves ${NEAR[past.clearance].one} ${mm(past.figure)} from ${NEAR[past.clearance].other} on cylinder ${past.cylinder}`
+    case 'target': return `takes cylinder ${past.cylinder} past its target`
+  }
 }
 
 /** What is planned, as the move to make. */

@@ -17,7 +17,7 @@ export function sayCut({ state, depth, measured }: { state: OperationState, dept
 }
 
 /** The two things that come near each other. */
-const NEAR: Record<ClearanceName, { one: string, other: string, short: string }> = {
+export const NEAR: Record<ClearanceName, { one: string, other: string, short: string }> = {
   intakeClearance: { one: 'the intake valve', other: 'the piston', short: 'intake–piston' },
   exhaustClearance: { one: 'the exhaust valve', other: 'the piston', short: 'exhaust–piston' },
   intakeSide: { one: 'the intake valve', other: 'the side of its pocket', short: 'intake–pocket' },
@@ -29,7 +29,7 @@ const NEAR: Record<ClearanceName, { one: string, other: string, short: string }>
 /** What a cut would be past, as a sentence. */
 export function sayCutLimit(limit: CutLimit, lengths: LengthUnit): string {
   switch (limit.kind) {
-    case 'seat': return `This goes into the ${limit.valve} seat of cylinder ${limit.cylinder}.`
+    case 'seat': return `This goes into the ${limit.valve} seat of cylinder ${limit.cylinder}${limit.assumed ? ', by a height that is only assumed' : ''}.`
     case 'squish': return `This lets piston and head of cylinder ${limit.cylinder} touch.`
     case 'clearance': return `This leaves ${NEAR[limit.clearance].one} of cylinder ${limit.cylinder} ${say(limit.figure, 'length', lengths)} from ${NEAR[limit.clearance].other}; the shop’s least is ${say(limit.least, 'length', lengths)}.`
     case 'target': return `This takes cylinder ${limit.cylinder} past its target, to ${digits(limit.figure, 2)}.`

@@ -43,6 +43,21 @@ describe('contact before target', () => {
   })
 })
 
+describe('a depth that is proposed', () => {
+  it('says what it would be past, before anybody plans it: 1.53 off where the exhaust seat stands 1.40 over the face', () => {
+    const bench = oneCylinder()
+    for (let i = 0; i < 2; i++) bench.pour(1, 56.2)
+    const [move] = advice(replay(bench.entries))
+    // (56.2 − 49.11)/4.65
+    expect(move).toMatchObject({ kind: 'plan', way: 'cut', figure: expect.closeTo(1.524, 2) as number })
+    expect(move).not.toHaveProperty('past')
+    bench.state('intakeClearance', 3)
+    expect(nextMove(replay(bench.entries))).toMatchObject({ past: { kind: 'clearance', clearance: 'intakeClearance', least: 2, figure: expect.closeTo(3 - 1.524, 2) as number } })
+    bench.state('exhaustSeatHeight', 1.4)
+    expect(nextMove(replay(bench.entries))).toMatchObject({ past: { kind: 'seat', valve: 'exhaust', cylinder: 1, figure: expect.closeTo(0.124, 2) as number } })
+  })
+})
+
 describe('a mouth that nobody stated', () => {
   it('is asked for before a depth that hangs on it is told', () => {
     const bench = oneCylinder()

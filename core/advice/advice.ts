@@ -1,7 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, fit, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { NO_SOLIDS, asIf, headCut, overLeast, type AsIf, type Chambers, type HeadCut, type ShapeSource } from '../plan'
+import { NO_SOLIDS, asIf, cutLimits, flatCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
@@ -32,8 +32,8 @@ type Open
     | { kind: 'pourSecond' }
     | { kind: 'pourFine' }
     | { kind: 'squish', figure: number, limit: number }
-    /** `figure`: the depth, where it is known and does not hang on an assumption. */
-    | { kind: 'plan', way: 'cut' | 'open' | 'even', figure?: number, source?: ShapeSource, waiting: boolean }
+    /** `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
+    | { kind: 'plan', way: 'cut' | 'open' | 'even', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
     | { kind: 'do', operation: string, what: OperationKind, at: Place, figure?: number }
     | { kind: 'pourAgain' }
     | { kind: 'onTarget' }
@@ -220,7 +220,7 @@ function planned({ r }: Sight): Found[] {
 const settling = (r: Replay) => r.pours.filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
 
 /** What to plan for the heads that are off their target: for those where nothing planned or done waits to be settled. */
-function toPlan({ r, now, cuts }: Sight): Found[] {
+function toPlan({ r, rules, now, cuts }: Sight): Found[] {
   const band = targetBand(r.target)
   if (!band) return []
   const busy = (cylinder: number) => r.planned.some(op => touches(op, r.layout, cylinder)) || settling(r).includes(cylinder)
@@ -244,7 +244,9 @@ function toPlan({ r, now, cuts }: Sight): Found[] {
     const depth = cut.deepest?.depth.value
     if (depth !== undefined && depth < 0.01) return [{ kind: 'plan', way: 'even', cylinders: low, waiting: false }]
     const known = depth !== undefined && hangsOnMouth(cut).length === 0
-    return [{ kind: 'plan', way: 'cut', cylinders: low, waiting: cut.waiting.length > 0, ...(known ? { figure: depth, source: cut.deepest!.source } : {}) }]
+    // Seats and clearances hang on the plane alone: no shape is asked for, and the target is what the depth comes from.
+    const past = known ? cutLimits(r, rules, asIf(r, [...r.planned, flatCut(cut.head, depth)], NO_SOLIDS).cylinders.filter(c => c.head === cut.head)).find(l => l.kind !== 'target') : undefined
+    return [{ kind: 'plan', way: 'cut', cylinders: low, waiting: cut.waiting.length > 0, ...(known ? { figure: depth, source: cut.deepest!.source } : {}), ...(past ? { past } : {}) }]
   })]
 }
 

@@ -8,6 +8,15 @@ import type { Chambers, ChamberShape, NotReady } from './chambers'
 /** An operation nobody has entered: what it does, and to what. */
 export type Tried = { [K in OperationKind]: { kind: K, scope: Scope, body: Bodies[K] } }[OperationKind]
 
+/**
+ * A flat cut that nobody has entered.
+ *
+ * @param head which head, and the depth from its face as it is, mm
+ * @example flatCut(1, 0.5).body.depth.value // 0.5
+ */
+export const flatCut = (head: number, depth: number): Tried & { kind: 'faceCut' } => (
+  { kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' } } })
+
 /** What a cut leaves of a drawn valve's seat and top cut, all the way round, first touched at a depth from the face as it is; mm it comes down by the operations, and how it then leans. */
 export interface ValveRoom extends ValveMargins { valve: ChamberValve, drop: number, tilt: number }
 

@@ -1,11 +1,8 @@
 import type { Valve, OperationEntry } from '../ledger'
 import type { Replay } from '../standing'
-import { asIf, type Tried, type ValveRoom } from './asIf'
+import { asIf, flatCut, type Tried, type ValveRoom } from './asIf'
 import type { Chambers } from './chambers'
 import { headCut } from './depth'
-
-/** A flat cut of a head, from the face as it is, mm. */
-const flat = (head: number, depth: number): Tried => ({ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' } } })
 
 /** What a chamber can give away to grinding, and by which seat it is held. */
 export interface GroundBudget {
@@ -36,7 +33,7 @@ export function groundBudget(standing: Replay, { cylinder, head }: { cylinder: n
   const over = now?.state.gap?.estimate.value
   const [first] = (now?.room?.valves ?? []).map(({ valve, seat }) => ({ valve: valve.valve, depth: seat.firstTouch })).sort((a, b) => a.depth - b.depth)
   if (!first || over === undefined) return undefined
-  const down = first.depth <= 0 ? [] : [flat(head, first.depth)]
+  const down = first.depth <= 0 ? [] : [flatCut(head, first.depth)]
   const gap = mine([...operations, ...down])?.state.gap?.estimate.value
   return gap === undefined ? undefined : { toTarget: -over, cc: -gap, depth: Math.max(0, first.depth), valve: first.valve }
 }
@@ -68,7 +65,7 @@ export function payBack(standing: Replay, { cylinder, head }: { cylinder: number
   if (waiting.includes(cylinder)) return { waiting: true }
   const depth = cylinders.find(c => c.cylinder === cylinder)?.depth.value
   if (depth === undefined || depth <= 0) return { waiting: false }
-  const room = asIf(standing, [...operations, flat(head, depth)], chambers).cylinders.find(c => c.cylinder === cylinder)?.room
+  const room = asIf(standing, [...operations, flatCut(head, depth)], chambers).cylinders.find(c => c.cylinder === cylinder)?.room
   const [worst] = [...room?.valves ?? []].sort((a, b) => a.seat.margin - b.seat.margin)
   return { waiting: false, depth, ...(worst ? { worst } : {}) }
 }

@@ -1,4 +1,4 @@
-export { asIf, pouredVolume, type AsIf, type CylinderAsIf, type Tried, type ValveRoom } from './asIf'
+export { asIf, flatCut, pouredVolume, type AsIf, type CylinderAsIf, type Tried, type ValveRoom } from './asIf'
 export { groundBudget, payBack, type GroundBudget, type PayBack } from './budget'
 export { NO_SOLIDS, type ChamberShape, type Chambers, type NotReady, type ShapeSource, type Unreachable } from './chambers'
 export { FLAT, headCut, type CylinderCut, type HeadCut } from './depth'

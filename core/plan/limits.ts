@@ -21,13 +21,15 @@ export function overLeast(standing: Replay | undefined, rules: ShopRules, cylind
 
 /** What a head's cut would be past, and at which cylinder. Figures in mm, a ratio for the target. */
 export type CutLimit = { cylinder: number } & (
-  /** Metal of a seat goes: how far below its lowest edge the face then is. */
-  | { kind: 'seat', valve: Valve, figure: number }
+  /** Metal of a seat goes: how far past its lowest edge the face then is; whether that edge's height is only assumed. */
+  | { kind: 'seat', valve: Valve, figure: number, assumed: boolean }
   /** Piston and head meet: the running gap that is left. */
   | { kind: 'squish', figure: number }
   | { kind: 'clearance', clearance: ClearanceName, figure: number, least: number }
   | { kind: 'target', figure: number, high: number }
 )
+
+type Seat = Extract<CutLimit, { kind: 'seat' }>
 
 /** Of a limit only what the cut itself takes counts: what was too near without it is no reason against it. */
 const taken = (step: ClearanceStep) => step.planned.some(p => p.operation.kind === 'faceCut' && p.change.value < 0)
@@ -41,14 +43,15 @@ const taken = (step: ClearanceStep) => step.planned.some(p => p.operation.kind =
  * @returns none where the cut keeps inside all of them
  * Source: seats by their margins all round, or by a stated height; clearances and the running gap by what is left of them;
  *   the target by its band.
- * @example cutLimits(standing, STARTING_RULES, asIf(standing, cut, chambers).cylinders)[0] // { kind: 'seat', valve: 'exhaust', cylinder: 4, figure: 0.12 }
+ * @example cutLimits(standing, STARTING_RULES, asIf(standing, cut, chambers).cylinders)[0] // { kind: 'seat', valve: 'exhaust', cylinder: 4, figure: 0.12, assumed: false }
  */
 export function cutLimits(standing: Replay, rules: ShopRules, then: readonly CylinderAsIf[]): CutLimit[] {
   const band = targetBand(standing.target)
   const seats = then.flatMap(({ cylinder, room, valves }) => {
-    const drawn = (room?.valves ?? []).filter(v => v.seat.arcLost > 0).map(({ valve, seat }): CutLimit => ({ kind: 'seat', cylinder, valve: valve.valve, figure: -seat.margin }))
+    const drawn = (room?.valves ?? []).filter(v => v.seat.arcLost > 0).map(({ valve: { valve }, seat }): Seat => (
+      { kind: 'seat', cylinder, valve, figure: -seat.margin, assumed: room?.seats[valve] === 'assumed' }))
     const known = new Set((room?.valves ?? []).map(v => v.valve.valve))
-    const stated = valves.flatMap(({ valve, seatLeft }): CutLimit[] => !known.has(valve) && seatLeft && seatLeft.value <= 0 ? [{ kind: 'seat', cylinder, valve, figure: -seatLeft.value }] : [])
+    const stated = valves.flatMap(({ valve, seatLeft }): Seat[] => !known.has(valve) && seatLeft && seatLeft.value <= 0 ? [{ kind: 'seat', cylinder, valve, figure: -seatLeft.value, assumed: false }] : [])
     return [...drawn, ...stated]
   })
   const squish = then.flatMap(({ cylinder, squish }): CutLimit[] => {
@@ -62,7 +65,8 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
   const target = then.flatMap(({ cylinder, state }): CutLimit[] => state.ratio && band && state.ratio.estimate.value > band.high
     ? [{ kind: 'target', cylinder, figure: state.ratio.estimate.value, high: band.high }]
     : [])
-  return [...seats, ...squish, ...clearances, ...target]
+  // What was measured comes before what is only assumed.
+  return [...seats.sort((a, b) => Number(a.assumed) - Number(b.assumed)), ...squish, ...clearances, ...target]
 }
 
 /** What a flat cut meets on its way down: an edge of a seat or top cut, or a clearance down to its least. */
