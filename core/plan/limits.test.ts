@@ -32,13 +32,15 @@ describe('what a cut meets, and how deep, by hand sums', () => {
     for (const one of made) one(bench)
     for (const looked of [0, 0.3, 2]) expect(met(bench, looked)).toEqual(expected.map(e => expect.objectContaining({ ...e, depth: expect.closeTo(e.depth!, 5) as number }) as Met))
   })
-  it('for the whole head: the cylinder where it comes first', () => {
+  it('for the whole head: the cylinders where it comes first', () => {
     const bench = oneCylinder(3)
     bench.state('exhaustSeatHeight', 0.9)
     bench.state('exhaustSeatHeight', 0.5, 'measure', cylinder(3))
     bench.add('measure', all, { quantity: 'intakeClearance', figure: mm(3) })
     bench.add('measure', cylinder(2), { quantity: 'intakeClearance', figure: mm(2.25) })
-    expect(met(bench, 0.1).map(m => [m.kind, m.cylinder, Number(m.depth.toFixed(6))])).toEqual([['clearance', 2, 0.25], ['seat', 3, 0.5]])
+    expect(met(bench, 0.1).map(m => [m.kind, ...m.cylinders, Number(m.depth.toFixed(6))])).toEqual([['clearance', 2, 0.25], ['seat', 3, 0.5]])
+    bench.state('exhaustSeatHeight', 0.503, 'measure', cylinder(1))
+    expect(met(bench, 0.1)[1]).toMatchObject({ kind: 'seat', cylinders: [1, 3], depth: expect.closeTo(0.5, 6) as number })
   })
 })
 
@@ -74,7 +76,7 @@ describe('what a cut would be past', () => {
         for (const one of metOnTheWay(r, STARTING_RULES, after(r, looked, i + 1), looked)) {
           if (one.kind === 'topCut' || one.depth < 0.01 || one.depth > 6) continue
           const past = (depth: number) => cutLimits(r, STARTING_RULES, after(r, depth, i + 1)).some(l =>
-            l.kind === one.kind && l.cylinder === one.cylinder && (l.kind === 'clearance' && one.kind === 'clearance' ? l.clearance === one.clearance : 'valve' in l && 'valve' in one && l.valve === one.valve))
+            l.kind === one.kind && one.cylinders.includes(l.cylinder) && (l.kind === 'clearance' && one.kind === 'clearance' ? l.clearance === one.clearance : 'valve' in l && 'valve' in one && l.valve === one.valve))
           // An edge all the way round is met before an arc worth telling is gone.
           expect([one, past(one.depth - 1e-6)]).toEqual([one, false])
           expect([one, past(one.depth + (one.kind === 'seat' ? 0.02 : 1e-6))]).toEqual([one, true])

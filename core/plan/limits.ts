@@ -69,11 +69,14 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
   return [...seats.sort((a, b) => Number(a.assumed) - Number(b.assumed)), ...squish, ...clearances, ...target]
 }
 
-/** What a flat cut meets on its way down: an edge of a seat or top cut, or a clearance down to its least. */
-export type Met = { cylinder: number, depth: number } & ({ kind: 'seat' | 'topCut', valve: Valve } | { kind: 'clearance', clearance: ClearanceName })
+/** Nearer than this two depths are one, mm. */
+const ALIKE = 0.005
+
+/** What a flat cut meets on its way down, and at which cylinders at that depth: an edge of a seat or top cut, or a clearance down to its least. */
+export type Met = { cylinders: number[], depth: number } & ({ kind: 'seat' | 'topCut', valve: Valve } | { kind: 'clearance', clearance: ClearanceName })
 
 /**
- * What a flat cut of a head meets, and how deep: each edge and clearance at the cylinder where it comes first.
+ * What a flat cut of a head meets, and how deep: each edge and clearance where it comes first.
  *
  * @param standing what replay gives
  * @param rules what the shop lets out
@@ -82,23 +85,27 @@ export type Met = { cylinder: number, depth: number } & ({ kind: 'seat' | 'topCu
  * @returns depths from the face as it is, mm, the first met first; what a drop of the head leaves alone is not among them
  * Source: edges of a drawn chamber where the plane first touches them, of others by their stated height; a clearance is used
  *   up after what it keeps over its least, divided by what each mm of drop takes of it (valveClearanceLost).
- * @example metOnTheWay(standing, STARTING_RULES, cylinders, 1.2)[0] // { kind: 'topCut', valve: 'exhaust', cylinder: 4, depth: 0.26 }
+ * @example metOnTheWay(standing, STARTING_RULES, cylinders, 1.2)[0] // { kind: 'topCut', valve: 'exhaust', cylinders: [4], depth: 0.26 }
  */
 export function metOnTheWay(standing: Replay, rules: ShopRules, then: readonly CylinderAsIf[], depth: number): Met[] {
   const all = then.flatMap(({ cylinder, room, valves, clearances }): Met[] => {
     const drawn = (room?.valves ?? []).flatMap(({ valve: { valve }, seat, topCut }): Met[] => [
-      { kind: 'seat', valve, cylinder, depth: seat.firstTouch }, { kind: 'topCut', valve, cylinder, depth: topCut.firstTouch }
+      { kind: 'seat', valve, cylinders: [cylinder], depth: seat.firstTouch }, { kind: 'topCut', valve, cylinders: [cylinder], depth: topCut.firstTouch }
     ])
     const stated = valves.filter(v => !drawn.some(d => 'valve' in d && d.valve === v.valve)).flatMap(({ valve, seatLeft, topCutLeft }): Met[] => [
-      ...seatLeft ? [{ kind: 'seat' as const, valve, cylinder, depth: seatLeft.value + depth }] : [],
-      ...topCutLeft ? [{ kind: 'topCut' as const, valve, cylinder, depth: topCutLeft.value + depth }] : []
+      ...seatLeft ? [{ kind: 'seat' as const, valve, cylinders: [cylinder], depth: seatLeft.value + depth }] : [],
+      ...topCutLeft ? [{ kind: 'topCut' as const, valve, cylinders: [cylinder], depth: topCutLeft.value + depth }] : []
     ])
     const used = clearances.filter(step => step.perMm > 0).map((step): Met => (
-      { kind: 'clearance', clearance: step.name, cylinder, depth: depth + overLeast(standing, rules, cylinder, step).over / step.perMm }))
+      { kind: 'clearance', clearance: step.name, cylinders: [cylinder], depth: depth + overLeast(standing, rules, cylinder, step).over / step.perMm }))
     return [...drawn, ...stated, ...used]
   }).filter(met => Number.isFinite(met.depth))
   const name = (met: Met) => met.kind === 'clearance' ? met.clearance : `${met.valve} ${met.kind}`
   const first = new Map<string, Met>()
-  for (const met of all.sort((a, b) => a.depth - b.depth || a.cylinder - b.cylinder)) if (!first.has(name(met))) first.set(name(met), met)
+  for (const met of all.sort((a, b) => a.depth - b.depth)) {
+    const before = first.get(name(met))
+    if (!before) first.set(name(met), met)
+    else if (met.depth - before.depth < ALIKE) first.set(name(met), { ...before, cylinders: [...before.cylinders, ...met.cylinders].sort((a, b) => a - b) })
+  }
   return [...first.values()]
 }
