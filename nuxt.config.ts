@@ -55,6 +55,12 @@ export default defineNuxtConfig({
   runtimeConfig: { reckoning: reckoningOf(core, shared) },
   alias: { '#core': core, '#demo': demo, '#simulator': simulator },
   build: { transpile: ['vuetify'] },
+  experimental: {
+    // Nothing is rendered or deployed behind the page's back here: what looks after that would only be fetched.
+    appManifest: false, renderJsonPayloads: false,
+    // The other stations come once the one that is open stands (`plugins/stationsAtHand.ts`).
+    defaults: { nuxtLink: { prefetch: false } }
+  },
   compatibilityDate: '2026-01-01',
   nitro: {
     hooks: { compiled: nitro => bundleAside(nitro.options.output.serverDir) },
@@ -66,6 +72,7 @@ export default defineNuxtConfig({
   vite: {
     plugins: [vuetify({ autoImport: true })],
     vue: { template: { transformAssetUrls } },
+    define: { __VUE_OPTIONS_API__: false, __VUE_PROD_DEVTOOLS__: false },
     esbuild: { tsconfigRaw: legacyDecorators },
     worker: { format: 'es' },
     // The default minifier trips over Vuetify's cascade layers.

@@ -1,34 +1,11 @@
-import type { Chart, ChartDataset, Plugin } from 'chart.js'
+import type { Chart, ChartDataset } from 'chart.js'
 import { useDevice } from '~/stores/device'
 import { SERIES } from '~/theme/series'
 
 /** Narrower than this a chart has no room for eight angles, px. */
 const NARROW = 420
 
-/** Writes each line's name at its end: a legend would have to be looked up. */
-const endNames: Plugin<'line'> = {
-  id: 'endNames',
-  afterDatasetsDraw(chart: Chart<'line'>) {
-    const { ctx, chartArea } = chart
-    let taken: number[] = []
-    chart.data.datasets.forEach((set, i) => {
-      const points = chart.getDatasetMeta(i).data.filter((_, k) => typeof set.data[k] !== 'number' || Number.isFinite(set.data[k]))
-      const last = points.at(-1)
-      if (!set.label || !last) return
-      // Names that would stand on each other step aside, downwards.
-      let y = Math.max(chartArea.top + 8, Math.min(chartArea.bottom - 4, last.y))
-      while (taken.some(at => Math.abs(at - y) < 15)) y += 15
-      taken = [...taken, y]
-      ctx.font = '13px B612'
-      ctx.fillStyle = String(set.borderColor)
-      ctx.textAlign = 'left'
-      ctx.textBaseline = 'middle'
-      ctx.fillText(set.label, chartArea.right + 6, y)
-    })
-  }
-}
-
-/** The one look of every chart: lines, names at their ends, axes. A canvas knows no style sheet, and asks again when night falls. */
+/** The one look of every chart: lines and axes; `LineChart.vue` draws it. A canvas knows no style sheet, and asks again when night falls. */
 export function useChartInk() {
   const device = useDevice()
   const colours = computed(() => {
@@ -59,5 +36,5 @@ export function useChartInk() {
   const options = (scales: { x: object, y: object }, names = 76) => ({
     events: [], animation: false as const, responsive: true, maintainAspectRatio: false, layout: { padding: { right: names } }, plugins: { legend: { display: false } }, scales
   })
-  return { line, axis, clock, options, plugins: [endNames] }
+  return { line, axis, clock, options }
 }

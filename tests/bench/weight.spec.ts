@@ -19,6 +19,7 @@ function weighing(page: Page) {
 
 // Reported, not asserted. Before Vuetify carried the controls: first load 165 kB, a keystroke 2.4 ms.
 test('what is loaded: the shop, then each station', async ({ page, bench }) => {
+  test.setTimeout(240_000)
   const weight = weighing(page)
   await page.goto(bench.server.url)
   await page.locator('.build-list li').first().waitFor()
@@ -31,8 +32,14 @@ test('what is loaded: the shop, then each station', async ({ page, bench }) => {
     await fresh.addInitScript(() => localStorage.setItem('bowl.hand', 'TT'))
     const more = weighing(fresh)
     await open(fresh, bench, bench.launch, station)
-    await fresh.waitForTimeout(2500)
-    console.log(`${station}: ${((await more()) - first).toFixed(0)} kB gz more than the shop (at most 120)`)
+    await fresh.locator('.stack, .rail').first().waitFor()
+    await fresh.waitForTimeout(500)
+    const stands = (await more()) - first
+    // Charts come with what there is to draw, the other stations once this one has settled.
+    await fresh.waitForTimeout(5500)
+    const drawn = (await more()) - first
+    await fresh.waitForTimeout(6000)
+    console.log(`${station}: ${stands.toFixed(0)} kB gz more than the shop until it stands (at most 120), ${(drawn - stands).toFixed(0)} for its charts, ${((await more()) - first - drawn).toFixed(0)} for the other stations`)
     await context.close()
   }
 })

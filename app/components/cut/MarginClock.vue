@@ -1,16 +1,13 @@
 <script setup lang="ts">
-import { CategoryScale, Chart, LineElement, LinearScale, PointElement } from 'chart.js'
-import { Line } from 'vue-chartjs'
 import type { ValveRoom } from '#core'
 import { digits, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
 /** How far the cut stays from each seat and top cut, round the clock: azimuth from the line to cylinder 1, seen from below clockwise. */
 const props = defineProps<{ margins: ValveRoom[] }>()
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
 const device = useDevice()
 const figures = ref(false)
-const { line, axis, clock, options: looks, plugins } = useChartInk()
+const { line, axis, clock, options: looks } = useChartInk()
 const MOST = 6
 const labels = computed(() => props.margins[0]?.seat.round.map((_, i, all) => `${i * 360 / all.length}`) ?? [])
 const WORDS = { seat: 'seat', topCut: 'top cut' } as const
@@ -36,7 +33,7 @@ const at = (round: number[], degrees: number) => digits(round[Math.round(degrees
         </template>
       </tbody>
     </v-table>
-    <div v-else class="chart"><Line :data="data" :options="options" :plugins="plugins" aria-label="Distance of seats and top cuts from the new face, round each valve" /></div>
+    <div v-else class="chart"><LazyLineChart :data="data" :options="options" says="Distance of seats and top cuts from the new face, round each valve" /></div>
     <p class="small quiet"><v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
   </div>
 </template>

@@ -1,11 +1,8 @@
 <script setup lang="ts">
-import { CategoryScale, Chart, LineElement, LinearScale, PointElement } from 'chart.js'
-import { Line } from 'vue-chartjs'
+import { useTimeoutFn } from '@vueuse/core'
 import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, quantityOf, type SquishBand, type SquishStanding } from '#core'
 import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
-
-Chart.register(LineElement, PointElement, LinearScale, CategoryScale)
 
 /** Speed of the gas at the band's inner edge over crank angle, as it is and as tried. */
 const props = defineProps<{ now: SquishStanding, tried?: SquishStanding, clearanceNow?: number, clearanceTried?: number }>()
@@ -35,8 +32,12 @@ const otherPeak = computed(() => other.value && peakSquishVelocity(other.value))
 const angles = Array.from({ length: 121 }, (_, i) => -60 + i * 0.5)
 const share = computed(() => band.value ? squishShare(band.value.squishArea, band.value.bore) : undefined)
 const figures = ref(false)
+/** The figures of the station come first, then what draws this one. */
+const stands = ref(false)
+const { start } = useTimeoutFn(() => stands.value = true, 700, { immediate: false })
+onMounted(start)
 
-const { line, axis, options: looks, plugins } = useChartInk()
+const { line, axis, options: looks } = useChartInk()
 const data = computed(() => ({
   labels: angles,
   datasets: [
@@ -58,7 +59,7 @@ const options = computed(() => looks({
     <p v-if="missing.length" class="small quiet">Wants the {{ missing.join(', the ') }}.</p>
     <template v-else-if="band">
       <div v-if="!figures" class="canvas">
-        <Line :data="data" :options="options" :plugins="plugins" :aria-label="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
+        <LazyLineChart v-if="stands" :data="data" :options="options" :says="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
       </div>
       <v-table v-else class="close">
         <thead><tr><th>Crank</th><th v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ a }}°</th></tr></thead>

@@ -1,16 +1,13 @@
 <script setup lang="ts">
-import { CategoryScale, Chart, LineElement, LinearScale, PointElement } from 'chart.js'
-import { Line } from 'vue-chartjs'
 import type { WallAt } from '#core'
 import { digits, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
 /** Gap against need round the clock at one lift, or the factor over lift; as it is and as developed. */
 const props = defineProps<{ show: 'gap' | 'factor', now?: WallAt, then?: WallAt, before: WallAt[], after: WallAt[] }>()
-Chart.register(CategoryScale, LinearScale, LineElement, PointElement)
 const device = useDevice()
 const figures = ref(false)
-const { line, axis, clock, options: looks, plugins } = useChartInk()
+const { line, axis, clock, options: looks } = useChartInk()
 const MOST = 12
 const EVERY = 5
 const every = (list: number[] | undefined): number[] => (list ?? []).filter((_, i) => i % EVERY === 0)
@@ -50,7 +47,8 @@ const rows = computed(() => props.show === 'gap'
         <tbody><tr v-for="row in rows" :key="row[0]"><td class="num">{{ row[0] }}</td><td class="r num">{{ row[1] }}</td><td class="r num">{{ row[2] }}</td></tr></tbody>
       </v-table>
     </div>
-    <div v-else class="chart"><Line :data="data" :options="options" :plugins="plugins" :aria-label="said" /></div>
+    <div v-else-if="now && before.length" class="chart"><LazyLineChart :data="data" :options="options" :says="said" /></div>
+    <p v-else class="chart quiet">The walls are being reckoned.</p>
     <p class="small quiet"><v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
   </div>
 </template>

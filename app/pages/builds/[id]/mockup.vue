@@ -46,7 +46,7 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf
         </p>
         <RunningGap :standing="standing" />
         <TurnedHead v-if="turned" />
-        <LazySquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.estimate.value" :clearance-tried="triedClearance" />
+        <SquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.estimate.value" :clearance-tried="triedClearance" />
       </div>
     </div>
     <div v-else-if="leaf === 'tdc'" class="room" role="tabpanel" aria-label="Top dead centre"><TopDeadCentre /></div>

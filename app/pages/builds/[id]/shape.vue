@@ -156,7 +156,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <StatementField v-if="!liftEntry" :key="`${kind}l`" :quantity="`${kind}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift" />
           <StatementField v-if="!liftEntry" :key="`${kind}d`" :quantity="`${kind}Duration`" :scope="{ level: 'build' }" no-basis label="Open for" />
         </div>
-        <LazyWallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
+        <WallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
         <template v-else-if="leaf === 'schools'">
           <div class="row"><v-btn v-if="comparing" @click="haltComparing">Stop</v-btn><v-btn v-else @click="compare">Compare them for the {{ kind }}</v-btn><span v-if="comparing" class="small quiet" role="status">{{ compared.length }} of {{ schools.length }} reckoned</span></div>
           <v-table v-if="compared.length" class="small">

@@ -1,0 +1,15 @@
+import { preloadRouteComponents } from '#imports'
+
+/** A page that has settled fetches the stations that are not open, ms after it was last led somewhere. */
+const SETTLED = 8000
+const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'daybook']
+
+/** Once the open station stands, the others are fetched too: a page that has lost its server opens them all the same. */
+export default defineNuxtPlugin(() => {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  useRouter().afterEach(({ params }) => {
+    clearTimeout(timer)
+    if (typeof params.id !== 'string') return
+    timer = setTimeout(() => STATIONS.forEach(station => void preloadRouteComponents(`/builds/${String(params.id)}/${station}`)), SETTLED)
+  })
+})
