@@ -64,6 +64,14 @@ async function look() {
     if (mine === round) reading.value = false
   }
 }
+/** Whoever stops gets the worker back with the next file. */
+function stop() {
+  round++
+  reading.value = false
+  worker?.terminate()
+  worker = reader = undefined
+  sentence.value = `Stopped reading ${name.value}. Nothing was kept.`
+}
 onBeforeUnmount(() => worker?.terminate())
 watch([kind, dates], () => void look())
 const here = computed(() => new Set(build.entries.map(e => e.id)))
@@ -114,7 +122,7 @@ async function keep() {
     <p class="small quiet">The first line names the columns: <span class="num">{{ COLUMNS[kind].filter(c => c.needed).map(c => c.name).join(', ') }}</span> must be there<template v-if="kind === 'pours'">; <span class="num">cylinder, encloses, hand, at, capacity_cc</span> and others may. Fills are written <span class="num">0&gt;98.6;3&gt;12.4</span></template>. A file that left here comes back whole.</p>
     <p v-if="kept" class="small" role="status">{{ kept }}</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
-    <div v-if="reading" role="status" class="working"><p class="small quiet">Reading {{ name }} …</p><v-progress-linear indeterminate :aria-label="`Reading ${name}`" /></div>
+    <WorkRow v-if="reading" :says="`Reading ${name} …`" @stop="stop" />
     <div v-if="asked" class="asked">
       <p>The file writes dates like “<span class="num">{{ asked }}</span>”. Which comes first?</p>
       <RadioRow v-model="dates" :choices="[['dayFirst', 'the day'], ['monthFirst', 'the month']]" label="Which comes first in its dates" />

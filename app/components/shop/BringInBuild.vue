@@ -11,6 +11,7 @@ const sentence = ref('')
 const here = shallowRef<{ id: string, name: string }>()
 const document = shallowRef<object>()
 let importId = uuid()
+const sending = shallowRef<AbortController>()
 
 async function read(files: File | File[] | null) {
   const file = Array.isArray(files) ? files[0] : files
@@ -29,13 +30,17 @@ async function read(files: File | File[] | null) {
 
 async function bringIn(copy: boolean) {
   let response: Response
+  const stopped = new AbortController()
+  sending.value = stopped
   try {
     response = await fetch(`/api/imports/${importId}`, {
-      method: 'PUT', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ document: document.value, copy, hand: device.hand })
+      method: 'PUT', signal: stopped.signal, headers: { 'content-type': 'application/json' }, body: JSON.stringify({ document: document.value, copy, hand: device.hand })
     })
   } catch {
-    sentence.value = 'The shop does not answer. Try again; the same file comes in once only.'
+    sentence.value = stopped.signal.aborted ? 'Stopped. What had come in stays; the same file comes in once only.' : 'The shop does not answer. Try again; the same file comes in once only.'
     return
+  } finally {
+    sending.value = undefined
   }
   const value: unknown = await response.json()
   if (response.ok) {
@@ -54,6 +59,7 @@ async function bringIn(copy: boolean) {
   <section class="bring">
     <h2>Bring in a build</h2>
     <v-file-input label="A build kept as JSON" accept=".json,application/json" @update:model-value="read" />
+    <WorkRow v-if="sending" says="The build is being brought in …" @stop="sending?.abort()" />
     <div v-if="here" role="alert" class="here">
       <p>“{{ here.name }}” is here already.</p>
       <NuxtLink class="go" :to="`/builds/${here.id}/daybook`">Open it</NuxtLink>
