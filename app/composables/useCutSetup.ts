@@ -1,4 +1,4 @@
-import { atEdges, fromEdges, quantityOf, type Free, type HeadSetup, type Roll } from '#core'
+import { fromEdges, quantityOf, type Free, type HeadSetup, type Roll } from '#core'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 
@@ -31,11 +31,9 @@ export function useCutSetup(head: () => number) {
     const { angle, depth } = fromEdges(low, high, setup.value.reach)
     set({ angle, depth, free: setup.value.mode === 'both' ? 'flat' : 'none', typed: true })
   }
-  const low = computed(() => atEdges(setup.value, setup.value.reach).low)
-  const high = computed(() => atEdges(setup.value, setup.value.reach).high)
   const laid = (change: Partial<HeadSetup> = {}): HeadSetup => {
     const { roll, angle, depth, flat, mode: how } = setup.value
     return { roll, angle: how === 'flat' ? 0 : angle, depth, flat: how === 'both' ? flat : 0, ...change }
   }
-  return { setup, set, mode, edges, low, high, laid, forget: () => drafts.clear(key.value) }
+  return { setup, set, mode, edges, laid, forget: () => drafts.clear(key.value) }
 }

@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { asSet, type HeadSetup } from '#core'
+import { asSet, atEdges, type HeadSetup } from '#core'
 import type { useCutSetup } from '~/composables/useCutSetup'
 import { useBuild } from '~/stores/build'
 
-/** How the head is laid: flat, angled, angled then flat; and which of the figures is found from the target. */
+/** How the head is laid: flat, angled, angled then flat. A shop orders by the depths at two edges, so they come first; then which figure is found from the target. */
 const props = defineProps<{ lay: ReturnType<typeof useCutSetup>, laid: HeadSetup, head: number }>()
 const build = useBuild()
 const setup = computed(() => props.lay.setup.value)
 const modes = [['flat', 'Flat'], ['angled', 'Angled'], ['both', 'Angled, then flat']] as const
-const NAMES = { depth: 'Depth at the bore line', angle: 'Angle', flat: 'Flat, afterwards' } as const
+const NAMES = { depth: 'Depth at bore line', angle: 'Angle', flat: 'Flat, afterwards' } as const
+const FINDS = { depth: 'its depth', angle: 'its angle', flat: 'the flat cut' } as const
+/** What the shop is told: depths at two edges, the free figure among them. */
+const ordered = computed(() => atEdges(props.laid, setup.value.reach))
 const frees = computed(() => setup.value.mode === 'both' ? ['flat', 'depth', 'angle'] as const : ['depth', 'angle'] as const)
 const field = (name: string) => `${build.view?.id}/lay/${props.head}/${name}`
 async function put(change: Parameters<typeof props.lay.set>[0]): Promise<string | undefined> {
@@ -24,29 +27,27 @@ async function edge(low: number, high: number): Promise<string | undefined> {
   props.lay.edges(low, high)
   return undefined
 }
-const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge', 'far edge'] : ['last cylinder’s end', 'cylinder 1’s end'])
+const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge', 'far edge'] : ['last end', 'end at 1'])
 </script>
 
 <template>
   <div class="lay">
     <RadioRow :model-value="setup.mode" :choices="modes" label="How the face is cut" @update:model-value="lay.mode" />
     <template v-if="setup.mode !== 'flat'">
-      <div class="pair">
-        <BenchSelect id="cut-roll" label="Rolled" :model-value="setup.roll" data-next :items="[['aboutCrank', 'about the crank line'], ['acrossCrank', 'across it']]" @update:model-value="lay.set({ roll: $event! })" />
-        <BenchSelect id="cut-free" label="To find" :model-value="setup.free" data-next :items="[...frees.map(name => [name, NAMES[name]] as const), ['none', 'nothing: as set'] as const]" @update:model-value="lay.set({ free: $event! })" />
+      <div class="fields">
+        <FigureField :field="field('low')" :label="`Off the ${sides[0]!}`" dimension="length" :part="asSet(ordered.low)" :commit="f => edge(f.value, ordered.high)" />
+        <FigureField :field="field('high')" :label="`Off the ${sides[1]!}`" dimension="length" :part="asSet(ordered.high)" :commit="f => edge(ordered.low, f.value)" />
       </div>
       <div class="fields">
+        <BenchSelect id="cut-roll" label="Rolled" :model-value="setup.roll" data-next :items="[['aboutCrank', 'about crank'], ['acrossCrank', 'across it']]" @update:model-value="lay.set({ roll: $event! })" />
+        <FigureField :field="field('reach')" label="Edges, from bore line" dimension="length" :part="asSet(setup.reach)" :commit="f => put({ reach: f.value })" />
+      </div>
+      <div class="fields">
+        <BenchSelect id="cut-free" label="To find" :model-value="setup.free" data-next :items="[...frees.map(name => [name, FINDS[name]] as const), ['none', 'nothing'] as const]" @update:model-value="lay.set({ free: $event! })" />
         <FigureField v-if="setup.free !== 'angle'" :field="field('angle')" :label="NAMES.angle" dimension="angle" :extra="1" :part="asSet(setup.angle)" :commit="f => put({ angle: f.value })" />
         <FigureField v-if="setup.free !== 'depth'" :field="field('depth')" :label="NAMES.depth" dimension="length" :part="asSet(setup.depth)" :commit="f => put({ depth: f.value })" />
         <FigureField v-if="setup.mode === 'both' && setup.free !== 'flat'" :field="field('flat')" :label="NAMES.flat" dimension="length" :part="asSet(setup.flat)" :commit="f => put({ flat: f.value })" />
       </div>
-      <BenchFold class="small" title="By the depth at two edges instead">
-        <div class="fields three">
-          <FigureField :field="field('reach')" label="Edges, from the bore line" dimension="length" :part="asSet(setup.reach)" :commit="f => put({ reach: f.value })" />
-          <FigureField :field="field('low')" :label="sides[0]!" dimension="length" :part="asSet(lay.low.value)" :commit="f => edge(f.value, lay.high.value)" />
-          <FigureField :field="field('high')" :label="sides[1]!" dimension="length" :part="asSet(lay.high.value)" :commit="f => edge(lay.low.value, f.value)" />
-        </div>
-      </BenchFold>
     </template>
   </div>
 </template>
@@ -54,6 +55,4 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
 <style scoped>
 .lay { display: grid; gap: 6px; }
 .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
-.pair { display: grid; gap: 6px; }
-.three { grid-template-columns: repeat(3, minmax(0, 1fr)); padding-top: 4px; }
 </style>

@@ -48,7 +48,10 @@ onBeforeUnmount(() => clearTimeout(lingering))
       <span v-if="part.provenance === 'assumed'" class="ask">?</span>
       <span v-if="doubt" class="num quiet doubt">{{ sayDoubt(uncertainty(part.estimate), dimension, device.lengths) }}</span>
     </button>
-    <v-tooltip v-if="wanted && button" :model-value="true" :target="button" location="bottom" content-class="slip-holder" :transition="false">
+    <v-tooltip
+      v-if="wanted && button" :model-value="true" :target="button"
+      :location="button.closest('.stack') ? 'start' : 'bottom'" content-class="slip-holder" :transition="false"
+    >
       <SlipPaper :label="label" :part="part" :dimension="dimension" :formula="formula" />
     </v-tooltip>
   </template>

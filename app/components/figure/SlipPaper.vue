@@ -34,7 +34,7 @@ const entries = computed(() => props.part.entries.flatMap(id => build.byId.get(i
       <h3>What makes it unsure</h3>
       <ul class="small">
         <li v-for="source in sources" :key="source.source" class="share">
-          <span class="bar" :style="{ width: `${Math.max(1, source.share * 60)}px` }" /><span class="num">{{ Math.round(source.share * 100) }} %</span>
+          <span class="bar" :style="{ width: `${Math.max(1, source.share * 160)}px` }" /><span class="num">{{ Math.round(source.share * 100) }} %</span>
           <span>{{ saySource(source.source, build.byId, device.lengths) }}</span>
         </li>
       </ul>
@@ -44,12 +44,12 @@ const entries = computed(() => props.part.entries.flatMap(id => build.byId.get(i
 </template>
 
 <style scoped>
-.slip { width: 380px; max-width: 92vw; text-align: left; }
+.slip { width: 420px; max-width: 92vw; text-align: left; }
 .head { display: flex; justify-content: space-between; gap: 12px; }
 .value { font-size: var(--s22); }
 .formula { margin: 6px 0; font-family: var(--figure); }
 .entries { margin: 6px 0; }
 h3 { margin-top: 8px; border-top: 1px solid var(--hair); padding-top: 6px; }
-.share { display: grid; grid-template-columns: 64px 44px 1fr; align-items: center; }
+.share { display: grid; grid-template-columns: 164px 44px 1fr; align-items: center; }
 .bar { height: 8px; background: var(--dye); display: inline-block; }
 </style>

@@ -2,7 +2,7 @@
 import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiTestTube, mdiVectorCurve } from '@mdi/js'
 
 defineProps<{ build: string }>()
-/** Numbers never shift: a station that is not built yet leaves its number free. */
+/** Numbers never shift, and ten have room at either size: a station that is not built yet leaves its number free. */
 const stations = [
   { key: '1', path: 'sheet', name: 'Sheet', icon: mdiFileTableBoxOutline },
   { key: '2', path: 'pour', name: 'Pour', icon: mdiTestTube },
@@ -25,13 +25,14 @@ const stations = [
 
 <style scoped>
 .rail { display: flex; flex-direction: column; border-right: 1px solid var(--ink); background: var(--sheet-deep); }
-.station { position: relative; height: 84px; display: grid; place-items: center; align-content: center; gap: 3px; color: var(--ink); text-decoration: none; border-bottom: 1px solid var(--hair); font-size: var(--s13); }
+.station { position: relative; height: 72px; display: grid; place-items: center; align-content: center; gap: 3px; color: var(--ink); text-decoration: none; border-bottom: 1px solid var(--hair); font-size: var(--s13); }
 .station .no { position: absolute; left: 6px; top: 4px; font-size: var(--s13); color: var(--quiet); }
 .station.on { background: var(--fill); color: var(--on-fill); }
 .station.on .no { color: var(--on-fill); }
 @media (max-width: 1000px) {
   .rail { flex-direction: row; border-right: 0; border-bottom: 1px solid var(--ink); }
-  .station { flex: 1; height: 48px; grid-auto-flow: column; border-bottom: 0; border-right: 1px solid var(--hair); gap: 8px; }
-  .station .no { position: static; }
+  /* Ten of them fill the width; those that are not built yet leave theirs free. */
+  .station { width: 82px; height: 56px; border-bottom: 0; border-right: 1px solid var(--hair); padding-top: 4px; }
+  .station svg { width: 20px; height: 20px; }
 }
 </style>

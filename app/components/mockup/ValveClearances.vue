@@ -14,9 +14,15 @@ const shop = useShop()
 const steps = computed(() => new Map((clearancesOf(build.replayed, build.cylinder) ?? []).map(s => [s.name, s])))
 const rod = computed(() => rodMaterialOf(build.replayed, build.cylinder) ?? 'steel')
 const least = (name: ClearanceName) => leastClearance(shop.rules, name, rod.value)
-const planned = computed(() => (build.replayed?.planned ?? []).filter(op => ['faceCut', 'deckCut', 'gasketChange', 'seatWork'].includes(op.kind)
-  && [...steps.value.values()].some(s => s.planned.some(p => p.operation.id === op.id))))
-const change = (step: ClearanceStep | undefined, id: string) => step?.planned.find(p => p.operation.id === id)?.change.value
+const over = (step: ClearanceStep) => overLeast(build.replayed, shop.rules, build.cylinder, step).over
+/** What has least left first, what nobody measured last; the order stays while a hand is typing. */
+const order = shallowRef<readonly ClearanceName[]>(CLEARANCES)
+const left = (name: ClearanceName) => steps.value.has(name) ? over(steps.value.get(name)!) : 99
+watch(() => build.cylinder, () => order.value = [...CLEARANCES].sort((a, b) => left(a) - left(b)), { immediate: true })
+const rows = computed(() => order.value.map(name => ({ name, step: steps.value.get(name) })))
+/** Bars to one scale: 40 px a millimetre, as far as their place reaches. */
+const LONG = 200
+const px = (mm: number) => Math.max(0, Math.min(LONG - 2, mm * 40))
 const derived = (step: ClearanceStep | undefined, which: 'now' | 'then'): Part | undefined => step && {
   estimate: step[which], provenance: step[which].value === step.measured.estimate.value ? step.measured.provenance : 'derived', entries: step.measured.entries
 }
@@ -31,7 +37,6 @@ const formula = (name: ClearanceName) => ({
   intakeClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket', exhaustClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket',
   intakeSide: 'd · sin tilt to the pocket’s side', exhaustSide: 'd · sin tilt to the pocket’s side', valveToValve: 'a drop of the head leaves it alone', domeToChamber: 'd, the whole drop'
 })[name]
-const over = (step: ClearanceStep) => overLeast(build.replayed, shop.rules, build.cylinder, step).over
 const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).sort((a, b) => over(a) - over(b))[0])
 </script>
 
@@ -41,21 +46,26 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
     <p v-else-if="steps.size" class="verdict">Everything stated keeps the shop’s least, with all that is planned.</p>
     <p v-else class="verdict quiet">Clay or soft springs and a dial: intake around 10° after top, exhaust around 10° before, and search 20° either side.</p>
     <v-table>
-      <thead>
-        <tr>
-          <th>Clearance</th><th class="field">measured</th><th class="r">now</th>
-          <th v-for="op in planned" :key="op.id" class="r">{{ sayKind(op.kind) }}<template v-if="op.kind === 'faceCut' || op.kind === 'deckCut'"><br>{{ say(op.body.depth.value, 'length', device.lengths) }}</template></th>
-          <th class="r">then</th><th class="r">shop’s least</th>
-        </tr>
-      </thead>
+      <thead><tr><th>Clearance</th><th class="field">measured</th><th>what is left of it</th><th class="r">then</th><th class="r">over the least</th></tr></thead>
       <tbody>
-        <tr v-for="name in CLEARANCES" :key="name">
-          <th scope="row">{{ QUANTITY_WORDS[name].label }}<br><span v-if="steps.has(name) && conventionOf(name)" class="small quiet">{{ conventionOf(name) }}<template v-if="tilt(name)">, {{ digits(tilt(name)!, 0) }}° tilt</template></span></th>
+        <tr v-for="{ name, step } in rows" :key="name" :data-clearance="name">
+          <th scope="row">{{ QUANTITY_WORDS[name].label }}<br><span v-if="step && conventionOf(name)" class="small quiet">{{ conventionOf(name) }}<template v-if="tilt(name)">, {{ digits(tilt(name)!, 0) }}° tilt</template></span></th>
           <td><StatementField :quantity="name" :scope="{ level: 'build' }" hide-label no-basis /></td>
-          <td class="r"><FigureReading :label="`${QUANTITY_WORDS[name].label} now`" :part="derived(steps.get(name), 'now')" dimension="length" /></td>
-          <td v-for="op in planned" :key="op.id" class="r num">{{ change(steps.get(name), op.id) === undefined ? '' : `${change(steps.get(name), op.id)! > 0 ? '+' : ''}${digits(change(steps.get(name), op.id)!, 2)}` }}</td>
-          <td class="r then"><FigureReading :label="`${QUANTITY_WORDS[name].label} then`" :part="derived(steps.get(name), 'then')" dimension="length" :formula="formula(name)" /><br v-if="steps.has(name)"><span v-if="steps.has(name)" class="small quiet num pm">{{ sayDoubt(uncertainty(steps.get(name)!.then), 'length', device.lengths) }}</span></td>
-          <td class="r num">{{ say(least(name), 'length', device.lengths) }}<br><span v-if="steps.has(name)" class="small" :class="over(steps.get(name)!) < 0 ? 'warn' : 'quiet'">{{ over(steps.get(name)!) < 0 ? 'under' : 'kept' }}</span></td>
+          <td>
+            <template v-if="step">
+              <svg :width="LONG" height="22" aria-hidden="true">
+                <rect x="0" y="7" :width="px(step.now.value)" height="8" class="now" />
+                <rect x="0" y="4" :width="px(step.then.value)" height="14" class="left" :class="{ short: over(step) < 0 }" />
+                <path :d="`M${px(least(name)) - 1.5} 0V22M${px(least(name)) + 1.5} 0V22`" class="least" />
+              </svg>
+              <p class="small quiet">
+                now <FigureReading :label="`${QUANTITY_WORDS[name].label} now`" :part="derived(step, 'now')" dimension="length" />
+                <span v-for="p in step.planned.filter(one => Math.abs(one.change.value) > 1e-9)" :key="p.operation.id">, {{ sayKind(p.operation.kind).toLowerCase() }} <span class="num">{{ p.change.value > 0 ? '+' : '' }}{{ say(p.change.value, 'length', device.lengths) }}</span></span>
+              </p>
+            </template>
+          </td>
+          <td class="r then"><FigureReading :label="`${QUANTITY_WORDS[name].label} then`" :part="derived(step, 'then')" dimension="length" :formula="formula(name)" /><br v-if="step"><span v-if="step" class="small quiet num pm">{{ sayDoubt(uncertainty(step.then), 'length', device.lengths) }}</span></td>
+          <td class="r num" :class="{ warn: step && over(step) < 0 }">{{ !step ? '' : over(step) < 0 ? `${say(-over(step), 'length', device.lengths)} under` : say(over(step), 'length', device.lengths) }}<br><span class="small quiet">least {{ say(least(name), 'length', device.lengths) }}</span></td>
         </tr>
       </tbody>
     </v-table>
@@ -68,7 +78,12 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
 .verdict { font-size: var(--s18); }
 .field { width: 128px; }
 .then { font-weight: 700; }
-.pm { font-weight: 400; }
+.now { fill: none; stroke: var(--ink); stroke-width: 1; }
+.left { fill: var(--dye); }
+.left.short { fill: var(--stop); }
+.least { stroke: var(--ink); stroke-width: 1; }
+.r { white-space: nowrap; }
+.pm, .warn .quiet { font-weight: 400; }
 .v-table :deep(tbody th), .v-table :deep(tbody td) { vertical-align: top; }
 .v-table :deep(tbody th) { padding-top: 6px; }
 </style>
