@@ -26,6 +26,10 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
   ['squish', 'launch', 'mockup', {}], ['turned head', 'skerry', 'mockup', {}], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }], ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }],
   ['daybook', 'testSix', 'daybook', {}]
 ]
+/** What a station is opened for, read from a metre away: no text of the station is larger. */
+const LARGEST: Record<string, string> = {
+  'pour': '[data-new] input', 'cut on a solid': '.ask .first', 'shape': '[data-short] .num, [data-budget] .num', 'squish': '.answer .big .num', 'deck': '.side .big .num'
+}
 /** The twelve of each server, brought in once. */
 const twelves = new Map<string, Promise<string>>()
 async function engineOf(bench: Bench, engine: Engine, dress: Dress): Promise<string> {
@@ -50,6 +54,16 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
         if (station === 'shape' && engine !== 'skerry') await page.locator('[data-added]').getByText('cc').waitFor({ timeout: 90_000 })
         await page.waitForTimeout(500)
         expect(await faults(page)).toEqual([])
+        const meant = LARGEST[name]
+        if (meant) {
+          const sizes = await page.locator('[data-station]').evaluate((station, selector) => {
+            const size = (el: Element) => Number.parseFloat(getComputedStyle(el).fontSize)
+            const texts = [...station.querySelectorAll('*')].filter(el => (el as HTMLElement).offsetParent && (el.matches('input') || [...el.childNodes].some(node => node.nodeType === 3 && node.textContent!.trim())))
+            return { meant: Math.max(...[...station.querySelectorAll(selector)].map(size)), most: Math.max(...texts.map(size)) }
+          }, meant)
+          expect(sizes.meant).toBeGreaterThanOrEqual(32)
+          expect(sizes.most).toBe(sizes.meant)
+        }
         // The largest figure is the one that matters: the glass on Pour, the ratio elsewhere.
         const high = (selector: string) => page.locator(selector).first().evaluate(el => Number.parseFloat(getComputedStyle(el).fontSize))
         if (station === 'pour' && store['bowl.pourLeaf'] === undefined) expect(await high('[data-new] input')).toBe(80)
@@ -108,11 +122,11 @@ test('bench targets are 44 px or more', async ({ page, bench }) => {
   await page.setViewportSize(SIZES[1])
   for (const station of ['pour', 'shape', 'cut', 'mockup'] as const) {
     await open(page, bench, bench.launch, station)
-    const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.v-btn:not(.go, .plate, .handle, .grip), .v-field')]
+    const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.v-btn:not(.plate, .handle, .grip), .v-field, a.go')]
       .filter(el => el.offsetParent && el.getBoundingClientRect().height < 43.5).map(el => el.textContent!.trim() || el.id))
     expect(small).toEqual([])
     // What is dragged is drawn small and caught all round it.
-    const caught = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.handle, .grip')]
+    const caught = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.handle, .grip, .plate')]
       .filter(el => el.offsetParent).map(el => Math.max(el.getBoundingClientRect().height, Number.parseFloat(getComputedStyle(el, '::before').height))).filter(high => high < 43.5))
     expect(caught).toEqual([])
   }

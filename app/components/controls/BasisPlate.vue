@@ -34,5 +34,9 @@ function choose(value: string) {
 <style scoped>
 .plate.v-btn { --v-btn-height: 19px; min-height: 0; padding: 0 0 0 4px; font-size: var(--s13); color: var(--quiet); }
 .plate.v-btn::before { content: ''; position: absolute; inset: -3px 0; }
-@media (max-width: 1000px) { .plate.v-btn { --v-btn-height: 24px; } }
+/* By finger it is caught all round, more above than below: under it lies its figure's well. */
+@media (max-width: 1000px) {
+  .plate.v-btn { --v-btn-height: 24px; z-index: 1; }
+  .plate.v-btn::before { inset: -14px 0 -6px; }
+}
 </style>
