@@ -20,7 +20,7 @@ const H = computed(() => Math.max(240, size.height.value))
 const WELL = 92
 const APART = 62
 /** Room beneath for the crown seen edge-on. */
-const edgeOn = computed(() => plane.value ? 76 : 20)
+const edgeOn = computed(() => plane.value ? 86 : 20)
 const middle = computed(() => ({ left: W.value / 2, top: (H.value - edgeOn.value) / 2 }))
 const scale = computed(() => Math.max(20, Math.min(W.value - 2 * WELL - 44, H.value - edgeOn.value - 26)) / bore.value)
 const dot = ({ x, y }: Place) => ({ left: middle.value.left + x * scale.value, top: middle.value.top - y * scale.value })
@@ -49,11 +49,11 @@ const edge = computed(() => {
   const half = bore.value / 2
   const reach = half * scale.value
   const gaps = [-1, 1].map(side => ({ x: middle.value.left + side * reach, gap: p.centre + side * half * p.rock, side }))
-  const face = H.value - 56
+  const face = H.value - 66
   const near = Math.min(...gaps.map(g => g.gap))
   // The scale would run out of its strip where a piston rocks far.
-  const rise = (gap: number) => Math.min(34, (gap - near) * TIMES * scale.value)
-  return { face, gaps: gaps.map(g => ({ ...g, y: face + 6 + rise(g.gap), first: g.gap === near && gaps[0]!.gap !== gaps[1]!.gap })) }
+  const rise = (gap: number) => Math.min(32, (gap - near) * TIMES * scale.value)
+  return { face, gaps: gaps.map(g => ({ ...g, y: face + 9 + rise(g.gap), first: g.gap === near && gaps[0]!.gap !== gaps[1]!.gap })) }
 })
 const noun = computed(() => props.kind === 'solder' ? 'Solder' : 'Deck')
 const side = ({ x, y }: Place) => Math.abs(y) < 3 ? (x > 0 ? 'pin, front' : 'pin, back') : `${y > 0 ? 'far' : 'intake'} side, ${x > 0 ? 'front' : 'back'}`
@@ -79,7 +79,7 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
           <path :d="`M${edge.gaps[0]!.x} ${edge.gaps[0]!.y}L${edge.gaps[1]!.x} ${edge.gaps[1]!.y}`" class="edge" />
           <path v-for="g in edge.gaps.filter(one => one.first)" :key="g.side" :d="`M${g.x - 3} ${g.y}V${edge.face}M${g.x + 1} ${g.y}V${edge.face}`" class="first" />
           <text v-for="g in edge.gaps" :key="g.side" :x="g.x + g.side * 18" :y="edge.face + 20" :text-anchor="g.side < 0 ? 'end' : 'start'" class="num">{{ shown(g.gap, 'length', device.lengths).number }}</text>
-          <text :x="middle.left" :y="H - 2" text-anchor="middle" class="soft">edge-on, intake left; tilt × {{ TIMES }}</text>
+          <text :x="middle.left" :y="H - 9" text-anchor="middle" class="soft">edge-on, intake left; tilt × {{ TIMES }}</text>
         </g>
       </svg>
       <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :class="{ least: isSmallest(place) }" :style="{ left: `${wellOf(place).left}px`, top: `${wellOf(place).top}px` }">

@@ -169,7 +169,7 @@ async function planDepth() {
             <div class="other">
               <LeafTabs v-model="view" :leaves="views" label="Drawing" class="views" />
               <MarginClock v-if="view === 'clock'" :margins="own.valves" class="fill" />
-              <LazyCutSpace v-else-if="view === 'space' && exactly" :chamber="mine.key" :plane="planeNow!" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} and the plane of the cut; arrow keys turn it`" class="fill" />
+              <LazyChamberBody v-else-if="view === 'space' && exactly" :chamber="mine.key" :plane="planeNow!" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} and the plane of the cut; arrow keys turn it`" class="fill" />
               <CutSide v-else :side="look?.side ?? []" :plane="planeNow!" :done="mine.model.done" :x="middle" :bore="bore" :depth="depth" :draggable="!planned" class="fill" @depth="dragged" />
             </div>
           </div>

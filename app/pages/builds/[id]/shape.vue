@@ -165,7 +165,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           </v-table>
         </template>
         <HotSpotList v-else-if="leaf === 'spots'" :spots="spots" :spec="spec" />
-        <LazyCutSpace v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
+        <LazyChamberBody v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
         <template v-else-if="leaf === 'copy'">
           <p class="small">This chamber as the master: the same shape in every cylinder, <template v-if="gauge > 0">a gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch.</template></p>
           <div class="row"><v-btn v-if="copying" @click="haltCopying">Stop</v-btn><v-btn v-else :disabled="setup.steps.length === 0" @click="copy">Copy to every cylinder</v-btn><span v-if="copying" class="small quiet" role="status">{{ copies.length }} reckoned</span></div>
