@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { camRetard, clearanceFromSinking, pushrodChange, seatLedge, seatMargin, sinking, vFlange } from '.'
+import { camRetard, clearanceFromSinking, pushrodChange, ridgeVolume, seatLedge, seatMargin, sinking, vFlange } from '.'
 
 const rad = (d: number) => d * Math.PI / 180
 const seat = { diameter: 36.4, axis: [0, -Math.sin(rad(26)), Math.cos(rad(26))] as [number, number, number], centre: [23.5, 3.5, 8.67835] as [number, number, number] }
@@ -46,6 +46,12 @@ describe('sinking a valve', () => {
     expect(clearanceFromSinking(0.5, 24, 'alongValve')).toBe(0.5)
     expect(clearanceFromSinking(0.5, 24, 'pocket')).toBe(0.5)
     expect(() => clearanceFromSinking(-1, 24, 'upright')).toThrow(/sunk/)
+  })
+  it('a ridge left by a cutter holds ½·1.5·0.8 over a third of 42 mm round: 0.026389 cc; all the way round three times that', () => {
+    const ridge = { height: 0.8, width: 1.5, across: 42, arc: 120 }
+    expect(ridgeVolume(ridge)).toBeCloseTo(0.5 * 1.5 * 0.8 * Math.PI * 42 / 3 / 1000, 12)
+    expect(ridgeVolume({ ...ridge, arc: 360 })).toBeCloseTo(0.0791681, 6)
+    for (const bad of [{ height: 0 }, { width: -1 }, { across: Number.NaN }, { arc: 361 }]) expect(() => ridgeVolume({ ...ridge, ...bad })).toThrow(RangeError)
   })
   it('leaves a ledge where the seat alone is re-cut', () => {
     // 0.5/(1 − 0.57735)

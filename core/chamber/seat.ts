@@ -1,4 +1,4 @@
-import { DomainError, above, atLeast, finite } from '../domain'
+import { above, atLeast, atMost, DomainError, finite } from '../domain'
 import type { Cut } from './cut'
 
 /** A seat's or a top cut's edge: a circle in the chamber frame, its axis a unit vector along the valve. */
@@ -74,6 +74,24 @@ export function blending({ diameter, topCut }: { diameter: number, topCut: numbe
   atLeast('width', width, 0)
   const alpha = topCut * Math.PI / 180
   return 2 * Math.PI * (diameter / 2 + width * (1 - Math.cos(alpha)) / 3) * width * width * Math.sin(alpha) / 2 / 1000
+}
+
+/**
+ * What a ridge holds that a cutter left round a valve: the cc that blending it away gives the chamber.
+ *
+ * @param ridge height over the ceiling and width of its foot, diameter it stands at, mm; the arc it runs over, degrees
+ * @returns cc
+ * @throws RangeError when a length is not above 0 or the arc not above 0 and up to 360
+ * Source: a triangle ½·w·h carried round by Pappus' theorem at its middle: ½·w·h·π·D·arc/360.
+ * @example ridgeVolume({ height: 0.8, width: 1.5, across: 42, arc: 120 }) // 0.0264 cc
+ */
+export function ridgeVolume({ height, width, across, arc }: { height: number, width: number, across: number, arc: number }): number {
+  above('height', height, 0)
+  above('width', width, 0)
+  above('across', across, 0)
+  above('arc', arc, 0)
+  atMost('arc', arc, 360)
+  return height * width / 2 * Math.PI * across * arc / 360 / 1000
 }
 
 /**

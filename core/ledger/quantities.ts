@@ -97,7 +97,11 @@ export const FIGURE_BOUNDS = {
   dialDrop: { dimension: 'length', min: 0.05, max: 150 },
   wheel: { dimension: 'angle', min: -360, max: 720 },
   sunk: { dimension: 'length', min: 0, max: 6 },
-  roughness: { dimension: 'roughness', min: 0.02, max: 25 }
+  roughness: { dimension: 'roughness', min: 0.02, max: 25 },
+  ridgeHeight: { dimension: 'length', min: 0.05, max: 10 },
+  ridgeWidth: { dimension: 'length', min: 0.05, max: 15 },
+  ridgeAcross: { dimension: 'length', min: 5, max: 150 },
+  ridgeArc: { dimension: 'angle', min: 5, max: 360 }
 } as const satisfies Record<string, QuantityRule>
 
 /**

@@ -10,4 +10,5 @@ export { perMmOf, reliefLesson, reliefPrediction, type Lesson, type NoLesson, ty
 export { cylinderState, reckon, type Challenge, type CylinderState, type LeftOut, type PourStanding, type Replay } from './replay'
 export { CLEARANCES, clearanceSteps, valveStandings, type ClearanceName, type ClearanceStep, type ValveStanding } from './valves'
 export { clearancesOf, modelOf, quantityOf, rodMaterialOf, squishOf } from './asked'
+export { ridgesOf, type Ridge } from './ridges'
 export { ccBand, furthestOff, targetBand, type TargetBand } from './target'

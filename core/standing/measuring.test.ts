@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { all, burette, head, mm, oneCylinder, READING_U, type Bench, nextMove } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, clearancesOf, evenPlan, headCut, quantityOf, replay, squishOf, type EvenBy, type PourBody, type Replay } from '..'
+import { NO_SOLIDS, clearancesOf, evenPlan, headCut, quantityOf, replay, ridgesOf, squishOf, type EvenBy, type PourBody, type Replay } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 const cc = (value: number) => ({ value, unit: 'cc', typed: String(value) })
@@ -12,6 +12,22 @@ const even = (standing: Replay, by: EvenBy) => evenPlan(standing, 1, by, standin
 const pourOf = (bench: Bench, more: Partial<PourBody> & Pick<PourBody, 'encloses' | 'fills'>, cylinder = 1) =>
   bench.add('pour', { level: 'cylinder', cylinder }, { typed: '', instrument: burette, ...more })
 const spots = (...list: [number, number, number][]) => ({ readings: list.map(([x, y, value]) => ({ x, y, figure: mm(value) })) })
+
+describe('a ridge that a cutter left', () => {
+  it('is told until somebody grinds at it; of a valve’s the last that was measured', () => {
+    const bench = oneCylinder(2)
+    const at = { level: 'valve', cylinder: 1, valve: 'exhaust' } as const
+    const body = (height: number) => ({ height: { value: height, unit: 'mm', typed: '' }, width: { value: 1.5, unit: 'mm', typed: '' }, across: { value: 42, unit: 'mm', typed: '' }, arc: { value: 120, unit: '°', typed: '' } })
+    bench.add('ridge', at, body(1.6))
+    bench.add('ridge', at, body(0.8))
+    const volumes = (c: number) => ridgesOf(open(bench), c).map(r => Number(r.volume.toFixed(5)))
+    expect([volumes(1), volumes(2)]).toEqual([[0.02639], []])
+    bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'planned', added: { value: 0.03, unit: 'cc', typed: '' } })
+    expect(volumes(1)).toEqual([])
+    bench.add('ridge', at, body(0.4))
+    expect(volumes(1)).toEqual([0.01319])
+  })
+})
 
 describe('a crown in its bore', () => {
   /** π/4·92²·10 = 66.4761 cc over a flat crown 10 mm down. */

@@ -1,10 +1,13 @@
 <script setup lang="ts">
-import type { ChamberSpec, HotSpot } from '#core'
+import { ridgesOf, type ChamberSpec, type HotSpot, type Ridge, type Scope } from '#core'
 import { digits, say } from '#shared/figures'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
-/** Places to round, smooth or look at, and what to do there. */
-const props = defineProps<{ spots: HotSpot[], spec: ChamberSpec }>()
+/** Places to round, smooth or look at, and what to do there; ridges as they were measured. */
+const props = defineProps<{ spots: HotSpot[], spec: ChamberSpec, valve: number }>()
+const build = useBuild()
 const device = useDevice()
 const mm = (value: number) => say(value, 'length', device.lengths)
 const name = (i: number) => props.spec.valves[i]!.valve
@@ -17,15 +20,38 @@ const lines = computed(() => props.spots.map((spot): { where: string, what: stri
     case 'plugLip': return { where: 'Lip over the plug', what: `${mm(spot.height)} high: round it, it glows first.` }
   }
 }))
+const ridges = computed(() => build.replayed ? ridgesOf(build.replayed, build.cylinder) : [])
+/** A ridge is stated at the valve that is looked at. */
+const at = computed<Scope>(() => {
+  const { valve } = props.spec.valves[props.valve]!
+  const n = props.spec.valves.slice(0, props.valve + 1).filter(v => v.valve === valve).length
+  return { level: 'valve', cylinder: build.cylinder, valve, ...(props.spec.valves.filter(v => v.valve === valve).length > 1 ? { n } : {}) }
+})
+const sentence = ref('')
+async function blend({ entry, volume }: Ridge) {
+  const added = { value: Math.round(volume * 1000) / 1000, unit: 'cc', typed: '' }
+  sentence.value = notKept(await build.add('relief', { level: 'cylinder', cylinder: build.cylinder }, { state: 'planned', added }, { note: `ridge round the ${entry.scope.level === 'valve' ? entry.scope.valve : ''} blended` })) ?? ''
+}
 </script>
 
 <template>
-  <ul class="spots">
-    <li v-for="line in lines" :key="line.where"><strong :class="{ warn: line.stop }">{{ line.where }}</strong> <span class="small">{{ line.what }}</span></li>
-    <li v-if="lines.length === 0" class="quiet">The drawing shows none. Look for sharp lips all the same.</li>
-  </ul>
+  <div class="list">
+    <ul class="spots">
+      <li v-for="line in lines" :key="line.where"><strong :class="{ warn: line.stop }">{{ line.where }}</strong> <span class="small">{{ line.what }}</span></li>
+      <li v-for="r in ridges" :key="r.entry.id" data-ridge>
+        <strong>Ridge round the {{ r.entry.scope.level === 'valve' ? r.entry.scope.valve : '' }}</strong>
+        <span class="small">{{ mm(r.entry.body.height.value) }} high over {{ digits(r.entry.body.arc.value, 0) }}°, measured: blending it gives <strong class="num">{{ say(r.volume, 'volume', 'mm', 2) }}</strong>.</span>
+        <v-btn @click="blend(r)">Plan the blending</v-btn>
+      </li>
+      <li v-if="lines.length === 0 && ridges.length === 0" class="quiet">The drawing shows none. Look for sharp lips all the same.</li>
+    </ul>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+    <BenchFold title="A ridge that a cutter left"><KindForm :key="JSON.stringify(at)" kind="ridge" :scope="at" keep-label="Keep the ridge" /></BenchFold>
+  </div>
 </template>
 
 <style scoped>
+.list { display: grid; gap: 8px; align-content: start; overflow: auto; }
+.spots li .v-btn { margin-left: 8px; }
 .spots { display: grid; gap: 6px; align-content: start; }
 </style>
