@@ -45,14 +45,26 @@ async function ready(page: Page, bench: Bench, station: 'cut' | 'sheet' | 'shape
 }
 
 // Reported, not asserted: what a drag costs, from the page to the worker and back, on a chamber of some 30 000 triangles.
-test('dragging the plane of a cut', async ({ page, bench }) => {
+for (const [what, grip] of [['the plane in its section', '.drawings [data-grip]'], ['the stair', '.stair [data-grip]']] as const) {
+  test(`dragging the plane of a cut: ${what}`, async ({ page, bench }) => {
+    await ready(page, bench, 'cut')
+    await page.locator('[data-answer=deepest]').waitFor({ timeout: 60_000 })
+    await page.waitForTimeout(2000)
+    await clear(page)
+    await drag(page, await middle(page, grip), i => [0, -6 * Math.sin(i / 8)])
+    await report(page, `${what}, the selected chamber`, 'solids look')
+    await report(page, `${what}, all six`, 'solids plan')
+  })
+}
+
+test('turning the body', async ({ page, bench }) => {
+  await page.addInitScript(() => localStorage.setItem('bowl.cutView', 'space'))
   await ready(page, bench, 'cut')
-  await page.locator('[data-answer=deepest]').waitFor({ timeout: 60_000 })
-  await page.waitForTimeout(2000)
+  await page.locator('.space canvas').waitFor({ timeout: 60_000 })
+  await page.waitForTimeout(3000)
   await clear(page)
-  await drag(page, await middle(page, '[data-grip]'), i => [0, -6 * Math.sin(i / 8)])
-  await report(page, 'the plane, the selected chamber', 'solids look')
-  await report(page, 'the plane, all six', 'solids hold')
+  await drag(page, await middle(page, '.space'), i => [40 * Math.sin(i / 8), 20 * Math.sin(i / 5)])
+  await report(page, 'the body', 'solids surface')
 })
 
 test('dragging a valve', async ({ page, bench }) => {

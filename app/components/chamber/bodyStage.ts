@@ -115,7 +115,28 @@ export async function openBody(host: HTMLElement, tell: (names: BodyName[]) => v
     }
     tell([at('intake side', 0, -radius), at('to cylinder 1 →', radius * 0.9, radius * 0.97), at('10 mm', -radius * 0.8, radius * 0.97)])
   }
+  // One picture a frame however often the hand moves; a device that can't keep up draws coarsely, without lines, until the hand rests.
+  const SLOW = 60
+  let [asked, slow, turning, last] = [false, false, false, 0]
   function draw() {
+    if (asked) return
+    asked = true
+    requestAnimationFrame((now) => {
+      asked = false
+      slow = turning && (slow || (last > 0 && now - last > SLOW))
+      last = turning ? now : 0
+      creases.visible = !slow
+      const fine = slow ? 0.5 : window.devicePixelRatio
+      if (renderer.getPixelRatio() !== fine) renderer.setPixelRatio(fine)
+      paint()
+    })
+  }
+  controls.addEventListener('start', () => turning = true)
+  controls.addEventListener('end', () => {
+    turning = false
+    draw()
+  })
+  function paint() {
     const [right, up] = [0, 1].map(i => new THREE.Vector3().setFromMatrixColumn(camera.matrixWorld, i))
     light.target.position.copy(controls.target)
     light.position.copy(camera.position).addScaledVector(right!, -110).addScaledVector(up!, 110)
@@ -184,7 +205,6 @@ export async function openBody(host: HTMLElement, tell: (names: BodyName[]) => v
     },
     fit(width: number, height: number) {
       if (width < 2 || height < 2) return
-      renderer.setPixelRatio(window.devicePixelRatio)
       renderer.setSize(width, height)
       const half = radius * Math.max(1, Math.min(width, height) / (Math.min(width, height) - 24))
       const [x, y] = width > height ? [half * width / height, half] : [half, half * height / width]
