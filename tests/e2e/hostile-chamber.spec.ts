@@ -66,7 +66,10 @@ test('impossible targets and set-ups are said, and nothing is cut', async ({ pag
   await expect(page.locator('.figure-field', { has: field(page, 'Angle') }).locator('.sentence')).toContainText('15° at most')
   await field(page, 'Angle').press('Escape')
   await set('Angle', '1')
-  await set('Depth at the bore line', '3')
+  await set('Depth at bore line', '3')
+  // What the shop is told: 3 mm at the bore line and 1° over 69 mm to either edge, 3 ∓ 69·tan 1°.
+  await expect(field(page, 'Off the intake edge')).toHaveValue('1.80')
+  await expect(field(page, 'Off the far edge')).toHaveValue('4.20')
   await expect(page.getByText('The angled cut alone takes too much')).toBeVisible()
 })
 
