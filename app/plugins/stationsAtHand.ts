@@ -1,7 +1,7 @@
 import { preloadRouteComponents } from '#imports'
 
 /** A page that has settled fetches the stations that are not open, ms after it was last led somewhere. */
-const SETTLED = 8000
+const SETTLED = 4000
 const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'daybook']
 
 /** Once the open station stands, the others are fetched too: a page that has lost its server opens them all the same. */
@@ -10,6 +10,9 @@ export default defineNuxtPlugin(() => {
   useRouter().afterEach(({ params }) => {
     clearTimeout(timer)
     if (typeof params.id !== 'string') return
-    timer = setTimeout(() => STATIONS.forEach(station => void preloadRouteComponents(`/builds/${String(params.id)}/${station}`)), SETTLED)
+    timer = setTimeout(() => STATIONS.forEach((station) => {
+      // A server that does not answer just now is no fault: the station is asked for again when it is opened.
+      preloadRouteComponents(`/builds/${String(params.id)}/${station}`).catch(() => undefined)
+    }), SETTLED)
   })
 })

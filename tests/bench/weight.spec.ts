@@ -39,7 +39,7 @@ test('what is loaded: the shop, then each station', async ({ page, bench }) => {
     await fresh.waitForTimeout(500)
     const stands = (await more()) - first
     // Charts come with what there is to draw, the other stations once this one has settled.
-    await fresh.waitForTimeout(5500)
+    await fresh.waitForTimeout(2500)
     const drawn = (await more()) - first
     await fresh.waitForTimeout(6000)
     console.log(`${station}: ${stands.toFixed(0)} kB gz more than the shop until it stands (at most 120), ${(drawn - stands).toFixed(0)} for its charts, ${((await more()) - first - drawn).toFixed(0)} for the other stations`)
