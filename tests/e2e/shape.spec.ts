@@ -133,10 +133,13 @@ test('a ridge that a cutter left is stated as measured, says its cc and is plann
   await page.addInitScript(() => localStorage.setItem('bowl.shapeLeaf', 'spots'))
   await open(page, bench, await copyOf(bench, bench.launch), 'shape')
   await page.getByRole('button', { name: 'A ridge that a cutter left' }).click()
-  for (const [label, typed] of [['Height', '0.8'], ['Width of its foot', '1.5'], ['Across, where it stands', '42'], ['Over', '400']] as const) await field(page, label).fill(typed)
-  await page.getByRole('button', { name: 'Keep the ridge' }).click()
-  await expect(page.locator('.fold .sentence')).toContainText('between 5.0° and 360.0°')
+  for (const [label, typed] of [['Height', '0.8'], ['Width of its foot', '1.5'], ['Across, where it stands', '42'], ['Over', '400']] as const) {
+    await field(page, label).fill(typed)
+    await field(page, label).press('Enter')
+  }
+  await expect(page.locator('.fold')).toContainText('between 5.0° and 360.0°')
   await field(page, 'Over').fill('120')
+  await field(page, 'Over').press('Enter')
   await page.getByRole('button', { name: 'Keep the ridge' }).click()
   // ½·1.5·0.8 over a third of 42 mm round is 0.0264 cc.
   await expect(page.locator('[data-ridge]')).toContainText('0.026 cc')

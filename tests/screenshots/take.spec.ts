@@ -60,7 +60,7 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
   { name: 'cut-angled', store: { 'bowl.cutView': 'clock' }, at: async (page, bench) => {
     await cut(page, bench)
     await page.getByLabel('Angled, then flat').check()
-    for (const [label, text] of [['Angle', '1'], ['Depth at the bore line', '.4 mm']] as const) {
+    for (const [label, text] of [['Angle', '1'], ['Depth at bore line', '.4 mm']] as const) {
       await field(page, label).fill(text)
       await field(page, label).press('Enter')
     }
