@@ -72,7 +72,7 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
         <path v-for="place in places" :key="`${place.x}/${place.y}`" :d="leader(place)" class="leader" />
         <circle v-for="place in places" :key="`dot ${place.x}/${place.y}`" :cx="dot(place).left" :cy="dot(place).top" r="4" class="dot" :class="{ read: part(place), least: isSmallest(place) }" />
         <path :d="`M${middle.left + 20} ${middle.top - 12} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
-        <text :x="middle.left + 14" :y="middle.top - 7" text-anchor="end">to cylinder 1</text>
+        <text :x="middle.left + 14" :y="middle.top - 7" text-anchor="end">{{ bore * scale > 170 ? 'to cylinder 1' : 'to 1' }}</text>
         <text :x="middle.left" :y="middle.top + bore / 2 * scale + 16" text-anchor="middle">intake side</text>
         <g v-if="edge">
           <path :d="`M${edge.gaps[0]!.x - 12} ${edge.face}H${edge.gaps[1]!.x + 12}`" class="face" />
