@@ -38,6 +38,23 @@ export function groundBudget(standing: Replay, { cylinder, head }: { cylinder: n
   return gap === undefined ? undefined : { toTarget: -over, cc: -gap, depth: Math.max(0, first.depth), valve: first.valve }
 }
 
+/** Less than this nobody grinds over or under, cc. */
+const GRAIN = 0.005
+
+/**
+ * What grinding has left of a budget.
+ *
+ * @param budget see {@link GroundBudget}
+ * @param spent cc that are ground, or would be
+ * @returns limit: cc to the target, or past it as far as a face cut can pay back; over: cc past that; lost: more than any face
+ *   cut could pay back above the seats
+ * @example spentOf({ toTarget: −6.9, cc: 0.26, … }, 0.84) // { limit: 0.26, over: 0.58, lost: true }
+ */
+export function spentOf({ toTarget, cc }: GroundBudget, spent: number): { limit: number, over: number, lost: boolean } {
+  const limit = toTarget > 0 ? toTarget : Math.max(0, cc)
+  return { limit, over: limit > 0 && spent - limit > GRAIN ? spent - limit : 0, lost: spent > GRAIN && spent - cc > GRAIN }
+}
+
 /** The flat cut that brings one chamber to its target: `depth` and `worst` are missing where there is nothing to cut. */
 export interface PayBack {
   /** Its chamber's shape is not ready: nothing is told yet. */

@@ -1,5 +1,5 @@
 export { asIf, flatCut, pouredVolume, type AsIf, type CylinderAsIf, type Tried, type ValveRoom } from './asIf'
-export { groundBudget, payBack, type GroundBudget, type PayBack } from './budget'
+export { groundBudget, payBack, spentOf, type GroundBudget, type PayBack } from './budget'
 export { NO_SOLIDS, type ChamberShape, type Chambers, type NotReady, type ShapeSource, type Unreachable } from './chambers'
 export { FLAT, headCut, type CylinderCut, type HeadCut } from './depth'
 export { WORTH_GRINDING, evenPlan, type EvenBy, type EvenPlan, type Evened } from './evenUp'

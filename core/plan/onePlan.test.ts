@@ -5,7 +5,7 @@ import { launchChamber } from '../../demo/chambers'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
 import { solidChambers } from '../../tests/support/solidChambers'
-import { NO_SOLIDS, advice, asIf, evenPlan, groundBudget, headCut, payBack, replay, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay, type Tried } from '..'
+import { NO_SOLIDS, advice, asIf, evenPlan, groundBudget, headCut, payBack, replay, spentOf, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay, type Tried } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 let solids: Awaited<ReturnType<typeof solidChambers>>
@@ -264,6 +264,10 @@ describe('what a chamber may give away to grinding', () => {
     expect(budget.cc).toBeGreaterThan(1.4 * 4.5 - 3.4876)
     expect(budget.cc).toBeLessThan(1.4 * 4.7 - 3.4876)
     expect(groundBudget(r, { cylinder: 1, head: 1 }, [], NO_SOLIDS)).toBeUndefined()
+    // A little less than may go keeps the seat, half a cc more does not; a chamber too small for its target has that much first.
+    expect([budget.cc - 0.1, budget.cc + 0.5].map(cc => spentOf(budget, cc).lost)).toEqual([false, true])
+    expect(spentOf({ ...budget, toTarget: 2.8, cc: 5 }, 3.67)).toEqual({ limit: 2.8, over: expect.closeTo(0.87, 9) as number, lost: false })
+    expect(spentOf({ ...budget, cc: -1.2 }, 0)).toEqual({ limit: 0, over: 0, lost: false })
     // What is paid back for 0.5 cc of grinding is the depth Cut finds for both: (3.4876 + 0.5) cc over that opening.
     const ground: Tried[] = [{ kind: 'relief', scope: one, body: { state: 'planned', added: { value: 0.5, unit: 'cc', typed: '' } } }]
     const paid = payBack(r, { cylinder: 1, head: 1 }, ground, solids)

@@ -80,6 +80,25 @@ test('past a limit a press is outlined as a stop and asks for a reason, which st
   await expect(page.locator('tr', { hasText: 'Face cut' }).first()).toContainText('new seats come anyway')
 })
 
+test('grinding more than a face cut could pay back above the seats asks for a reason too', async ({ page, bench }) => {
+  test.setTimeout(150_000)
+  await open(page, bench, await copyOf(bench, bench.launch), 'shape')
+  const take = page.getByRole('button', { name: /^Take it/ })
+  // 0.84 cc where 0.26 may go before the exhaust seat stands in the way.
+  await expect(take).toHaveClass(/stop/, { timeout: 60_000 })
+  await take.click()
+  await expect(page.locator('[data-budget]')).toContainText('too much for the exhaust seat', { timeout: 60_000 })
+  const press = page.locator('[data-plan]')
+  await expect(press).toHaveClass(/stop/)
+  await press.click()
+  const why = page.getByLabel(/Why grind it all the same/)
+  await why.fill('a seat job follows')
+  await why.press('Enter')
+  await expect(page.getByRole('button', { name: 'Drop the plan' })).toBeVisible({ timeout: 60_000 })
+  await page.getByRole('link', { name: /Daybook/ }).click()
+  await expect(page.locator('tr', { hasText: 'Chamber opened' }).first()).toContainText('a seat job follows')
+})
+
 test('the chamber’s slot on the Sheet reads what was poured, and the book beneath it', async ({ page, bench }) => {
   await open(page, bench, bench.launch, 'sheet')
   await expect(page.locator('.poured')).toContainText('55.4')

@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import type { GroundBudget } from '#core'
+import { spentOf, type GroundBudget } from '#core'
 import { digits, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
 /** The cc that grinding may take here, what is drawn so far, and what is left. */
 const props = defineProps<{ budget?: GroundBudget, spent: number }>()
 const device = useDevice()
-/** To the target, where the chamber is still too small for it; else as far as a face cut can pay back. */
-const limit = computed(() => !props.budget ? 0 : props.budget.toTarget > 0 ? props.budget.toTarget : Math.max(0, props.budget.cc))
+const left = computed(() => props.budget && spentOf(props.budget, props.spent))
+const limit = computed(() => left.value?.limit ?? 0)
+const over = computed(() => left.value?.over ?? 0)
+const lost = computed(() => left.value?.lost ?? false)
 const full = computed(() => Math.max(0.5, limit.value, props.spent) * 1.04)
 const share = (cc: number) => `${Math.max(0, Math.min(1, cc / full.value)) * 100}%`
-const over = computed(() => limit.value > 0 ? props.spent - limit.value : 0)
-/** More than any face cut could pay back above the seats. */
-const lost = computed(() => props.budget !== undefined && props.spent - props.budget.cc > 0.005)
 const words = computed(() => {
   const { budget, spent } = props
   if (!budget) return undefined
   if (limit.value <= 0) return { figure: '0', rest: `to spend: with the face down at the ${budget.valve} seat, ${say(budget.depth, 'length', device.lengths)}, it is still ${digits(-budget.cc, 1)} cc over its target.` }
   const of = `of ${digits(limit.value, 2)} cc${budget.toTarget > 0 ? ' to the target' : ''}`
-  if (over.value <= 0.005) return { figure: digits(spent, 2), rest: `${of} spent, ${digits(limit.value - spent, 2)} left` }
+  if (over.value === 0) return { figure: digits(spent, 2), rest: `${of} spent, ${digits(limit.value - spent, 2)} left` }
   return { figure: digits(spent, 2), rest: `${of}: ${digits(over.value, 2)} too much${lost.value ? ` for the ${budget.valve} seat` : ', to be faced back'}` }
 })
 </script>
@@ -29,7 +28,7 @@ const words = computed(() => {
     <p v-else class="quiet small">How much may be ground is told once the target is set and the seats’ heights are known.</p>
     <div v-if="limit > 0" class="bar" aria-hidden="true">
       <i class="room" :style="{ width: share(limit) }" /><i class="spent" :style="{ width: share(Math.min(spent, limit)) }" />
-      <i v-if="over > 0.005" class="over" :class="{ lost }" :style="{ left: share(limit), width: `calc(${share(spent)} - ${share(limit)})` }" />
+      <i v-if="over > 0" class="over" :class="{ lost }" :style="{ left: share(limit), width: `calc(${share(spent)} - ${share(limit)})` }" />
     </div>
   </div>
 </template>

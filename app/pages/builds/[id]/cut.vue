@@ -205,7 +205,6 @@ async function planDepth() {
 .first { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .second { font-size: var(--s32); line-height: 1.1; }
 .pm { font-size: var(--s15); font-weight: 400; }
-.stop.v-btn { border: 2px solid var(--stop); color: var(--stop); }
 .why { margin-top: 2px; }
 .nothing { grid-column: 1 / -1; }
 .row { display: flex; flex-wrap: wrap; gap: 8px; }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { SCHOOLS, arcsOf, asSet, pinBlocked, targetBand, uncertainty, type School } from '#core'
+import { SCHOOLS, arcsOf, asSet, pinBlocked, spentOf, targetBand, uncertainty, type School } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { askSolids } from '~/composables/useSolids'
 import { useGlass } from '~/composables/useGlass'
@@ -60,10 +60,27 @@ const within = (least: number, most: number, noun: string, change: (v: number) =
   return undefined
 }
 const drawn = (azimuth: number, far: number) => draw('Wall drawn', azimuth, far)
+/** More is ground than a face cut could pay back above the seats: planned only with a reason, which stays with the entry. */
+const reason = ref('')
+const asking = ref(false)
+const lostBy = (cc: number) => budget.value !== undefined && spentOf(budget.value, cc).lost
+const spent = computed(() => developed.value && setup.value.steps.length ? developed.value.added : 0)
+const pastSeat = computed(() => lostBy(spent.value))
+const takesPast = computed(() => (offered.value ?? 0) > 0 && lostBy(spent.value + offered.value!))
+watch(() => [head.value, setup.value.steps.length], () => asking.value = false)
 // Nothing is planned or taken by figures that are not yet of what is drawn.
 async function planIt() {
   await caughtUp()
-  sentence.value = await plan(setup.value.steps.map(s => s.words).join(', ')) ?? ''
+  if (pastSeat.value && reason.value.trim() === '') {
+    asking.value = true
+    sentence.value = 'Say why below, then plan it again.'
+    return
+  }
+  sentence.value = await plan([...setup.value.steps.map(s => s.words), ...pastSeat.value ? [reason.value.trim()] : []].join(', ')) ?? ''
+  if (!sentence.value) {
+    reason.value = ''
+    asking.value = false
+  }
 }
 async function takeIt() {
   await caughtUp()
@@ -101,7 +118,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p class="small quiet">Double line: the limit. Spokes: the wall is too near. Squares move it, arrow keys by 0.1 mm.</p>
         <p class="caution">Never past the line; sacrificial valves over the seats. Water behind a wall is of unknown depth: stop and test. Eyes, lungs, loose sleeves.</p>
         <div class="row foot">
-          <v-btn v-if="setup.steps.length" variant="flat" color="primary" @click="planIt">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</v-btn>
+          <v-btn v-if="setup.steps.length" :variant="pastSeat ? 'outlined' : 'flat'" :class="{ stop: pastSeat }" color="primary" data-plan @click="planIt">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</v-btn>
           <template v-if="planned.length">
             <BenchText v-model="hours" class="hours" label="Hours" inputmode="decimal" maxlength="6" />
             <v-btn @click="finish('done', build.cylinder, hours).then(said => sentence = said ?? '')">Cylinder {{ build.cylinder }} is ground</v-btn>
@@ -110,6 +127,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <v-btn @click="template('pdf')">Template, PDF</v-btn><v-btn @click="template('svg')">SVG</v-btn>
         </div>
         <p v-if="planned.length" class="small">Planned on {{ planned.map(op => op.scope.level === 'cylinder' ? `${op.scope.cylinder} (+ ${digits(op.body.added.value, 1)} cc)` : '').join(', ') }}.</p>
+        <form v-if="pastSeat && asking" @submit.prevent="planIt"><BenchText v-model="reason" label="No face cut pays this back above the seats. Why grind it all the same?" maxlength="200" /></form>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </div>
       <div class="right">
@@ -126,11 +144,11 @@ async function template(kindOf: 'pdf' | 'svg') {
           <BenchCheck class="small check" label="need by seat and throat" :model-value="setup.needs === 'seat'" @update:model-value="set({ needs: $event ? 'seat' : 'cylinder' })" />
         </div>
         <p v-if="short" class="want" data-short><template v-if="short.degrees > 0">at {{ mm(lift) }} short over <strong class="num">{{ digits(short.degrees, 0) }}°</strong>, by <strong class="num">{{ digits(short.percent, 0) }} %</strong> at the worst</template><template v-else><strong>Nothing short</strong> at this lift</template></p>
-        <GroundBudgetBar :budget="budget" :spent="developed && setup.steps.length ? developed.added : 0" :class="{ pale }" />
+        <GroundBudgetBar :budget="budget" :spent="spent" :class="{ pale }" />
         <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Inside the line' }}, over every lift, <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
-          <v-btn variant="flat" color="primary" :disabled="!proposal || proposal.arcs.length === 0 || (offered !== undefined && offered < 0.01)" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</v-btn>
+          <v-btn :variant="takesPast ? 'outlined' : 'flat'" :class="{ stop: takesPast }" color="primary" :disabled="!proposal || proposal.arcs.length === 0 || (offered !== undefined && offered < 0.01)" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</v-btn>
           <span v-if="offered !== undefined && offered >= 0.01 && proposal?.arcs.length" class="small" data-offer>adds <strong class="num">{{ say(offered, 'volume', 'mm', 1) }}</strong>, up to <span class="num">{{ mm(proposal.deepest) }}</span> off</span>
           <v-btn :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</v-btn>
         </div>
