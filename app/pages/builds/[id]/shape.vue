@@ -182,7 +182,7 @@ async function template(kindOf: 'pdf' | 'svg') {
             <tbody><tr v-for="c in compared" :key="c.school"><td>{{ SCHOOL_WORDS[c.school][0] }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ digits(c.arc, 0) }}°</td><td class="r num">{{ c.factor === undefined ? '—' : digits(c.factor, 3) }}</td><td class="r num">{{ digits(c.short, 0) }} %</td></tr></tbody>
           </v-table>
         </template>
-        <HotSpotList v-else-if="leaf === 'spots'" :spots="spots" :spec="spec" :valve="valve" />
+        <LazyHotSpotList v-else-if="leaf === 'spots'" :spots="spots" :spec="spec" :valve="valve" />
         <LazyChamberBody v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
         <template v-else-if="leaf === 'copy'">
           <p class="small">This chamber as the master: the same shape in every cylinder, <template v-if="gauge > 0">a gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch.</template></p>
