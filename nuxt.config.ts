@@ -72,7 +72,7 @@ export default defineNuxtConfig({
   vite: {
     plugins: [vuetify({ autoImport: true })],
     vue: { template: { transformAssetUrls } },
-    define: { __VUE_OPTIONS_API__: false, __VUE_PROD_DEVTOOLS__: false },
+    define: { __VUE_PROD_DEVTOOLS__: false },
     esbuild: { tsconfigRaw: legacyDecorators },
     worker: { format: 'es' },
     // The default minifier trips over Vuetify's cascade layers.
