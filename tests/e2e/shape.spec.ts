@@ -137,7 +137,8 @@ test('a ridge that a cutter left is stated as measured, says its cc and is plann
     await field(page, label).fill(typed)
     await field(page, label).press('Enter')
   }
-  await expect(page.locator('.fold')).toContainText('between 5.0° and 360.0°')
+  await page.getByRole('button', { name: 'Keep the ridge' }).click()
+  await expect(page.locator('.list .kind-form')).toContainText('between 5.0° and 360.0°')
   await field(page, 'Over').fill('120')
   await field(page, 'Over').press('Enter')
   await page.getByRole('button', { name: 'Keep the ridge' }).click()
