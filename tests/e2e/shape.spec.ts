@@ -138,7 +138,7 @@ test('a ridge that a cutter left is stated as measured, says its cc and is plann
     await field(page, label).press('Enter')
   }
   await page.getByRole('button', { name: 'Keep the ridge' }).click()
-  await expect(page.locator('.list .kind-form')).toContainText('between 5.0° and 360.0°')
+  await expect(page.locator('.list .kind-form')).toContainText('between 5.00° and 360.00°')
   await field(page, 'Over').fill('120')
   await field(page, 'Over').press('Enter')
   await page.getByRole('button', { name: 'Keep the ridge' }).click()
