@@ -92,3 +92,14 @@ export function axialGap(read: number, bandAngle: number): number {
   if (bandAngle >= 90) throw new DomainError('bandAngle', bandAngle, 'below 90')
   return read / Math.cos(bandAngle * Math.PI / 180)
 }
+
+/**
+ * The length a plane through readings has at a place of the crown.
+ *
+ * @param plane see {@link SpotPlane}
+ * @param place mm from the bore's middle, x along the crank
+ * @returns mm
+ * Source: h0 + a·x + b·y.
+ * @example planeAt({ centre: 1.26, taper: 0, rock: 0.001, … }, { x: 0, y: 40 }) // 1.30
+ */
+export const planeAt = ({ centre, taper, rock }: SpotPlane, { x, y }: { x: number, y: number }): number => centre + taper * x + rock * y

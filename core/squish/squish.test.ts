@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import {
-  axialGap, bandEdgeShift, bowlVolume, peakSquishVelocity, rodStretch, runningGap, spotPlane, squishAreaOver, squishShare, squishVelocity, turnedHeadPlan
+  axialGap, bandEdgeShift, bowlVolume, peakSquishVelocity, rodStretch, runningGap, planeAt, spotPlane, squishAreaOver, squishShare, squishVelocity, turnedHeadPlan
 } from '.'
 
 const launch = { bore: 92, stroke: 85, rodLength: 150, rpm: 5000, squishArea: 1998, bandEdge: 87.6, clearanceAtTdc: 1.26, bowlVolume: 57.3271 }
@@ -84,6 +84,7 @@ describe('readings at several spots', () => {
   })
   it('takes rock out of a deck read on either side of the pin', () => {
     expect(spotPlane([{ x: 0, y: 40, value: 0.44 }, { x: 0, y: -40, value: 0.28 }])).toMatchObject({ centre: 0.36, rock: 0.002, taper: 0 })
+    expect([40, 0, -40].map(y => Number(planeAt(spotPlane([{ x: 0, y: 40, value: 0.44 }, { x: 0, y: -40, value: 0.28 }]), { x: 0, y }).toFixed(9)))).toEqual([0.44, 0.36, 0.28])
     expect(spotPlane([{ x: 10, y: 0, value: 0.4 }]).centre).toBeCloseTo(0.4, 12)
     expect(spotPlane([{ x: 40, y: 0, value: 0.36 }, { x: -40, y: 0, value: 0.34 }])).toMatchObject({ rock: 0 })
   })

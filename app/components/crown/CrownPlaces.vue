@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { asSet, spotPlane, spotsOf } from '#core'
+import { asSet, planeAt, type SpotPlane } from '#core'
 import { shown } from '#shared/figures'
 import type { Place } from '~/composables/spotSet'
 import { useSpots } from '~/composables/useSpots'
@@ -8,7 +8,7 @@ import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
 /** The crown seen from above, with a well at each place something is read. */
-const props = defineProps<{ kind: 'solder' | 'deckReadings' }>()
+const props = defineProps<{ kind: 'solder' | 'deckReadings', plane?: SpotPlane }>()
 const build = useBuild()
 const device = useDevice()
 const { bore, entry, places, part, keep, startAfresh, strand, keepStrand } = useSpots(props.kind)
@@ -40,7 +40,8 @@ const leader = (place: Place) => {
   const to = dot(place)
   return `M${left === 0 ? WELL : left} ${top}L${to.left} ${to.top}`
 }
-const plane = computed(() => entry.value && entry.value.body.readings.length > 1 ? spotPlane(spotsOf(entry.value)) : undefined)
+/** The plane the station tells of, while the wells still hold the set it was laid through. */
+const plane = computed(() => entry.value && entry.value.body.readings.length > 1 ? props.plane : undefined)
 /** The crown edge-on, looking along the crank: the gap at either edge, its difference drawn fifty times as large as the bore. */
 const TIMES = 50
 const edge = computed(() => {
@@ -48,7 +49,7 @@ const edge = computed(() => {
   if (!p) return undefined
   const half = bore.value / 2
   const reach = half * scale.value
-  const gaps = [-1, 1].map(side => ({ x: middle.value.left + side * reach, gap: p.centre + side * half * p.rock, side }))
+  const gaps = [-1, 1].map(side => ({ x: middle.value.left + side * reach, gap: planeAt(p, { x: 0, y: side * half }), side }))
   const face = H.value - 66
   const near = Math.min(...gaps.map(g => g.gap))
   // The scale would run out of its strip where a piston rocks far.

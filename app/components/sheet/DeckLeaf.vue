@@ -27,7 +27,7 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
 
 <template>
   <div class="deck">
-    <CrownPlaces :key="build.cylinder" kind="deckReadings" class="plan" />
+    <CrownPlaces :key="build.cylinder" kind="deckReadings" :plane="plane" class="plan" />
     <div class="side">
       <div>
         <p class="label">Deck clearance of cylinder {{ build.cylinder }}</p>

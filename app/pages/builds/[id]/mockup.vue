@@ -30,7 +30,7 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf
     <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
     <div v-else-if="leaf === 'squish' && standing" class="room squish" role="tabpanel" aria-label="Squish">
       <div class="left">
-        <CrownPlaces :key="build.cylinder" kind="solder" class="plan" />
+        <CrownPlaces :key="build.cylinder" kind="solder" :plane="plane" class="plan" />
         <WhatIf :what-if="whatIf" />
       </div>
       <div class="right">
