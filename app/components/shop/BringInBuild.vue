@@ -37,7 +37,7 @@ async function bringIn(copy: boolean) {
       method: 'PUT', signal: stopped.signal, headers: { 'content-type': 'application/json' }, body: JSON.stringify({ document: document.value, copy, hand: device.hand })
     })
   } catch {
-    sentence.value = stopped.signal.aborted ? 'Stopped. What had come in stays; the same file comes in once only.' : 'The shop does not answer. Try again; the same file comes in once only.'
+    sentence.value = stopped.signal.aborted ? 'Stopped. A build comes in whole or not at all: the list shows whether it is in.' : 'The shop does not answer. Try again; the same file comes in once only.'
     return
   } finally {
     sending.value = undefined
