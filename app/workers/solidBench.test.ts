@@ -1,11 +1,12 @@
 import Module from 'manifold-3d'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { STLLoader } from 'three/addons/loaders/STLLoader.js'
-import { cutAtChamber, cutOf, mirrored, type HeadSetup, type SolidKit } from '#core'
+import { cutAtChamber, cutOf, mirrored, type HeadSetup, type Mesh, type SolidKit } from '#core'
 import { launchChamber } from '../../demo/chambers'
 import { SolidBench, type Asks, type Developed, type Look, type PlanAsk, type SolidAsk } from './solidBench'
-import { stlOf } from './stl'
+import { stlOf as written } from './stl'
 
+const stlOf = (mesh: Mesh) => Promise.resolve(written(mesh))
 let kit: SolidKit
 beforeAll(async () => {
   kit = await Module()
@@ -59,6 +60,16 @@ describe('the solids bench', () => {
     await say('solid', ask('b', { quick: true, measured: 60 }))
     expect((await say('look', { key: 'opened', cut: level, x: 0 }) as Look).volume).toBeCloseTo(volume, 6)
     expect((await say('look', { key: 'a', cut: level, x: 0 }) as Look).volume).toBeCloseTo(55.4, 1)
+  })
+  it('a new bench that is told what was made on the one before makes it again when it is asked for', async () => {
+    const { bench } = await made('a')
+    const metal = { key: 'a', name: 'opened', reliefs: [{ valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.5, line: 46 }] }
+    const say = (on: SolidBench) => on.call({ name: 'look', job: 'look', seq: ++seq, args: { key: 'opened', cut: level, x: 0 } })
+    await bench.call({ name: 'develop', job: 'develop', seq: ++seq, args: metal })
+    const before = await say(bench)
+    const after = new SolidBench(kit, stlOf)
+    after.know([metal, ask('a')])
+    expect(await say(after)).toMatchObject({ kind: 'done', value: before.kind === 'done' ? before.value : undefined })
   })
   it.each([['depth', 0], ['angle', 0.9], ['flat', 0.4]] as const)('solves a set-up for its %s, and the head then holds the target', async (free, depth) => {
     const { bench } = await made('a')

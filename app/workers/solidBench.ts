@@ -38,6 +38,8 @@ export type ValveWalls = { open: number, walls: WallAt[] } | { open: number, ref
 /** Metal to be taken off a chamber that was made solid. */
 /** `share`: how much of what is drawn comes out when it is ground, 1 by the drawing alone. */
 export interface DevelopAsk { key: string, name: string, reliefs: Relief[], share?: number }
+/** What a chamber is made of: by its drawing, or from another with metal off. */
+export type Recipe = SolidAsk | DevelopAsk
 export interface Developed { /** cc by the drawing. */ drawn: number, added: number, volume: number, opening: number }
 
 export interface Asks {
@@ -92,7 +94,7 @@ export class SolidBench {
   private readonly plans = new Map<string, Plan>()
   private readonly newest = new Map<string, number>()
 
-  constructor(private readonly kit: SolidKit, private readonly writeStl: (mesh: Mesh) => ArrayBuffer, private readonly room = MOST_KEPT) {}
+  constructor(private readonly kit: SolidKit, private readonly writeStl: (mesh: Mesh) => Promise<ArrayBuffer>, private readonly room = MOST_KEPT) {}
 
   async call<K extends AskName>(call: Call<K>): Promise<Answer<K>> {
     const { job, seq } = call
@@ -101,7 +103,7 @@ export class SolidBench {
     if (this.newest.get(job)! > seq) return { kind: 'stale' }
     try {
       const begun = performance.now()
-      const value = this.run(call)
+      const value = await this.run(call)
       return { kind: 'done', value, ms: performance.now() - begun }
     } catch (error) {
       if (error instanceof SpecError) return { kind: 'faults', faults: error.faults }
@@ -110,8 +112,13 @@ export class SolidBench {
     }
   }
 
-  private run<K extends AskName>({ name, args }: Call<K>): Asks[K]['answer'] {
-    const does: { [N in AskName]: (a: Asks[N]['args']) => Asks[N]['answer'] } = {
+  /** What chambers were made of on a bench that is gone: each is made again here when it is wanted. */
+  know(made: Recipe[]): void {
+    for (const one of made) this.recipes.set('name' in one ? one.name : one.key, () => void ('name' in one ? this.develop(one) : this.solid(one)))
+  }
+
+  private run<K extends AskName>({ name, args }: Call<K>): Asks[K]['answer'] | Promise<Asks[K]['answer']> {
+    const does: { [N in AskName]: (a: Asks[N]['args']) => Asks[N]['answer'] | Promise<Asks[N]['answer']> } = {
       solid: a => this.solid(a), look: a => this.look(this.chamber(a.key).mesh, a.cut, a.x), plan: a => a.map(one => this.plan(one)),
       drag: a => this.drag(a), walls: a => this.walls(a), develop: a => this.develop(a), surface: a => this.surface(a.key), stl: a => this.writeStl(this.chamber(a.key).mesh)
     }
@@ -142,7 +149,7 @@ export class SolidBench {
     const plan = this.planFor(spec)
     const { mesh, ...facts } = quick && !spec.reliefs?.length ? calibratedLive(plan, spec, measured, done) : calibrated(this.kit, plan, spec, measured, done)
     this.keep(key, { spec, plan, mesh, stretch: facts.stretch, done })
-    this.recipes.set(key, () => void this.solid(asked))
+    this.know([asked])
     return {
       key, ...facts, triangles: mesh.triangles.length / 3, suspects: quick ? [] : suspects(plan, spec, assumed),
       opening: openingArea(mesh, { ...done, depth: done.depth + 1e-6 })
@@ -203,7 +210,7 @@ export class SolidBench {
     const shaped = { ...spec, reliefs: [...spec.reliefs ?? [], ...reliefs] }
     const opened = reliefs.length > 0 ? solidOn(this.kit, plan, shaped, stretch) : mesh
     this.keep(name, { spec: shaped, plan, mesh: opened, stretch, done })
-    this.recipes.set(name, () => void this.develop(asked))
+    this.know([asked])
     const volume = volumeAboveCut(opened, done)
     const drawn = volume - volumeAboveCut(mesh, done)
     return { drawn, added: drawn * share, volume: volume - drawn * (1 - share), opening: openingArea(opened, { ...done, depth: done.depth + 1e-6 }) }

@@ -1,13 +1,13 @@
 import { expose, transfer } from 'comlink'
 import Module from 'manifold-3d'
 import wasmUrl from 'manifold-3d/manifold.wasm?url'
-import { SolidBench, type Answer, type AskName, type Call } from './solidBench'
-import { stlOf } from './stl'
+import { SolidBench, type Answer, type AskName, type Call, type Recipe } from './solidBench'
 
 const made = async () => {
   const kit = await Module({ locateFile: () => wasmUrl })
   kit.setup()
-  return new SolidBench(kit, stlOf)
+  // Files are written rarely and with a large package: it comes when one is.
+  return new SolidBench(kit, async mesh => (await import('./stl')).stlOf(mesh))
 }
 let bench: Promise<SolidBench> | undefined
 
@@ -21,6 +21,9 @@ function ready(): Promise<SolidBench> {
 }
 
 expose({
+  async know(made: Recipe[]): Promise<void> {
+    (await ready()).know(made)
+  },
   async call<K extends AskName>(call: Call<K>): Promise<Answer<K>> {
     const answer = await (await ready()).call(call)
     if (answer.kind !== 'done') return answer

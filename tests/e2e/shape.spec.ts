@@ -148,3 +148,29 @@ test('a ridge that a cutter left is stated as measured, says its cc and is plann
   await expect(page.locator('[data-ridge]')).toHaveCount(0)
   await expect(page.locator('.next')).toBeVisible()
 })
+
+test('chambers that take long can be stopped, and go on where they were left', async ({ page, bench }) => {
+  test.setTimeout(120_000)
+  // The kit that makes solids is held back, so that making them takes as long as the spec likes.
+  let held = true
+  await page.route('**/*.wasm', async (route) => {
+    if (held) await new Promise(resolve => setTimeout(resolve, 60_000))
+    await route.continue().catch(() => undefined)
+  })
+  await open(page, bench, bench.launch, 'shape')
+  const stop = page.getByRole('button', { name: 'Stop making the chambers' })
+  await stop.click()
+  await expect(page.getByRole('status').filter({ hasText: 'Chambers stopped' })).toBeVisible()
+  await expect(page.locator('.charts [role=status]')).toContainText('You stopped the chambers. Press Go on at the top')
+  // The rest of the bench works meanwhile, and nothing is told as known.
+  await page.getByRole('link', { name: /Cut/ }).click()
+  await expect(page.locator('.waits')).toContainText('You stopped the chambers')
+  await expect(page.locator('[data-depth]')).toHaveCount(0)
+  held = false
+  await page.getByRole('button', { name: 'Go on' }).click()
+  await expect(page.locator('[data-depth]')).toContainText(/\d\.\d\d mm/, { timeout: 60_000 })
+  await page.getByRole('link', { name: /Shape/ }).click()
+  await reckoned(page)
+  await expect(page.locator('[data-added]')).toContainText('0.00 cc')
+  await expect(page.getByRole('status').filter({ hasText: /chambers/i })).toHaveCount(0)
+})

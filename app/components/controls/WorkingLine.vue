@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { solidsStopped } from '~/composables/useSolids'
+
 /** Shows that figures are still being reckoned: a line along the top of what they stand in, so that nothing moves. It waits a moment, for most are there at once. */
 const props = defineProps<{ working: boolean, label: string }>()
 const shown = ref(false)
@@ -12,7 +14,7 @@ onBeforeUnmount(() => clearTimeout(timer))
 </script>
 
 <template>
-  <v-progress-linear v-if="shown" class="working-line" indeterminate :height="3" :aria-label="label" />
+  <v-progress-linear v-if="shown && !solidsStopped" class="working-line" indeterminate :height="3" :aria-label="label" />
 </template>
 
 <style scoped>

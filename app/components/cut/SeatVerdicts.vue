@@ -36,7 +36,7 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
 </script>
 
 <template>
-  <p v-if="!ready" class="quiet" role="status">Not reckoned yet: the chambers are being made solid.</p>
+  <WaitsForChambers v-if="!ready" says="Not known yet: the chambers are being made solid." />
   <ul v-else class="verdicts">
     <li v-for="line in lines" :key="line.kind" :data-verdict="line.kind">
       <strong class="word" :class="{ warn: line.bad }">{{ line.kind === 'intake' ? 'Intake' : 'Exhaust' }}: {{ WORDS[line.verdict] }}</strong>

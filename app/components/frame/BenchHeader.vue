@@ -32,6 +32,7 @@ const chosen = computed({ get: () => gauge.chosenId, set: id => gauge.chosenId =
       </NuxtLink>
       <p v-if="inBuild && build.view" class="job" :title="`${build.view.name} ${build.view.reference}`"><strong>{{ build.view.name }}</strong> <span class="quiet">{{ build.view.reference }}</span></p>
       <p v-else class="job quiet">{{ shop.name }}</p>
+      <SolidsWork class="work" />
       <p class="saved small num" role="status">{{ saved }}</p>
       <div v-if="inBuild && gauge.gauges.length" class="hand">
         <span class="small wide">Gauge</span>
@@ -66,5 +67,5 @@ const chosen = computed({ get: () => gauge.chosenId, set: id => gauge.chosenId =
 .header .v-btn { min-width: 36px; }
 :focus-visible { outline-color: #8FB0FF; }
 .gauge-choice { border-bottom: 1px solid #7C8892; width: 134px; --well-height: 30px; }
-@media (max-width: 1000px) { .wide, .job .quiet { display: none; } .gauge-choice { width: 124px; } .header .v-btn { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } }
+@media (max-width: 1000px) { .wide, .job .quiet { display: none; } .gauge-choice { width: 124px; } .header .v-btn { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } .work ~ .saved { display: none; } }
 </style>

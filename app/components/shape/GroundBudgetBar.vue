@@ -4,7 +4,7 @@ import { digits, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
 /** The cc that grinding may take here, what is drawn so far, and what is left. */
-const props = defineProps<{ budget?: GroundBudget, spent: number }>()
+const props = defineProps<{ budget?: GroundBudget, spent: number, /** Whether the chamber it is told by is not solid yet. */ waits: boolean }>()
 const device = useDevice()
 const left = computed(() => props.budget && spentOf(props.budget, props.spent))
 const limit = computed(() => left.value?.limit ?? 0)
@@ -25,6 +25,7 @@ const words = computed(() => {
 <template>
   <div class="budget" data-budget>
     <p v-if="words"><strong class="num" :class="{ warn: lost }">{{ words.figure }}</strong> {{ words.rest }}</p>
+    <WaitsForChambers v-else-if="waits" class="small" says="How much may be ground is being worked out." />
     <p v-else class="quiet small">How much may be ground is told once the target is set and the seats’ heights are known.</p>
     <div v-if="limit > 0" class="bar" aria-hidden="true">
       <i class="room" :style="{ width: share(limit) }" /><i class="spent" :style="{ width: share(Math.min(spent, limit)) }" />

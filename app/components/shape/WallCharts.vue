@@ -48,7 +48,7 @@ const rows = computed(() => props.show === 'gap'
       </v-table>
     </div>
     <div v-else-if="now && before.length" class="chart"><LazyLineChart :data="data" :options="options" :says="said" /></div>
-    <p v-else class="chart quiet">The walls are being reckoned.</p>
+    <WaitsForChambers v-else class="chart" says="The walls are being worked out." />
     <p class="small quiet"><v-btn variant="text" class="go" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>
   </div>
 </template>

@@ -123,7 +123,7 @@ async function planDepth() {
           </div>
           <CutStair :depth="depth" :marks="marks" :fixed="planned !== undefined || free === 'none'" @look="look_" />
         </template>
-        <p v-else-if="solid.drawn.value && !settled && !planned" class="quiet waits" role="status">The depth is being reckoned: the chambers are made solid first.</p>
+        <WaitsForChambers v-else-if="solid.drawn.value && !settled && !planned" class="waits" says="The depth is being worked out: the chambers are made solid first." />
         <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target and a chamber: set the one on the Sheet, pour the other.</p>
         <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} leaves its target like this. {{ free === 'flat' ? 'The angled cut alone takes too much.' : '' }}</p>
         <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>

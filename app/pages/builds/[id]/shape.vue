@@ -144,7 +144,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <BenchCheck class="small check" label="need by seat and throat" :model-value="setup.needs === 'seat'" @update:model-value="set({ needs: $event ? 'seat' : 'cylinder' })" />
         </div>
         <p v-if="short" class="want" data-short><template v-if="short.degrees > 0">at {{ mm(lift) }} short over <strong class="num">{{ digits(short.degrees, 0) }}°</strong>, by <strong class="num">{{ digits(short.percent, 0) }} %</strong> at the worst</template><template v-else><strong>Nothing short</strong> at this lift</template></p>
-        <GroundBudgetBar :budget="budget" :spent="spent" :class="{ pale }" />
+        <GroundBudgetBar :budget="budget" :spent="spent" :waits="!paid" :class="{ pale }" />
         <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Inside the line' }}, over every lift, <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
@@ -153,7 +153,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <v-btn :disabled="setup.steps.length === 0" @click="undo">Undo{{ setup.steps.length ? `: ${setup.steps.at(-1)!.words}` : '' }}</v-btn>
         </div>
         <BenchFold class="small tools" title="A tool of known size">
-          <ToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
+          <LazyToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
         </BenchFold>
         <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the {{ spec.valves[nicks[0].valve]!.valve }}’s machined edge. Undo it, or cut only on the side away from it.</p>
         <WorkingLine :working="!settled || !paid" label="The chamber is being reckoned" />
@@ -170,7 +170,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share.value, 2) }}</strong> ± {{ digits(2 * uncertainty(lesson.share), 2) }} of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.drawn > 0.05">: of <span class="num">{{ say(developed.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
         <LeafTabs v-model="leaf" :leaves="leaves" label="Shape" class="tabs" />
         <div v-if="leaf === 'factor'" class="fields">
-          <LiftTable :key="kind" :valve="kind" :entry="liftEntry" class="wide" />
+          <LazyLiftTable :key="kind" :valve="kind" :entry="liftEntry" class="wide" />
           <StatementField v-if="!liftEntry" :key="`${kind}l`" :quantity="`${kind}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift" />
           <StatementField v-if="!liftEntry" :key="`${kind}d`" :quantity="`${kind}Duration`" :scope="{ level: 'build' }" no-basis label="Open for" />
         </div>
