@@ -49,7 +49,7 @@ describe('the solids bench', () => {
   })
   it('makes a chamber again that was put away for want of room, what was developed of it too', async () => {
     const bench = new SolidBench(kit, stlOf, 1)
-    const say = async <K extends 'solid' | 'develop' | 'look'>(name: K, args: Asks[K]['args']) => {
+    const say = async <K extends 'solid' | 'develop' | 'look' | 'metal'>(name: K, args: Asks[K]['args']) => {
       const answer = await bench.call({ name, job: name, seq: ++seq, args })
       if (answer.kind !== 'done') throw new Error(JSON.stringify(answer))
       return answer.value as Asks[K]['answer']
@@ -58,6 +58,8 @@ describe('the solids bench', () => {
     await say('solid', ask('a', { quick: true }))
     const { volume } = await say('develop', { key: 'a', name: 'opened', reliefs }) as Developed
     await say('solid', ask('b', { quick: true, measured: 60 }))
+    const told = await say('metal', { key: 'a', reliefs }) as Asks['metal']['answer']
+    expect(told.volume, 'by the field, without a solid').toBeCloseTo(volume, 1)
     expect((await say('look', { key: 'opened', cut: level, x: 0 }) as Look).volume).toBeCloseTo(volume, 6)
     expect((await say('look', { key: 'a', cut: level, x: 0 }) as Look).volume).toBeCloseTo(55.4, 1)
   })

@@ -1,6 +1,6 @@
 import {
-  DomainError, SpecError, calibrated, calibratedLive, curtainArea, cutsTogether, draftAt, flowArea, lifted, limitGaps, mouthOn, openingArea, planOf,
-  sectionOf, shroudOnSolid, solidOn, solveCut, suspects, volumeAboveCut, type Below, type ChamberValve, type Relief, type WallAt, type WallLimits,
+  DomainError, SpecError, calibrated, calibratedLive, ceilingField, curtainArea, cutsTogether, draftAt, flowArea, lifted, limitGaps, metalIn, mouthOn, openingArea, planOf,
+  sectionOf, shroudOnSolid, solidOn, solveCut, suspects, volumeAboveCut, type Below, type CeilingField, type ChamberValve, type Relief, type WallAt, type WallLimits,
   type ChamberSpec, type Cut, type Point, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
 
@@ -49,6 +49,7 @@ export interface Asks {
   drag: { args: DragAsk, answer: { volume: number } }
   walls: { args: WallsAsk, answer: ValveWalls[] }
   develop: { args: DevelopAsk, answer: Developed }
+  metal: { args: Omit<DevelopAsk, 'name'>, answer: { drawn: number, added: number, volume: number } }
   surface: { args: { key: string }, answer: { positions: Float32Array, triangles: Uint32Array } }
   stl: { args: { key: string }, answer: ArrayBuffer }
 }
@@ -62,10 +63,13 @@ export type Answer<K extends AskName = AskName>
     | { kind: 'faults', faults: SpecFault[] }
     | { kind: 'refused', argument: string, given: unknown, bound: string }
 
-interface Kept { spec: ChamberSpec, plan: Plan, mesh: Mesh, stretch: number, done: Cut, mouth?: Point[] }
+interface Kept { spec: ChamberSpec, plan: Plan, mesh: Mesh, stretch: number, done: Cut, mouth?: Point[], field?: CeilingField }
 
 /** Chambers kept ready, those used last: a head of sixteen before and after three changes. */
 const MOST_KEPT = 64
+
+/** Between the places of a ceiling's field, mm. */
+const FIELD_STEP = 0.5
 
 /** What a valve passes at a lift by its seat and throat; a throat nobody stated is left out. */
 function needOf(valve: ChamberValve, lift: number): number {
@@ -120,7 +124,7 @@ export class SolidBench {
   private run<K extends AskName>({ name, args }: Call<K>): Asks[K]['answer'] | Promise<Asks[K]['answer']> {
     const does: { [N in AskName]: (a: Asks[N]['args']) => Asks[N]['answer'] | Promise<Asks[N]['answer']> } = {
       solid: a => this.solid(a), look: a => this.look(this.chamber(a.key).mesh, a.cut, a.x), plan: a => a.map(one => this.plan(one)),
-      drag: a => this.drag(a), walls: a => this.walls(a), develop: a => this.develop(a), surface: a => this.surface(a.key), stl: a => this.writeStl(this.chamber(a.key).mesh)
+      drag: a => this.drag(a), walls: a => this.walls(a), develop: a => this.develop(a), metal: a => this.metal(a), surface: a => this.surface(a.key), stl: a => this.writeStl(this.chamber(a.key).mesh)
     }
     return does[name](args)
   }
@@ -214,6 +218,14 @@ export class SolidBench {
     const volume = volumeAboveCut(opened, done)
     const drawn = volume - volumeAboveCut(mesh, done)
     return { drawn, added: drawn * share, volume: volume - drawn * (1 - share), opening: openingArea(opened, { ...done, depth: done.depth + 1e-6 }) }
+  }
+
+  /** The same by the ceiling's field: at once, while a hand draws, and some hundredths of a cc off. */
+  private metal({ key, reliefs, share = 1 }: Asks['metal']['args']) {
+    const chamber = this.chamber(key)
+    const field = chamber.field ??= ceilingField(chamber.mesh, FIELD_STEP)
+    const drawn = metalIn(field, chamber.spec.valves, reliefs, chamber.done)
+    return { drawn, added: drawn * share, volume: volumeAboveCut(chamber.mesh, chamber.done) + drawn * share }
   }
 
   private keep(key: string, kept: Kept): void {

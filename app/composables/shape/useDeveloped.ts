@@ -1,4 +1,5 @@
 import { liftProfile, meanOverLift, mirroredReliefs, reliefLesson, reliefPrediction, type Relief, type WallAt } from '#core'
+import { watchDebounced } from '@vueuse/core'
 import { v5 as uuidv5 } from 'uuid'
 import type { ShapeSetupOf } from './useShapeSetup'
 import { askSolids } from '../useSolids'
@@ -11,12 +12,19 @@ export const nameOf = (key: string, reliefs: Relief[]) => uuidv5(key + JSON.stri
 /** Steps are drawn on the master's hand; on a mirrored cylinder they are the other way round. */
 export const onHand = (reliefs: Relief[], turned: boolean) => turned ? mirroredReliefs(reliefs) : reliefs
 
+/** A hand that draws has come to rest, ms: only then is the solid made that the walls are looked at on. */
+const RESTS = 250
+
 /** The chamber as it is and as developed, made by the solids' worker: its volume, and its walls at the lift that is looked at and over all lifts. */
 export function useDeveloped({ setup, spec, ask, reliefs, turned, valve, lift, mostLift, liftEntry, duration, limits, below }: ShapeSetupOf) {
   const build = useBuild()
   const facts = shallowRef<SolidFacts>()
   const fault = ref('')
+  /** What the drawn metal comes to: by the ceiling's field while the hand draws, by the solid once it rests. */
+  const told = shallowRef<Pick<Developed, 'drawn' | 'added' | 'volume'>>()
   watch(() => ask.value?.key, async () => {
+    // Another chamber: nothing is told of it by the one before.
+    told.value = undefined
     if (!ask.value) return
     const answer = await askSolids('solid', 'shape', ask.value)
     if (answer.kind === 'done') facts.value = answer.value
@@ -28,11 +36,19 @@ export function useDeveloped({ setup, spec, ask, reliefs, turned, valve, lift, m
   /** How much of what is drawn comes out when it is ground here. */
   const share = computed(() => reliefPrediction(1, lesson.value).added)
   const developed = shallowRef<Developed & { name: string }>()
-  watch(() => [name.value, facts.value?.key, share.value] as const, async ([as, from]) => {
+  const asked = () => [name.value, facts.value?.key, share.value] as const
+  watch(asked, async ([, from]) => {
+    if (!from || reliefs.value.length === 0) return
+    const answer = await askSolids('metal', 'metal', { key: from, reliefs: onHand(reliefs.value, turned.value), share: share.value })
+    if (answer.kind === 'done' && facts.value?.key === from && developed.value?.name !== name.value) told.value = answer.value
+  })
+  watchDebounced(asked, async ([as, from]) => {
     if (!as || !from) return
     const answer = await askSolids('develop', 'develop', { key: from, name: as, reliefs: onHand(reliefs.value, turned.value), share: share.value })
-    if (answer.kind === 'done') developed.value = { ...answer.value, name: as }
-  }, { immediate: true })
+    if (answer.kind !== 'done') return
+    developed.value = { ...answer.value, name: as }
+    if (as === name.value) told.value = answer.value
+  }, { debounce: () => reliefs.value.length > 0 ? RESTS : 0, immediate: true })
 
   const now = shallowRef<WallAt>()
   const then = shallowRef<WallAt>()
@@ -78,6 +94,6 @@ export function useDeveloped({ setup, spec, ask, reliefs, turned, valve, lift, m
     const as = nameOf(from, metal)
     return askSolids('develop', job, { key: from, name: as, reliefs: onHand(metal, turned.value), share: share.value }).then(answer => ({ as, answer }))
   }
-  return { facts, fault, name, lesson, share, developed, now, then, lifts, sweep, wallsOf, mean, means, settled, tryMetal }
+  return { facts, fault, name, lesson, share, developed, told, now, then, lifts, sweep, wallsOf, mean, means, settled, tryMetal }
 }
 export type DevelopedOf = ReturnType<typeof useDeveloped>

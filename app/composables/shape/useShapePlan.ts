@@ -12,7 +12,7 @@ import type { Developed } from '~/workers/solidBench'
 const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: '' })
 
 /** What the developed chamber comes to: ratio, the cut that pays it back, its copies on the other cylinders, and the plan. */
-export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesson, share, developed, name, settled }: DevelopedOf) {
+export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesson, share, developed, told, name, settled }: DevelopedOf) {
   const build = useBuild()
   const { tried } = useChambers()
   const here = computed(() => ({ cylinder: build.cylinder, head: head.value }))
@@ -20,14 +20,19 @@ export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesso
   const before = computed(() => (build.replayed?.planned ?? []).filter(op => !(op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === head.value)
     && !(op.kind === 'relief' && op.scope.level === 'cylinder' && op.scope.cylinder === build.cylinder)))
   /** Standard uncertainty of what is added, cc. */
-  const addedU = computed(() => developed.value && reliefPrediction(Math.max(0, developed.value.drawn), lesson.value).u)
+  const addedU = computed(() => told.value && reliefPrediction(Math.max(0, told.value.drawn), lesson.value).u)
   const squishThen = computed(() => developed.value && squishAreaOver(bore.value, developed.value.opening))
   /** The grinding as it would be planned on a cylinder. */
   const asPlanned = (cylinder: number, { drawn }: Pick<Developed, 'drawn'>): Tried & { kind: 'relief' } => {
     const { added, u } = reliefPrediction(Math.max(0, drawn), lesson.value)
     return { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: cc(added), u: cc(u), drawn: cc(drawn), reliefs: reliefs.value } }
   }
-  const ratioThen = computed(() => developed.value && build.ifDone([...before.value, asPlanned(build.cylinder, developed.value)])?.cylinders.find(c => c.cylinder === build.cylinder)?.state.ratio?.estimate.value)
+  /** By the cc alone: what the chamber then looks like takes a solid, and the hand that draws doesn't wait for that. */
+  const byVolume = (cylinder: number, metal: Pick<Developed, 'drawn'>): Tried => {
+    const { body: { reliefs: _, ...body }, ...rest } = asPlanned(cylinder, metal)
+    return { ...rest, body }
+  }
+  const ratioThen = computed(() => told.value && build.ifDone([...before.value, byVolume(build.cylinder, told.value)])?.cylinders.find(c => c.cylinder === build.cylinder)?.state.ratio?.estimate.value)
   /** This chamber's grinding once the hand rests: until then nothing is told that hangs on the opened chamber's solid. */
   const resting = shallowRef<{ of: string, grinding: Tried[] }>()
   const restOf = computed(() => settled.value && developed.value ? `${build.cylinder} ${developed.value.name}` : '')

@@ -3,5 +3,6 @@ export { clipByChord, curveThrough, distanceTo, insideOutline, outlineArea, thin
 export { ceiling, directionIn, headPlane, topCutHeight, topCutWidth, valveFrame, type HeadPlane, type ValveFrame } from './roof'
 export { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
 export { SpecError, chamberMesh, draftAt, mouthOf, planOf, runOf, solidOn, type Plan, type SolidKit } from './solid'
+export { ceilingField, metalIn, type CeilingField } from './heights'
 export { FACTOR_WINDOW, calibrated, calibratedLive, suspects, type Calibration, type Suspect } from './calibrate'
 export { chordFor, circle, roofThrough, startingSpec, type Beginning } from './starting'

@@ -18,7 +18,7 @@ const { stopAt } = useGlass()
 const laid = useShapeSetup()
 const made = useDeveloped(laid)
 const { head, setup, set, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, undo } = laid
-const { fault, facts, lesson, developed, now, then, sweep, wallsOf, means, settled } = made
+const { fault, facts, lesson, developed, told, now, then, sweep, wallsOf, means, settled } = made
 const { proposal, others, offered, takeProposal, takeCutter, draw, compared, comparing, compare, haltComparing, gauge, nicks, short, spots } = useWalls(laid, made)
 const { addedU, squishThen, ratioThen, payBack, paid, budget, copies, copying, copy, haltCopying, planned, plan, finish } = useShapePlan(laid, made)
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
@@ -64,7 +64,7 @@ const drawn = (azimuth: number, far: number) => draw('Wall drawn', azimuth, far)
 const reason = ref('')
 const asking = ref(false)
 const lostBy = (cc: number) => budget.value !== undefined && spentOf(budget.value, cc).lost
-const spent = computed(() => developed.value && setup.value.steps.length ? developed.value.added : 0)
+const spent = computed(() => told.value && setup.value.steps.length ? told.value.added : 0)
 const pastSeat = computed(() => lostBy(spent.value))
 const takesPast = computed(() => (offered.value ?? 0) > 0 && lostBy(spent.value + offered.value!))
 watch(() => [head.value, setup.value.steps.length], () => asking.value = false)
@@ -144,7 +144,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <BenchCheck class="small check" label="need by seat and throat" :model-value="setup.needs === 'seat'" @update:model-value="set({ needs: $event ? 'seat' : 'cylinder' })" />
         </div>
         <p v-if="short" class="want" data-short><template v-if="short.degrees > 0">at {{ mm(lift) }} short over <strong class="num">{{ digits(short.degrees, 0) }}°</strong>, by <strong class="num">{{ digits(short.percent, 0) }} %</strong> at the worst</template><template v-else><strong>Nothing short</strong> at this lift</template></p>
-        <GroundBudgetBar :budget="budget" :spent="spent" :waits="!paid" :class="{ pale }" />
+        <GroundBudgetBar :budget="budget" :spent="spent" :waits="!paid" />
         <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Inside the line' }}, over every lift, <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
@@ -158,16 +158,16 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the {{ spec.valves[nicks[0].valve]!.valve }}’s machined edge. Undo it, or cut only on the side away from it.</p>
         <WorkingLine :working="!settled || !paid" label="The chamber is being reckoned" />
         <span class="visually-hidden" data-reckoned :aria-busy="!settled" /><span class="visually-hidden" data-paid :aria-busy="!settled || !paid" />
-        <dl class="answers" :class="{ pale }">
-          <div><dt>Added</dt><dd class="num second" data-added>{{ developed ? say(developed.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
+        <dl class="answers">
+          <div><dt>Added</dt><dd class="num second" data-added>{{ told ? say(told.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
-          <div><dt>Factor over the lift, {{ kind }}</dt><dd class="num" data-means>{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
-          <div v-if="developed && facts"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(squishThen ?? 0, 0) }}</dd></div>
+          <div :class="{ pale }"><dt>Factor over the lift, {{ kind }}</dt><dd class="num" data-means>{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
+          <div v-if="developed && facts" :class="{ pale }"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(squishThen ?? 0, 0) }}</dd></div>
           <div v-if="!paid && setup.steps.length"><dt>Face it back by</dt><dd class="quiet">…</dd></div>
           <div v-else-if="payBack?.depth"><dt>Face it back by</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
-          <div v-if="developed && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(developed.volume) }}</strong></dd></div>
+          <div v-if="told && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(told.volume) }}</strong></dd></div>
         </dl>
-        <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share.value, 2) }}</strong> ± {{ digits(2 * uncertainty(lesson.share), 2) }} of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="developed && developed.drawn > 0.05">: of <span class="num">{{ say(developed.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
+        <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share.value, 2) }}</strong> ± {{ digits(2 * uncertainty(lesson.share), 2) }} of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="told && told.drawn > 0.05">: of <span class="num">{{ say(told.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
         <LeafTabs v-model="leaf" :leaves="leaves" label="Shape" class="tabs" />
         <div v-if="leaf === 'factor'" class="fields">
           <LazyLiftTable :key="kind" :valve="kind" :entry="liftEntry" class="wide" />

@@ -1,0 +1,141 @@
+import { above } from '../../domain'
+import type { Cut } from '../cut'
+import type { Mesh } from '../mesh'
+import { headPlane } from './roof'
+import type { ChamberValve, Relief } from './spec'
+
+/** The highest point of a chamber's air over each place of a square grid; −Infinity where there is metal down to the face. */
+export interface CeilingField { step: number, x: number, y: number, columns: number, rows: number, heights: Float64Array }
+
+/** Room round the chamber for metal that is taken outside its mouth, mm. */
+const AROUND = 30
+
+/**
+ * A chamber's ceiling on a grid.
+ *
+ * @param mesh the chamber, z up into the head
+ * @param step between the grid's places, mm
+ * @returns see {@link CeilingField}
+ * @throws RangeError when the step is 0 or less
+ * Source: each triangle's plane over the places it covers, the highest kept.
+ * @example ceilingField(pot of 12 mm, 0.5).heights // 12 over its mouth
+ */
+export function ceilingField({ positions: p, triangles }: Mesh, step: number): CeilingField {
+  above('step', step, 0)
+  let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity]
+  for (let i = 0; i < p.length; i += 3) {
+    left = Math.min(left, p[i]!)
+    right = Math.max(right, p[i]!)
+    low = Math.min(low, p[i + 1]!)
+    high = Math.max(high, p[i + 1]!)
+  }
+  const [x, y] = [left - AROUND, low - AROUND]
+  const columns = Math.ceil((right - left + 2 * AROUND) / step)
+  const rows = Math.ceil((high - low + 2 * AROUND) / step)
+  const heights = new Float64Array(columns * rows).fill(-Infinity)
+  for (let t = 0; t < triangles.length; t += 3) {
+    const [a, b, c] = [3 * triangles[t]!, 3 * triangles[t + 1]!, 3 * triangles[t + 2]!]
+    const [ax, ay, bx, by, cx, cy] = [p[a]!, p[a + 1]!, p[b]!, p[b + 1]!, p[c]!, p[c + 1]!]
+    const twice = (bx - ax) * (cy - ay) - (cx - ax) * (by - ay)
+    if (twice === 0) continue
+    // Places lie in the middle of their cells.
+    const firstRow = Math.max(0, Math.ceil((Math.min(ay, by, cy) - y) / step - 0.5))
+    const lastRow = Math.min(rows - 1, Math.floor((Math.max(ay, by, cy) - y) / step - 0.5))
+    const firstColumn = Math.max(0, Math.ceil((Math.min(ax, bx, cx) - x) / step - 0.5))
+    const lastColumn = Math.min(columns - 1, Math.floor((Math.max(ax, bx, cx) - x) / step - 0.5))
+    for (let j = firstRow; j <= lastRow; j++) {
+      const py = y + (j + 0.5) * step
+      for (let i = firstColumn; i <= lastColumn; i++) {
+        const px = x + (i + 0.5) * step
+        const u = ((bx - px) * (cy - py) - (cx - px) * (by - py)) / twice
+        const v = ((cx - px) * (ay - py) - (ax - px) * (cy - py)) / twice
+        if (u < -1e-9 || v < -1e-9 || u + v > 1 + 1e-9) continue
+        const z = u * p[a + 2]! + v * p[b + 2]! + (1 - u - v) * p[c + 2]!
+        const at = j * columns + i
+        if (z > heights[at]!) heights[at] = z
+      }
+    }
+  }
+  return { step, x, y, columns, rows, heights }
+}
+
+/** Whether a place about a relief's axis lies in it: inside the straight line between two of its radii, `less` further in. */
+function reaches(radii: readonly number[], inner: number, most: number, less: number, a: number, b: number): boolean {
+  const square = a * a + b * b
+  if (square <= inner * inner * 0.99) return true
+  if (square > most * most) return false
+  const n = radii.length
+  const step = 2 * Math.PI / n
+  const turn = Math.atan2(b, a)
+  const from = Math.floor(turn / step)
+  const far = (k: number) => {
+    const radius = radii[(k + n) % n]!
+    return radius > 0 ? Math.max(inner, radius - less) : inner
+  }
+  // Two spokes r and s with the angle δ between them meet the line to the place at r·s·sin δ/(r·sin t + s·sin(δ − t)).
+  const [r, s, t] = [far(from), far(from + 1), turn - from * step]
+  return Math.sqrt(square) * (r * Math.sin(t) + s * Math.sin(step - t)) <= r * s * Math.sin(step)
+}
+
+/**
+ * The metal that reliefs take off a chamber, on its grid: ready many times sooner than the solid, for a hand that draws.
+ *
+ * @param field of the chamber as it stands, see {@link ceilingField}
+ * @param valves those of its drawing
+ * @param reliefs what is taken besides what the chamber has already
+ * @param face the face as it is now: nothing below it counts
+ * @returns cc
+ * Source: ∬ of what lies in a relief above the ceiling and the face, by midpoints in all three directions.
+ * @example metalIn(ceilingField(launch chamber, 0.5), valves, [{ valve: 0, radii: 24 mm all round, … }], UNCUT) // within 0.015 cc of the solid
+ */
+export function metalIn(field: CeilingField, valves: readonly ChamberValve[], reliefs: readonly Relief[], face: Cut): number {
+  const { step, x: left, y: low, columns, rows, heights } = field
+  const forms = reliefs.flatMap((relief) => {
+    const valve = valves[relief.valve]
+    const most = Math.max(0, ...relief.radii)
+    if (!valve || most <= 0) return []
+    const { centre, u, v, axis, radius } = headPlane(valve, 0)
+    // No further out than its axis leans to between its end and the face.
+    const reach = most + (Math.abs(centre[2]) + relief.below + most) * Math.hypot(axis[0], axis[1]) / axis[2]
+    return [{ relief, corner: relief.corner ?? 0, most, reach, inner: radius * 0.6, centre, u, v, axis }]
+  })
+  if (forms.length === 0) return 0
+  const between = (axis: 0 | 1, from: number, count: number) => [
+    Math.max(0, Math.floor((Math.min(...forms.map(f => f.centre[axis] - f.reach)) - from) / step)),
+    Math.min(count - 1, Math.ceil((Math.max(...forms.map(f => f.centre[axis] + f.reach)) - from) / step))
+  ] as const
+  const [firstRow, lastRow] = between(1, low, rows)
+  const [firstColumn, lastColumn] = between(0, left, columns)
+  let count = 0
+  for (let j = firstRow; j <= lastRow; j++) {
+    const y = low + (j + 0.5) * step
+    for (let i = firstColumn; i <= lastColumn; i++) {
+      const x = left + (i + 0.5) * step
+      const near = forms.flatMap(({ relief, corner, most, reach, inner, centre: [cx, cy, cz], u, v, axis }) => {
+        const [dx, dy] = [x - cx, y - cy]
+        if (x * x + y * y > relief.line * relief.line || dx * dx + dy * dy > reach * reach) return []
+        // Where its end plane stands over this place.
+        return [{ relief, corner, most, inner, dx, dy, cz, top: cz + (-relief.below - dx * axis[0] - dy * axis[1]) / axis[2], u, v, axis }]
+      })
+      if (near.length === 0) continue
+      const floor = Math.max(heights[j * columns + i]!, face.depth + face.slopeX * x + face.slopeY * y)
+      const top = Math.max(...near.map(one => one.top))
+      if (!(top > floor)) continue
+      const slices = Math.ceil((top - floor) / step)
+      const thick = (top - floor) / slices
+      let inside = 0
+      for (let k = 0; k < slices; k++) {
+        const z = floor + (k + 0.5) * thick
+        if (near.some(({ relief, corner, most, inner, dx, dy, cz, u, v, axis }) => {
+          const dz = z - cz
+          const along = dx * axis[0] + dy * axis[1] + dz * axis[2] + relief.below
+          if (along > 0) return false
+          const into = corner > 0 && along > -corner ? corner * (1 - Math.sqrt(1 - (1 + along / corner) ** 2)) : 0
+          return reaches(relief.radii, inner, most, into, dx * u[0] + dy * u[1] + dz * u[2], dx * v[0] + dy * v[1] + dz * v[2])
+        })) inside++
+      }
+      count += inside * thick
+    }
+  }
+  return count * step * step / 1000
+}
