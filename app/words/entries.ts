@@ -33,6 +33,11 @@ export function sayTime(at: string): string {
   return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 }
 
+/** The hour alone, beside its day. */
+export function sayHour(at: string): string {
+  return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+}
+
 /** The day alone. */
 export function sayDay(at: string): string {
   return new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })

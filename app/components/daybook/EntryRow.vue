@@ -6,7 +6,7 @@ import { openingOf } from '~/composables/useOpening'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { sayEntry, sayKind, sayScope, sayTime, typedOf } from '~/words/entries'
+import { sayEntry, sayHour, sayKind, sayScope, sayTime, typedOf } from '~/words/entries'
 
 const props = defineProps<{ entry: Entry }>()
 const build = useBuild()
@@ -62,7 +62,7 @@ async function takeOut() {
 
 <template>
   <tr :class="standing" :data-entry="entry.id">
-    <td class="num small">{{ sayTime(entry.at) }}</td>
+    <td class="num small">{{ sayHour(entry.at) }}</td>
     <td class="small">{{ entry.hand }}</td>
     <td><NuxtLink v-if="place" class="kind" :to="place">{{ sayKind(entry.kind) }}</NuxtLink><template v-else>{{ sayKind(entry.kind) }}</template></td>
     <td class="small">{{ sayScope(entry.scope) }}</td>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { uncertainty, type NoLesson, type Settlement } from '#core'
-import { digits, sayDoubt } from '#shared/figures'
+import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { sayKind } from '~/words/entries'
 
@@ -13,25 +13,46 @@ const WHY: Record<NoLesson, string> = {
   angled: 'none: an angled cut has no cc per mm',
   notSmaller: 'none: the chamber did not get smaller'
 }
-const settlements = computed(() => [...build.replayed?.settlements ?? []].reverse())
+/** By cylinder, the newest of each first: what was foretold of one chamber stands together. */
+const settlements = computed(() => [...build.replayed?.settlements ?? []].reverse().sort((a, b) => a.cylinder - b.cylinder))
+/** The rule beside a difference: cc to either side, and how wide it is drawn. */
+const [REACH, WIDE] = [1, 132]
+const at = (cc: number) => WIDE / 2 + Math.max(-REACH, Math.min(REACH, cc)) / REACH * (WIDE / 2 - 6)
 const work = (s: Settlement) => [...new Set(s.operations.map(id => build.byId.get(id)).flatMap(e => e ? [sayKind(e.kind)] : []))].join(' + ')
 </script>
 
 <template>
-  <section v-if="settlements.length">
-    <h2>Settlements</h2>
-    <v-table>
-      <thead><tr><th>Cyl.</th><th>Work</th><th class="r">Predicted</th><th class="r">Measured</th><th class="r">Difference</th><th>Lesson</th></tr></thead>
+  <section>
+    <p v-if="settlements.length === 0" class="quiet none">Nothing to compare yet. Pour a chamber, work on it, and pour it again: what was predicted then stands here beside what the glass read.</p>
+    <v-table v-else class="settled">
+      <thead><tr><th>Cyl.</th><th>Work</th><th class="r">Predicted, cc</th><th class="r">Measured, cc</th><th class="r">Difference, cc</th><th>−{{ REACH }} … +{{ REACH }} cc</th><th>Taught</th></tr></thead>
       <tbody>
-        <tr v-for="s in settlements" :key="s.cylinder + s.after.join()">
-          <td class="num">{{ s.cylinder }}</td>
+        <tr v-for="(s, i) in settlements" :key="s.cylinder + s.after.join()" :class="{ next: i > 0 && settlements[i - 1]!.cylinder !== s.cylinder }">
+          <td class="num">{{ settlements[i - 1]?.cylinder === s.cylinder ? '' : s.cylinder }}</td>
           <td>{{ work(s) }}</td>
           <td class="r num">{{ digits(s.predicted.value, 1) }}</td>
-          <td class="r num"><span class="measured">{{ digits(s.measured.value, 1) }}</span> cc</td>
-          <td class="r num">{{ s.difference.value >= 0 ? '+' : '−' }}{{ digits(Math.abs(s.difference.value), 2) }} <span class="quiet small">{{ sayDoubt(uncertainty(s.difference), 'volume') }}</span></td>
+          <td class="r num"><span class="measured">{{ digits(s.measured.value, 1) }}</span></td>
+          <td class="r num">{{ s.difference.value >= 0 ? '+' : '−' }}{{ digits(Math.abs(s.difference.value), 2) }} <span class="quiet small">± {{ digits(2 * uncertainty(s.difference), 2) }}</span></td>
+          <td>
+            <svg :width="WIDE" height="16" :viewBox="`0 0 ${WIDE} 16`" aria-hidden="true" class="rule">
+              <path :d="`M${at(-REACH)} 8H${at(REACH)}M${at(0)} 2V14`" class="scale" />
+              <path :d="`M${at(s.difference.value - 2 * uncertainty(s.difference))} 8H${at(s.difference.value + 2 * uncertainty(s.difference))}`" class="doubt" />
+              <circle :cx="at(s.difference.value)" cy="8" r="4" class="dot" :class="{ off: Math.abs(s.difference.value) > 2 * uncertainty(s.difference) }" />
+            </svg>
+          </td>
           <td class="small"><template v-if="s.lesson"><strong class="num">{{ digits(s.lesson.value, 2) }} cc per mm</strong> <span class="quiet num">± {{ digits(2 * uncertainty(s.lesson), 2) }}</span></template><template v-else>{{ WHY[s.noLesson!] }}</template></td>
         </tr>
       </tbody>
     </v-table>
   </section>
 </template>
+
+<style scoped>
+.none { padding: 16px 0; font-size: var(--s18); max-width: 60ch; }
+.next td { border-top: 1px solid var(--ink); }
+.rule { display: block; }
+.scale { stroke: var(--hair); fill: none; }
+.doubt { stroke: var(--ink); stroke-width: 2; }
+.dot { fill: var(--ink); }
+.dot.off { fill: var(--sheet); stroke: var(--stop); stroke-width: 2.5; }
+</style>

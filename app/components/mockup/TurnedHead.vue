@@ -37,37 +37,42 @@ const whole = { level: 'build' } as const
 
 <template>
   <section class="turned">
-    <h3>Turned head: squish first, then the dome</h3>
+    <ol v-if="plan?.toOpen && plan.taken">
+      <li>
+        <span class="does">Off the seat face</span>
+        <span class="figure"><strong class="num big" data-turned="off">{{ say(plan.off.value, 'length', device.lengths) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span></span>
+        <p class="small">That takes <span class="num">{{ say(plan.taken.value, 'volume', 'mm', 1) }}</span> and leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="stopAt(plan.then.state.clearance?.estimate.value)">; the glass then reads <strong class="num">{{ stopAt(plan.then.state.clearance?.estimate.value) }}</strong></template>.<template v-if="edge"> The band’s outer edge goes from <span class="num">{{ say(edge.before, 'length', device.lengths) }}</span> to <span class="num">{{ say(edge.after, 'length', device.lengths) }}</span> across, until it is cut again at its angle to meet the bore.</template></p>
+      </li>
+      <li v-if="plan.toOpen.value > 0">
+        <span class="does">Open the dome by</span>
+        <span class="figure"><strong class="num big" data-turned="open">{{ say(plan.toOpen.value, 'volume', 'mm', 1) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span></span>
+        <p class="small">That leaves <span class="num">{{ digits(target!, 2) }}</span><template v-if="stopAt(plan.then.state.targetClearance?.estimate.value)">; stop when the glass reads <strong class="num stop">{{ stopAt(plan.then.state.targetClearance?.estimate.value) }}</strong></template>.</p>
+      </li>
+      <li v-else><p>The ratio falls short by <strong class="num">{{ say(-plan.toOpen.value, 'volume', 'mm', 1) }}</strong> even with the dome left alone.</p></li>
+    </ol>
+    <p v-else class="small quiet">State the squish wanted and the band’s angle below, set a target ratio in the Sheet, and pour the cylinder at Pour: both cuts then stand here.</p>
+    <div class="row">
+      <v-btn v-if="plan?.operations.length" variant="flat" color="primary" @click="planIt">{{ mine.length ? 'Plan both again' : 'Plan both' }}</v-btn>
+      <p class="caution">A lathe chuck holds no loose sleeve and no rag. Measure between every cut.</p>
+    </div>
+    <p v-if="sentence" class="sentence">{{ sentence }}</p>
     <div class="fields">
       <StatementField quantity="wantedSquish" :scope="whole" no-basis />
       <StatementField quantity="bandAngle" :scope="whole" no-basis />
       <StatementField quantity="squishRecess" :scope="{ level: 'head', head: build.state?.head ?? 1 }" no-basis />
     </div>
-    <ol v-if="plan?.toOpen && plan.taken">
-      <li>
-        <span>Off the seat face</span> <strong class="num big" data-turned="off">{{ say(plan.off.value, 'length', device.lengths) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>
-        <p class="small">takes <span class="num">{{ say(plan.taken.value, 'volume', 'mm', 1) }}</span>; the ratio is then <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="stopAt(plan.then.state.clearance?.estimate.value)">, and the glass stands at <strong class="num">{{ stopAt(plan.then.state.clearance?.estimate.value) }}</strong></template></p>
-        <p v-if="edge" class="small quiet">The band’s outer edge goes from <span class="num">{{ say(edge.before, 'length', device.lengths) }}</span> to <span class="num">{{ say(edge.after, 'length', device.lengths) }}</span> across, until it is re-cut at its angle to meet the bore.</p>
-      </li>
-      <li v-if="plan.toOpen.value > 0">
-        <span>Open the dome by</span> <strong class="num big" data-turned="open">{{ say(plan.toOpen.value, 'volume', 'mm', 1) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span>
-        <p class="small">for <span class="num">{{ digits(target!, 2) }}</span><template v-if="stopAt(plan.then.state.targetClearance?.estimate.value)">; the glass stands at <strong class="num">{{ stopAt(plan.then.state.targetClearance?.estimate.value) }}</strong></template></p>
-      </li>
-      <li v-else>The ratio falls short by <strong class="num">{{ say(-plan.toOpen.value, 'volume', 'mm', 1) }}</strong> even with the dome left alone.</li>
-    </ol>
-    <p v-else class="small quiet">Wants the squish that is aimed for, a target ratio, and the clearance volume poured.</p>
-    <v-btn v-if="plan?.operations.length" @click="planIt">{{ mine.length ? 'Plan both anew' : 'Plan both' }}</v-btn>
-    <p class="caution">A lathe chuck holds no loose sleeve and no rag. Measure between every cut.</p>
-    <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>
 </template>
 
 <style scoped>
-.turned { display: grid; gap: 6px; align-content: start; }
+.turned { display: grid; gap: 8px; align-content: start; }
 .fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 10px; }
-ol { counter-reset: step; display: grid; gap: 6px; }
-li { counter-increment: step; padding-left: 22px; position: relative; }
-li::before { content: counter(step); position: absolute; left: 0; font-family: var(--figure); color: var(--dye); font-weight: 700; }
-.big { font-size: var(--s22); }
-.v-btn { justify-self: start; }
+ol { counter-reset: step; display: grid; }
+li { counter-increment: step; display: grid; grid-template-columns: 24px 1fr auto; align-items: baseline; padding: 4px 0; border-top: 1px solid var(--hair); min-height: 72px; align-content: center; }
+li::before { content: counter(step); font-family: var(--figure); color: var(--dye); font-weight: 700; font-size: var(--s22); }
+li > p { grid-column: 2 / -1; }
+.does { font-size: var(--s18); }
+.big { font-size: var(--s32); line-height: 1; }
+.stop { font-size: var(--s18); }
+.row { display: flex; gap: 14px; align-items: center; }
 </style>

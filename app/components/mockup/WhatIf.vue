@@ -36,7 +36,6 @@ const gaskets = computed((): [string, string, string?][] => [
 
 <template>
   <section class="whatif">
-    <h3>What if</h3>
     <div class="fields">
       <div>
         <BenchSelect id="try-gasket" label="Gasket" :model-value="gasket?.id ?? ''" :items="gaskets" @update:model-value="set('gasket', $event ?? '')" />

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { inOrder } from '#core'
+import { useLocalStorage } from '@vueuse/core'
+import { inOrder, type Entry } from '#core'
 import { useBuild } from '~/stores/build'
+import { sayDay } from '~/words/entries'
 import { pairsOf } from '~/words/pairs'
 
 const build = useBuild()
@@ -10,6 +12,14 @@ const entries = computed(() => [...build.entries].sort(inOrder).reverse().filter
   if (only.value === 'work') return ['faceCut', 'deckCut', 'gasketChange', 'relief', 'seatWork', 'pour'].includes(entry.kind)
   return true
 }))
+/** By the day they happened on, the newest first. */
+const days = computed(() => {
+  const list = new Map<string, Entry[]>()
+  for (const entry of entries.value) list.set(sayDay(entry.at), [...list.get(sayDay(entry.at)) ?? [], entry])
+  return [...list]
+})
+const leaf = useLocalStorage('bowl.daybookLeaf', 'entries')
+const leaves = [{ key: 'entries', name: 'Entries' }, { key: 'settled', name: 'Predicted and measured' }]
 const bringing = ref(false)
 const card = ref(false)
 const choices = { all: 'everything', counts: 'what counts', work: 'pours and work' } as const
@@ -29,14 +39,19 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
     </div>
     <BuildCard v-if="card" @done="card = false" />
     <ReadingsFile v-if="bringing" @done="bringing = false" />
-    <div class="scroll" tabindex="0" role="region" aria-label="Entries and settlements">
-      <LeftOutList />
-      <SettlementList />
-      <h2 class="entries-head">Entries, newest first</h2>
-      <v-table>
-        <thead><tr><th>When</th><th>Hand</th><th>Kind</th><th>For</th><th>What</th><th><span class="visually-hidden">Change</span></th></tr></thead>
-        <tbody><EntryRow v-for="entry in entries" :key="entry.id" :entry="entry" /></tbody>
-      </v-table>
+    <LeafTabs v-model="leaf" :leaves="leaves" label="Daybook" />
+    <div class="scroll" tabindex="0" role="region" :aria-label="leaf === 'settled' ? 'Predicted and measured' : 'Entries'">
+      <SettlementList v-if="leaf === 'settled'" />
+      <template v-else>
+        <LeftOutList />
+        <v-table class="book">
+          <thead class="visually-hidden"><tr><th>When</th><th>Hand</th><th>Kind</th><th>For</th><th>What</th><th>Change</th></tr></thead>
+          <tbody v-for="[day, list] in days" :key="day">
+            <tr class="day"><th colspan="6" scope="rowgroup">{{ day }}</th></tr>
+            <EntryRow v-for="entry in list" :key="entry.id" :entry="entry" />
+          </tbody>
+        </v-table>
+      </template>
     </div>
   </div>
 </template>
@@ -44,9 +59,12 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
 <style scoped>
 .daybook { padding: 10px 16px; display: flex; flex-direction: column; gap: 8px; min-height: 0; overflow: hidden; }
 .bar { display: flex; gap: 16px; align-items: end; }
+@media (max-width: 1000px) { .bar > .small { min-height: 44px; display: flex; align-items: center; } .bar .go { display: flex; align-items: center; } }
 .bar .only { max-width: 172px; }
 .grow { flex: 1; }
 .bar .go, .bar .small { white-space: nowrap; }
+.book.v-table :deep(.v-table__wrapper) { overflow: visible; }
+/* The day stays in sight while its entries go by. */
+.day th { position: sticky; top: 0; z-index: 1; background: var(--sheet); font-weight: 700; }
 .scroll { position: relative; flex: 1; min-height: 0; overflow: auto; }
-.entries-head { margin-top: 14px; }
 </style>

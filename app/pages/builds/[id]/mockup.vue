@@ -21,6 +21,8 @@ const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.
 const across = (slope: number) => `${digits(Math.abs(slope) * bore.value, 2)} mm`
 /** A head whose band is turned into it: its squish comes down with the face. */
 const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf(build.replayed, q as 'bandAngle', build.cylinder)))
+/** A head over one cylinder may be turned to its squish; over several it is milled. */
+const alone = computed(() => build.asIs.filter(s => s.head === build.state?.head).length === 1)
 </script>
 
 <template>
@@ -31,9 +33,18 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf
     <div v-else-if="leaf === 'squish' && standing" class="room squish" role="tabpanel" aria-label="Squish">
       <div class="left">
         <CrownPlaces :key="build.cylinder" kind="solder" :plane="plane" class="plan" />
-        <WhatIf :what-if="whatIf" />
+        <BenchFold v-if="turned" title="What if"><WhatIf :what-if="whatIf" /></BenchFold>
+        <template v-else>
+          <h3>What if</h3>
+          <WhatIf :what-if="whatIf" />
+          <BenchFold v-if="alone" title="A turned head: squish first, then the dome"><TurnedHead /></BenchFold>
+        </template>
       </div>
       <div class="right">
+        <template v-if="turned">
+          <h3>Turned head: squish first, then the dome</h3>
+          <TurnedHead />
+        </template>
         <div class="answer">
           <p class="label">Squish of cylinder {{ build.cylinder }}, cold{{ standing.solder ? '' : ', by deck and gasket' }}</p>
           <p class="big"><FigureReading label="Squish, cold" :part="standing.gap" dimension="length" formula="solder over the bore’s centre, carried over what was done since; else deck + gasket + recess" /> <span v-if="standing.gap" class="num quiet pm">{{ sayDoubt(uncertainty(standing.gap.estimate), 'length', device.lengths) }}</span></p>
@@ -45,7 +56,6 @@ const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf
           <template v-else><strong class="warn">the solder reads <span class="num">{{ say(Math.abs(standing.difference.estimate.value), 'length', device.lengths) }}</span> {{ standing.difference.estimate.value > 0 ? 'more' : 'less' }}.</strong> Look for {{ sayCauses(standing.difference.causes) }}.</template>
         </p>
         <RunningGap :standing="standing" />
-        <TurnedHead v-if="turned" />
         <SquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.estimate.value" :clearance-tried="triedClearance" />
       </div>
     </div>
