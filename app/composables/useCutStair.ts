@@ -37,7 +37,7 @@ export function useCutStair({ head, needed, planned, tried, depth, free, here, o
     ? 'Planned'
     : !atMark.value
         ? 'Depth looked at'
-        : atMark.value.cylinder === deepest.value?.cylinder ? `The most head ${head.value} can lose: cylinder ${atMark.value.cylinder} on target` : `Cylinder ${atMark.value.cylinder} on target`)
+        : atMark.value.cylinder === deepest.value?.cylinder ? `Deepest cut for head ${head.value}: cylinder ${atMark.value.cylinder} on target` : `Cylinder ${atMark.value.cylinder} on target`)
   const doubt = computed(() => atMark.value && uncertainty(atMark.value.depth))
 
   const met = computed(() => build.replayed ? metOnTheWay(build.replayed, shop.rules, here.value, depth.value).filter(m => m.depth > 0 && m.depth <= DEEPEST) : [])

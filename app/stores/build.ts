@@ -128,7 +128,7 @@ export const useBuild = defineStore('build', () => {
     const fresh = all.map(({ id, sent }) => ({ ...sent, id, build, seq: null }) as Entry)
     const then = replay([...entries.value, ...fresh])
     const misfit = then?.leftOut.find(out => all.some(({ id }) => id === out.id))
-    if (misfit) return refusal('This can’t be reckoned with', sayLeftOut(misfit))
+    if (misfit) return refusal('This can’t be used', sayLeftOut(misfit))
     const clash = fresh.map(entry => clashOf(entry, then)).find(Boolean)
     return clash && refusal('This can’t be so', sayClash(clash))
   }

@@ -29,16 +29,16 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
   const mm = (value: number) => say(value, 'length', lengths)
   switch (open.kind) {
     case 'takeOut': return {
-      sentence: `${open.entries.length === 1 ? 'One entry can’t be used and counts' : `${open.entries.length} entries can’t be used and count`} for nothing. Read why, then take ${open.entries.length === 1 ? 'it' : 'them'} out.`, urgent: true
+      sentence: `${open.entries.length === 1 ? 'One entry can’t be used and counts' : `${open.entries.length} entries can’t be used and count`} for nothing. Read why, then strike ${open.entries.length === 1 ? 'it' : 'them'} out.`, urgent: true
     }
     case 'layOut': return { sentence: 'Say how many cylinders the engine has.' }
     case 'seatLost': return {
       sentence: open.planned
-        ? `The planned cut goes ${mm(-open.figure)} past the ${open.valve} seats’ low edge on ${whom}. A new seat job follows, or another way.`
-        : `The face is ${mm(-open.figure)} past the ${open.valve} seats’ low edge on ${whom}. New seats, before anything else.`,
+        ? `The planned cut goes ${mm(-open.figure)} past the ${open.valve} seats’ low edge on ${whom}. Plan a seat job after it, or look for another way.`
+        : `The face is ${mm(-open.figure)} past the ${open.valve} seats’ low edge on ${whom}. It needs new seats before anything else.`,
       urgent: true
     }
-    case 'squishTouches': return { sentence: `Running, the squish of ${whom} ${open.planned ? 'would be' : 'is'} ${mm(open.figure)}. It touches.`, urgent: true }
+    case 'squishTouches': return { sentence: `With the engine running, the squish of ${whom} ${open.planned ? 'would be' : 'is'} ${mm(open.figure)}: piston and head touch.`, urgent: true }
     case 'passesTarget': return {
       sentence: open.planned
         ? `${who} would pass the target, ${say(open.figure, 'ratio', lengths)} where ${say(open.limit, 'ratio', lengths)} is the most, and metal can’t be put back.`
@@ -46,7 +46,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
       urgent: true
     }
     case 'tooClose': return {
-      sentence: `${QUANTITY_WORDS[open.clearance].label} ${open.planned ? 'would come to' : 'is'} ${mm(open.figure)} on ${one ? whom : `the worst of ${whom}`}, ${mm(open.limit - open.figure)} under the shop’s least. Settle that first.`, urgent: true
+      sentence: `${QUANTITY_WORDS[open.clearance].label} ${open.planned ? 'would come to' : 'is'} ${mm(open.figure)} on ${one ? whom : `the worst of ${whom}`}, ${mm(open.limit - open.figure)} under the shop’s minimum. Settle that first.`, urgent: true
     }
     case 'gasketInBore': return {
       sentence: `The gasket ${open.planned ? 'that is planned' : ''} for ${whom} is ${mm(open.figure)} across and the bore ${mm(open.limit)}: it would stand in the chamber.`.replace('  ', ' '), urgent: true
@@ -64,11 +64,11 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
       ? { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun} of ${whom}: it is only assumed, and the cut would reach it there.` }
       : { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun}${open.of === 'depth' ? sayHeads(open) : ''}: it is only assumed, and makes ${Math.round(open.figure * 100)} % of what is unsure${open.of === 'depth' ? ' about the depth of a cut' : ''}.` }
     case 'targetAgain': return { sentence: `The ${sayList(open.reasons.map(r => REASON_WORDS[r].toLowerCase()))} ${open.reasons.length === 1 ? 'has' : 'have'} changed since the target was set: set the target again.` }
-    case 'setTarget': return { sentence: 'Set the target ratio, and how close counts as there.' }
-    case 'pour': return { sentence: `${who} ${have} not been poured. The book is only a claim: pour.` }
+    case 'setTarget': return { sentence: 'Set the target ratio, and how far off still counts as on target.' }
+    case 'pour': return { sentence: `${who} ${one ? 'is' : 'are'} still to be poured: the book figure is only a claim.` }
     case 'pourSecond': return { sentence: `${who} ${have} one pour only. Pour again before you cut.` }
     case 'pourFine': return { sentence: `${who} ${one ? 'was' : 'were'} only measured with a syringe. Set the final size with a burette.` }
-    case 'pourAgain': return { sentence: `Metal has gone since ${whom} ${one ? 'was' : 'were'} poured. Pour again and settle it.` }
+    case 'pourAgain': return { sentence: `${who} ${have} been cut since the last pour. Pour again, and compare.` }
     case 'squish': return { sentence: `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }
     case 'plan': return { sentence: sayPlan(open, who, mm) }
     case 'do': return { sentence: sayDo(open, whom, mm) }
@@ -82,9 +82,9 @@ const sayHeads = ({ heads }: Advice) => heads.length > 0 ? ` of head ${heads.joi
 function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
   const one = cylinders.length === 1
   if (way === 'open') return `${who} ${one ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`
-  if (way === 'even') return `${who} ${one ? 'is' : 'are'} under target, yet another of head ${heads[0]} is at it: even the chambers first.`
+  if (way === 'even') return `${who} ${one ? 'is' : 'are'} under target, but another of head ${heads[0]} is there already: even the chambers first.`
   if (figure !== undefined && past) return `${mm(figure)} off head ${heads[0]} reaches the target, but ${sayPast(past, mm)}. ${past.kind === 'seat' && past.assumed ? 'Measure that height first' : 'Look for another way first'}.`
-  if (figure !== undefined) return `Plan the cut: ${mm(figure)} is the most head ${heads[0]} can lose before the first cylinder is at target.`
+  if (figure !== undefined) return `Plan the cut: at ${mm(figure)} off head ${heads[0]} the first cylinder reaches the target.`
   return waiting ? `Plan the cut of head ${heads[0]}: the Cut station tells how deep.` : `Plan the cut of head ${heads[0]}, once its mouth area is measured.`
 }
 
@@ -101,11 +101,11 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
 /** What is planned, as the move to make. */
 function sayDo({ what, figure = 0, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string): string {
   switch (what) {
-    case 'relief': return `Grind ${whom} as planned, to line and reading, then enter each.`
+    case 'relief': return `Grind ${whom} as planned, to the line and the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
     case 'gasketChange': return `Fit the gasket that is planned on head ${heads.join(' and ')}, then enter it.`
-    case 'deckCut': return `Cut ${mm(figure)} off the deck, measure what really came off, and enter it.`
-    case 'faceCut': return `Cut ${mm(figure)} off head ${heads.join(' and ')}, measure what really came off, and enter it.`
+    case 'deckCut': return `Cut ${mm(figure)} off the deck, measure what came off, and enter it.`
+    case 'faceCut': return `Cut ${mm(figure)} off head ${heads.join(' and ')}, measure what came off, and enter it.`
   }
 }
 

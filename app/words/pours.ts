@@ -10,7 +10,7 @@ export const ENCLOSED_WORDS: Record<Enclosed, EnclosedWords> = {
     label: 'Chamber', noun: 'chamber', caution: FLAMMABLE,
     steps: [
       'The valves and the plug that will be run are in; a smear of grease on the seats, light springs.',
-      'A thin film of grease round the edge, none inside: 0.02 mm over the mouth is 0.1 cc.',
+      'A thin film of grease round the edge, none inside: a film as thin as foil over the mouth is 0.1 cc.',
       'Clear plate down flat, its hole at the high corner, the head tipped a little that way.',
       'Glass and chamber wetted once; let the glass drain before it is read.',
       'Fill until the last bubble is out; stop at the lower edge of the hole.',

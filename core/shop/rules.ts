@@ -3,7 +3,7 @@ import type { RodMaterial } from '../squish'
 /** A running squish gap a shop aims for, with rods of one material up to a bore and up to revs. mm, rpm. */
 export interface SquishWindow { rod: RodMaterial, boreTo: number, revsTo: number, least: number, most: number }
 
-/** Least clearances a shop lets an engine out with, mm. */
+/** Minimum clearances a shop lets an engine out with, mm. */
 export interface LeastClearances {
   intake: number
   exhaust: number

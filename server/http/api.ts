@@ -25,7 +25,7 @@ function problem(event: H3Event, error: unknown): Problem {
   const known = error instanceof ApiProblem
     ? error
     : error instanceof DomainError
-      ? new ApiProblem(422, 'This can’t be reckoned with', sayRefusal(error),
+      ? new ApiProblem(422, 'This can’t be used', sayRefusal(error),
           { fields: [{ path: error.argument.replace(/^instrument\./, ''), sentence: sayRefusal(error) }] })
       : databaseTrouble(error) ? new ApiProblem(503, 'No database', databaseTrouble(error)!) : undefined
   // The address without what was asked for, and no query: nothing that somebody typed stands in a log.

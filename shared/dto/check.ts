@@ -64,7 +64,7 @@ export function checkEntry(plain: unknown, from: 'sent' | 'stored' = 'sent'): Ch
   const body = checkFields(Body, (plain as { body: object }).body, 'body')
   if (!body.ok) return body
   if (kindRule(kind).takesPlace && !frame.value.supersedes) {
-    return { ok: false, fields: [{ path: 'supersedes', sentence: 'Say which entry is taken out.' }] }
+    return { ok: false, fields: [{ path: 'supersedes', sentence: 'Say which entry is struck out.' }] }
   }
   const fault = Body.fault?.({ ...frame.value, body: body.value } as unknown as Entry)
   return fault ? { ok: false, fields: [fault] } : { ok: true, value: plain as SentEntry }

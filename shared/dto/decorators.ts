@@ -19,6 +19,8 @@ export function Sound(sentence: Sentence): PropertyDecorator {
 
 interface FigureRule extends QuantityRule { noun: string }
 
+const INCHES: ReadonlySet<string> = new Set(['in', 'thou', 'in2', 'µin'])
+
 /** What is wrong with a stored figure, if anything. */
 export function figureFault(value: unknown, rule: FigureRule): string | undefined {
   if (typeof value !== 'object' || value === null) return 'A figure is needed: its value, its unit and what was typed.'
@@ -29,8 +31,10 @@ export function figureFault(value: unknown, rule: FigureRule): string | undefine
   if (typeof typed !== 'string' || typed.length > TYPED_LIMIT) return `What was typed must be text of ${TYPED_LIMIT} characters at most.`
   if (!isUnit(unit) || UNITS[unit].dimension !== rule.dimension) return `That unit does not fit ${rule.noun}.`
   if (number < rule.min || number > rule.max) {
-    return `${say(number, rule.dimension, 'mm', 1)} can’t be right for ${rule.noun}: `
-      + `it must lie between ${say(rule.min, rule.dimension, 'mm', 1)} and ${say(rule.max, rule.dimension, 'mm', 1)}.`
+    // In the lengths it was typed in: whoever works in inches is answered in inches.
+    const lengths = INCHES.has(unit) ? 'in' : 'mm'
+    const told = (bound: number) => say(bound, rule.dimension, lengths, 1)
+    return `${told(number)} can’t be right for ${rule.noun}: it must lie between ${told(rule.min)} and ${told(rule.max)}.`
   }
   return undefined
 }

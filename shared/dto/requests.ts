@@ -136,5 +136,5 @@ export class RulesRequest implements ShopRules {
   @Sound(v => Array.isArray(v) && v.length > 40 ? 'Forty rows at most.' : undefined)
   @ValidateNested({ each: true }) @Type(() => SquishRow) squish!: SquishRow[]
 
-  @IsObject({ message: 'The least clearances are missing.' }) @ValidateNested() @Type(() => ClearanceRow) clearances!: ClearanceRow
+  @IsObject({ message: 'The minimum clearances are missing.' }) @ValidateNested() @Type(() => ClearanceRow) clearances!: ClearanceRow
 }

@@ -45,6 +45,15 @@ export function say(value: number, dimension: Dimension, lengths: LengthUnit = '
   return unit === '' ? number : unit === '°' ? `${number}°` : `${number} ${unit}`
 }
 
+/** What a depth takes, in the shop's lengths: cc a millimetre, or cc a thou, which is what an inch shop cuts by. */
+export function sayRate(ccPerMm: number, lengths: LengthUnit): { number: string, unit: string, factor: number } {
+  const factor = lengths === 'in' ? UNITS.thou.factor : 1
+  return { number: digits(ccPerMm * factor, lengths === 'in' ? 4 : 2), unit: lengths === 'in' ? 'cc per thou' : 'cc per mm', factor }
+}
+
+/** A length as a plain number in the shop's lengths, for a chart or a table whose head names the unit. */
+export const inLengths = (mm: number, lengths: LengthUnit): number => mm / UNITS[lengths].factor
+
 /** A standard uncertainty as it is shown: two of them, k = 2. */
 export function sayDoubt(u: number, dimension: Dimension, lengths: LengthUnit = 'mm'): string {
   return `± ${say(2 * u, dimension, lengths, dimension === 'volume' ? 1 : 0)}`

@@ -207,7 +207,7 @@ export function readReadings(text: string, kind: FileKind, build: string, defaul
   const lines = linesOf(data, places, kind, new Set(parsed.errors.filter(e => e.type === 'Quotes').map(e => e.row ?? 0)), bad).filter((line) => {
     const standing = line.cell('standing')
     if (ours.has(line.cell('id'))) here.push(line.line)
-    else if (standing !== '' && standing !== 'counts') bad.push({ line: line.line, reason: `It was ${standing === 'void' ? 'taken out' : 'replaced'} where it comes from.` })
+    else if (standing !== '' && standing !== 'counts') bad.push({ line: line.line, reason: `It was ${standing === 'void' ? 'struck out' : 'replaced'} where it comes from.` })
     else return true
     return false
   })

@@ -47,8 +47,8 @@ describe('a file of readings', () => {
     expect(read(text, 'solder').good.map(g => g.id)).toEqual(good.map(g => g.id))
     expect(readReadings(text, 'solder', build.replace('4b', '4c'), defaults).good[0]!.id).not.toBe(good[0]!.id)
   })
-  it('what was taken out where it comes from is told, not brought in', () => {
-    expect(read('fills,standing\n0>50,void\n0>51,counts').bad).toEqual([{ line: 2, reason: 'It was taken out where it comes from.' }])
+  it('what was struck out where it comes from is told, not brought in', () => {
+    expect(read('fills,standing\n0>50,void\n0>51,counts').bad).toEqual([{ line: 2, reason: 'It was struck out where it comes from.' }])
   })
   it('refuses each line that could be read two ways, and guesses nothing', () => {
     const lines = (text: string, more = {}) => {

@@ -1,5 +1,5 @@
 import { SPEC_BOUNDS, type ChamberKind, type SpecFault, type Suspect } from '#core'
-import { say } from '../figures'
+import { say, type LengthUnit } from '../figures'
 
 /** The kinds of chamber there are models for. */
 export const CHAMBER_WORDS: Record<ChamberKind, string> = {
@@ -37,25 +37,25 @@ export const SPEC_WORDS: Record<string, { label: string, noun: string, dimension
 const wordOf = (path: string) => SPEC_WORDS[path.split('.').at(-1)!.replace(/\[.*$/, '')]
 
 /** A fault of a chamber's drawing, as a builder would say it. */
-export function sayFault({ path, kind, by }: SpecFault): string {
+export function sayFault({ path, kind, by }: SpecFault, lengths: LengthUnit = 'mm'): string {
   const word = wordOf(path)
   const noun = word?.noun ?? 'that point of the outline'
   const bounds = SPEC_BOUNDS[path.split('.').at(-1)!]
   const dimension = word?.dimension ?? 'length'
-  const mm = (value: number) => say(value, 'length', 'mm', 1)
+  const length = (value: number) => say(value, 'length', lengths, 1)
   switch (kind) {
     case 'notFinite': return `A number is needed for ${noun}.`
     case 'tooSmall': case 'tooLarge':
       if (path === 'roof.height' && kind === 'tooSmall') return 'A roof of no height leaves no chamber.'
       return bounds
-        ? `That can’t be right for ${noun}: it must lie between ${say(bounds[0], dimension, 'mm', 1)} and ${say(bounds[1], dimension, 'mm', 1)}.`
-        : `That is more than there is room for: ${mm(by ?? 0)}.`
+        ? `That can’t be right for ${noun}: it must lie between ${say(bounds[0], dimension, lengths, 1)} and ${say(bounds[1], dimension, lengths, 1)}.`
+        : `That is more than there is room for: ${length(by ?? 0)}.`
     case 'fewPoints': return 'An outline takes 3 to 64 points.'
     case 'selfCrossing': return 'The outline crosses itself here: move the point back.'
-    case 'throughWall': return `The valve’s edge stands ${mm(by ?? 0)} outside the mouth: move the valve, or the wall.`
-    case 'seatBelowFace': return `The seat’s low edge would lie ${mm(by ?? 0)} under the face.`
+    case 'throughWall': return `The valve’s edge stands ${length(by ?? 0)} outside the mouth: move the valve, or the wall.`
+    case 'seatBelowFace': return `The seat’s low edge would lie ${length(by ?? 0)} under the face.`
     case 'zeroRoof': return 'A roof of no height leaves no chamber.'
-    case 'valvesOverlap': return `The two valves overlap by ${mm(by ?? 0)}.`
+    case 'valvesOverlap': return `The two valves overlap by ${length(by ?? 0)}.`
     case 'nothingLeft': return 'Nothing is left of the chamber like this.'
   }
 }

@@ -77,7 +77,7 @@ test('what is stored and can’t be used stands first in the Daybook, is the nex
   await open(page, bench, build, 'daybook')
   const list = page.getByRole('region', { name: 'Entries that can’t be used' })
   await expect(list).toContainText('What the cut takes off cylinder 1 can’t be right.')
-  await list.getByRole('button', { name: /Take out/ }).click()
+  await list.getByRole('button', { name: /Strike out/ }).click()
   await expect(list).toHaveCount(0)
   await expect(page.locator('.next')).not.toContainText('can’t be used')
 })

@@ -72,7 +72,7 @@ test('a thinner gasket asks for 1.08 mm on cylinder 4', async ({ page, bench }) 
   await open(page, bench, bench.testSix, 'sheet')
   for (const station of STATIONS) await expect(page.getByRole('link', { name: new RegExp(station.replace('mockup', 'mock-up'), 'i') }).first()).toBeVisible()
   await open(page, bench, bench.launch, 'cut')
-  await page.getByRole('group', { name: 'Gasket to reckon with' }).getByRole('button', { name: '0.90 mm' }).click()
+  await page.getByRole('group', { name: 'Gasket to work with' }).getByRole('button', { name: '0.90 mm' }).click()
   const thinner = gasket * 0.9 / 1.2
   const depth = (clearance[3]! - gasket + thinner - wanted) / 4.65
   expect(depth.toFixed(2)).toBe('1.08')

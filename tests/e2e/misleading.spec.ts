@@ -133,7 +133,7 @@ test('the next move leads to the other head when that is the one it is about', a
   await add('faceCut', { level: 'head', head: 1 }, { state: 'planned', depth: mm(0.49) })
   await open(page, bench, id, 'cut')
   // 33.4 + 5.281 + 2.513 + 0.451 less 351.858/9, over 4.4 cc a mm
-  await expect(page.locator('.next')).toContainText('0.58 mm is the most head 2 can lose')
+  await expect(page.locator('.next')).toContainText('at 0.58 mm off head 2')
   await expect(page.locator('.cell').first()).toHaveAttribute('aria-pressed', 'true')
   await page.locator('.next').getByRole('link', { name: 'Cut' }).click()
   await expect(page.locator('.cell').nth(1)).toHaveAttribute('aria-pressed', 'true')

@@ -10,10 +10,10 @@ test('with a thinner gasket planned, Cut, Shape and the stack say one depth', as
   await reckoned(page)
   const deepest = (await page.locator('[data-answer=deepest]').textContent())!.trim().split(' ')[0]!
   await page.locator('[data-more]').click()
-  await expect(page.locator('[data-open=plan]')).toContainText(`${deepest} mm is the most head 1 can lose`)
+  await expect(page.locator('[data-open=plan]')).toContainText(`at ${deepest} mm off head 1`)
   await page.keyboard.press('Escape')
 
-  await page.getByRole('group', { name: 'Gasket to reckon with' }).getByRole('button', { name: '0.90 mm' }).click()
+  await page.getByRole('group', { name: 'Gasket to work with' }).getByRole('button', { name: '0.90 mm' }).click()
   await page.keyboard.press('Escape')
   await page.keyboard.press('Escape')
   await cylinder(page, 4).click()

@@ -56,5 +56,5 @@ test('what else moves: cam, pushrods, flanges and deck, each from its own figure
   await expect(page.locator('.else')).toContainText('stand 0.60 mm long')
   await state('Head’s deck, thickness', '10')
   await state('Least the maker allows', '9.6')
-  await expect(page.locator('.else')).toContainText('0.20 mm under the least')
+  await expect(page.locator('.else')).toContainText('0.20 mm under the minimum')
 })

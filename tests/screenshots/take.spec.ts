@@ -138,7 +138,7 @@ for (const { name, size = desk, store = {}, at } of shots) {
     await page.setViewportSize(size)
     await at(page, bench)
     if (await page.locator('[data-reckoned]').count() > 0) await reckoned(page)
-    await expect(page.getByText('Being reckoned.')).toHaveCount(0, { timeout: 60_000 })
+    await expect(page.getByText('Working it out.')).toHaveCount(0, { timeout: 60_000 })
     await page.waitForTimeout(500)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
   })

@@ -3,9 +3,11 @@ import { useElementSize } from '@vueuse/core'
 import type { Cut } from '#core'
 import { openBody, type BodyName, type BodyView } from './bodyStage'
 import { askSolids } from '~/composables/useSolids'
+import { useDevice } from '~/stores/device'
 
 /** A chamber in three dimensions with the plane of the cut; turned by the pointer or the arrow keys. */
 const props = defineProps<{ chamber: string, plane: Cut, bore: number, label: string }>()
+const device = useDevice()
 const holder = useTemplateRef<HTMLElement>('holder')
 const size = useElementSize(holder)
 const sentence = ref('')
@@ -25,7 +27,7 @@ function fit() {
 }
 onMounted(async () => {
   try {
-    stage = await openBody(holder.value!, list => names.value = list)
+    stage = await openBody(holder.value!, device.lengths, list => names.value = list)
   } catch {
     sentence.value = 'This device can’t draw in three dimensions; plan and section show the same cut.'
     return
@@ -34,6 +36,7 @@ onMounted(async () => {
   await load()
 })
 watch(() => props.chamber, load)
+watch(() => device.lengths, by => stage?.measure(by))
 watch([() => props.plane, size.width, size.height], () => {
   fit()
   stage?.draw()

@@ -31,7 +31,7 @@ const mouth = computed(() => plain.value ? outlineArea(mouthOf(plain.value)) : u
 const fits = computed(() => facts.value && facts.value.factor >= FACTOR_WINDOW[0] && facts.value.factor <= FACTOR_WINDOW[1] && facts.value.reached)
 const verdict = computed(() => {
   if (!facts.value) return ''
-  if (poured.value === undefined) return 'Not poured yet: it stands as drawn. The pour will bring it to its size.'
+  if (poured.value === undefined) return 'Not poured yet: it stands as drawn. The first pour brings it to size.'
   if (fits.value) return `The drawing fits the pour: roof and walls gave ${digits(Math.abs(facts.value.factor - 1) * 100, 1)} %.`
   const [check, next] = facts.value.suspects
   return `The pour is ${digits(facts.value.factor, 2)} of the drawing. Check ${check ? SUSPECT_WORDS[check.dimension] : 'the drawing'} first${next ? `, then ${SUSPECT_WORDS[next.dimension]}` : ''}.`
@@ -66,12 +66,12 @@ async function stl() {
         <ChamberPlan :spec="plain" :bore="q('bore')?.estimate.value ?? 90" :gasket-bore="q('gasketBore')?.estimate.value" :label="`Chamber of head ${head}, seen from below`" class="drawing">
           <template #handles="{ at, scale }"><OutlineHandles :spec="spec" :at="at" :scale="scale" :faults="faults" @change="draw" /></template>
         </ChamberPlan>
-        <p v-if="faults.length" class="sentence" role="status">{{ sayFault(faults[0]!) }} The last good solid stays.</p>
-        <p v-else class="small quiet">Squares are the outline’s points, rings the valves: drag them, or arrow keys by 0.1 mm.</p>
+        <p v-if="faults.length" class="sentence" role="status">{{ sayFault(faults[0]!, device.lengths) }} The last drawing that worked is still shown.</p>
+        <p v-else class="small quiet">Squares are points of the outline, rings are valves. Drag them, or move them a little at a time with the arrow keys.</p>
         <div class="row">
           <StatementField quantity="boreSpacing" :scope="{ level: 'build' }" no-basis class="spacing" />
           <fieldset class="turns">
-            <legend class="label">The other way round</legend>
+            <legend class="label">Mirrored cylinders</legend>
             <BenchCheck v-for="c in build.cylinders" :key="c" class="small" :label="String(c)" :model-value="drawn?.mirrored.includes(c) ?? false" @update:model-value="turn(c)" />
           </fieldset>
         </div>
@@ -82,17 +82,17 @@ async function stl() {
         <div class="row">
           <v-btn v-if="draft" variant="flat" color="primary" :disabled="faults.length > 0" @click="keep().then(said => sentence = said ?? '')">Keep this chamber</v-btn>
           <v-btn v-if="draft && kept" @click="back">Back to what is kept</v-btn>
-          <v-btn @click="again = !again">Set out anew</v-btn>
+          <v-btn @click="again = !again">Start the drawing again</v-btn>
           <v-btn v-if="facts" @click="stl">STL of cylinder {{ build.cylinder }}</v-btn>
         </div>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </div>
       <div class="right">
         <div class="head">
-          <p class="label">{{ CHAMBER_WORDS[spec.kind] }}, cylinder {{ build.cylinder }}{{ model?.mirrored ? ', the other way round' : '' }}</p>
+          <p class="label">{{ CHAMBER_WORDS[spec.kind] }}, cylinder {{ build.cylinder }}{{ model?.mirrored ? ', mirrored' : '' }}</p>
           <p v-if="facts" class="big"><span class="num" data-factor>{{ digits(facts.factor, 3) }}</span> <span class="unit">poured over drawn</span></p>
           <p v-if="facts" class="small" data-verdict :class="{ warn: poured !== undefined && !fits }">{{ verdict }}</p>
-          <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ digits(mouth ?? 0, 0) }} mm²{{ working ? ' · working' : '' }}</p>
+          <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ say(mouth ?? 0, 'area', device.lengths) }}{{ working ? ' · working' : '' }}</p>
         </div>
         <div class="grid">
           <SpecField v-for="path in roofFields" :key="`${spec.kind}${path}`" :spec="spec" :path="path" :data-new="path === 'roof.height' ? true : undefined" @change="draw" />
@@ -114,7 +114,7 @@ async function stl() {
         </section>
       </div>
     </template>
-    <p v-else class="quiet">A drawing of the chamber makes cuts exact and sees the seats. It takes two minutes: bore and valve sizes first, the rest can be put right later.</p>
+    <p v-else class="quiet">Draw the chamber, and cuts are exact and the seats are watched. It takes two minutes: start with the bore and the valve sizes, and put the rest right later.</p>
   </div>
 </template>
 

@@ -1,13 +1,16 @@
 <script setup lang="ts">
 import { CHAMBER_KINDS, DomainError, asSet, startingSpec, quantityOf, type ChamberKind, type ChamberSpec } from '#core'
+import { say } from '#shared/figures'
 import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
+import { useDevice } from '~/stores/device'
 
 /** A first drawing from bore and valve sizes. */
 const emit = defineEmits<{ drawn: [spec: ChamberSpec] }>()
 const build = useBuild()
+const device = useDevice()
 const drafts = useDrafts()
 const key = (name: string) => `${build.view?.id}/setout/${build.state?.head}/${name}`
 const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
@@ -18,7 +21,7 @@ const part = (valve: string) => asSet(size(valve))
 const sentence = ref('')
 const turned = computed(() => kind.value === 'turnedDome')
 async function put(valve: string, value: number): Promise<string | undefined> {
-  if (!(value >= 8 && value <= 100)) return 'A valve’s head is between 8 and 100 mm across.'
+  if (!(value >= 8 && value <= 100)) return `A valve’s head is between ${say(8, 'length', device.lengths)} and ${say(100, 'length', device.lengths)} across.`
   drafts.set(key(valve), String(value))
   return undefined
 }
@@ -40,7 +43,7 @@ function setOut() {
     sentence.value = ''
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    sentence.value = error.argument === 'intake + exhaust' ? 'These valves don’t go into this bore side by side.' : sayRefusal(error)
+    sentence.value = error.argument === 'intake + exhaust' ? 'These valves do not fit side by side in this bore.' : sayRefusal(error)
   }
 }
 </script>
@@ -52,7 +55,7 @@ function setOut() {
     <template v-if="!turned">
       <FigureField v-for="valve in ['intake', 'exhaust']" :key="valve" :field="key(`${valve}-size`)" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, across`" dimension="length" :usual="[15, 70]" :part="part(valve)" :commit="f => put(valve, f.value)" />
     </template>
-    <v-btn variant="flat" color="primary" type="submit">Set it out</v-btn>
+    <v-btn variant="flat" color="primary" type="submit">Draw it</v-btn>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </form>
 </template>

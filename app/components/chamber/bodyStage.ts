@@ -1,4 +1,5 @@
 import type { Cut } from '#core'
+import type { LengthUnit } from '#shared/figures'
 
 /** Creases sharper than this are drawn, degrees. */
 const CREASE = 28
@@ -62,7 +63,7 @@ function crossing(positions: Float32Array, triangles: Uint32Array, { depth, slop
  * air. Lit from the upper left wherever one stands, with creases, a contour each millimetre and the line of the cut. The
  * drawing package is large: it comes when somebody looks.
  */
-export async function openBody(host: HTMLElement, tell: (names: BodyName[]) => void) {
+export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (names: BodyName[]) => void) {
   const [THREE, { OrbitControls }, { LineSegments2 }, { LineSegmentsGeometry }, { LineMaterial }] = await Promise.all([
     import('three'), import('three/addons/controls/OrbitControls.js'), import('three/addons/lines/LineSegments2.js'), import('three/addons/lines/LineSegmentsGeometry.js'), import('three/addons/lines/LineMaterial.js')
   ])
@@ -107,13 +108,18 @@ export async function openBody(host: HTMLElement, tell: (names: BodyName[]) => v
     if (points.length > 0) of.geometry.setPositions(points instanceof Float32Array ? points : new Float32Array(points as number[]))
   }
 
+  const ruler = () => lengths === 'in' ? { words: '½ in', long: 12.7 } : { words: '10 mm', long: 10 }
+  function scale() {
+    const half = ruler().long / 2
+    segments(bar, [-radius * 0.8 - half, radius * 0.86, level, -radius * 0.8 + half, radius * 0.86, level])
+  }
   function names() {
     const { clientWidth: w, clientHeight: h } = renderer.domElement
     const at = (words: string, x: number, y: number): BodyName => {
       const p = new THREE.Vector3(x, y, level).project(camera)
       return { words, left: Math.max(44, Math.min(w - 44, (p.x + 1) / 2 * w)), top: Math.max(12, Math.min(h - 12, (1 - p.y) / 2 * h)) }
     }
-    tell([at('intake side', 0, -radius), at('to cylinder 1 →', radius * 0.9, radius * 0.97), at('10 mm', -radius * 0.8, radius * 0.97)])
+    tell([at('intake side', 0, -radius), at('to cylinder 1 →', radius * 0.9, radius * 0.97), at(ruler().words, -radius * 0.8, radius * 0.97)])
   }
   // One picture a frame however often the hand moves; a device that can't keep up draws coarsely, without lines, until the hand rests.
   const SLOW = 60
@@ -193,7 +199,7 @@ export async function openBody(host: HTMLElement, tell: (names: BodyName[]) => v
       face.geometry.dispose()
       face.geometry = new THREE.ShapeGeometry(disc, 48)
       face.position.z = level
-      segments(bar, [-radius * 0.8 - 5, radius * 0.86, level, -radius * 0.8 + 5, radius * 0.86, level])
+      scale()
       stand()
       cut()
     },
@@ -201,6 +207,11 @@ export async function openBody(host: HTMLElement, tell: (names: BodyName[]) => v
       plane = to
       radius = bore * 0.62
       cut()
+    },
+    measure(by: LengthUnit) {
+      lengths = by
+      scale()
+      draw()
     },
     turn(to: BodyView) {
       view = to

@@ -93,7 +93,7 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
     </div>
     <div class="foot">
       <p v-if="kind === 'deckReadings'" class="small quiet">Seen from above. Negative where the crown stands proud.</p>
-      <p v-else class="caution">Seen from above. Solder may hold lead: wash your hands. Turn by hand only, the head torqued.</p>
+      <p v-else class="caution">Seen from above. Solder may hold lead: wash your hands. Turn the engine by hand only, with the head torqued.</p>
       <FigureField
         v-if="kind === 'solder'" class="strand" :field="`${build.view?.id}/strand`" label="Strand, before" dimension="length" :usual="[0.5, 6]" empty-text="?"
         :part="asSet(strand?.value)" :commit="figure => keepStrand(figure)"

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { asSet, atEdges, type HeadSetup } from '#core'
+import { say } from '#shared/figures'
 import type { useCutSetup } from '~/composables/useCutSetup'
 import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
 
 /** How the head is laid: flat, angled, angled then flat. A shop orders by the depths at two edges, so they come first; then which figure is found from the target. */
 const props = defineProps<{ lay: ReturnType<typeof useCutSetup>, laid: HeadSetup, head: number }>()
 const build = useBuild()
+const device = useDevice()
 const setup = computed(() => props.lay.setup.value)
 const modes = [['flat', 'Flat'], ['angled', 'Angled'], ['both', 'Angled, then flat']] as const
 const NAMES = { depth: 'Depth at bore line', angle: 'Angle', flat: 'Flat, afterwards' } as const
@@ -14,11 +17,12 @@ const FINDS = { depth: 'its depth', angle: 'its angle', flat: 'the flat cut' } a
 const ordered = computed(() => atEdges(props.laid, setup.value.reach))
 const frees = computed(() => setup.value.mode === 'both' ? ['flat', 'depth', 'angle'] as const : ['depth', 'angle'] as const)
 const field = (name: string) => `${build.view?.id}/lay/${props.head}/${name}`
+const mm = (value: number) => say(value, 'length', device.lengths)
 async function put(change: Parameters<typeof props.lay.set>[0]): Promise<string | undefined> {
-  if (change.angle !== undefined && Math.abs(change.angle) > 15) return 'A head is rolled by 15° at most.'
-  if (change.depth !== undefined && !(change.depth >= -5 && change.depth <= 12)) return 'That is no depth for a face: −5 to 12 mm.'
-  if (change.flat !== undefined && !(change.flat >= 0 && change.flat <= 12)) return 'That is no depth for a face: 0 to 12 mm.'
-  if (change.reach !== undefined && !(change.reach >= 10 && change.reach <= 500)) return 'Edges lie 10 to 500 mm from the bore line.'
+  if (change.angle !== undefined && Math.abs(change.angle) > 15) return 'A head is never rolled by more than 15°.'
+  if (change.depth !== undefined && !(change.depth >= -5 && change.depth <= 12)) return `A face cut lies between ${mm(-5)} and ${mm(12)}.`
+  if (change.flat !== undefined && !(change.flat >= 0 && change.flat <= 12)) return `A flat cut lies between 0 and ${mm(12)}.`
+  if (change.reach !== undefined && !(change.reach >= 10 && change.reach <= 500)) return `An edge lies between ${mm(10)} and ${mm(500)} from the bore line.`
   props.lay.set({ ...change, typed: true })
   return undefined
 }

@@ -63,7 +63,7 @@ function key(event: KeyboardEvent) {
     </svg>
     <v-btn
       v-if="draggable" variant="text" class="grip" :class="{ held }" :style="{ top: `${pz(along(plane, 0))}px`, left: `${px(half) - 10}px` }"
-      :aria-label="`The plane of the cut, ${say(depth, 'length', device.lengths)} at the bore line. Arrow keys move it by 0.01 mm.`" data-grip
+      :aria-label="`The plane of the cut, ${say(depth, 'length', device.lengths)} at the bore line. Arrow keys move it ${say(0.01, 'length', device.lengths)} at a time.`" data-grip
       @pointerdown.prevent="held = { y: $event.clientY, depth }; ($event.currentTarget as HTMLElement).focus()" @keydown="key"
     />
   </div>

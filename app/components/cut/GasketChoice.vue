@@ -19,7 +19,7 @@ async function choose(body?: { thickness: Figure, bore: Figure }) {
 </script>
 
 <template>
-  <div class="gasket-choice" role="group" aria-label="Gasket to reckon with">
+  <div class="gasket-choice" role="group" aria-label="Gasket to work with">
     <span class="label">Gasket</span>
     <v-btn :variant="chosen === undefined ? 'flat' : 'outlined'" :color="chosen === undefined ? 'primary' : undefined" :aria-pressed="chosen === undefined" @click="chosen !== undefined && choose()">
       <template v-if="fitted !== undefined"><span class="num">{{ say(fitted, 'length', device.lengths) }}</span> fitted</template><template v-else>as fitted</template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ValveRoom } from '#core'
-import { digits, say } from '#shared/figures'
+import { digits, inLengths, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
 /** How far the cut stays from each seat and top cut, round the clock: azimuth from the line to cylinder 1, seen from below clockwise. */
@@ -9,24 +9,25 @@ const device = useDevice()
 const figures = ref(false)
 const { line, axis, clock, options: looks } = useChartInk()
 const MOST = 6
+const here = (mm: number) => inLengths(mm, device.lengths)
 const labels = computed(() => props.margins[0]?.seat.round.map((_, i, all) => `${i * 360 / all.length}`) ?? [])
 const WORDS = { seat: 'seat', topCut: 'top cut' } as const
 const data = computed(() => ({
   labels: labels.value,
   datasets: [
-    ...props.margins.flatMap((m, i) => (['seat', 'topCut'] as const).map((name, k) => line(1 + 2 * i + k, m[name].round.map(v => v > MOST ? Number.NaN : v), `${m.valve.valve === 'intake' ? 'in.' : 'ex.'} ${WORDS[name]}`))),
+    ...props.margins.flatMap((m, i) => (['seat', 'topCut'] as const).map((name, k) => line(1 + 2 * i + k, m[name].round.map(v => v > MOST ? Number.NaN : here(v)), `${m.valve.valve === 'intake' ? 'in.' : 'ex.'} ${WORDS[name]}`))),
     line(0, labels.value.map(() => 0), 'new face')
   ]
 }))
-const options = computed(() => looks({ x: clock('degrees round the valve', labels.value), y: axis('mm clear', {}, { min: -1, max: 3 }) }))
+const options = computed(() => looks({ x: clock('degrees round the valve', labels.value), y: axis(`${device.lengths} clear`, {}, { min: here(-1), max: here(3) }) }))
 const quarters = [0, 90, 180, 270]
-const at = (round: number[], degrees: number) => digits(round[Math.round(degrees / 360 * round.length)]!, 2)
+const at = (round: number[], degrees: number) => digits(here(round[Math.round(degrees / 360 * round.length)]!), device.lengths === 'in' ? 4 : 2)
 </script>
 
 <template>
   <div class="clock">
     <v-table v-if="figures" class="small">
-      <thead><tr><th>mm clear at</th><th v-for="d in quarters" :key="d" class="r num">{{ d }}°</th><th class="r">least</th></tr></thead>
+      <thead><tr><th>{{ device.lengths }} clear at</th><th v-for="d in quarters" :key="d" class="r num">{{ d }}°</th><th class="r">least</th></tr></thead>
       <tbody>
         <template v-for="(m, i) in margins" :key="i">
           <tr v-for="name in (['seat', 'topCut'] as const)" :key="name"><td>{{ m.valve.valve }} {{ WORDS[name] }}</td><td v-for="d in quarters" :key="d" class="r num">{{ at(m[name].round, d) }}</td><td class="r num">{{ say(m[name].margin, 'length', device.lengths) }}</td></tr>

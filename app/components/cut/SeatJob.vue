@@ -115,11 +115,11 @@ async function drop() {
           <v-btn :disabled="planned.length > 0" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</v-btn>
         </template>
         <p v-else-if="outcome" class="sentence">{{ outcome.sentence }}</p>
-        <p v-else class="small quiet">Wants the form’s diameter, its top cut and how far the valve goes up.</p>
+        <p v-else class="small quiet">State the form’s diameter, its top cut and how far the valve goes up.</p>
       </section>
     </div>
     <p v-if="planned.length" class="small">Seat work is planned on cylinders {{ planned.map(op => op.scope.level === 'cylinder' ? op.scope.cylinder : '').join(', ') }}: the cut on the first leaf counts it. <v-btn variant="text" class="go" @click="drop">Drop it</v-btn></p>
-    <p class="caution">Installed height, spring load and stem tip move up with the valve. Guides straight before seats; stones throw grit.</p>
+    <p class="caution">Installed height, spring load and stem tip move up with the valve. True the guides before the seats. Stones throw grit: protect your eyes.</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </div>
 </template>

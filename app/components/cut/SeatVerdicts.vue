@@ -29,7 +29,7 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
     topCut: topCut.margin > 0 ? `top cut ${mm(topCut.margin)} clear` : `${digits(topCut.arcLost, 0)}° of its top cut gone`,
     touch: [['top cut', topCut.firstTouch] as const, ['seat', seat.firstTouch] as const].filter(([, at]) => at > 0),
     piston: standing && { estimate: standing.left, provenance: 'derived' as const, entries: standing.measured.entries }, pistonBad: (kept?.over ?? 0) < 0,
-    how: standing && kept ? `${digits(standing.measured.estimate.value, 2)} measured − ${digits(standing.lost.value, 2)} = drop at the valve, ${WAYS[props.standings.find(s => s.valve === kind)!.convention]}; the shop’s least ${digits(kept.least, 2)}` : '',
+    how: standing && kept ? `${mm(standing.measured.estimate.value)} measured − ${mm(standing.lost.value)} = drop at the valve, ${WAYS[props.standings.find(s => s.valve === kind)!.convention]}; the shop’s minimum ${mm(kept.least)}` : '',
     tilt: Math.abs(tilt - worst.valve.tilt) > 0.02 ? `valve then at ${say(tilt, 'angle', device.lengths)}` : ''
   }]
 }))

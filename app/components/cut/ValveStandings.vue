@@ -37,6 +37,6 @@ const lines = computed(() => props.valves.flatMap((v) => {
       <li v-for="line in lines" :key="line.key" :class="{ warn: line.bad }">{{ line.bad ? 'Look: ' : '' }}{{ line.text }}</li>
     </ul>
     <p v-if="lines.length === 0" class="small quiet">Nothing is stated about the valves. The Sheet has their heights and clearances.</p>
-    <p v-else class="small quiet">The shop’s least: {{ mm(least.intake) }} intake, {{ mm(least.exhaust) }} exhaust; the maker’s come first.</p>
+    <p v-else class="small quiet">The shop’s minimum: {{ mm(least.intake) }} intake, {{ mm(least.exhaust) }} exhaust; the maker’s come first.</p>
   </div>
 </template>

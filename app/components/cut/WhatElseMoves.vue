@@ -25,7 +25,7 @@ const lines = computed<Line[]>(() => {
     },
     {
       name: 'The head’s deck', formula: 'thickness − cut', fields: ['deckThickness', 'leastDeckThickness'], bad: over !== undefined && over < 0,
-      says: left === undefined ? [] : [`${mm(left)} left`, ...(over === undefined ? [] : [over < 0 ? `${mm(-over)} under the least` : `${mm(over)} over the least`])]
+      says: left === undefined ? [] : [`${mm(left)} left`, ...(over === undefined ? [] : [over < 0 ? `${mm(-over)} under the minimum` : `${mm(over)} over the minimum`])]
     },
     {
       name: 'Chain or belt drive', formula: '720 · d · cos ζ / (p · z)', fields: ['runAngle', 'chainPitch', 'camTeeth'],
@@ -57,7 +57,7 @@ const lines = computed<Line[]>(() => {
         <StatementField v-for="name in line.fields" :key="name" :quantity="name" :scope="whole" no-basis :extra="name === 'camTeeth' ? -2 : 0" />
       </div>
     </section>
-    <p class="caution">Bolts may bottom, dowels stand long, plug threads show. A deck under the maker’s least is weak, whatever the ratio.</p>
+    <p class="caution">Bolts may bottom, dowels may stand proud, and plug threads may show in the chamber. A deck thinner than the maker allows is weak, whatever the ratio.</p>
   </div>
 </template>
 

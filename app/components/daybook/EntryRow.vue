@@ -73,7 +73,7 @@ async function takeOut() {
       <span v-if="entry.note" class="small">{{ entry.note }}</span>
       <span v-if="entry.undoes" class="small quiet">put back</span>
       <span v-else-if="before" class="small quiet">in place of {{ sayEntry(before, device.lengths) }}</span>
-      <span v-if="standing !== 'counts' && successor" class="small">{{ standing === 'void' ? 'taken out' : 'replaced' }} by {{ successor.hand }}, {{ sayTime(successor.at) }}</span>
+      <span v-if="standing !== 'counts' && successor" class="small">{{ standing === 'void' ? 'struck out' : 'replaced' }} by {{ successor.hand }}, {{ sayTime(successor.at) }}</span>
       <span v-if="entry.seq === null" class="small warn">waiting</span>
       <div v-if="mode === 'correct' && dimension" class="edit">
         <FigureField :field="`${build.view?.id}/correct/${entry.id}`" :label="form!.label" :dimension="dimension" :commit="correct" />
@@ -81,8 +81,8 @@ async function takeOut() {
       </div>
       <p v-if="sentence && !mode" class="sentence">{{ sentence }}</p>
       <form v-if="mode === 'void'" class="edit" @submit.prevent="takeOut">
-        <BenchText v-model="reason" label="Why is it taken out?" />
-        <v-btn type="submit">Take out</v-btn><v-btn @click="mode = undefined">Leave it</v-btn>
+        <BenchText v-model="reason" label="Why is it struck out?" />
+        <v-btn type="submit">Strike out</v-btn><v-btn @click="mode = undefined">Leave it</v-btn>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </form>
     </td>
@@ -92,7 +92,7 @@ async function takeOut() {
         <v-btn v-if="undoing" variant="text" class="small" @click="undo">{{ entry.kind === 'void' ? 'put back' : 'undo' }}<span class="visually-hidden"> {{ before ? sayEntry(before, device.lengths) : '' }}</span></v-btn>
         <template v-if="standing === 'counts' && entry.kind !== 'void'">
           <v-btn v-if="dimension" variant="text" class="small" @click="mode = 'correct'">correct<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></v-btn>
-          <v-btn variant="text" class="small" @click="mode = 'void'">take out<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></v-btn>
+          <v-btn variant="text" class="small" @click="mode = 'void'">strike out<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></v-btn>
         </template>
       </template>
     </td>

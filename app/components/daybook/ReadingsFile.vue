@@ -3,7 +3,7 @@ import { wrap, type Remote } from 'comlink'
 import { v4 as uuid } from 'uuid'
 import { pourResult, type PourEntry, type SpotReading } from '#core'
 import { BATCH_LIMIT, inUse } from '#shared/dto'
-import { digits } from '#shared/figures'
+import { digits, say } from '#shared/figures'
 import type { DateOrder } from '#shared/files/dates'
 import { FILE_LIMIT, type ReadFile, type readReadings } from '#shared/files/readingFile'
 import { COLUMNS, FILE_KINDS, type FileKind } from '#shared/files/readingRows'
@@ -80,7 +80,7 @@ const already = computed(() => (read.value?.good.length ?? 0) - fresh.value.leng
 const mayKeep = computed(() => fresh.value.length > 0 && (read.value!.bad.length === 0 || skip.value))
 function what(entry: ReadFile['good'][number]['entry']): string {
   if (entry.kind === 'pour') return `${digits(pourResult({ ...entry, id: 'x' } as unknown as PourEntry).value, 2)} cc`
-  return ((entry.body as { readings: SpotReading[] }).readings).map(r => digits(r.figure.value, 2)).join(', ') + ' mm'
+  return ((entry.body as { readings: SpotReading[] }).readings).map(r => say(r.figure.value, 'length', device.lengths)).join(', ')
 }
 const whose = (entry: ReadFile['good'][number]['entry']) => entry.scope.level === 'cylinder' ? `cylinder ${entry.scope.cylinder}` : 'container'
 

@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { uncertainty, type NoLesson, type Settlement } from '#core'
-import { digits } from '#shared/figures'
+import { digits, sayRate } from '#shared/figures'
 import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
 import { sayKind } from '~/words/entries'
 
 const build = useBuild()
+const device = useDevice()
 const WHY: Record<NoLesson, string> = {
   severalKinds: 'none: several kinds of work lie between',
-  notAFaceCut: 'none: only a face cut teaches cc per mm',
+  notAFaceCut: 'none: only a face cut shows what a depth takes',
   depthNotMeasured: 'none: the depth was not measured',
   noPourBefore: 'none: not poured before the work',
-  angled: 'none: an angled cut has no cc per mm',
+  angled: 'none: an angled cut takes no one amount a depth',
   notSmaller: 'none: the chamber did not get smaller'
 }
 /** By cylinder, the newest of each first: what was foretold of one chamber stands together. */
@@ -40,7 +42,7 @@ const work = (s: Settlement) => [...new Set(s.operations.map(id => build.byId.ge
               <circle :cx="at(s.difference.value)" cy="8" r="4" class="dot" :class="{ off: Math.abs(s.difference.value) > 2 * uncertainty(s.difference) }" />
             </svg>
           </td>
-          <td class="small"><template v-if="s.lesson"><strong class="num">{{ digits(s.lesson.value, 2) }} cc per mm</strong> <span class="quiet num">± {{ digits(2 * uncertainty(s.lesson), 2) }}</span></template><template v-else>{{ WHY[s.noLesson!] }}</template></td>
+          <td class="small"><template v-if="s.lesson"><strong class="num">{{ sayRate(s.lesson.value, device.lengths).number }} {{ sayRate(1, device.lengths).unit }}</strong> <span class="quiet num">± {{ sayRate(2 * uncertainty(s.lesson), device.lengths).number }}</span></template><template v-else>{{ WHY[s.noLesson!] }}</template></td>
         </tr>
       </tbody>
     </v-table>

@@ -84,7 +84,7 @@ const ways = computed((): { words: string, at: Place }[] => {
     ...thinner !== undefined && fitted !== undefined && thinner < fitted ? [{ words: `the ${say(thinner, 'length', device.lengths)} gasket`, at: gaskets }] : []
   ]
 })
-/** Where the plan leaves it: nothing while that is being reckoned, or where nothing is planned. */
+/** Where the plan leaves it: nothing while that is being worked out, or where nothing is planned. */
 const then = computed(() => build.replayed?.planned.length ? build.planned?.cylinders.find(c => c.cylinder === build.cylinder) : undefined)
 /** Stations with tables of their own have the room instead. */
 const folded = computed(() => route.path.endsWith('/daybook'))

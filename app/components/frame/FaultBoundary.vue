@@ -60,7 +60,7 @@ async function copy() {
     <p>Something in it broke. Every reading that was kept is safe, and so is what you typed: nothing was changed.</p>
     <div class="ways">
       <v-btn variant="flat" color="primary" @click="again">Try again</v-btn>
-      <NuxtLink v-if="build.view && !route.path.endsWith('/daybook')" class="go" :to="`/builds/${build.view.id}/daybook`">Daybook: take out the last entry</NuxtLink>
+      <NuxtLink v-if="build.view && !route.path.endsWith('/daybook')" class="go" :to="`/builds/${build.view.id}/daybook`">Daybook: strike out the last entry</NuxtLink>
       <NuxtLink v-if="build.view && !route.path.endsWith('/sheet')" class="go" :to="`/builds/${build.view.id}/sheet`">Sheet</NuxtLink>
       <NuxtLink v-if="route.path !== '/'" class="go" to="/">Shop</NuxtLink>
       <v-btn @click="copy">Copy the report</v-btn>

@@ -37,7 +37,7 @@ async function go(place: (typeof places.value)[number] | undefined) {
           <v-btn variant="text" class="go" @click="go(place)">{{ place.name }}</v-btn>
         </li>
       </ul>
-      <p v-if="places.length === 0" class="small">Nothing here is called that.</p>
+      <p v-if="places.length === 0" class="small">No match. Try a station, a figure, a cylinder or a build.</p>
     </div>
   </v-dialog>
 </template>

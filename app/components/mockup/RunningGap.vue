@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { windowFor, quantityOf, type RodMaterial, type SquishStanding } from '#core'
-import { digits, say } from '#shared/figures'
+import { say, shown } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -58,13 +58,13 @@ const whole = { level: 'build' } as const
           <line x1="0" x2="168" y1="12" y2="12" class="line" />
           <rect :x="bar.from" y="6" :width="Math.max(2, bar.to - bar.from)" height="12" class="shim" />
           <line :x1="bar.at" :x2="bar.at" y1="0" y2="22" class="tick" />
-          <text :x="bar.from" y="33" text-anchor="middle" class="num">{{ digits(window.least, 2) }}</text>
-          <text :x="bar.to" y="33" text-anchor="middle" class="num">{{ digits(window.most, 2) }}</text>
+          <text :x="bar.from" y="33" text-anchor="middle" class="num">{{ shown(window.least, 'length', device.lengths).number }}</text>
+          <text :x="bar.to" y="33" text-anchor="middle" class="num">{{ shown(window.most, 'length', device.lengths).number }}</text>
         </svg>
         <p v-if="window" class="small quiet">the shop’s window, {{ window.rod }} rods</p>
       </div>
     </div>
-    <p v-else class="small quiet">Wants the highest revs and the rod length.</p>
+    <p v-else class="small quiet">State the highest revs and the rod length: the running gap follows from them.</p>
     <BenchFold :open="!running" title="Rod, revs and play">
       <div class="fields">
         <BenchSelect id="rod" label="Rods of" :model-value="running?.materialStated ? running.material : undefined" placeholder="steel, assumed?" :items="plainPairs(['steel', 'aluminium', 'titanium'])" @update:model-value="material($event!)" />

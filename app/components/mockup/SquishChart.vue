@@ -56,7 +56,7 @@ const options = computed(() => looks({
       <h3>Squish velocity</h3>
       <p v-if="peak" class="num">peak <strong data-peak>{{ digits(peak.value, 1) }}</strong> m/s at {{ digits(peak.atCrankAngle, 1) }}°<template v-if="otherPeak">, tried <strong class="tried">{{ digits(otherPeak.value, 1) }}</strong></template></p>
     </div>
-    <p v-if="missing.length" class="small quiet">Wants the {{ missing.join(', the ') }}.</p>
+    <p v-if="missing.length" class="small quiet">State the {{ missing.join(', the ') }}.</p>
     <template v-else-if="band">
       <div v-if="!figures" class="canvas">
         <LazyLineChart v-if="stands" :data="data" :options="options" :says="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { FIGURE_BOUNDS, oneSidedError, ofKind, twoSidedTopDeadCentre, quantityOf, type DropPair, type Figure, type Part } from '#core'
 import { figureFault } from '#shared/dto'
-import { digits } from '#shared/figures'
+import { digits, say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
+import { useDevice } from '~/stores/device'
 
 /** Top dead centre by dial and wheel, from both sides: the piston hardly moves where it is looked for. */
 const build = useBuild()
+const device = useDevice()
 const drafts = useDrafts()
 const ROWS = 4
 type Cell = 'drop' | 'before' | 'after'
@@ -65,7 +67,7 @@ const oneSided = computed(() => {
 <template>
   <section class="tdc">
     <div class="left">
-      <p>Stop the piston the same drop short on the way up and past on the way down; the top lies half way. Two or three drops tell how sure it is.</p>
+      <p>Read the wheel with the piston the same distance down before top and after it: top dead centre lies half way. Two or three drops show how sure it is.</p>
       <v-table class="pairs close">
         <thead><tr><th class="no" /><th v-for="cell in CELLS" :key="cell.name" class="small quiet">{{ cell.label }}</th><th class="small quiet r">half way</th></tr></thead>
         <tbody>
@@ -91,7 +93,7 @@ const oneSided = computed(() => {
       <p v-if="found && 'value' in found && Math.abs(found.value) > 0.25">Turn the wheel on the crank by <strong class="num">{{ digits(Math.abs(found.value), 2) }}°</strong> so that it reads 0 there, then try one drop again.</p>
       <template v-if="oneSided">
         <h3>Why not from one side</h3>
-        <p>Near the top a dial of 0.01 mm stands still over <strong class="num">± {{ digits(oneSided.dwell, 1) }}°</strong> of crank: stopping where it stops is that unsure. And 0.05 mm of slack alone puts a one-sided reading <strong class="num">{{ digits(oneSided.fromSlack, 2) }}°</strong> off; from both sides it cancels.</p>
+        <p>Near the top a dial of {{ say(0.01, 'length', device.lengths) }} stands still over <strong class="num">± {{ digits(oneSided.dwell, 1) }}°</strong> of crank: stopping where it stops is that unsure. And {{ say(0.05, 'length', device.lengths) }} of slack alone puts a one-sided reading <strong class="num">{{ digits(oneSided.fromSlack, 2) }}°</strong> off; from both sides it cancels.</p>
       </template>
       <p v-else class="small quiet">With stroke and rod length stated, the error of a one-sided reading stands here.</p>
     </div>

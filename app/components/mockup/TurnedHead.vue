@@ -53,7 +53,7 @@ const whole = { level: 'build' } as const
     <p v-else class="small quiet">State the squish wanted and the band’s angle below, set a target ratio in the Sheet, and pour the cylinder at Pour: both cuts then stand here.</p>
     <div class="row">
       <v-btn v-if="plan?.operations.length" variant="flat" color="primary" @click="planIt">{{ mine.length ? 'Plan both again' : 'Plan both' }}</v-btn>
-      <p class="caution">A lathe chuck holds no loose sleeve and no rag. Measure between every cut.</p>
+      <p class="caution">Keep loose sleeves and rags away from the chuck. Measure after every cut.</p>
     </div>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
     <div class="fields">

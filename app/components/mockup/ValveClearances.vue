@@ -42,11 +42,11 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
 
 <template>
   <section class="valves">
-    <p v-if="worst" class="verdict" role="status"><strong class="warn">{{ QUANTITY_WORDS[worst.name].label }}</strong> comes to <strong class="num">{{ say(worst.then.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(-over(worst), 'length', device.lengths) }}</span> under what the shop lets out.</p>
-    <p v-else-if="steps.size" class="verdict">Everything stated keeps the shop’s least, with all that is planned.</p>
-    <p v-else class="verdict quiet">Clay or soft springs and a dial: intake around 10° after top, exhaust around 10° before, and search 20° either side.</p>
+    <p v-if="worst" class="verdict" role="status"><strong class="warn">{{ QUANTITY_WORDS[worst.name].label }}</strong> comes to <strong class="num">{{ say(worst.then.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(-over(worst), 'length', device.lengths) }}</span> under the shop’s minimum.</p>
+    <p v-else-if="steps.size" class="verdict">Every clearance stated keeps the shop’s minimum, with all that is planned.</p>
+    <p v-else class="verdict quiet">Measure with clay, or with soft springs and a dial. The intake comes nearest about 10° after top, the exhaust about 10° before: search 20° either side.</p>
     <v-table>
-      <thead><tr><th>Clearance</th><th class="field">measured</th><th>what is left of it</th><th class="r">then</th><th class="r">over the least</th></tr></thead>
+      <thead><tr><th>Clearance</th><th class="field">measured</th><th>what is left of it</th><th class="r">then</th><th class="r">over the minimum</th></tr></thead>
       <tbody>
         <tr v-for="{ name, step } in rows" :key="name" :data-clearance="name">
           <th scope="row">{{ QUANTITY_WORDS[name].label }}<br><span v-if="step && conventionOf(name)" class="small quiet">{{ conventionOf(name) }}<template v-if="tilt(name)">, {{ digits(tilt(name)!, 0) }}° tilt</template></span></th>
@@ -69,7 +69,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
         </tr>
       </tbody>
     </v-table>
-    <p class="small quiet">The leasts are this shop’s own, from the Shop page. The engine’s maker and the cam’s card come first.</p>
+    <p class="small quiet">These minimums are this shop’s own, from the Shop page. The engine maker’s figures and the cam card come first.</p>
   </section>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { asSet, quantityOf, type Figure } from '#core'
-import { digits, say } from '#shared/figures'
+import { say } from '#shared/figures'
 import type { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -15,7 +15,7 @@ const before = computed(() => build.planned?.cylinders.find(c => c.cylinder === 
 const after = computed(() => outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))
 const part = (value: number) => asSet(value > 0 ? value : undefined)
 const keep = (name: 'deck' | 'face') => async (figure: Figure): Promise<string | undefined> => {
-  if (figure.value < 0 || figure.value > 12) return 'A cut lies between 0 and 12 mm.'
+  if (figure.value < 0 || figure.value > 12) return `A cut lies between 0 and ${say(12, 'length', device.lengths)}.`
   set(name, figure.value)
   return undefined
 }
@@ -53,10 +53,10 @@ const gaskets = computed((): [string, string, string?][] => [
         </tr>
       </tbody>
     </v-table>
-    <p class="small quiet">A face cut brings down a recessed pad only.</p>
+    <p class="small quiet">A face cut changes the squish of a recessed pad only.</p>
     <div class="row">
       <v-btn :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</v-btn>
-      <p v-if="after?.squish.contact && after.squish.contact.estimate.value < 0" class="warn">It touches: {{ digits(after.squish.contact.estimate.value, 2) }} mm at the smallest.</p>
+      <p v-if="after?.squish.contact && after.squish.contact.estimate.value < 0" class="warn">It touches: {{ say(after.squish.contact.estimate.value, 'length', device.lengths) }} at the smallest.</p>
     </div>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>

@@ -20,7 +20,7 @@ const clock = (s: number) => `${Math.floor(s / 60)}:${String(s % 60).padStart(2,
       </div>
     </template>
     <p v-else-if="seen" class="small line">
-      <template v-if="seen.leaking"><strong class="warn">Leaking: {{ digits(seen.rate, 2) }} cc a minute.</strong> A valve, the plug or the plate. The reading is too large by what ran.</template>
+      <template v-if="seen.leaking"><strong class="warn">Leaking: {{ digits(seen.rate, 2) }} cc a minute.</strong> A valve, the plug or the plate. The reading is too large by whatever leaked away.</template>
       <template v-else>Watched {{ last.body.watch!.seconds }} s: the level stood.</template>
     </p>
     <v-btn v-else @click="begin">Watch for a leak, {{ clock(wanted) }}</v-btn>

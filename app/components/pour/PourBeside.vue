@@ -51,7 +51,7 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
           <BenchSelect id="liquid" label="Liquid" :model-value="p.beside.value.liquid ?? 'alcohol'" :items="[['alcohol', 'alcohol'], ['water', 'water']]" @update:model-value="p.setBeside({ liquid: $event })" />
         </div>
       </div>
-      <p class="small quiet">A plate hole and a recess are taken off. The liquid’s own warmth counts only where it differs between glass and head. 0 clears a figure.</p>
+      <p class="small quiet">A plate hole and a recess are subtracted. The liquid’s own warmth counts only where it differs between glass and head. 0 clears a figure.</p>
     </BenchFold>
     <BenchCheck v-if="ports" class="small" label="Worked on since the last pour: starts afresh" :model-value="p.beside.value.afterWork ?? false" @update:model-value="p.setBeside({ afterWork: $event })" />
   </div>

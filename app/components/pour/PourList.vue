@@ -46,7 +46,7 @@ async function takeOut(id: string) {
         <span class="num quiet small">± {{ digits(2 * pourResult(pour).u, 2) }}</span>
         <span v-if="watchOf(pour)?.leaking" class="warn small">leaks</span>
         <span class="small quiet who">{{ pour.hand }}, {{ sayDay(pour.at) }}{{ pour.seq === null ? ' · waiting' : '' }}</span>
-        <v-btn variant="text" class="small" :aria-label="`Take pour ${i + 1} out`" @click="takeOut(pour.id)">take out</v-btn>
+        <v-btn variant="text" class="small" :aria-label="`Strike out pour ${i + 1}`" @click="takeOut(pour.id)">strike out</v-btn>
       </li>
     </ol>
     <p v-else class="quiet">{{ what === 'chamber' && standing?.ever ? 'Not poured since metal went.' : 'Not poured yet.' }}</p>

@@ -110,7 +110,7 @@ function key(event: KeyboardEvent, azimuth: number, far: number) {
         <v-btn
           v-for="h in handles" :key="h.azimuth" variant="text" class="handle" :class="{ held: held?.azimuth === h.azimuth }" :data-wall="h.azimuth"
           :style="{ left: `${at(place(h.azimuth, h.far))[0]}px`, top: `${at(place(h.azimuth, h.far))[1]}px` }"
-          :aria-label="`Wall at ${h.azimuth}°, ${say(h.far - r, 'length', device.lengths)} from the valve. Arrow keys move it by 0.1 mm.`"
+          :aria-label="`Wall at ${h.azimuth}°, ${say(h.far - r, 'length', device.lengths)} from the valve. Arrow keys move it ${say(0.1, 'length', device.lengths)} at a time.`"
           @pointerdown.prevent="held = { azimuth: h.azimuth, far: h.far, x: $event.clientX, y: $event.clientY, scale }; ($event.currentTarget as HTMLElement).focus()" @keydown="key($event, h.azimuth, h.far)"
         />
       </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { DEFAULT_U, ofKind, spotPlane, spotsOf, uncertainty, quantityOf, type Figure } from '#core'
-import { digits, say, sayDoubt } from '#shared/figures'
+import { say, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -32,7 +32,7 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
       <div>
         <p class="label">Deck clearance of cylinder {{ build.cylinder }}</p>
         <p class="big"><FigureReading label="Deck clearance" :part="deck" dimension="length" formula="the plane through the readings, over the bore’s centre" /> <span v-if="deck" class="num quiet pm">{{ sayDoubt(uncertainty(deck.estimate), 'length', device.lengths) }}</span></p>
-        <p v-if="plane" class="small">Rock of <strong class="num">{{ digits(Math.abs(plane.rock) * bore, 2) }} mm</strong> across the bore is taken out<template v-if="Math.abs(plane.taper) * bore > 0.02">; along the pin it tapers by <span class="num">{{ digits(Math.abs(plane.taper) * bore, 2) }} mm</span></template>.</p>
+        <p v-if="plane" class="small">Rock of <strong class="num">{{ say(Math.abs(plane.rock) * bore, 'length', device.lengths) }}</strong> across the bore is taken out<template v-if="Math.abs(plane.taper) * bore > 0.02">; along the pin it tapers by <span class="num">{{ say(Math.abs(plane.taper) * bore, 'length', device.lengths) }}</span></template>.</p>
         <p v-else class="small quiet">One figure can be typed on the first leaf; several places here take the rock out.</p>
       </div>
       <section>

@@ -60,7 +60,7 @@ const cutOf = (id: string) => build.byId.get(id)
           <div><dt>side to side</dt><dd class="num">{{ mm(Math.abs(now.sideToSide)) }}</dd></div>
           <div v-if="now.twist !== undefined"><dt>twist, corner to corner</dt><dd class="num">{{ mm(Math.abs(now.twist)) }}</dd></div>
           <div v-if="now.hollow !== undefined"><dt>{{ now.hollow < 0 ? 'middle stands high' : 'middle lies low' }}</dt><dd class="num">{{ mm(Math.abs(now.hollow)) }}</dd></div>
-          <div v-if="standing?.earlier !== undefined"><dt>gone before you had it</dt><dd class="num" data-earlier>{{ mm(standing.earlier) }}</dd></div>
+          <div v-if="standing?.earlier !== undefined"><dt>cut before it came to you</dt><dd class="num" data-earlier>{{ mm(standing.earlier) }}</dd></div>
         </dl>
       </section>
       <StatementField quantity="headHeight" :scope="{ level: 'build' }" :bases="['book', 'measure']" />
@@ -72,7 +72,7 @@ const cutOf = (id: string) => build.byId.get(id)
       <section>
         <h3>Finish of the face</h3>
         <KindForm kind="finish" :scope="scope" :now="finish?.body" keep-label="Keep the finish" />
-        <p v-if="coarse" class="warn small">Coarser than its gasket stands. Take a finer cut.</p>
+        <p v-if="coarse" class="warn small">Rougher than the gasket allows. Take a finer cut.</p>
       </section>
     </div>
   </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { openingLedge, windowFor, quantityOf, squishOf, type AsIf, type EntryOf } from '#core'
-import { digits, say } from '#shared/figures'
+import { say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
@@ -24,7 +24,7 @@ const choices = computed(() => {
   }
   return [
     of(build.ifDone([]), 'fitted', fitted.value?.estimate.value, 'fitted'),
-    ...(build.replayed?.offers ?? []).map(o => of(withGasket(o.body), o.body.name ?? 'to be had', o.body.thickness.value, o.id))
+    ...(build.replayed?.offers ?? []).map(o => of(withGasket(o.body), o.body.name ?? 'available', o.body.thickness.value, o.id))
   ].sort((a, b) => (a.thickness ?? 0) - (b.thickness ?? 0))
 })
 const engine = computed(() => {
@@ -57,7 +57,7 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
           </tr>
         </tbody>
       </v-table>
-      <p v-if="engine" class="small quiet">The shop’s running window here is {{ digits(engine.least, 2) }} to {{ digits(engine.most, 2) }} mm.</p>
+      <p v-if="engine" class="small quiet">The shop’s running window here is {{ say(engine.least, 'length', device.lengths) }} to {{ say(engine.most, 'length', device.lengths) }}.</p>
       <div class="add"><GasketOffers /></div>
     </section>
     <section>

@@ -17,7 +17,7 @@ async function offer(thickness: Figure): Promise<string | undefined> {
   if (fitted === undefined) return 'State the gasket bore first: another thickness has the same.'
   return notKept(await build.add('offer', { level: 'build' }, { thickness, bore: { value: fitted, unit: 'mm', typed: String(fitted) } }))
 }
-const remove = (id: string, scope: (typeof offers.value)[number]['scope']) => build.add('void', scope, { reason: 'no longer to be had' }, { supersedes: id })
+const remove = (id: string, scope: (typeof offers.value)[number]['scope']) => build.add('void', scope, { reason: 'no longer available' }, { supersedes: id })
 </script>
 
 <template>

@@ -12,7 +12,7 @@ const onBench = computed(() => shop.builds.filter(b => b.reckoned?.away === unde
 /** Builds by what they wait for; those that are not reckoned yet last. */
 const shelves = computed(() => [
   ...WAITS.map(wait => ({ title: WAIT_WORDS[wait].title, builds: onBench.value.filter(b => b.reckoned && waitOf(b.reckoned.next) === wait) })),
-  { title: 'Being reckoned', builds: onBench.value.filter(b => !b.reckoned) },
+  { title: 'Working it out', builds: onBench.value.filter(b => !b.reckoned) },
   { title: 'Put away', builds: shop.builds.filter(b => b.reckoned?.away !== undefined) }
 ].filter(shelf => shelf.builds.length > 0))
 const line = computed(() => sayWaits(WAITS.map(wait => ({ wait, builds: onBench.value.filter(b => b.reckoned && waitOf(b.reckoned.next) === wait).length }))))
@@ -35,9 +35,9 @@ function ratioOf({ ratio }: Reckoned): string {
               <MiniStrip :reckoned="b.reckoned" class="mini" />
               <span class="ratio num" :class="{ pale: b.stale }">{{ ratioOf(b.reckoned) }}</span>
               <span class="target small quiet"><template v-if="b.reckoned.target">wanted <span class="num">{{ b.reckoned.target.ratio.toFixed(1) }} ± {{ b.reckoned.target.tolerance }}</span></template><template v-else>no target</template></span>
-              <span class="next">{{ b.reckoned.away ?? (b.stale ? 'Being reckoned.' : sayAdvice(b.reckoned.next, b.reckoned.cylinders, device.lengths).sentence) }}</span>
+              <span class="next">{{ b.reckoned.away ?? (b.stale ? 'Working it out.' : sayAdvice(b.reckoned.next, b.reckoned.cylinders, device.lengths).sentence) }}</span>
             </template>
-            <span v-else class="next quiet">Being reckoned.</span>
+            <span v-else class="next quiet">Working it out.</span>
             <span class="small quiet when">{{ b.lastAt ? sayTime(b.lastAt) : 'empty' }}</span>
           </NuxtLink>
         </li>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { ROD_MODULUS, type LeastClearances, type RodMaterial, type SquishWindow } from '#core'
+import { UNITS, inLengths, shown, type LengthUnit } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
@@ -10,11 +11,12 @@ import { plainPairs } from '~/words/pairs'
 const shop = useShop()
 const device = useDevice()
 const outbox = useOutbox()
-type Row = Record<keyof SquishWindow, string>
-const form = ref<{ squish: Row[], clearances: Record<keyof LeastClearances, string> }>()
+type Row = Record<keyof SquishWindow, string> & { was?: SquishWindow }
+/** The tables while they are edited, in the lengths they were opened in. */
+const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string> }>()
 const faults = ref<Record<string, string>>({})
-const COLUMNS: { name: Exclude<keyof SquishWindow, 'rod'>, label: string, unit: string }[] = [
-  { name: 'boreTo', label: 'bore up to', unit: 'mm' }, { name: 'revsTo', label: 'revs up to', unit: 'rpm' }, { name: 'least', label: 'least, running', unit: 'mm' }, { name: 'most', label: 'most, running', unit: 'mm' }
+const COLUMNS: { name: Exclude<keyof SquishWindow, 'rod'>, label: string, unit: 'length' | 'rpm' }[] = [
+  { name: 'boreTo', label: 'bore up to', unit: 'length' }, { name: 'revsTo', label: 'revs up to', unit: 'rpm' }, { name: 'least', label: 'minimum, running', unit: 'length' }, { name: 'most', label: 'maximum, running', unit: 'length' }
 ]
 const CLEARANCES: { name: keyof LeastClearances, label: string }[] = [
   { name: 'intake', label: 'Intake to piston' }, { name: 'exhaust', label: 'Exhaust to piston' }, { name: 'side', label: 'To a pocket’s side' },
@@ -22,15 +24,27 @@ const CLEARANCES: { name: keyof LeastClearances, label: string }[] = [
 ]
 function edit() {
   faults.value = {}
-  const text = (o: object) => Object.fromEntries(Object.entries(o).map(([k, v]) => [k, String(v)]))
-  form.value = { squish: shop.rules.squish.map(row => text(row) as Row), clearances: text(shop.rules.clearances) as Record<keyof LeastClearances, string> }
+  const { lengths } = device
+  form.value = {
+    lengths,
+    squish: shop.rules.squish.map(row => ({ ...Object.fromEntries(Object.entries(row).map(([k, v]) => [k, k === 'rod' || k === 'revsTo' ? String(v) : typed(v as number, lengths)])), was: row }) as Row),
+    clearances: Object.fromEntries(CLEARANCES.map(c => [c.name, typed(shop.rules.clearances[c.name], lengths)])) as Record<keyof LeastClearances, string>
+  }
 }
 // Text that is no number goes as it is: the server's sentence says which field, beside the field.
 const number = (text: string) => text.trim() === '' || Number.isNaN(Number(text.replace(',', '.'))) ? text : Number(text.replace(',', '.'))
+/** A length as it stands in the form; one that nobody touched goes back as it was, not by its rounded inches. */
+const typed = (mm: number, lengths: LengthUnit) => String(Number(inLengths(mm, lengths).toFixed(lengths === 'in' ? 4 : 2)))
+function length(text: string, was?: number) {
+  const { lengths } = form.value!
+  if (was !== undefined && text === typed(was, lengths)) return was
+  const value = number(text)
+  return typeof value === 'number' ? Number((value * UNITS[lengths].factor).toFixed(4)) : value
+}
 async function keep() {
   if (!form.value) return
-  const squish = form.value.squish.map(row => ({ rod: row.rod, ...Object.fromEntries(COLUMNS.map(c => [c.name, number(row[c.name])])) }))
-  const clearances = Object.fromEntries(CLEARANCES.map(c => [c.name, number(form.value!.clearances[c.name])]))
+  const squish = form.value.squish.map(row => ({ rod: row.rod, ...Object.fromEntries(COLUMNS.map(c => [c.name, c.unit === 'length' ? length(row[c.name], row.was?.[c.name]) : number(row[c.name])])) }))
+  const clearances = Object.fromEntries(CLEARANCES.map(c => [c.name, length(form.value!.clearances[c.name], shop.rules.clearances[c.name])]))
   const id = uuid()
   const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, hand: device.hand })
   if (sent.kind === 'refused') {
@@ -50,9 +64,9 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
     <div class="tables">
       <v-table>
         <caption class="small">Squish window, running, by rod, bore and revs</caption>
-        <thead><tr><th>Rods</th><th v-for="c in COLUMNS" :key="c.name" class="r">{{ c.label }}</th><th v-if="form"><span class="visually-hidden">Remove</span></th></tr></thead>
+        <thead><tr><th>Rods</th><th v-for="c in COLUMNS" :key="c.name" class="r">{{ c.label }}{{ form ? `, ${c.unit === 'length' ? form.lengths : c.unit}` : '' }}</th><th v-if="form"><span class="visually-hidden">Remove</span></th></tr></thead>
         <tbody v-if="!form">
-          <tr v-for="(row, i) in shop.rules.squish" :key="i"><td>{{ row.rod }}</td><td v-for="c in COLUMNS" :key="c.name" class="r num">{{ c.unit === 'mm' && c.name !== 'boreTo' ? row[c.name].toFixed(2) : row[c.name] }} <span class="unit">{{ c.unit }}</span></td></tr>
+          <tr v-for="(row, i) in shop.rules.squish" :key="i"><td>{{ row.rod }}</td><td v-for="c in COLUMNS" :key="c.name" class="r num">{{ c.unit === 'length' ? shown(row[c.name], 'length', device.lengths).number : row[c.name] }} <span class="unit">{{ c.unit === 'length' ? device.lengths : c.unit }}</span></td></tr>
         </tbody>
         <tbody v-else>
           <tr v-for="(row, i) in form.squish" :key="i">
@@ -63,11 +77,11 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
         </tbody>
       </v-table>
       <v-table>
-        <caption class="small">Least clearances</caption>
+        <caption class="small">Minimum clearances</caption>
         <tbody>
           <tr v-for="c in CLEARANCES" :key="c.name">
-            <td>{{ c.label }}</td>
-            <td v-if="!form" class="r num">{{ shop.rules.clearances[c.name].toFixed(2) }} <span class="unit">mm</span></td>
+            <td>{{ c.label }}{{ form ? `, ${form.lengths}` : '' }}</td>
+            <td v-if="!form" class="r num">{{ shown(shop.rules.clearances[c.name], 'length', device.lengths).number }} <span class="unit">{{ device.lengths }}</span></td>
             <td v-else><BenchText v-model="form.clearances[c.name]" hide-label inputmode="decimal" :label="c.label" :fault="faults[`clearances.${c.name}`]" /></td>
           </tr>
         </tbody>

@@ -1,3 +1,3 @@
 import { kindWords } from '../kindWords'
 
-export const hold = kindWords<'hold'>({ label: 'Chamber kept', say: ({ held }) => held ? 'can’t be ground' : 'can be ground again' })
+export const hold = kindWords<'hold'>({ label: 'Grinding', say: ({ held }) => held ? 'this chamber must not be ground' : 'this chamber may be ground again' })

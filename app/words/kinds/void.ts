@@ -1,4 +1,4 @@
 import { kindWords } from '../kindWords'
 
-const voided = kindWords<'void'>({ label: 'Taken out', say: ({ reason }) => `“${reason}”` })
+const voided = kindWords<'void'>({ label: 'Struck out', say: ({ reason }) => `“${reason}”` })
 export { voided as void }

@@ -10,7 +10,7 @@ export class ChamberModelBody {
   @Sound(chamberFault) spec!: ChamberSpec
   @Sound(value => Array.isArray(value) && value.length <= MOST_CYLINDERS && value.every(c => isCylinder(c))
     ? undefined
-    : 'Say which cylinders are the other way round, by number.') mirrored!: number[]
+    : 'Say which cylinders are mirrored, by number.') mirrored!: number[]
 
   @IsOptional() @Sound(value => value === AS_CAST || (typeof value === 'string' && ISO_TIME.test(value) && !Number.isNaN(Date.parse(value)))
     ? undefined

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { quantityOf, uncertainty, type Figure, type Part } from '#core'
-import { digits, say, sayDoubt } from '#shared/figures'
+import { linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
+import { digits, say, sayDoubt, sayRate } from '#shared/figures'
 import { sayLay } from '~/words/cuts'
 import { useCutStair } from '~/composables/useCutStair'
 import { useCutting } from '~/composables/useCutting'
@@ -25,15 +25,18 @@ const lowest = computed(() => needed.value?.toLowest)
 const dimension = computed(() => free.value === 'angle' ? 'angle' as const : 'length' as const)
 const sayFree = (v: number) => say(v, dimension.value, device.lengths, dimension.value === 'angle' ? 1 : 0)
 const what = computed(() => ({ depth: laid.value.angle ? 'Depth at the bore line' : 'Depth off the face', angle: 'Angle', flat: 'Flat cut afterwards', none: 'Depth off the face' })[free.value])
+/** What a depth takes, for one of the shop's own units. */
+const rate = computed(() => sayRate(perMm.value?.estimate.value ?? 0, device.lengths))
 const perMmPart = computed<Part | undefined>(() => perMm.value && {
-  estimate: perMm.value.estimate, provenance: perMm.value.lessons.length > 0 ? 'derived' : perMm.value.geometry.provenance,
+  estimate: linear([[rate.value.factor, perMm.value.estimate]]), provenance: perMm.value.lessons.length > 0 ? 'derived' : perMm.value.geometry.provenance,
   entries: [...perMm.value.geometry.entries, ...perMm.value.lessons.slice(-3).flatMap(l => l.operations)]
 })
 const perMmFormula = computed(() => {
   const p = perMm.value
+  const one = (e: Sourced) => `${digits(e.value * rate.value.factor, 4)} ± ${digits(2 * uncertainty(e) * rate.value.factor, 4)}`
   if (!p) return ''
-  const geometry = `mouth area / 1000 = ${digits(p.geometry.estimate.value, 3)} ± ${digits(2 * uncertainty(p.geometry.estimate), 3)}`
-  const lessons = p.lessons.map(l => `${digits(l.perMm.value, 3)} ± ${digits(2 * uncertainty(l.perMm), 3)} (cyl. ${l.cylinder})`).join(', ')
+  const geometry = `mouth area = ${one(p.geometry.estimate)} ${rate.value.unit}`
+  const lessons = p.lessons.map(l => `${one(l.perMm)} (cyl. ${l.cylinder})`).join(', ')
   return lessons ? `1/u² mean of ${geometry} and this head’s lessons ${lessons}` : geometry
 })
 /** By what the depth that is told is known. */
@@ -86,7 +89,7 @@ async function planDepth() {
   const offered = offer.value
   await caughtUp()
   // What the button said is what is planned, or nothing is.
-  sentence.value = offer.value === offered ? await planned_() ?? '' : `Reckoned anew: it is ${offer.value}. Press again to plan that.`
+  sentence.value = offer.value === offered ? await planned_() ?? '' : `The depth has changed: it is now ${offer.value}. Press again to plan that.`
 }
 </script>
 
@@ -97,7 +100,7 @@ async function planDepth() {
     <SeatJob v-if="leaf === 'seats'" :key="head" :head="head" role="tabpanel" aria-label="Seat work" />
     <WhatElseMoves v-else-if="leaf === 'else'" :moves="moves" role="tabpanel" aria-label="What else moves" />
     <div v-else class="face" :class="{ pale }">
-      <WorkingLine :working="!settled" label="The chambers are being reckoned" />
+      <WorkingLine :working="!settled" label="The chambers are being worked out" />
       <span class="visually-hidden" data-reckoned :aria-busy="!settled" />
       <section class="ask">
         <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">Head {{ head }}</h2>
@@ -124,10 +127,10 @@ async function planDepth() {
           <CutStair :depth="depth" :marks="marks" :fixed="planned !== undefined || free === 'none'" @look="look_" />
         </template>
         <WaitsForChambers v-else-if="solid.drawn.value && !settled && !planned" class="waits" says="The depth is being worked out: the chambers are made solid first." />
-        <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target and a chamber: set the one on the Sheet, pour the other.</p>
-        <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} leaves its target like this. {{ free === 'flat' ? 'The angled cut alone takes too much.' : '' }}</p>
+        <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target, set on the Sheet, and a chamber volume, poured at Pour.</p>
+        <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} brings it to its target. {{ free === 'flat' ? 'The angled cut alone takes too much.' : '' }}</p>
         <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>
-        <p v-if="needed?.unknown.length && unreachable.length === 0 && (!solid.drawn.value || exactly) && free !== 'none'" class="small">Left out, not yet known: cylinder {{ needed.unknown.join(', ') }}.</p>
+        <p v-if="needed?.unknown.length && unreachable.length === 0 && (!solid.drawn.value || exactly) && free !== 'none'" class="small">Not counted, because nothing is known of it yet: cylinder {{ needed.unknown.join(', ') }}.</p>
         <template v-if="planned">
           <p v-if="!needed?.deepest" class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>
           <p v-if="sayLay(planned.body, device.lengths)" class="small">{{ sayLay(planned.body, device.lengths) }}</p>
@@ -139,7 +142,7 @@ async function planDepth() {
             <v-btn @click="done(undefined).then(said => sentence = said ?? '')">Done, not measured</v-btn>
             <v-btn @click="drop().then(said => sentence = said ?? '')">Drop the plan</v-btn>
           </div>
-          <p class="small quiet">Only a measured depth teaches. Head height at four corners, before and after.</p>
+          <p class="small quiet">Only a measured depth improves the next prediction. Measure the head’s height at four corners, before and after.</p>
         </template>
         <template v-else>
           <div class="planning">
@@ -158,8 +161,8 @@ async function planDepth() {
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
         <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
-        <p class="small permm">One mm takes <FigureReading label="cc per mm" :part="perMmPart" dimension="volume" :extra="2" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}</span></p>
-        <p v-if="look && exactly" class="small quiet">Depths by the {{ source }}. It takes <span class="num">{{ digits(look.opening / 1000, 3) }}</span> cc per mm at this plane.</p>
+        <p class="small permm">{{ device.lengths === 'in' ? '1 thou' : '1 mm' }} of cut takes <FigureReading :label="rate.unit" :part="perMmPart" dimension="volume" :extra="device.lengths === 'in' ? 3 : 2" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}</span></p>
+        <p v-if="look && exactly" class="small quiet">Depths by the {{ source }}. It takes <span class="num">{{ sayRate(look.opening / 1000, device.lengths).number }}</span> {{ rate.unit }} at this plane.</p>
         <ul v-if="cuts.length" class="small"><li v-for="c in cuts" :key="c.id" class="num">done: {{ say((c.body.measured ?? c.body.depth).value, 'length', device.lengths) }}{{ c.body.measured ? ' measured' : ', not measured' }}</li></ul>
       </section>
       <section class="shows">
@@ -177,12 +180,12 @@ async function planDepth() {
         </template>
         <template v-else>
           <ValveStandings :valves="valves" :depth="depth" />
-          <p class="small quiet">Draw the chamber, on the Sheet, and the cut is exact, angled too, and sees the seats all round.</p>
+          <p class="small quiet">Draw the chamber on the Sheet: cuts are then exact, angled ones too, and the seats are watched all the way round.</p>
         </template>
       </section>
       <section class="below">
         <CutTable v-if="needed" :needed="needed" :outcomes="outcomes.map(o => o.state)" :dimension="dimension" :title="free === 'none' || planned ? 'Cut to target' : laid.angle ? what : 'Cut to target'" />
-        <p class="caution">A starting point: maker, fuel and builder decide. Surfacing belongs to a qualified machinist. What else moves has a leaf of its own.</p>
+        <p class="caution">This is a starting point: the maker, the fuel and you decide. Leave surfacing to a qualified machinist.</p>
       </section>
     </div>
   </div>

@@ -31,7 +31,7 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
     <div class="bar">
       <BenchSelect id="only" v-model="only" class="only" label="Show" data-new :items="pairsOf(choices)" />
       <span class="grow" />
-      <span class="small quiet">Take away</span>
+      <span class="small quiet">Export</span>
       <a class="go" aria-label="The build as JSON" :href="`/api/builds/${build.view?.id}/file`">Build</a>
       <a v-for="(words, kind) in { pours: 'Pours', deck: 'Deck', solder: 'Solder' }" :key="kind" class="go" :href="`/api/builds/${build.view?.id}/readings/${kind}`">{{ words }}<span class="visually-hidden"> as CSV</span></a>
       <v-btn :aria-expanded="card" @click="card = !card">The build</v-btn>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { uncertainty, quantityOf, squishOf } from '#core'
-import { digits, say, sayDoubt } from '#shared/figures'
+import { say, sayDoubt } from '#shared/figures'
 import { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -18,7 +18,7 @@ const tried = computed(() => whatIf.tried.value.length > 0 ? after.value?.squish
 const triedClearance = computed(() => after.value?.state.clearance?.estimate.value)
 const plane = computed(() => standing.value?.solder?.plane)
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 0)
-const across = (slope: number) => `${digits(Math.abs(slope) * bore.value, 2)} mm`
+const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', device.lengths)
 /** A head whose band is turned into it: its squish comes down with the face. */
 const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf(build.replayed, q as 'bandAngle', build.cylinder)))
 /** A head over one cylinder may be turned to its squish; over several it is milled. */

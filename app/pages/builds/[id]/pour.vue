@@ -90,7 +90,7 @@ watch(() => build.cylinder, () => sentence.value = '')
       </div>
       <div class="row">
         <v-btn @click="nextCylinder">Next cylinder</v-btn>
-        <BenchCheck v-model="moveOn" class="check small" label="goes on by itself" />
+        <BenchCheck v-model="moveOn" class="check small" label="next cylinder after each reading" />
       </div>
       <ul v-if="earlier.length" class="small">
         <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <v-btn variant="text" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</v-btn></li>

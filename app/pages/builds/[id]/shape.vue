@@ -25,7 +25,7 @@ const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
   pin: ['Pin gauge', 'At this lift the pin must pass all the way round.'],
   line: ['To the line', 'Open to the scribed line everywhere on that side.'],
-  leave: ['Leave alone', 'Nothing but the hot spots: for who is short on ratio.']
+  leave: ['Leave alone', 'Only the hot spots are blended. For a build that has no ratio to give away.']
 }
 const schools = SCHOOLS.map(s => [s, SCHOOL_WORDS[s][0]] as const)
 const { pale, caughtUp } = useSettling(settled)
@@ -115,8 +115,8 @@ async function template(kindOf: 'pdf' | 'svg') {
           <v-slider id="shape-lift" aria-label="Lift" :min="0.2" :max="mostLift" :step="0.1" :model-value="lift" @update:model-value="set({ lift: $event })" />
           <output for="shape-lift" class="num">{{ mm(lift) }}</output>
         </div>
-        <p class="small quiet">Double line: the limit. Spokes: the wall is too near. Squares move it, arrow keys by 0.1 mm.</p>
-        <p class="caution">Never past the line; sacrificial valves over the seats. Water behind a wall is of unknown depth: stop and test. Eyes, lungs, loose sleeves.</p>
+        <p class="small quiet">The double line is the limit. Spokes show where the wall is too near. Drag a square to move the wall, or use the arrow keys.</p>
+        <p class="caution">Never grind past the line, and keep scrap valves over the seats. Nobody knows how thick the wall to the water is: stop and test. Protect eyes and lungs; no loose sleeves.</p>
         <div class="row foot">
           <v-btn v-if="setup.steps.length" :variant="pastSeat ? 'outlined' : 'flat'" :class="{ stop: pastSeat }" color="primary" data-plan @click="planIt">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</v-btn>
           <template v-if="planned.length">
@@ -156,18 +156,18 @@ async function template(kindOf: 'pdf' | 'svg') {
           <LazyToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
         </BenchFold>
         <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the {{ spec.valves[nicks[0].valve]!.valve }}’s machined edge. Undo it, or cut only on the side away from it.</p>
-        <WorkingLine :working="!settled || !paid" label="The chamber is being reckoned" />
+        <WorkingLine :working="!settled || !paid" label="The chamber is being worked out" />
         <span class="visually-hidden" data-reckoned :aria-busy="!settled" /><span class="visually-hidden" data-paid :aria-busy="!settled || !paid" />
         <dl class="answers">
           <div><dt>Added</dt><dd class="num second" data-added>{{ told ? say(told.added, 'volume', 'mm', 1) : '—' }} <span v-if="addedU && setup.steps.length" class="pm quiet">{{ sayDoubt(addedU, 'volume') }}</span></dd></div>
           <div><dt>Ratio then</dt><dd><span class="num second" data-ratio>{{ ratioThen === undefined ? '—' : digits(ratioThen, 2) }}</span> <span class="small">{{ ratioWord }}</span></dd></div>
           <div :class="{ pale }"><dt>Factor over the lift, {{ kind }}</dt><dd class="num" data-means>{{ means.before === undefined ? '—' : digits(means.before, 3) }}<template v-if="setup.steps.length && means.after !== undefined"> → <strong>{{ digits(means.after, 3) }}</strong></template></dd></div>
-          <div v-if="developed && facts" :class="{ pale }"><dt>Mouth, squish area</dt><dd class="num">{{ digits(developed.opening, 0) }} mm², squish {{ digits(squishThen ?? 0, 0) }}</dd></div>
-          <div v-if="!paid && setup.steps.length"><dt>Face it back by</dt><dd class="quiet">…</dd></div>
-          <div v-else-if="payBack?.depth"><dt>Face it back by</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
+          <div v-if="developed && facts" :class="{ pale }"><dt>Mouth, squish area</dt><dd class="num">{{ say(developed.opening, 'area', device.lengths) }}, squish {{ say(squishThen ?? 0, 'area', device.lengths) }}</dd></div>
+          <div v-if="!paid && setup.steps.length"><dt>Then cut the face by</dt><dd class="quiet">…</dd></div>
+          <div v-else-if="payBack?.depth"><dt>Then cut the face by</dt><dd><strong class="num" data-payback>{{ mm(payBack.depth) }}</strong> <span class="small" :class="{ warn: payBack.worst && payBack.worst.seat.arcLost > 0 }">{{ seatWord }}</span></dd></div>
           <div v-if="told && setup.steps.length"><dt>Stop grinding when the glass reads</dt><dd><strong class="num" data-stop>{{ stopAt(told.volume) }}</strong></dd></div>
         </dl>
-        <p v-if="lesson" class="small" data-lesson>Ground here so far: <strong class="num">{{ digits(lesson.share.value, 2) }}</strong> ± {{ digits(2 * uncertainty(lesson.share), 2) }} of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="told && told.drawn > 0.05">: of <span class="num">{{ say(told.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
+        <p v-if="lesson" class="small" data-lesson>Ground so far on this head: <strong class="num">{{ digits(lesson.share.value, 2) }}</strong> ± {{ digits(2 * uncertainty(lesson.share), 2) }} of what was drawn, over {{ lesson.count }} {{ lesson.count === 1 ? 'chamber' : 'chambers' }}<template v-if="told && told.drawn > 0.05">: of <span class="num">{{ say(told.drawn, 'volume', 'mm', 1) }}</span> drawn that is counted in</template>.</p>
         <LeafTabs v-model="leaf" :leaves="leaves" label="Shape" class="tabs" />
         <div v-if="leaf === 'factor'" class="fields">
           <LazyLiftTable :key="kind" :valve="kind" :entry="liftEntry" class="wide" />
@@ -176,7 +176,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         </div>
         <WallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
         <template v-else-if="leaf === 'schools'">
-          <div class="row"><v-btn v-if="comparing" @click="haltComparing">Stop</v-btn><v-btn v-else @click="compare">Compare them for the {{ kind }}</v-btn><span v-if="comparing" class="small quiet" role="status">{{ compared.length }} of {{ schools.length }} reckoned</span></div>
+          <div class="row"><v-btn v-if="comparing" @click="haltComparing">Stop</v-btn><v-btn v-else @click="compare">Compare them for the {{ kind }}</v-btn><span v-if="comparing" class="small quiet" role="status">{{ compared.length }} of {{ schools.length }} done</span></div>
           <v-table v-if="compared.length" class="small">
             <thead><tr><th>School</th><th class="r">takes</th><th class="r">over</th><th class="r">factor</th><th class="r">short</th></tr></thead>
             <tbody><tr v-for="c in compared" :key="c.school"><td>{{ SCHOOL_WORDS[c.school][0] }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ digits(c.arc, 0) }}°</td><td class="r num">{{ c.factor === undefined ? '—' : digits(c.factor, 3) }}</td><td class="r num">{{ digits(c.short, 0) }} %</td></tr></tbody>
@@ -186,7 +186,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <LazyChamberBody v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
         <template v-else-if="leaf === 'copy'">
           <p class="small">This chamber as the master: the same shape in every cylinder, <template v-if="gauge > 0">a gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch.</template></p>
-          <div class="row"><v-btn v-if="copying" @click="haltCopying">Stop</v-btn><v-btn v-else :disabled="setup.steps.length === 0" @click="copy">Copy to every cylinder</v-btn><span v-if="copying" class="small quiet" role="status">{{ copies.length }} reckoned</span></div>
+          <div class="row"><v-btn v-if="copying" @click="haltCopying">Stop</v-btn><v-btn v-else :disabled="setup.steps.length === 0" @click="copy">Copy to every cylinder</v-btn><span v-if="copying" class="small quiet" role="status">{{ copies.length }} done</span></div>
           <v-table v-if="copies.length">
             <thead><tr><th>Cyl.</th><th class="r">to gain</th><th class="r">stop at</th><th /></tr></thead>
             <tbody><tr v-for="c in copies" :key="c.cylinder"><td class="num">{{ c.cylinder }}</td><td class="r num">{{ say(c.added, 'volume', 'mm', 1) }}</td><td class="r num">{{ stopAt(c.volume) }}</td><td class="small">{{ c.mirrored ? 'mirrored' : '' }}</td></tr></tbody>
