@@ -8,6 +8,7 @@ import { useGauge } from '~/stores/gauge'
 import { useDrafts } from '~/stores/drafts'
 import { useOutbox } from '~/stores/outbox'
 import { useShop } from '~/stores/shop'
+import { STATIONS } from '~/words/stations'
 
 const device = useDevice()
 const build = useBuild()
@@ -16,7 +17,7 @@ const outbox = useOutbox()
 const gauge = useGauge()
 const drafts = useDrafts()
 const ready = ref(false)
-const keysOpen = ref(false)
+const helpOpen = ref(false)
 const findOpen = ref(false)
 
 onMounted(async () => {
@@ -32,12 +33,12 @@ const station = (path: string) => () => {
   if (build.view) void navigateTo(`/builds/${build.view.id}/${path}`)
 }
 useBenchKeys(() => ({
-  '1': station('sheet'), '2': station('pour'), '3': station('shape'), '5': station('cut'), '6': station('mockup'), '9': station('daybook'),
+  ...Object.fromEntries(Object.entries(STATIONS).map(([path, { key }]) => [key, station(path)])),
   '[': () => build.step(-1), ']': () => build.step(1),
   'n': () => document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus(),
   'u': () => device.otherUnit(),
   '/': () => findOpen.value = true,
-  '?': () => keysOpen.value = true
+  '?': () => helpOpen.value = true
 }))
 // Taking a reading must not cost the field its focus, so this key works while one is typed in.
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
@@ -52,11 +53,11 @@ watch(() => device.night, night => theme.change(night ? 'night' : 'day'), { imme
 <template>
   <v-app>
     <div class="app">
-      <BenchHeader @keys="keysOpen = true" @find="findOpen = true" />
+      <BenchHeader @help="helpOpen = true" @find="findOpen = true" />
       <OutboxTrouble />
       <FaultBoundary v-if="ready" what="This page"><NuxtPage /></FaultBoundary>
-      <KeysDialog v-model="keysOpen" />
-      <FindDialog v-model="findOpen" />
+      <LazyHelpDialog v-model="helpOpen" />
+      <LazyFindDialog v-model="findOpen" />
       <GaugePrompt />
     </div>
   </v-app>

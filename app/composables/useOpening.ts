@@ -1,6 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import type { Place } from '#core'
 import { useBuild } from '~/stores/build'
+import { STATIONS } from '~/words/stations'
 
 /** How long a field may take to be on the screen, ms. */
 const PATIENCE = 3000
@@ -24,10 +25,7 @@ export function useOpening() {
   const build = useBuild()
   const route = useRoute()
   const router = useRouter()
-  const leaves: Record<string, Ref<string>> = {
-    sheet: useLocalStorage('bowl.sheetLeaf', 'section'), pour: useLocalStorage('bowl.pourLeaf', 'spread'),
-    cut: useLocalStorage('bowl.cutLeaf', 'face'), mockup: useLocalStorage('bowl.mockupLeaf', 'squish')
-  }
+  const leaves = Object.fromEntries(Object.entries(STATIONS).map(([station, words]) => [station, useLocalStorage(`bowl.${station}Leaf`, words.leaves[0]!.key)]))
   watch(() => route.fullPath, async () => {
     const { leaf, field, cylinder } = route.query
     if (leaf === undefined && field === undefined && cylinder === undefined) return

@@ -4,7 +4,11 @@ import { useShop } from '~/stores/shop'
 
 const shop = useShop()
 const leaf = ref('builds')
+const route = useRoute()
 const leaves = [{ key: 'builds', name: 'Builds' }, { key: 'instruments', name: 'Instruments' }, { key: 'rules', name: 'Shop rules' }]
+watch(() => route.query.leaf, (asked) => {
+  if (leaves.some(l => l.key === asked)) leaf.value = asked as string
+}, { immediate: true })
 /** A burette is filled with known water again after half a year, days. */
 const CHECK_EVERY = 182
 const due = computed(() => shop.instruments.filter(({ checked }) => !checked || Date.now() - Date.parse(checked.at) > CHECK_EVERY * 86_400_000))

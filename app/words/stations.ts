@@ -1,2 +1,102 @@
+import type { Place } from '#core'
+
+export type StationName = Place['station']
+
+interface StationWords {
+  /** The digit that opens it. A station that is not built yet leaves its number free. */
+  key: string
+  name: string
+  leaves: readonly { key: string, name: string }[]
+  /** What it is for, what to do there in order, and what its picture shows. */
+  help: { what: string, how: readonly string[], picture: string }
+}
+
+/** Every station: what it and its leaves are called, and how a hand works there. */
+export const STATIONS: Record<StationName, StationWords> = {
+  sheet: {
+    key: '1', name: 'Sheet',
+    leaves: [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }, { key: 'chamber', name: 'Chamber' }, { key: 'face', name: 'Face' }],
+    help: {
+      what: 'Everything the engine is made of, each figure with where it comes from: measured, from a book, or assumed.',
+      how: [
+        'Type bore, stroke, gasket and deck clearance into the fields round the section. A piston that stands proud of the deck has a negative clearance.',
+        'Say of each figure whether you measured it. A book figure counts, with a wider ±.',
+        'Set the target ratio, and how far off still counts as on target.',
+        'Draw the chamber on its leaf: cuts are then exact, and the seats are watched.'
+      ],
+      picture: 'Deck clearance: the dial stands over the pin’s line, zeroed on the deck, so that rock of the piston does not count.'
+    }
+  },
+  pour: {
+    key: '2', name: 'Pour',
+    leaves: [{ key: 'spread', name: 'Chambers' }, { key: 'even', name: 'Even' }, { key: 'ports', name: 'Ports' }, { key: 'steps', name: 'Steps' }],
+    help: {
+      what: 'What a chamber really holds, read off a burette or a syringe.',
+      how: [
+        'Seal the valves and the plug, lay the plate on a thin film of grease with its hole at the high corner.',
+        'Fill from the glass until the last bubble is out of the hole.',
+        'Read at eye level, at the lower edge of the meniscus, and type where the level stands. Enter keeps it.',
+        'Pour every chamber twice: two pours show a leak or a trapped bubble.'
+      ],
+      picture: 'Eye level with the liquid, and the lower edge of its curve on the mark.'
+    }
+  },
+  shape: {
+    key: '3', name: 'Shape',
+    leaves: [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }],
+    help: {
+      what: 'Where the wall is too near an open valve, what to grind away, and what that does to the ratio.',
+      how: [
+        'Choose how far to relieve, and look at a lift with the slider.',
+        'Take what is offered, or drag a square on the wall.',
+        'Watch the bar: it shows how many cc may be ground before a face cut could not pay them back.',
+        'Plan it, grind to the line and the reading, then enter that it is ground.'
+      ],
+      picture: 'The gap from the valve’s edge to the wall, measured in the plane of its head at a lift.'
+    }
+  },
+  cut: {
+    key: '5', name: 'Cut',
+    leaves: [{ key: 'face', name: 'Face' }, { key: 'seats', name: 'Seat work' }, { key: 'else', name: 'What else moves' }],
+    help: {
+      what: 'How much to take off the face, what the cut meets on the way, and what the glass must show when it is done.',
+      how: [
+        'Read the depth. The stair marks the seats, top cuts and clearances it would meet.',
+        'Drag the handle, or type another depth, and see what each cylinder becomes.',
+        'Plan it. A cut past a seat or a minimum asks for a reason.',
+        'Enter the depth really taken off, measured at the corners, and pour again.'
+      ],
+      picture: 'The cut comes off the face; a seat’s low edge is the first thing it meets.'
+    }
+  },
+  mockup: {
+    key: '6', name: 'Mock-up',
+    leaves: [{ key: 'squish', name: 'Squish' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'valves', name: 'Valves' }],
+    help: {
+      what: 'How near piston, head and valves come to each other, cold and running.',
+      how: [
+        'Lay solder across the pin’s line and along it, torque the head, turn the engine by hand over top dead centre.',
+        'Measure each strand where it was squeezed, and type it where it lay.',
+        'Find top dead centre from both sides: the same drop before it and after it.',
+        'Measure the valve clearances with clay, or with soft springs and a dial.'
+      ],
+      picture: 'Strands over the pin’s line and across it: the mean over the pin is the squish, the difference across is rock.'
+    }
+  },
+  daybook: {
+    key: '9', name: 'Daybook',
+    leaves: [{ key: 'entries', name: 'Entries' }, { key: 'settled', name: 'Predicted and measured' }],
+    help: {
+      what: 'Everything that was entered, in order, and what was predicted beside what was measured.',
+      how: [
+        'Correct a figure, or strike it out with a reason. Nothing is ever erased.',
+        'Take the build away as a file, or the readings as a table.',
+        'Bring readings in from a table: each line is checked, and nothing comes in twice.'
+      ],
+      picture: 'A line that was struck out stays readable, with who did it and why.'
+    }
+  }
+}
+
 /** What each station is called, by the last word of its address. */
-export const STATION_WORDS = { sheet: 'Sheet', pour: 'Pour', shape: 'Shape', cut: 'Cut', mockup: 'Mock-up', daybook: 'Daybook' } as const
+export const STATION_WORDS = Object.fromEntries(Object.entries(STATIONS).map(([path, { name }]) => [path, name])) as Record<StationName, string>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Leaves of one station. Arrow keys turn the leaf at once; Vuetify alone only moves the focus. */
-defineProps<{ leaves: { key: string, name: string }[], label: string }>()
+defineProps<{ leaves: readonly { key: string, name: string }[], label: string }>()
 const open = defineModel<string>({ required: true })
 </script>
 

@@ -5,7 +5,7 @@ import { useGauge } from '~/stores/gauge'
 import { useOutbox } from '~/stores/outbox'
 import { useShop } from '~/stores/shop'
 
-const emit = defineEmits<{ keys: [], find: [] }>()
+const emit = defineEmits<{ help: [], find: [] }>()
 const build = useBuild()
 const device = useDevice()
 const outbox = useOutbox()
@@ -46,7 +46,7 @@ const chosen = computed({ get: () => gauge.chosenId, set: id => gauge.chosenId =
         <span class="num">{{ device.lengths === 'mm' ? 'mm' : 'in' }}</span>
       </v-btn>
       <v-btn variant="text" aria-label="Find" @click="emit('find')"><span class="num">/</span></v-btn>
-      <v-btn variant="text" aria-label="Keys" @click="emit('keys')"><span class="num">?</span></v-btn>
+      <v-btn variant="text" aria-label="Help and keys" @click="emit('help')"><span class="num">?</span></v-btn>
     </header>
   </div>
 </template>

@@ -1,47 +1,56 @@
 <script setup lang="ts">
+import { openingOf } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
 import { useShop } from '~/stores/shop'
+import { FINDABLE, matchOf } from '~/words/find'
 
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
 const shop = useShop()
 const sought = ref('')
+/** As many as one looks through. */
+const MOST = 12
 
-const places = computed(() => {
+interface Target { name: string, where: string, also: string, go: () => unknown }
+const targets = computed((): Target[] => {
   const id = build.view?.id
-  const stations = id ? ['Sheet', 'Pour', 'Cut', 'Daybook'].map(name => ({ name, to: `/builds/${id}/${name.toLowerCase()}`, cylinder: undefined as number | undefined })) : []
-  const cylinders = id ? build.cylinders.map(c => ({ name: `Cylinder ${c}`, to: '', cylinder: c })) : []
-  const builds = shop.builds.map(b => ({ name: `${b.name}, ${b.reference}`, to: `/builds/${b.id}/sheet`, cylinder: undefined as number | undefined }))
-  return [...stations, ...cylinders, ...builds, { name: 'Shop', to: '/', cylinder: undefined }]
-    .filter(place => place.name.toLowerCase().includes(sought.value.trim().toLowerCase()))
+  return [
+    ...(id ? FINDABLE.map(({ place, ...words }) => ({ ...words, go: () => navigateTo(openingOf(id, place, build.cylinder)) })) : []),
+    ...(id ? build.cylinders.map(c => ({ name: `Cylinder ${c}`, where: 'this build', also: '', go: () => build.cylinder = c })) : []),
+    ...shop.builds.map(b => ({ name: b.name, where: b.reference, also: 'build job', go: () => navigateTo(`/builds/${b.id}/sheet`) })),
+    { name: 'Shop', where: 'all builds', also: 'home, builds, take one in', go: () => navigateTo('/') },
+    { name: 'Instruments', where: 'Shop', also: 'burette, syringe, check, calibration', go: () => navigateTo({ path: '/', query: { leaf: 'instruments' } }) },
+    { name: 'Shop rules', where: 'Shop', also: 'minimum clearances, squish window', go: () => navigateTo({ path: '/', query: { leaf: 'rules' } }) }
+  ]
 })
+const found = computed(() => targets.value.map(target => ({ target, fit: matchOf(target, sought.value) })).filter(({ fit }) => fit > 0).sort((a, b) => b.fit - a.fit).slice(0, MOST).map(({ target }) => target))
 watch(open, (now) => {
   sought.value = ''
   if (now && shop.builds.length === 0) void shop.loadBuilds()
-})
+}, { immediate: true })
 
-async function go(place: (typeof places.value)[number] | undefined) {
-  if (!place) return
+async function go(target: Target | undefined) {
+  if (!target) return
   open.value = false
-  if (place.cylinder) build.cylinder = place.cylinder
-  else await navigateTo(place.to)
+  await target.go()
 }
 </script>
 
 <template>
   <v-dialog v-model="open">
     <div class="paper">
-      <BenchText v-model="sought" label="Find a station, a cylinder or a build" autofocus @keydown.enter="go(places[0])" />
+      <BenchText v-model="sought" label="Find a station, a figure, a cylinder or a build" autofocus @keydown.enter="go(found[0])" />
       <ul class="places">
-        <li v-for="place in places" :key="place.name + place.to">
-          <v-btn variant="text" class="go" @click="go(place)">{{ place.name }}</v-btn>
+        <li v-for="target in found" :key="target.name + target.where">
+          <v-btn variant="text" class="go" @click="go(target)">{{ target.name }}</v-btn> <span class="small quiet">{{ target.where }}</span>
         </li>
       </ul>
-      <p v-if="places.length === 0" class="small">No match. Try a station, a figure, a cylinder or a build.</p>
+      <p v-if="found.length === 0" class="small">No match. Try a station, a figure, a cylinder or a build.</p>
     </div>
   </v-dialog>
 </template>
 
 <style scoped>
 .places { margin-top: 10px; max-height: 50vh; overflow: auto; }
+li { display: flex; gap: 10px; align-items: baseline; }
 </style>

@@ -1,16 +1,13 @@
 <script setup lang="ts">
 import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiTestTube, mdiVectorCurve } from '@mdi/js'
+import { STATIONS, type StationName } from '~/words/stations'
 
 defineProps<{ build: string }>()
-/** Numbers never shift, and ten have room at either size: a station that is not built yet leaves its number free. */
-const stations = [
-  { key: '1', path: 'sheet', name: 'Sheet', icon: mdiFileTableBoxOutline },
-  { key: '2', path: 'pour', name: 'Pour', icon: mdiTestTube },
-  { key: '3', path: 'shape', name: 'Shape', icon: mdiVectorCurve },
-  { key: '5', path: 'cut', name: 'Cut', icon: mdiLayersMinus },
-  { key: '6', path: 'mockup', name: 'Mock-up', icon: mdiArrowCollapseVertical },
-  { key: '9', path: 'daybook', name: 'Daybook', icon: mdiBookOpenVariantOutline }
-]
+const ICONS: Record<StationName, string> = {
+  sheet: mdiFileTableBoxOutline, pour: mdiTestTube, shape: mdiVectorCurve, cut: mdiLayersMinus, mockup: mdiArrowCollapseVertical, daybook: mdiBookOpenVariantOutline
+}
+/** Numbers never shift, and ten have room at either size. */
+const stations = Object.entries(STATIONS).map(([path, { key, name }]) => ({ key, path, name, icon: ICONS[path as StationName] }))
 </script>
 
 <template>

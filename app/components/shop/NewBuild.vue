@@ -8,6 +8,8 @@ import { useDrafts } from '~/stores/drafts'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf } from '~/stores/shop'
 import { notKept } from '~/composables/useStatement'
+import { usePractice } from '~/composables/usePractice'
+import { PRACTICE } from '~/words/practice'
 
 const device = useDevice()
 const outbox = useOutbox()
@@ -22,16 +24,30 @@ const busy = ref(false)
 // One name for one try: pressing twice, or after a lost answer, begins one build.
 let id = uuid()
 
+const practice = usePractice()
+async function practise() {
+  const begun = await take(PRACTICE, PRACTICE.cylinders, 'oneHead')
+  if (!begun) return
+  practice.begin(begun)
+  await navigateTo(`/builds/${begun}/sheet`)
+}
 async function begin() {
-  faults.value = {}
   const cylinders = Number(form.cylinders)
   if (!Number.isInteger(cylinders) || cylinders < 1 || cylinders > 16) {
     faults.value = { cylinders: 'A whole number from 1 to 16.' }
     return
   }
+  const begun = await take(form, cylinders, form.layout)
+  if (!begun) return
+  drafts.clear('newBuild')
+  await navigateTo(`/builds/${begun}/sheet`)
+}
+/** Begins a build and lays its engine out; its id, unless something was refused or has to wait. */
+async function take({ name, reference }: { name: string, reference: string }, cylinders: number, layout: LayoutName): Promise<string | undefined> {
+  faults.value = {}
   busy.value = true
   try {
-    const sent = await outbox.put(id, `/api/builds/${id}`, { name: form.name, reference: form.reference, hand: device.hand })
+    const sent = await outbox.put(id, `/api/builds/${id}`, { name, reference, hand: device.hand })
     if (sent.kind === 'refused') {
       faults.value = Object.fromEntries((sent.problem.fields ?? []).map(f => [f.path, f.sentence]))
       if (!sent.problem.fields) faults.value = { name: sentenceOf(sent.problem) }
@@ -42,11 +58,11 @@ async function begin() {
       return
     }
     await build.open(id)
-    const trouble = notKept(await build.add('layout', { level: 'build' }, layoutBody(cylinders, form.layout)))
+    const trouble = notKept(await build.add('layout', { level: 'build' }, layoutBody(cylinders, layout)))
     if (trouble) faults.value = { cylinders: trouble }
-    drafts.clear('newBuild')
-    await navigateTo(`/builds/${id}/sheet`)
+    const begun = id
     id = uuid()
+    return begun
   } finally {
     busy.value = false
   }
@@ -64,6 +80,7 @@ async function begin() {
     <p v-if="faults.cylinders" class="sentence">{{ faults.cylinders }}</p>
     <p v-if="faults.hand" class="sentence">Put your initials in the header first.</p>
     <v-btn variant="flat" color="primary" type="submit" :disabled="busy">Begin</v-btn>
+    <p class="small quiet">New here? <v-btn variant="text" class="go" :disabled="busy" @click="practise">Practise on a made-up engine</v-btn></p>
   </form>
 </template>
 

@@ -31,6 +31,7 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
     <div class="middle">
       <FaultBoundary what="The strip of cylinders" line><CylinderStrip v-if="build.cylinders.length" /></FaultBoundary>
       <FaultBoundary what="The next move" line><NextMove /></FaultBoundary>
+      <FaultBoundary what="The practice sheet" line><PracticeStrip /></FaultBoundary>
       <main class="station-room"><FaultBoundary :what="`The ${station} station`"><NuxtPage /></FaultBoundary></main>
       <GaugeStrip />
     </div>

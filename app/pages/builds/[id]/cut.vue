@@ -8,6 +8,7 @@ import { useCutting } from '~/composables/useCutting'
 import { useSettling } from '~/composables/useSettling'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const device = useDevice()
@@ -17,7 +18,7 @@ const { pale, caughtUp } = useSettling(settled)
 const { marks, words, doubt, pastLimit, inDoubt } = useCutStair(cutting)
 const sentence = ref('')
 const leaf = useLocalStorage('bowl.cutLeaf', 'face')
-const leaves = [{ key: 'face', name: 'Face' }, { key: 'seats', name: 'Seat work' }, { key: 'else', name: 'What else moves' }]
+const { leaves } = STATIONS.cut
 const view = useLocalStorage('bowl.cutView', 'section')
 const views = [{ key: 'section', name: 'Section' }, { key: 'clock', name: 'Round the seats' }, { key: 'space', name: 'Body' }]
 const deepest = computed(() => needed.value?.deepest)

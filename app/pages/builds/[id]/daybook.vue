@@ -4,6 +4,7 @@ import { inOrder, type Entry } from '#core'
 import { useBuild } from '~/stores/build'
 import { sayDay } from '~/words/entries'
 import { pairsOf } from '~/words/pairs'
+import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const only = ref<'all' | 'counts' | 'work'>('all')
@@ -19,7 +20,7 @@ const days = computed(() => {
   return [...list]
 })
 const leaf = useLocalStorage('bowl.daybookLeaf', 'entries')
-const leaves = [{ key: 'entries', name: 'Entries' }, { key: 'settled', name: 'Predicted and measured' }]
+const { leaves } = STATIONS.daybook
 const bringing = ref(false)
 const card = ref(false)
 const choices = { all: 'everything', counts: 'what counts', work: 'pours and work' } as const

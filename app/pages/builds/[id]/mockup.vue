@@ -6,11 +6,12 @@ import { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayCauses } from '~/words/pours'
+import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const device = useDevice()
 const leaf = useLocalStorage('bowl.mockupLeaf', 'squish')
-const leaves = [{ key: 'squish', name: 'Squish' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'valves', name: 'Valves' }]
+const { leaves } = STATIONS.mockup
 const standing = computed(() => squishOf(build.replayed, build.cylinder))
 const whatIf = useWhatIf()
 const after = computed(() => whatIf.outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))

@@ -6,6 +6,7 @@ import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
 import { useShop } from '~/stores/shop'
 import { ENCLOSED_WORDS, sayFaults } from '~/words/pours'
+import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const shop = useShop()
@@ -23,7 +24,7 @@ const last = computed<PourEntry | undefined>(() => current.value.at(-1))
 const sentence = ref('')
 const reading = useTemplateRef<{ focus: () => void, commit: () => void }>('reading')
 const leaf = useLocalStorage('bowl.pourLeaf', 'spread')
-const leaves = [{ key: 'spread', name: 'Chambers' }, { key: 'even', name: 'Even' }, { key: 'ports', name: 'Ports' }, { key: 'steps', name: 'Steps' }]
+const { leaves } = STATIONS.pour
 /** On to the next cylinder by itself once a pour is kept: a round of the head with one tap each. */
 const moveOn = useLocalStorage('bowl.moveOn', false)
 async function nextCylinder() {

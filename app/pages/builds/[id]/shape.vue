@@ -11,6 +11,7 @@ import { useShapeSetup } from '~/composables/shape/useShapeSetup'
 import { useWalls } from '~/composables/shape/useWalls'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const device = useDevice()
@@ -30,7 +31,7 @@ const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
 const schools = SCHOOLS.map(s => [s, SCHOOL_WORDS[s][0]] as const)
 const { pale, caughtUp } = useSettling(settled)
 const leaf = useLocalStorage('bowl.shapeLeaf', 'gap')
-const leaves = [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }]
+const { leaves } = STATIONS.shape
 const sentence = ref('')
 const hours = ref('')
 const mm = (value: number) => say(value, 'length', device.lengths)

@@ -4,6 +4,7 @@ import { CHAMBER_KINDS, MOUTH_SHARE_OF, cylinderVolume, quantityOf, type Quantit
 import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { useBuild } from '~/stores/build'
 import type { Basis } from '~/composables/useStatement'
+import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const whole: Scope = { level: 'build' }
@@ -15,7 +16,7 @@ const poured = computed(() => {
 })
 const focus = ref<string>()
 const leaf = useLocalStorage('bowl.sheetLeaf', 'section')
-const leaves = [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }, { key: 'chamber', name: 'Chamber' }, { key: 'face', name: 'Face' }]
+const { leaves } = STATIONS.sheet
 
 interface Slot { quantity: Quantity, label?: string, bases?: Basis[], scope?: 'head' }
 // Sorted by how high their anchors lie in the drawing, so that leaders never cross.

@@ -1,0 +1,27 @@
+import { describe, expect, it } from 'vitest'
+import { QUANTITIES } from '#core'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { FINDABLE, matchOf } from './find'
+import { STATIONS } from './stations'
+
+const best = (sought: string) => [...FINDABLE].map(f => ({ f, m: matchOf(f, sought) })).filter(({ m }) => m > 0).sort((a, b) => b.m - a.m)[0]?.f
+
+describe('finding things in a build', () => {
+  it('knows every station, every leaf and every figure that can be stated', () => {
+    for (const { name, leaves } of Object.values(STATIONS)) for (const n of [name, ...leaves.map(l => l.name)]) expect(best(n)?.name, n).toBe(n)
+    for (const q of Object.keys(QUANTITIES)) expect(FINDABLE.some(f => f.place.field === q), q).toBe(true)
+    for (const { place } of FINDABLE) if (place.leaf) expect(STATIONS[place.station].leaves.map(l => l.key), place.leaf).toContain(place.leaf)
+  })
+  it.each([
+    ['mock', 'mockup', undefined], ['shape', 'shape', undefined], ['squish', 'mockup', 'squish'], ['solder', 'mockup', 'squish'], ['TDC', 'mockup', 'tdc'],
+    ['rod', 'sheet', 'section'], ['burette', 'pour', undefined], ['skim', 'cut', 'face'], ['undo', 'daybook', 'entries'], ['unshroud', 'shape', 'gap'], ['lathe', 'mockup', 'squish']
+  ] as const)('“%s” leads to %s', (sought, station, leaf) => {
+    const found = best(sought)
+    expect(found?.place.station).toBe(station)
+    if (leaf) expect(found?.place.leaf).toBe(leaf)
+  })
+  it('what nothing is called by finds nothing', () => expect(best('zzz')).toBeUndefined())
+  it('every field is found by its label', () => {
+    for (const words of Object.values(QUANTITY_WORDS)) expect(best(words.label), words.label).toBeDefined()
+  })
+})

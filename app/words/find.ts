@@ -1,0 +1,56 @@
+import { QUANTITIES, placeOf, type Place, type Quantity } from '#core'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { STATIONS, type StationName } from './stations'
+
+/** Something that can be found in a build: what it is called, what else it is asked for by, and where it is. */
+export interface Found { name: string, where: string, also: string, place: Place }
+
+/** Words of the trade that are no field's or leaf's name, and where they are dealt with. */
+const TERMS: readonly [words: string, Place][] = [
+  ['compression ratio, CR, static ratio', { station: 'sheet', leaf: 'section' }],
+  ['target, tolerance, wanted ratio', { station: 'sheet', leaf: 'section' }],
+  ['gasket, offers, available gaskets, thickness', { station: 'sheet', leaf: 'gaskets' }],
+  ['dial, rock, taper, proud, deck height', { station: 'sheet', leaf: 'deck' }],
+  ['chamber drawing, outline, plug, STL, 3D', { station: 'sheet', leaf: 'chamber' }],
+  ['warp, twist, straightness, head height, roughness, finish, Ra', { station: 'sheet', leaf: 'face' }],
+  ['burette, syringe, cc, volume, pour, fill, leak, bubble, meniscus', { station: 'pour', leaf: 'spread' }],
+  ['spread, even up, grind to the largest', { station: 'pour', leaf: 'even' }],
+  ['port volume, pairs, siamesed, poor port', { station: 'pour', leaf: 'ports' }],
+  ['how to pour, grease, plate', { station: 'pour', leaf: 'steps' }],
+  ['unshrouding, shrouding, wall, relief, grind, pin gauge, scribed line, template, PDF, SVG', { station: 'shape', leaf: 'gap' }],
+  ['cam, lift table, duration, curtain', { station: 'shape', leaf: 'factor' }],
+  ['hot spots, ridge, sharp edges, knock', { station: 'shape', leaf: 'spots' }],
+  ['copy to every cylinder, master chamber', { station: 'shape', leaf: 'copy' }],
+  ['mill, surfacing, skim, depth, angle cut, rolled cut', { station: 'cut', leaf: 'face' }],
+  ['valve job, seat insert, sunk valve, top cut, margin', { station: 'cut', leaf: 'seats' }],
+  ['manifold, dowels, pushrods, chain, cam timing', { station: 'cut', leaf: 'else' }],
+  ['solder, squish, quench, running clearance, rod stretch', { station: 'mockup', leaf: 'squish' }],
+  ['turned head, lathe, dome, two-stroke, squish band', { station: 'mockup', leaf: 'squish' }],
+  ['degree wheel, TDC, piston stop', { station: 'mockup', leaf: 'tdc' }],
+  ['piston to valve, clay, pocket', { station: 'mockup', leaf: 'valves' }],
+  ['undo, correct, strike out, delete, history, notes', { station: 'daybook', leaf: 'entries' }],
+  ['export, CSV, JSON, backup of a build, rename, put away, casting', { station: 'daybook', leaf: 'entries' }],
+  ['lesson, prediction, settlement', { station: 'daybook', leaf: 'settled' }]
+]
+
+const whereOf = ({ station, leaf }: Place) => [STATIONS[station].name, STATIONS[station].leaves.find(l => l.key === leaf)?.name].filter(Boolean).join(', ')
+
+/** Everything in a build that has a name. */
+export const FINDABLE: readonly Found[] = [
+  ...(Object.keys(STATIONS) as StationName[]).flatMap((station): Found[] => [
+    { name: STATIONS[station].name, where: 'station', also: STATIONS[station].help.what, place: { station } },
+    ...STATIONS[station].leaves.map(leaf => ({
+      name: leaf.name, where: STATIONS[station].name, also: TERMS.filter(([, at]) => at.station === station && at.leaf === leaf.key).map(([words]) => words).join(', '), place: { station, leaf: leaf.key }
+    }))
+  ]),
+  ...(Object.keys(QUANTITIES) as Quantity[]).map(q => ({ name: QUANTITY_WORDS[q].label, where: whereOf(placeOf(q)), also: QUANTITY_WORDS[q].noun, place: placeOf(q) }))
+]
+
+/** How well something answers to what is sought: its own name first, then a word of it, then what else it is asked for by. */
+export function matchOf({ name, also }: Pick<Found, 'name' | 'also'>, sought: string): number {
+  const [n, a, s] = [name.toLowerCase(), also.toLowerCase(), sought.trim().toLowerCase()]
+  if (s === '') return 1
+  if (n.startsWith(s)) return 4
+  if (n.includes(s)) return 3
+  return a.split(/[\s,]+/).some(word => word.startsWith(s)) || a.includes(s) ? 2 : 0
+}

@@ -1,0 +1,56 @@
+import { expect, test } from '../support/page'
+
+test('a first build by the sheet of readings: only what the screen says is followed', async ({ page, bench }) => {
+  test.setTimeout(240_000)
+  await page.goto(bench.server.url)
+  await page.getByRole('button', { name: 'Practise on a made-up engine' }).click()
+  const says = page.locator('[data-step]')
+  let followed = 0
+  for (let steps = 0; steps < 60; steps++) {
+    await expect(says).toBeVisible({ timeout: 20_000 })
+    const said = (await says.textContent())!
+    if (said.startsWith('That is the whole of it')) break
+    await page.getByLabel('Practice', { exact: true }).getByRole('link', { name: 'Show me' }).click()
+    const typed = /^Type (.+?) into “(.+?)” and press Enter\.$/.exec(said)
+    const press = /^Press the button that begins with “(.+?)”\.$/.exec(said)
+    if (typed) {
+      const field = page.locator(`.station-room input[data-figure="${typed[2]!}"]`)
+      await expect(field).toHaveCount(1)
+      await field.fill(typed[1]!)
+      await field.press('Enter')
+    } else if (press) {
+      await page.locator('.station-room').getByRole('button', { name: new RegExp(`^${press[1]!}`) }).first().click()
+    } else throw new Error(`a step that says nothing to do: ${said}`)
+    await expect(says).not.toHaveText(said, { timeout: 20_000 })
+    followed++
+    // It can be left and taken up where the ledger is: a reload in the middle loses nothing.
+    if (followed === 12) {
+      const next = (await says.textContent())!
+      await page.reload()
+      await expect(says).toHaveText(next)
+    }
+  }
+  expect(followed).toBe(26)
+  // π/4·84²·79/1000 = 437.80; 40.4 + 6.89 + 1.39 = 48.68 in the smallest: 9.99, and every cylinder inside 10 ± 0.15.
+  await expect(page.locator('.next')).toContainText('Every cylinder is on target')
+  await expect(page.locator('.cell').nth(1)).toContainText('9.99')
+  await page.getByRole('button', { name: 'Leave it' }).click()
+  await expect(says).toHaveCount(0)
+})
+
+test('help explains the station that is open; find knows stations, leaves, figures and words of the trade', async ({ page, bench }) => {
+  await page.goto(`${bench.server.url}/builds/${bench.launch}/mockup`)
+  await page.locator('.station-room [data-station]').waitFor()
+  await page.getByRole('button', { name: 'Help and keys' }).click()
+  const help = page.getByRole('dialog')
+  await expect(help.getByRole('heading', { name: 'Mock-up' })).toBeVisible()
+  await expect(help.getByRole('img')).toHaveAttribute('aria-label', /Strands over the pin/)
+  await help.getByRole('button', { name: 'Close' }).click()
+  for (const [sought, url, seen] of [['mock', /\/mockup$/, 'Squish of cylinder'], ['shape', /\/shape$/, 'Match the need'], ['skim', /\/cut$/, 'Depth off the face'], ['rocker', /\/cut$/, 'Rocker ratio']] as const) {
+    await page.getByRole('button', { name: 'Find' }).click()
+    await page.getByLabel('Find a station, a figure, a cylinder or a build').fill(sought)
+    await page.keyboard.press('Enter')
+    await expect(page).toHaveURL(url)
+    await expect(page.locator('.station-room')).toContainText(seen, { timeout: 30_000 })
+  }
+})
