@@ -30,12 +30,16 @@ export const PRACTICE_STEPS: readonly PracticeStep[] = [
   stated('mouthArea', 'Mouth area', '4200 mm2', 'Counted on squared paper. It tells how many cc a cut takes.'),
   stated('gasketBore', 'Gasket bore', '85.5 mm'),
   stated('gasketThickness', 'Gasket, fitted', '1.2 mm', 'Crushed, measured on an old one.'),
+  stated('crownVolume', 'Crown, − dome', '0 cc', 'A flat crown: poured level, it held what its depth says.'),
+  stated('topLandHeight', 'Top land height', '6 mm', 'From the crown down to the top ring.'),
+  stated('crownDiameter', 'Crown diameter', '83.4 mm', 'Smaller than the bore: the gap round it is the crevice.'),
   deck(1), deck(2), deck(3), deck(4),
   { says: 'Type 10 into “Ratio” and press Enter.', why: 'The ratio the engine is to have.', place: { station: 'sheet', leaf: 'section' }, done: entries => entries.some(e => e.kind === 'target') },
   { says: 'Type .15 into “± tolerance” and press Enter.', place: { station: 'sheet', leaf: 'section' }, done: entries => entries.filter(e => e.kind === 'target').length > 1 },
   pour(1, 1, '43.2', 'Read off the burette: the level stood at 0 before.'), pour(1, 2, '42.9'), pour(1, 3, '43.5'), pour(1, 4, '43.1', 'Every chamber is larger than the book: the ratio is lower than anybody thought.'),
   pour(2, 1, '43.2', 'A second pour of each shows a leak or a bubble.'), pour(2, 2, '43.0'), pour(2, 3, '43.4'), pour(2, 4, '43.1'),
   { says: 'Press the button that begins with “Plan”.', why: 'It plans the depth at which the first cylinder reaches the target.', place: { station: 'cut', leaf: 'face' }, done: entries => faceCut(entries, 'planned') },
-  { says: 'Type 0.61 mm into “Depth really taken off, measured” and press Enter.', why: 'The machinist has cut it; the head’s height was measured before and after.', place: { station: 'cut', leaf: 'face' }, done: entries => faceCut(entries, 'done') },
-  pour(3, 1, '40.6', 'Pour again: now the glass says whether the cut did what was predicted.'), pour(3, 2, '40.4'), pour(3, 3, '40.8'), pour(3, 4, '40.5')
+  { says: 'Type 0.73 mm into “Depth really taken off, measured” and press Enter.', why: 'The machinist has cut it; the head’s height was measured before and after.', place: { station: 'cut', leaf: 'face' }, done: entries => faceCut(entries, 'done') },
+  pour(3, 1, '40.1', 'Pour again: now the glass says whether the cut did what was predicted.'), pour(3, 2, '39.9'), pour(3, 3, '40.3'), pour(3, 4, '40.0'),
+  pour(4, 1, '40.1'), pour(4, 2, '39.9'), pour(4, 3, '40.3'), pour(4, 4, '40.0', 'Two pours again: the sheet that goes to the customer stands on them.')
 ]

@@ -65,10 +65,15 @@ describe('the number grammar', () => {
     const gasket: FieldOf = { dimension: 'length', usual: [0.2, 4] }
     const parsed = parseFigure('.040', gasket)
     expect(parsed).toMatchObject({ kind: 'ask', question: '0.040 mm or 40 thou?' })
-    expect(parsed.kind === 'ask' && parsed.choices[1].value).toBeCloseTo(1.016, 9)
+    expect(parsed.kind === 'ask' && parsed.choices[1]?.value).toBeCloseTo(1.016, 9)
     expect(parseFigure('.040 mm', gasket).kind).toBe('figure')
     expect(parseFigure('.9', gasket).kind).toBe('figure')
     expect(parseFigure('.040', { dimension: 'length', usual: [0.01, 4] }).kind).toBe('figure')
+  })
+  it('asks about an angle that few engines have, and takes one that is usual without a word', () => {
+    const flange: FieldOf = { dimension: 'angle', usual: [20, 70] }
+    expect(parseFigure('10', flange)).toMatchObject({ kind: 'ask', question: expect.stringContaining('10.0° is unusual here: it is mostly between 20.0° and 70.0°'), choices: [{ value: 10 }] })
+    expect(parseFigure('35', flange)).toMatchObject({ kind: 'figure', figure: { value: 35 } })
   })
   it('is empty for nothing', () => expect(parseFigure('  ', length)).toEqual({ kind: 'empty' }))
   it('never gives what is not finite, and never throws', () => {

@@ -1,4 +1,5 @@
 import type { Dimension, Figure } from '#core'
+import { say } from './show'
 import { CORE_UNIT, DIMENSION_WORDS, UNITS, unitSpelled, type UnitName } from './units'
 
 /** What a field wants. */
@@ -6,13 +7,13 @@ export interface FieldOf {
   dimension: Dimension
   /** The unit printed in the field: what a bare number has. */
   unit?: UnitName
-  /** Range, in core units, that a figure of this kind usually lies in; outside it a bare `.040` is asked about. */
+  /** Range, in core units, that a figure of this kind usually lies in; outside it a bare `.040` and an angle are asked about. */
   usual?: readonly [number, number]
 }
 
 export type Parsed
   = | { kind: 'figure', figure: Figure, /** Each term of a sum in core units. */ terms: number[] }
-    | { kind: 'ask', question: string, choices: [Figure, Figure] }
+    | { kind: 'ask', question: string, choices: Figure[] }
     | { kind: 'empty' }
     | { kind: 'refused', sentence: string }
 
@@ -96,7 +97,7 @@ export function parseFigure(typed: string, field: FieldOf): Parsed {
     if (wrong) {
       const { noun } = DIMENSION_WORDS[UNITS[wrong.unit!].dimension]
       const wanted = DIMENSION_WORDS[field.dimension]
-      return refused(`${UNITS[wrong.unit!].label} is for ${noun}: this wants ${wanted.noun}, in ${wanted.unitWords}.`)
+      return refused(`${UNITS[wrong.unit!].label} is for ${noun}: here goes ${wanted.noun}, in ${wanted.unitWords}.`)
     }
     const unit = terms.at(-1)!.unit ?? fieldUnit
     const values = terms.map((term) => {
@@ -106,10 +107,19 @@ export function parseFigure(typed: string, field: FieldOf): Parsed {
       return term.sign * value * UNITS[of].factor
     })
     const figure: Figure = { value: values.reduce((a, b) => a + b, 0), unit, typed: typed.trim() }
-    return asked(figure, text, field, fieldUnit) ?? { kind: 'figure', figure, terms: values }
+    return asked(figure, text, field, fieldUnit) ?? unusual(figure, field) ?? { kind: 'figure', figure, terms: values }
   } catch (error) {
     if (error instanceof Unreadable) return refused(error.message)
     throw error
+  }
+}
+
+/** An angle that is read off the wrong datum is still an angle: one that few engines have is asked about. */
+function unusual(figure: Figure, field: FieldOf): Parsed | undefined {
+  if (!field.usual || field.dimension !== 'angle' || (figure.value >= field.usual[0] && figure.value <= field.usual[1])) return undefined
+  return {
+    kind: 'ask', choices: [figure],
+    question: `${say(figure.value, 'angle')} is unusual here: it is mostly between ${say(field.usual[0], 'angle')} and ${say(field.usual[1], 'angle')}. Measure it again from the line that is named.`
   }
 }
 

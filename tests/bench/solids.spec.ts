@@ -105,7 +105,7 @@ test('shaping: the walls of one valve at one lift, and of all over fifteen', asy
   await report(page, 'one valve at one lift, as it is and as developed', 'solids walls')
   await clear(page)
   for (let i = 0; i < 8; i++) {
-    await page.getByLabel('need by seat and throat').click()
+    await page.getByLabel('judge by seat and throat').click()
     await page.waitForTimeout(900)
   }
   const { solids } = await watched(page)

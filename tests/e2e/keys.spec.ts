@@ -27,7 +27,7 @@ test('bare keys go to stations, cylinders and units, and never while a field has
   await page.keyboard.press('Escape')
   await page.keyboard.press('?')
   await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible()
-  await page.getByLabel('Bare keys on').uncheck()
+  await page.getByLabel('Single keys on').uncheck()
   await page.getByRole('button', { name: 'Close' }).click()
   await page.keyboard.press('2')
   await page.waitForTimeout(150)

@@ -71,3 +71,21 @@ export const list = (page: Page, label: string) => page.getByRole('combobox', { 
 
 export const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'daybook'] as const
 export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const
+
+/** Every leaf of every station, in a shop's lengths: what `look` finds there. */
+export async function everyLeaf<T>(page: Page, bench: Pick<Bench, 'server'>, build: string, lengths: 'mm' | 'in', look: () => Promise<T>): Promise<[leaf: string, T][]> {
+  const seen: [string, T][] = []
+  await page.goto(bench.server.url)
+  await page.evaluate(unit => localStorage.setItem('bowl.lengths', unit), lengths)
+  for (const station of STATIONS) {
+    await open(page, bench, build, station)
+    await expect(page.getByRole('button', { name: lengths === 'in' ? 'Lengths in inches: change' : 'Lengths in mm: change' })).toBeVisible()
+    const tabs = page.locator('.station-room [role=tab]')
+    for (let i = 0; i < Math.max(1, await tabs.count()); i++) {
+      if (await tabs.nth(i).count() > 0) await tabs.nth(i).click()
+      await page.waitForTimeout(900)
+      seen.push([`${station}, ${await tabs.nth(i).textContent({ timeout: 500 }).catch(() => '')}`, await look()])
+    }
+  }
+  return seen
+}

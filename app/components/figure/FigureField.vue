@@ -218,7 +218,7 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true) })
         <span v-else-if="ask" class="small">
           {{ ask.question }}
           <v-btn v-for="choice in ask.choices" :key="choice.unit" class="choice" @click="choose(choice)">
-            {{ choice.unit === 'in' ? `${Number((choice.value / 0.0254).toFixed(3))} thou` : `${choice.value} mm` }}
+            {{ ask.choices.length === 1 ? `Keep ${say(choice.value, dimension, device.lengths)}` : choice.unit === 'in' ? `${Number((choice.value / 0.0254).toFixed(3))} thou` : `${choice.value} mm` }}
           </v-btn>
         </span>
         <span v-else class="small quiet">cleared {{ cleared }}, z brings it back</span>

@@ -65,7 +65,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
             </template>
           </td>
           <td class="r then"><FigureReading :label="`${QUANTITY_WORDS[name].label} then`" :part="derived(step, 'then')" dimension="length" :formula="formula(name)" /><br v-if="step"><span v-if="step" class="small quiet num pm">{{ sayDoubt(uncertainty(step.then), 'length', device.lengths) }}</span></td>
-          <td class="r num" :class="{ warn: step && over(step) < 0 }">{{ !step ? '' : over(step) < 0 ? `${say(-over(step), 'length', device.lengths)} under` : say(over(step), 'length', device.lengths) }}<br><span class="small quiet">least {{ say(least(name), 'length', device.lengths) }}</span></td>
+          <td class="r num" :class="{ warn: step && over(step) < 0 }">{{ !step ? '' : over(step) < 0 ? `${say(-over(step), 'length', device.lengths)} under` : say(over(step), 'length', device.lengths) }}<br><span class="small quiet">min. {{ say(least(name), 'length', device.lengths) }}</span></td>
         </tr>
       </tbody>
     </v-table>

@@ -33,7 +33,7 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
         <p class="label">Deck clearance of cylinder {{ build.cylinder }}</p>
         <p class="big"><FigureReading label="Deck clearance" :part="deck" dimension="length" formula="the plane through the readings, over the bore’s centre" /> <span v-if="deck" class="num quiet pm">{{ sayDoubt(uncertainty(deck.estimate), 'length', device.lengths) }}</span></p>
         <p v-if="plane" class="small">Rock of <strong class="num">{{ say(Math.abs(plane.rock) * bore, 'length', device.lengths) }}</strong> across the bore is taken out<template v-if="Math.abs(plane.taper) * bore > 0.02">; along the pin it tapers by <span class="num">{{ say(Math.abs(plane.taper) * bore, 'length', device.lengths) }}</span></template>.</p>
-        <p v-else class="small quiet">One figure can be typed on the first leaf; several places here take the rock out.</p>
+        <p v-else class="small quiet">Type one figure on the Section leaf, or read several places here: together they cancel the rock of the piston.</p>
       </div>
       <section>
         <h3>Cut the deck, bank {{ bank.bank }}</h3>
@@ -42,7 +42,7 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
           <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="[0.02, 3]" :commit="figure => finish('done', figure)" />
           <div class="row"><v-btn @click="finish('dropped').then(said => sentence = said ?? '')">Drop it</v-btn></div>
         </template>
-        <FigureField v-else :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" label="Depth off the deck: plan it" dimension="length" :usual="[0.02, 3]" :commit="plan" />
+        <FigureField v-else :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" label="Depth off the deck, to plan" dimension="length" :usual="[0.02, 3]" :commit="plan" />
         <p v-if="cuts.length" class="small quiet">{{ cuts.length === 1 ? 'Cut once' : `Cut ${cuts.length} times` }} already.</p>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </section>

@@ -32,7 +32,7 @@ const clearance = computed(() => {
     <FigureField :field="`${build.view?.id}/target`" label="Ratio" dimension="ratio" :part="ratio" :base="target?.id" :commit="(figure, _t, base) => keep({ ratio: figure }, base)" />
     <FigureField :field="`${build.view?.id}/tolerance`" label="± tolerance" dimension="ratio" :part="tolerance" :base="target?.id" :commit="(figure, _t, base) => keep({ tolerance: figure }, base)" />
     <BenchCheck class="check small" :model-value="target?.body.countsCrevice ?? true" :disabled="!target" @update:model-value="keep({ countsCrevice: $event }, target?.id)">counts the crevice<template v-if="crevice !== undefined">, <span class="num">{{ say(crevice, 'volume', 'mm', 1) }}</span></template></BenchCheck>
-    <p v-if="clearance" class="small quiet">wants <span class="num">{{ say(clearance, 'volume') }}</span> in all</p>
+    <p v-if="clearance" class="small quiet">needs <span class="num">{{ say(clearance, 'volume') }}</span> in all</p>
   </fieldset>
 </template>
 

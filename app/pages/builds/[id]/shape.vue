@@ -53,7 +53,7 @@ const band = computed(() => targetBand(build.replayed?.target))
 const ratioWord = computed(() => ratioThen.value === undefined || !band.value ? '' : ratioThen.value < band.value.low ? 'under the target' : ratioThen.value > band.value.high ? 'over the target' : 'on target')
 const seatWord = computed(() => {
   const w = payBack.value?.worst
-  return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `an arc of the ${w.valve.valve} top cuts goes` : w.verdict === 'seatJob' ? `the ${w.valve.valve} seats need a job` : `stop: the ${w.valve.valve} seats are gone`
+  return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `which takes an arc of the ${w.valve.valve} top cuts` : w.verdict === 'seatJob' ? `the ${w.valve.valve} seats need a job` : `stop: the ${w.valve.valve} seats are gone`
 })
 const within = (least: number, most: number, noun: string, change: (v: number) => void) => async ({ value }: { value: number }): Promise<string | undefined> => {
   if (!(value >= least && value <= most)) return `That can’t be right for ${noun}: it must lie between ${mm(least)} and ${mm(most)}.`
@@ -142,7 +142,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         </div>
         <div class="row">
           <BenchCheck class="small check" label="keep the squish pads" :model-value="setup.keepPads" @update:model-value="set({ keepPads: $event })" />
-          <BenchCheck class="small check" label="need by seat and throat" :model-value="setup.needs === 'seat'" @update:model-value="set({ needs: $event ? 'seat' : 'cylinder' })" />
+          <BenchCheck class="small check" label="judge by seat and throat" :model-value="setup.needs === 'seat'" @update:model-value="set({ needs: $event ? 'seat' : 'cylinder' })" />
         </div>
         <p v-if="short" class="want" data-short><template v-if="short.degrees > 0">at {{ mm(lift) }} short over <strong class="num">{{ digits(short.degrees, 0) }}°</strong>, by <strong class="num">{{ digits(short.percent, 0) }} %</strong> at the worst</template><template v-else><strong>Nothing short</strong> at this lift</template></p>
         <GroundBudgetBar :budget="budget" :spent="spent" :waits="!paid" />
@@ -186,7 +186,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <LazyHotSpotList v-else-if="leaf === 'spots'" :spots="spots" :spec="spec" :valve="valve" />
         <LazyChamberBody v-else-if="leaf === 'body' && developed && model" :chamber="developed.name" :plane="model.done" :bore="bore" :label="`Body of the chamber of cylinder ${build.cylinder} as developed; arrow keys turn it`" class="body" />
         <template v-else-if="leaf === 'copy'">
-          <p class="small">This chamber as the master: the same shape in every cylinder, <template v-if="gauge > 0">a gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch.</template></p>
+          <p class="small">This chamber is the master: every cylinder gets the same shape.<template v-if="gauge > 0"> A gauge <span class="num">{{ mm(gauge) }}</span> from the guide’s axis must just touch the wall.</template></p>
           <div class="row"><v-btn v-if="copying" @click="haltCopying">Stop</v-btn><v-btn v-else :disabled="setup.steps.length === 0" @click="copy">Copy to every cylinder</v-btn><span v-if="copying" class="small quiet" role="status">{{ copies.length }} done</span></div>
           <v-table v-if="copies.length">
             <thead><tr><th>Cyl.</th><th class="r">to gain</th><th class="r">stop at</th><th /></tr></thead>
