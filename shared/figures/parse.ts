@@ -97,7 +97,7 @@ export function parseFigure(typed: string, field: FieldOf): Parsed {
     if (wrong) {
       const { noun } = DIMENSION_WORDS[UNITS[wrong.unit!].dimension]
       const wanted = DIMENSION_WORDS[field.dimension]
-      return refused(`${UNITS[wrong.unit!].label} is for ${noun}: here goes ${wanted.noun}, in ${wanted.unitWords}.`)
+      return refused(`${UNITS[wrong.unit!].label} is for ${noun}: this field takes ${wanted.noun}, in ${wanted.unitWords}.`)
     }
     const unit = terms.at(-1)!.unit ?? fieldUnit
     const values = terms.map((term) => {
