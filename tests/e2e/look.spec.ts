@@ -24,7 +24,7 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
   ['copy', 'launch', 'shape', { 'bowl.shapeLeaf': 'copy' }], ['shaped body', 'launch', 'shape', { 'bowl.shapeLeaf': 'body' }], ['no valves to free', 'skerry', 'shape', {}],
   ['cut on a solid', 'launch', 'cut', {}], ['round the seats', 'launch', 'cut', { 'bowl.cutView': 'clock' }], ['body', 'caldbeck', 'cut', { 'bowl.cutView': 'space' }], ['seat work', 'launch', 'cut', { 'bowl.cutLeaf': 'seats' }], ['what else moves', 'launch', 'cut', { 'bowl.cutLeaf': 'else' }],
   ['squish', 'launch', 'mockup', {}], ['turned head', 'skerry', 'mockup', {}], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }], ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }],
-  ['daybook', 'testSix', 'daybook', {}]
+  ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }]
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
 const LARGEST: Record<string, string> = {
