@@ -56,7 +56,7 @@ export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   chainPitch: { label: 'Pitch of chain or belt', noun: 'the pitch of chain or belt', usual: [5, 15] },
   camTeeth: { label: 'Teeth on the cam', noun: 'the number of teeth on the cam' },
   halfBankAngle: { label: 'Half the bank angle', noun: 'half the bank angle', usual: [20, 50] },
-  flangeAngle: { label: 'Flange from the valley’s level', noun: 'the flange’s angle from level', usual: [20, 70] },
+  flangeAngle: { label: 'Flange from horizontal', noun: 'the flange’s angle from level', usual: [20, 70] },
   boreSpacing: { label: 'Bore spacing', noun: 'the bore spacing', usual: [30, 250] },
   intakeLift: { label: 'Intake lift, highest', noun: 'the intake valve’s highest lift', usual: [4, 18] },
   exhaustLift: { label: 'Exhaust lift, highest', noun: 'the exhaust valve’s highest lift', usual: [4, 18] },

@@ -29,18 +29,18 @@ test('a drawing refuses what can’t be made, and keeps what could', async ({ pa
   const seat = page.getByRole('tabpanel', { name: 'Chamber' }).locator('section', { hasText: 'Exhaust' }).locator('input[data-figure="Seat edge"]')
   await seat.fill('-0.5')
   await seat.press('Enter')
-  await expect(page.getByText(/low edge would lie .* under the face.*The last good solid stays/)).toBeVisible()
+  await expect(page.getByText(/low edge would lie .* under the face.*The last drawing that worked is still shown/)).toBeVisible()
   await expect(factor).toHaveText(before!)
   await expect(page.getByRole('button', { name: 'STL of cylinder 1' })).toBeVisible()
   await seat.fill('1.4')
   await seat.press('Enter')
-  await expect(page.getByText('The last good solid stays')).toBeHidden()
+  await expect(page.getByText('The last drawing that worked is still shown')).toBeHidden()
 
   // A point of the outline taken across the others, by its keys.
   await page.locator('[data-handle=o0]').focus()
   for (let i = 0; i < 95; i++) await page.keyboard.press('Shift+ArrowLeft')
   await expect(page.getByText(/crosses itself|outside the mouth/)).toBeVisible()
-  // The last good solid stays: on a slow machine one of those the point passed through.
+  // The last drawing that worked is still shown: on a slow machine one of those the point passed through.
   await expect(factor).toHaveText(/^[01]\.\d{3}$/)
   await expect(page.getByRole('button', { name: 'Keep this chamber' })).toBeDisabled()
 
@@ -63,7 +63,7 @@ test('impossible targets and set-ups are said, and nothing is cut', async ({ pag
     await field(page, label).press('Enter')
   }
   await set('Angle', '40')
-  await expect(page.locator('.figure-field', { has: field(page, 'Angle') }).locator('.sentence')).toContainText('15° at most')
+  await expect(page.locator('.figure-field', { has: field(page, 'Angle') }).locator('.sentence')).toContainText('more than 15°')
   await field(page, 'Angle').press('Escape')
   await set('Angle', '1')
   await set('Depth at bore line', '3')

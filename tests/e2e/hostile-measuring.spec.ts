@@ -10,7 +10,7 @@ const CASES: { what: string, station: string, store: Record<string, string>, lab
   { what: 'solder', station: 'mockup', store: {}, label: 'Solder 1, pin, front', typed: ['-1', '70 mm', 'abc', '1,000.5', '1.2.3'], says: /./ },
   { what: 'a deck reading', station: 'sheet', store: { 'bowl.sheetLeaf': 'deck' }, label: 'Deck 1, pin, front', typed: ['40', '1e-3', '2 cc', 'Infinity', '١'], says: /./ },
   { what: 'the wheel', station: 'mockup', store: { 'bowl.mockupLeaf': 'tdc' }, label: 'Wheel before, pair 1', typed: ['12 mm', '9999', 'NaN'], says: /./ },
-  { what: 'a deck cut', station: 'sheet', store: { 'bowl.sheetLeaf': 'deck' }, label: 'Depth off the deck: plan it', typed: ['-0.2', '40', 'all'], says: /./ },
+  { what: 'a deck cut', station: 'sheet', store: { 'bowl.sheetLeaf': 'deck' }, label: 'Depth off the deck, to plan', typed: ['-0.2', '40', 'all'], says: /./ },
   { what: 'a clearance', station: 'mockup', store: { 'bowl.mockupLeaf': 'valves' }, label: 'Valve to valve', typed: ['900', '--1', '3 °'], says: /./ }
 ]
 

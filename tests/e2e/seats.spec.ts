@@ -48,7 +48,7 @@ test('what else moves: cam, pushrods, flanges and deck, each from its own figure
   await state('Teeth on the cam', '38')
   await expect(page.locator('.else')).toContainText('falls back 1.19° of crank')
   await state('Half the bank angle', '45')
-  await state('Flange from the valley’s level', '35')
+  await state('Flange from horizontal', '35')
   await expect(page.locator('.else')).toContainText('0.74 mm off each flange, and the manifold comes down 1.03 mm')
   await state('Pushrod from the bore’s line', '6')
   await state('Rocker ratio', '1.5')

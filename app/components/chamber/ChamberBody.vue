@@ -13,6 +13,9 @@ const size = useElementSize(holder)
 const sentence = ref('')
 const names = shallowRef<BodyName[]>([])
 const view = ref<BodyView>('head')
+/** Where the head is sawn open, mm from the bore's line across the crank; whole by default. */
+const sawn = ref(false)
+const place = ref(0)
 let stage: Awaited<ReturnType<typeof openBody>> | undefined
 
 async function load() {
@@ -41,6 +44,7 @@ watch([() => props.plane, size.width, size.height], () => {
   fit()
   stage?.draw()
 }, { deep: true })
+watch([sawn, place], () => stage?.section(sawn.value ? place.value : undefined))
 function turn() {
   view.value = view.value === 'head' ? 'mould' : 'head'
   stage?.turn(view.value)
@@ -53,7 +57,11 @@ onBeforeUnmount(() => stage?.close())
     <div ref="holder" class="space" tabindex="0" role="img" :aria-label="label"><p v-if="sentence" class="small">{{ sentence }}</p></div>
     <template v-if="!sentence">
       <span v-for="n in names" :key="n.words" class="name small" :style="{ left: `${n.left}px`, top: `${n.top}px` }">{{ n.words }}</span>
-      <v-btn class="turn" @click="turn">{{ view === 'head' ? 'Mould' : 'Head' }}</v-btn>
+      <div class="turn">
+        <v-btn @click="turn">{{ view === 'head' ? 'Mould' : 'Head' }}</v-btn>
+        <v-btn :aria-pressed="sawn" @click="sawn = !sawn">{{ sawn ? 'Whole' : 'Section' }}</v-btn>
+        <v-slider v-if="sawn" v-model="place" aria-label="Section, from the bore’s line" :min="-bore / 2" :max="bore / 2" :step="0.5" />
+      </div>
     </template>
   </div>
 </template>
@@ -63,6 +71,9 @@ onBeforeUnmount(() => stage?.close())
 .space { position: absolute; inset: 0; }
 .space :deep(canvas) { display: block; }
 .name { position: absolute; transform: translate(-50%, -50%); pointer-events: none; white-space: nowrap; }
-.turn.v-btn { position: absolute; left: 6px; top: 6px; --v-btn-height: 30px; background: var(--sheet); }
-@media (max-width: 1000px) { .turn.v-btn { --v-btn-height: 44px; } }
+.turn { position: absolute; left: 6px; right: 6px; top: 6px; display: flex; gap: 6px; align-items: center; pointer-events: none; }
+.turn > * { pointer-events: auto; }
+.turn .v-btn { --v-btn-height: 30px; background: var(--sheet); }
+.turn .v-slider { flex: 0 1 180px; }
+@media (max-width: 1000px) { .turn .v-btn { --v-btn-height: 44px; } }
 </style>

@@ -40,9 +40,10 @@ function rimOf(positions: Float32Array, triangles: number[]): number[][] {
   return loops
 }
 
-/** Where a plane crosses the body's walls, as pairs of points. */
-function crossing(positions: Float32Array, triangles: Uint32Array, { depth, slopeX, slopeY }: Cut): number[] {
-  const over = (i: number) => positions[3 * i + 2]! - depth - slopeX * positions[3 * i]! - slopeY * positions[3 * i + 1]!
+const overCut = (positions: Float32Array, { depth, slopeX, slopeY }: Cut) => (i: number) => positions[3 * i + 2]! - depth - slopeX * positions[3 * i]! - slopeY * positions[3 * i + 1]!
+
+/** Where a plane crosses the body's walls, as pairs of points: `over` tells how far a corner stands over it. */
+function crossing(positions: Float32Array, triangles: Uint32Array, over: (i: number) => number): number[] {
   const points: number[] = []
   for (let t = 0; t < triangles.length; t += 3) {
     const three = [triangles[t]!, triangles[t + 1]!, triangles[t + 2]!]
@@ -58,6 +59,33 @@ function crossing(positions: Float32Array, triangles: Uint32Array, { depth, slop
   return points
 }
 
+/** Pairs of points in the plane of a section, joined to loops: along the crank and up. */
+function loopsOf(pairs: number[]): [number, number][][] {
+  const name = (i: number) => `${pairs[i]!.toFixed(2)} ${pairs[i + 2]!.toFixed(2)}`
+  const next = new Map<string, number[]>()
+  const join = (key: string, to: number) => next.set(key, [...next.get(key) ?? [], to])
+  for (let i = 0; i < pairs.length; i += 6) {
+    join(name(i), i + 3)
+    join(name(i + 3), i)
+  }
+  const loops: [number, number][][] = []
+  const used = new Set<string>()
+  for (const start of next.keys()) {
+    const loop: [number, number][] = []
+    for (let key: string | undefined = start; key !== undefined && !used.has(key);) {
+      used.add(key)
+      const to: number | undefined = next.get(key)?.find(i => !used.has(name(i)))
+      if (to !== undefined) loop.push([pairs[to]!, pairs[to + 2]!])
+      key = to === undefined ? undefined : name(to)
+    }
+    if (loop.length > 2) loops.push(loop)
+  }
+  return loops
+}
+
+/** Metal shown above the highest point of a section, mm. */
+const ROOF = 6
+
 /**
  * A chamber in three dimensions: by default one looks into the head, as it lies on the bench; turned over, at the mould of its
  * air. Lit from the upper left wherever one stands, with creases, a contour each millimetre and the line of the cut. The
@@ -70,6 +98,7 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
   const css = getComputedStyle(host)
   const colour = (name: string) => new THREE.Color(css.getPropertyValue(name).trim())
   const renderer = new THREE.WebGLRenderer({ antialias: true, alpha: true })
+  renderer.localClippingEnabled = true
   host.appendChild(renderer.domElement)
   renderer.domElement.setAttribute('aria-hidden', 'true')
   const scene = new THREE.Scene()
@@ -96,7 +125,17 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
   const creases = line('--ink', 1.5)
   const walls = line('--dye', 2.5)
   const bar = line('--ink', 2)
-  scene.add(body, face, slab, creases, walls, bar)
+  const hatched = new THREE.MeshBasicMaterial({ color: colour('--sheet'), side: THREE.DoubleSide })
+  hatched.onBeforeCompile = (shader) => {
+    shader.uniforms.ink = { value: colour('--ink') }
+    shader.fragmentShader = `uniform vec3 ink;\n${shader.fragmentShader}`.replace('#include <color_fragment>', '#include <color_fragment>\nif (mod(gl_FragCoord.x + gl_FragCoord.y, 9.0) < 1.5) diffuseColor.rgb = ink;')
+  }
+  const sawn = new THREE.Mesh(new THREE.BufferGeometry(), hatched)
+  const profile = line('--ink', 2.5)
+  /** What stands nearer than the section is gone. */
+  const near = new THREE.Plane(new THREE.Vector3(0, 1, 0), 0)
+  let at: number | undefined
+  scene.add(body, face, slab, creases, walls, bar, sawn, profile)
 
   let shown: { positions: Float32Array, triangles: Uint32Array } | undefined
   let plane: Cut = { depth: 0, slopeX: 0, slopeY: 0 }
@@ -158,7 +197,8 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
   function stand() {
     controls.target.set(0, 0, level + (view === 'head' ? 2 : 8))
     // From below the intake side is up and cylinder 1 to the right, as on the plan beside it.
-    camera.position.set(0, view === 'head' ? -70 : -120, view === 'head' ? -200 : 120)
+    // Sawn open one looks at the cut, not down on it.
+    camera.position.set(0, at !== undefined ? -200 : view === 'head' ? -70 : -120, view === 'head' ? (at !== undefined ? -60 : -200) : 120)
     metal.side = view === 'head' ? THREE.BackSide : THREE.FrontSide
     metal.needsUpdate = true
     face.visible = view === 'head'
@@ -169,7 +209,24 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
     slab.position.set(0, 0, plane.depth)
     slab.quaternion.setFromUnitVectors(new THREE.Vector3(0, 0, 1), new THREE.Vector3(-plane.slopeX, -plane.slopeY, 1).normalize())
     slab.visible = Math.abs(plane.depth - level) > FLAT || plane.slopeX !== 0 || plane.slopeY !== 0
-    segments(walls, shown && slab.visible ? crossing(shown.positions, shown.triangles, plane) : [])
+    segments(walls, shown && slab.visible ? crossing(shown.positions, shown.triangles, overCut(shown.positions, plane)) : [])
+  }
+  function saw() {
+    const clip = at === undefined ? [] : [near]
+    for (const one of [metal, face.material, slab.material, creases.material, walls.material]) one.clippingPlanes = clip
+    sawn.visible = at !== undefined && shown !== undefined
+    if (at === undefined || !shown) return segments(profile, [])
+    near.constant = -at
+    const { positions, triangles } = shown
+    // A hair beside the corners that lie on it.
+    const pairs = crossing(positions, triangles, i => positions[3 * i + 1]! - at! - 1e-4)
+    segments(profile, pairs)
+    const half = Math.sqrt(Math.max(1, radius * radius - at * at))
+    const top = ROOF + pairs.reduce((most, z, i) => i % 3 === 2 ? Math.max(most, z) : most, level)
+    const metalIn = new THREE.Shape([[-half, level], [half, level], [half, top], [-half, top]].map(([x, z]) => new THREE.Vector2(x, z)))
+    metalIn.holes = loopsOf(pairs).map(loop => new THREE.Path(loop.map(([x, z]) => new THREE.Vector2(x, Math.max(level + 1e-3, z)))))
+    sawn.geometry.dispose()
+    sawn.geometry = new THREE.ShapeGeometry(metalIn).rotateX(Math.PI / 2).translate(0, at, 0)
   }
   stand()
   return {
@@ -202,6 +259,15 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
       scale()
       stand()
       cut()
+      saw()
+    },
+    /** Saws the head open along the crank, so far from the bore's line, or puts it together again. */
+    section(to: number | undefined) {
+      const first = (at === undefined) !== (to === undefined)
+      at = to
+      saw()
+      if (first) stand()
+      draw()
     },
     plane(to: Cut, bore: number) {
       plane = to
@@ -225,11 +291,11 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
       const [x, y] = width > height ? [half * width / height, half] : [half, half * height / width]
       Object.assign(camera, { left: -x, right: x, top: y, bottom: -y })
       camera.updateProjectionMatrix()
-      for (const one of [creases, walls, bar]) one.material.resolution.set(width, height)
+      for (const one of [creases, walls, bar, profile]) one.material.resolution.set(width, height)
     },
     close() {
       controls.dispose()
-      for (const one of [body, face, slab, creases, walls, bar]) {
+      for (const one of [body, face, slab, creases, walls, bar, sawn, profile]) {
         one.geometry.dispose()
         one.material.dispose()
       }

@@ -12,7 +12,7 @@ const device = useDevice()
 const whole = { level: 'build' } as const
 const mm = (value: number) => say(value, 'length', device.lengths)
 
-interface Line { name: string, formula: string, fields: Quantity[], says: string[], bad?: boolean }
+interface Line { name: string, formula: string, fields: Quantity[], says: string[], bad?: boolean, datum?: 'run' | 'pushrod' | 'flange' }
 const lines = computed<Line[]>(() => {
   const { deckLeft, cam, pushrod, flange } = props.moves ?? {}
   const squish = build.planned?.cylinders.find(c => c.cylinder === build.cylinder)?.squish.gap
@@ -28,15 +28,15 @@ const lines = computed<Line[]>(() => {
       says: left === undefined ? [] : [`${mm(left)} left`, ...(over === undefined ? [] : [over < 0 ? `${mm(-over)} under the minimum` : `${mm(over)} over the minimum`])]
     },
     {
-      name: 'Chain or belt drive', formula: '720 · d · cos ζ / (p · z)', fields: ['runAngle', 'chainPitch', 'camTeeth'],
+      name: 'Chain or belt drive', datum: 'run', formula: '720 · d · cos ζ / (p · z)', fields: ['runAngle', 'chainPitch', 'camTeeth'],
       says: cam === undefined ? [] : [`the cam falls back ${digits(cam, 2)}° of crank`]
     },
     {
-      name: 'Pushrods', formula: '(gasket − head − deck) · cos ψ − s / R', fields: ['pushrodAngle', 'rockerRatio'],
+      name: 'Pushrods', datum: 'pushrod', formula: '(gasket − head − deck) · cos ψ − s / R', fields: ['pushrodAngle', 'rockerRatio'],
       says: pushrod === undefined ? [] : [pushrod < 0 ? `stand ${mm(-pushrod)} long: shorter ones, or less preload` : `${mm(pushrod)} longer ones are wanted`]
     },
     {
-      name: 'Flanges of a V', formula: 'd · sin γ / sin α, d · sin(γ + α) / sin α', fields: ['halfBankAngle', 'flangeAngle'],
+      name: 'Flanges of a V', datum: 'flange', formula: 'd · sin γ / sin α, d · sin(γ + α) / sin α', fields: ['halfBankAngle', 'flangeAngle'],
       says: flange === undefined ? [] : [`${mm(flange.offFlange)} off each flange, and the manifold comes down ${mm(flange.manifoldDown)}`, `left alone: ports ${mm(flange.portsOff)} off, ${mm(flange.gap)} tighter`]
     }
   ]
@@ -53,6 +53,7 @@ const lines = computed<Line[]>(() => {
         <p v-if="line.says.length === 0" class="small quiet">Not stated.</p>
         <p v-else class="small quiet num">{{ line.formula }}</p>
       </div>
+      <AngleDatum v-if="line.datum" :of="line.datum" />
       <div class="fields">
         <StatementField v-for="name in line.fields" :key="name" :quantity="name" :scope="whole" no-basis :extra="name === 'camTeeth' ? -2 : 0" />
       </div>
@@ -64,7 +65,7 @@ const lines = computed<Line[]>(() => {
 <style scoped>
 .else { display: grid; gap: 14px; align-content: start; }
 .big { font-size: var(--s32); }
-section { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr); gap: 20px; border-top: 1px solid var(--hair); padding-top: 8px; }
-.fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
+section { display: grid; grid-template-columns: minmax(0, 1fr) auto minmax(0, 1.4fr); gap: 20px; border-top: 1px solid var(--hair); padding-top: 8px; }
+.fields { grid-column: 3; display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
 .num-line { font-size: var(--s18); }
 </style>
