@@ -88,7 +88,9 @@ test('a new build, measured, cut and settled, by keyboard alone, in mixed inches
   }
 
   await bare(page, '9')
-  await expect(page.getByRole('heading', { name: 'Settlements' })).toBeVisible()
+  await tabTo(page, 'Entries')
+  await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('region', { name: 'Predicted and measured' })).toBeVisible()
   // One of them: (47.1 − 46.1)/0.26 = 3.85 cc per mm.
   await expect(page.getByText('3.85 cc per mm')).toBeVisible()
   await bare(page, '5')

@@ -43,14 +43,14 @@ test('what else moves: cam, pushrods, flanges and deck, each from its own figure
     await field(page, label).fill(text)
     await field(page, label).press('Enter')
   }
-  await state('Tight run from the bore’s line', '5')
+  await state('Tight run to the bore', '5')
   await state('Pitch of chain or belt', '9.525')
   await state('Teeth on the cam', '38')
   await expect(page.locator('.else')).toContainText('falls back 1.19° of crank')
   await state('Half the bank angle', '45')
-  await state('Flange from horizontal', '35')
+  await state('Flange from level', '35')
   await expect(page.locator('.else')).toContainText('0.74 mm off each flange, and the manifold comes down 1.03 mm')
-  await state('Pushrod from the bore’s line', '6')
+  await state('Pushrod to the bore', '6')
   await state('Rocker ratio', '1.5')
   // 0.6·cos 6°
   await expect(page.locator('.else')).toContainText('stand 0.60 mm long')

@@ -47,13 +47,15 @@ const lines = computed<Line[]>(() => {
   <div class="else">
     <p v-if="moves">With <strong class="num">{{ mm(moves.face.all) }}</strong> off the face<template v-if="moves.deck.all">, <span class="num">{{ mm(moves.deck.all) }}</span> off the deck</template><template v-if="moves.gasket.all">, a gasket <span class="num">{{ mm(Math.abs(moves.gasket.all)) }}</span> {{ moves.gasket.all < 0 ? 'thinner' : 'thicker' }}</template> the head comes down <strong class="num big" data-drop>{{ mm(moves.drop.all) }}</strong><template v-if="moves.drop.done">; <span class="num">{{ mm(moves.drop.done) }}</span> of it is done</template></p>
     <section v-for="line in lines" :key="line.name">
-      <div>
-        <h3>{{ line.name }}</h3>
-        <p v-for="text in line.says" :key="text" class="num-line" :class="{ warn: line.bad }">{{ text }}</p>
-        <p v-if="line.says.length === 0" class="small quiet">Not stated.</p>
-        <p v-else class="small quiet num">{{ line.formula }}</p>
+      <div class="told">
+        <div>
+          <h3>{{ line.name }}</h3>
+          <p v-for="text in line.says" :key="text" class="num-line" :class="{ warn: line.bad }">{{ text }}</p>
+          <p v-if="line.says.length === 0" class="small quiet">Not stated.</p>
+          <p v-else class="small quiet num">{{ line.formula }}</p>
+        </div>
+        <AngleDatum v-if="line.datum" :of="line.datum" class="datum" />
       </div>
-      <AngleDatum v-if="line.datum" :of="line.datum" />
       <div class="fields">
         <StatementField v-for="name in line.fields" :key="name" :quantity="name" :scope="whole" no-basis :extra="name === 'camTeeth' ? -2 : 0" />
       </div>
@@ -65,7 +67,9 @@ const lines = computed<Line[]>(() => {
 <style scoped>
 .else { display: grid; gap: 14px; align-content: start; }
 .big { font-size: var(--s32); }
-section { display: grid; grid-template-columns: minmax(0, 1fr) auto minmax(0, 1.4fr); gap: 20px; border-top: 1px solid var(--hair); padding-top: 8px; }
-.fields { grid-column: 3; display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
+section { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr); gap: 20px; border-top: 1px solid var(--hair); padding-top: 8px; }
+.datum { flex: none; }
+.told { display: flex; gap: 10px; justify-content: space-between; align-items: flex-start; }
+.fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px; padding-bottom: 6px; }
 .num-line { font-size: var(--s18); }
 </style>
