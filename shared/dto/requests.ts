@@ -113,20 +113,20 @@ class SquishRow implements SquishWindow {
   @OneOf(Object.keys(ROD_MODULUS), 'The rod’s material') rod!: RodMaterial
   @NumberIn('the largest bore, in mm', 20, 300) boreTo!: number
   @NumberIn('the highest revs', 200, 30000) revsTo!: number
-  @NumberIn('the least gap, in mm', 0.05, 8) least!: number
-  @NumberIn('the most, in mm', 0.05, 8)
+  @NumberIn('the minimum gap, in mm', 0.05, 8) least!: number
+  @NumberIn('the maximum, in mm', 0.05, 8)
   @Sound((value, { least }) => typeof value === 'number' && value >= 0.05 && value <= 8
-    ? (value > (least as number) ? undefined : 'The most must be more than the least.')
-    : 'A number is needed for the most, in mm, between 0.05 and 8.') most!: number
+    ? (value > (least as number) ? undefined : 'The maximum must be more than the minimum.')
+    : 'A number is needed for the maximum, in mm, between 0.05 and 8.') most!: number
 }
 
 class ClearanceRow implements LeastClearances {
-  @NumberIn('the intake’s least, in mm', 0, 10) intake!: number
-  @NumberIn('the exhaust’s least, in mm', 0, 10) exhaust!: number
-  @NumberIn('the least to a pocket’s side, in mm', 0, 10) side!: number
-  @NumberIn('what aluminium rods want more, in mm', 0, 5) aluminiumMore!: number
-  @NumberIn('the least from valve to valve, in mm', 0, 10) valveToValve!: number
-  @NumberIn('the least from dome to chamber, in mm', 0, 10) domeToChamber!: number
+  @NumberIn('the intake’s minimum, in mm', 0, 10) intake!: number
+  @NumberIn('the exhaust’s minimum, in mm', 0, 10) exhaust!: number
+  @NumberIn('the minimum to a pocket’s side, in mm', 0, 10) side!: number
+  @NumberIn('what aluminium rods need more, in mm', 0, 5) aluminiumMore!: number
+  @NumberIn('the minimum from valve to valve, in mm', 0, 10) valveToValve!: number
+  @NumberIn('the minimum from dome to chamber, in mm', 0, 10) domeToChamber!: number
 }
 
 /** What a client PUTs to set what the shop goes by. */

@@ -33,6 +33,8 @@ const bar = computed(() => {
   const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 160
   return { from: x(window.value.least), to: x(window.value.most), at: x(running.value.gap.estimate.value) }
 })
+/** Both ends' figures stand from here outwards: in inches they are as wide as the window itself. */
+const middle = computed(() => bar.value ? Math.max(52, (bar.value.from + bar.value.to) / 2) : 0)
 const sentence = ref('')
 async function material(to: RodMaterial) {
   sentence.value = notKept(await build.add('rod', { level: 'build' }, { material: to })) ?? ''
@@ -58,8 +60,8 @@ const whole = { level: 'build' } as const
           <line x1="0" x2="168" y1="12" y2="12" class="line" />
           <rect :x="bar.from" y="6" :width="Math.max(2, bar.to - bar.from)" height="12" class="shim" />
           <line :x1="bar.at" :x2="bar.at" y1="0" y2="22" class="tick" />
-          <text :x="bar.from" y="33" text-anchor="middle" class="num">{{ shown(window.least, 'length', device.lengths).number }}</text>
-          <text :x="bar.to" y="33" text-anchor="middle" class="num">{{ shown(window.most, 'length', device.lengths).number }}</text>
+          <text :x="middle - 3" y="33" text-anchor="end" class="num">{{ shown(window.least, 'length', device.lengths).number }}</text>
+          <text :x="middle + 3" y="33" class="num">{{ shown(window.most, 'length', device.lengths).number }}</text>
         </svg>
         <p v-if="window" class="small quiet">the shop’s window, {{ window.rod }} rods</p>
       </div>
