@@ -55,8 +55,8 @@ export function sayRate(ccPerMm: number, lengths: LengthUnit): { number: string,
 export const inLengths = (mm: number, lengths: LengthUnit): number => mm / UNITS[lengths].factor
 
 /** A standard uncertainty as it is shown: two of them, k = 2. */
-export function sayDoubt(u: number, dimension: Dimension, lengths: LengthUnit = 'mm'): string {
-  return `± ${say(2 * u, dimension, lengths, dimension === 'volume' ? 1 : 0)}`
+export function sayDoubt(u: number, dimension: Dimension, lengths: LengthUnit = 'mm', extra = 0): string {
+  return `± ${say(2 * u, dimension, lengths, Math.max(extra, dimension === 'volume' ? 1 : 0))}`
 }
 
 /** “2”, “2 and 5”, “1, 2 and 5”. */

@@ -134,7 +134,7 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
   const profile = line('--ink', 2.5)
   /** What stands nearer than the section is gone. */
   const near = new THREE.Plane(new THREE.Vector3(0, 1, 0), 0)
-  let at: number | undefined
+  let sawnAt: number | undefined
   scene.add(body, face, slab, creases, walls, bar, sawn, profile)
 
   let shown: { positions: Float32Array, triangles: Uint32Array } | undefined
@@ -158,7 +158,8 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
       const p = new THREE.Vector3(x, y, level).project(camera)
       return { words, left: Math.max(44, Math.min(w - 44, (p.x + 1) / 2 * w)), top: Math.max(12, Math.min(h - 12, (1 - p.y) / 2 * h)) }
     }
-    tell([at('intake side', 0, -radius), at('to cylinder 1 →', radius * 0.9, radius * 0.97), at(ruler().words, -radius * 0.8, radius * 0.97)])
+    // Sawn open one looks along the face: a rule that lies on it is not to be read there.
+    tell([at('intake side', 0, -radius), at('to cylinder 1 →', radius * 0.9, radius * 0.97), ...sawnAt === undefined ? [at(ruler().words, -radius * 0.8, radius * 0.97)] : []])
   }
   // One picture a frame however often the hand moves; a device that can't keep up draws coarsely, without lines, until the hand rests.
   const SLOW = 60
@@ -198,7 +199,7 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
     controls.target.set(0, 0, level + (view === 'head' ? 2 : 8))
     // From below the intake side is up and cylinder 1 to the right, as on the plan beside it.
     // Sawn open one looks at the cut, not down on it.
-    camera.position.set(0, at !== undefined ? -200 : view === 'head' ? -70 : -120, view === 'head' ? (at !== undefined ? -60 : -200) : 120)
+    camera.position.set(0, sawnAt !== undefined ? -200 : view === 'head' ? -70 : -120, view === 'head' ? (sawnAt !== undefined ? -60 : -200) : 120)
     metal.side = view === 'head' ? THREE.BackSide : THREE.FrontSide
     metal.needsUpdate = true
     face.visible = view === 'head'
@@ -212,14 +213,16 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
     segments(walls, shown && slab.visible ? crossing(shown.positions, shown.triangles, overCut(shown.positions, plane)) : [])
   }
   function saw() {
+    const at = sawnAt
     const clip = at === undefined ? [] : [near]
+    bar.visible = at === undefined
     for (const one of [metal, face.material, slab.material, creases.material, walls.material]) one.clippingPlanes = clip
     sawn.visible = at !== undefined && shown !== undefined
     if (at === undefined || !shown) return segments(profile, [])
     near.constant = -at
     const { positions, triangles } = shown
     // A hair beside the corners that lie on it.
-    const pairs = crossing(positions, triangles, i => positions[3 * i + 1]! - at! - 1e-4)
+    const pairs = crossing(positions, triangles, i => positions[3 * i + 1]! - at - 1e-4)
     segments(profile, pairs)
     const half = Math.sqrt(Math.max(1, radius * radius - at * at))
     const top = ROOF + pairs.reduce((most, z, i) => i % 3 === 2 ? Math.max(most, z) : most, level)
@@ -263,8 +266,8 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
     },
     /** Saws the head open along the crank, so far from the bore's line, or puts it together again. */
     section(to: number | undefined) {
-      const first = (at === undefined) !== (to === undefined)
-      at = to
+      const first = (sawnAt === undefined) !== (to === undefined)
+      sawnAt = to
       saw()
       if (first) stand()
       draw()

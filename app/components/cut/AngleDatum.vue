@@ -23,7 +23,7 @@ const says = computed(() => SAYS[props.of])
     <template v-else>
       <path d="M75 76V4" class="level" /><path d="M75 76L28 12" class="bore" /><path d="M75 36A40 40 0 0 0 51 44" class="angle" />
       <path d="M20 30L52 8" class="line" /><path d="M86 62L134 28" class="part" /><path d="M86 62H140" class="level" /><path d="M112 62A26 26 0 0 0 107 47" class="angle" />
-      <text x="56" y="30">½</text><text x="114" y="58">flange</text>
+      <text x="56" y="30">½</text><text x="94" y="76">flange</text>
     </template>
   </svg>
 </template>

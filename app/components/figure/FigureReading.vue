@@ -18,7 +18,7 @@ const device = useDevice()
 const button = useTemplateRef<HTMLElement>('button')
 const view = computed(() => props.part && shown(props.part.estimate.value, props.dimension, device.lengths, props.extra))
 const spoken = computed(() => props.part && view.value
-  ? `${props.label} ${view.value.number} ${view.value.unit} ${sayDoubt(uncertainty(props.part.estimate), props.dimension, device.lengths)}, ${props.part.provenance}`
+  ? `${props.label} ${view.value.number} ${view.value.unit} ${sayDoubt(uncertainty(props.part.estimate), props.dimension, device.lengths, props.extra)}, ${props.part.provenance}`
   : `${props.label} unknown`)
 
 // The slip is made only while it is wanted: hovered, focused, or pinned by a tap.
@@ -46,7 +46,7 @@ onBeforeUnmount(() => clearTimeout(lingering))
     >
       <span class="num" :class="part.provenance">{{ view.number }}</span><span v-if="view.unit" class="unit">{{ view.unit }}</span>
       <span v-if="part.provenance === 'assumed'" class="ask">?</span>
-      <span v-if="doubt" class="num quiet doubt">{{ sayDoubt(uncertainty(part.estimate), dimension, device.lengths) }}</span>
+      <span v-if="doubt" class="num quiet doubt">{{ sayDoubt(uncertainty(part.estimate), dimension, device.lengths, extra) }}</span>
     </button>
     <v-tooltip
       v-if="wanted && button" :model-value="true" :target="button"
