@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { SIZES, copyOf, expect, field, open, pick, reckoned, test, type Bench } from '../support/page'
+import { SIZES, copyOf, expect, field, open, paidBack, pick, reckoned, test, type Bench } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
@@ -134,11 +134,15 @@ async function cut(page: Page, bench: Bench) {
 
 for (const { name, size = desk, store = {}, at } of shots) {
   test(name, async ({ page, bench }) => {
+    test.setTimeout(420_000)
     await page.addInitScript(kept => Object.entries(kept).forEach(([key, value]) => localStorage.setItem(key, value)), store)
     await page.setViewportSize(size)
     await at(page, bench)
     if (await page.locator('[data-reckoned]').count() > 0) await reckoned(page)
     await expect(page.getByText('Working it out.')).toHaveCount(0, { timeout: 60_000 })
+    if (await page.locator('[data-paid]').count() > 0) await paidBack(page)
+    // No picture of a bench at work: what it comes to is what one wants to see.
+    await expect(page.locator('.solids')).toHaveCount(0, { timeout: 240_000 })
     await page.waitForTimeout(500)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
   })
