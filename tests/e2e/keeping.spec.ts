@@ -83,7 +83,7 @@ test('a wrong reading is corrected in its place, and the Daybook shows both', as
   await field(page, 'Right reading').fill('56.4')
   await field(page, 'Right reading').press('Enter')
   await expect(page.locator('tr.superseded', { hasText: 'Chamber 65.4' })).toBeVisible()
-  await expect(page.locator('tr.counts', { hasText: 'Chamber 56.4' })).toContainText('in place of Chamber 65.4 cc')
+  await expect(page.locator('tr.counts', { hasText: 'Chamber 56.4' })).toContainText('instead of Chamber 65.4 cc')
 })
 
 test('a build goes out as JSON and offers to come in as a copy', async ({ page, bench }) => {

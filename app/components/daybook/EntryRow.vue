@@ -72,7 +72,7 @@ async function takeOut() {
       <span v-if="entry.kind === 'pour'" class="small quiet">{{ entry.body.instrument.name }}</span>
       <span v-if="entry.note" class="small">{{ entry.note }}</span>
       <span v-if="entry.undoes" class="small quiet">put back</span>
-      <span v-else-if="before" class="small quiet">in place of {{ sayEntry(before, device.lengths) }}</span>
+      <span v-else-if="before" class="small quiet">instead of {{ sayEntry(before, device.lengths) }}</span>
       <span v-if="standing !== 'counts' && successor" class="small">{{ standing === 'void' ? 'struck out' : 'replaced' }} by {{ successor.hand }}, {{ sayTime(successor.at) }}</span>
       <span v-if="entry.seq === null" class="small warn">waiting</span>
       <div v-if="mode === 'correct' && dimension" class="edit">

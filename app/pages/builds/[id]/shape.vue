@@ -53,7 +53,7 @@ const band = computed(() => targetBand(build.replayed?.target))
 const ratioWord = computed(() => ratioThen.value === undefined || !band.value ? '' : ratioThen.value < band.value.low ? 'under the target' : ratioThen.value > band.value.high ? 'over the target' : 'on target')
 const seatWord = computed(() => {
   const w = payBack.value?.worst
-  return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `which takes an arc of the ${w.valve.valve} top cuts` : w.verdict === 'seatJob' ? `the ${w.valve.valve} seats need a job` : `stop: the ${w.valve.valve} seats are gone`
+  return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `takes an arc of the ${w.valve.valve} top cuts` : w.verdict === 'seatJob' ? `the ${w.valve.valve} seats need a job` : `stop: the ${w.valve.valve} seats are gone`
 })
 const within = (least: number, most: number, noun: string, change: (v: number) => void) => async ({ value }: { value: number }): Promise<string | undefined> => {
   if (!(value >= least && value <= most)) return `That can’t be right for ${noun}: it must lie between ${mm(least)} and ${mm(most)}.`
@@ -211,7 +211,8 @@ async function template(kindOf: 'pdf' | 'svg') {
 .row { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
 .row .v-btn { padding-inline: 8px; max-width: 100%; }
 .answers > div { display: flex; justify-content: space-between; align-items: baseline; gap: 10px; border-bottom: 1px solid var(--hair); }
-dt { color: var(--quiet); font-size: var(--s13); }
+dt { color: var(--quiet); font-size: var(--s13); white-space: nowrap; }
+dd { text-align: right; }
 .want strong { font-size: var(--s32); line-height: 1; }
 .pm { font-size: var(--s15); font-weight: 400; }
 .second { font-size: var(--s22); font-weight: 700; }
