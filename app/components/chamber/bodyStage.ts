@@ -3,6 +3,8 @@ import type { LengthUnit } from '#shared/figures'
 
 /** Creases sharper than this are drawn, degrees. */
 const CREASE = 28
+/** Names stand below the presses along the top, px. */
+const UNDER_PRESSES = 56
 /** What is within this of the face lies in it, mm. */
 const FLAT = 1e-3
 
@@ -156,7 +158,7 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
     const { clientWidth: w, clientHeight: h } = renderer.domElement
     const at = (words: string, x: number, y: number): BodyName => {
       const p = new THREE.Vector3(x, y, level).project(camera)
-      return { words, left: Math.max(44, Math.min(w - 44, (p.x + 1) / 2 * w)), top: Math.max(12, Math.min(h - 12, (1 - p.y) / 2 * h)) }
+      return { words, left: Math.max(44, Math.min(w - 44, (p.x + 1) / 2 * w)), top: Math.max(UNDER_PRESSES, Math.min(h - 12, (1 - p.y) / 2 * h)) }
     }
     // Sawn open one looks along the face: a rule that lies on it is not to be read there.
     tell([at('intake side', 0, -radius), at('to cylinder 1 →', radius * 0.9, radius * 0.97), ...sawnAt === undefined ? [at(ruler().words, -radius * 0.8, radius * 0.97)] : []])
