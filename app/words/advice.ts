@@ -68,7 +68,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'pour': return { sentence: `${who} ${one ? 'is' : 'are'} still to be poured: the book figure is only a claim.` }
     case 'pourSecond': return { sentence: `${who} ${have} one pour only. Pour again before you cut.` }
     case 'pourFine': return { sentence: `${who} ${one ? 'was' : 'were'} only measured with a syringe. Set the final size with a burette.` }
-    case 'pourAgain': return { sentence: `${who} ${have} been cut since the last pour. Pour again, and compare.` }
+    case 'pourAgain': return { sentence: `${who} ${have} been worked on since the last pour. Pour again, and compare.` }
     case 'squish': return { sentence: `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }
     case 'plan': return { sentence: sayPlan(open, who, mm) }
     case 'do': return { sentence: sayDo(open, whom, mm) }

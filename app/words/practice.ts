@@ -1,4 +1,5 @@
 import type { Entry, Place, Quantity } from '#core'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
 
 /** One step of the practice engine: what the sheet of readings says, where it goes, and how one sees that it is in. */
 export interface PracticeStep { says: string, why?: string, place: Place, cylinder?: number, done: (entries: readonly Entry[]) => boolean }
@@ -6,16 +7,15 @@ export interface PracticeStep { says: string, why?: string, place: Place, cylind
 /** The practice engine: a made-up four whose chambers turn out larger than its book says. */
 export const PRACTICE = { name: 'Practice four', reference: 'Made up', cylinders: 4 } as const
 
-const stated = (quantity: Quantity, label: string, figure: string, why?: string): PracticeStep => ({
-  says: `Type ${figure} into “${label}” and press Enter.`, why, place: { station: 'sheet', leaf: 'section', field: quantity },
+const stated = (quantity: Quantity, figure: string, why?: string): PracticeStep => ({
+  says: `Type ${figure} into “${QUANTITY_WORDS[quantity].label}” and press Enter.`, why, place: { station: 'sheet', leaf: 'section', field: quantity },
   done: entries => entries.some(e => (e.kind === 'measure' || e.kind === 'book' || e.kind === 'assume') && e.body.quantity === quantity)
 })
 const deck = (cylinder: number): PracticeStep => ({
   says: `Type 0.25 mm into “Cylinder ${cylinder}” and press Enter.`, place: { station: 'sheet', leaf: 'section' },
   done: entries => entries.some(e => e.kind === 'measure' && e.body.quantity === 'deckClearance' && e.scope.level === 'cylinder' && e.scope.cylinder === cylinder)
 })
-const isPour = (e: Entry) => e.kind === 'pour'
-const poursOf = (entries: readonly Entry[], cylinder: number) => entries.filter(e => isPour(e) && e.scope.level === 'cylinder' && e.scope.cylinder === cylinder).length
+const poursOf = (entries: readonly Entry[], cylinder: number) => entries.filter(e => e.kind === 'pour' && e.scope.level === 'cylinder' && e.scope.cylinder === cylinder).length
 const pour = (round: number, cylinder: number, reading: string, why?: string): PracticeStep => ({
   says: `Type ${reading} into “Cylinder ${cylinder}: reading at the end” and press Enter.`, why, place: { station: 'pour', leaf: 'spread' }, cylinder,
   done: entries => poursOf(entries, cylinder) >= round
@@ -24,15 +24,15 @@ const faceCut = (entries: readonly Entry[], state: 'planned' | 'done') => entrie
 
 /** The sheet of readings, in the order they are taken. */
 export const PRACTICE_STEPS: readonly PracticeStep[] = [
-  stated('bore', 'Bore', '84 mm', 'Measured across, half way down.'),
-  stated('stroke', 'Stroke', '79 mm'),
-  stated('chamberVolume', 'Chamber', '41 cc', 'That is what its book says. It stays a claim until the chambers are poured.'),
-  stated('mouthArea', 'Mouth area', '4200 mm2', 'Counted on squared paper. It tells how many cc a cut takes.'),
-  stated('gasketBore', 'Gasket bore', '85.5 mm'),
-  stated('gasketThickness', 'Gasket, fitted', '1.2 mm', 'Crushed, measured on an old one.'),
-  stated('crownVolume', 'Crown, − dome', '0 cc', 'A flat crown: poured level, it held what its depth says.'),
-  stated('topLandHeight', 'Top land height', '6 mm', 'From the crown down to the top ring.'),
-  stated('crownDiameter', 'Crown diameter', '83.4 mm', 'Smaller than the bore: the gap round it is the crevice.'),
+  stated('bore', '84 mm', 'Measured across, half way down.'),
+  stated('stroke', '79 mm'),
+  stated('chamberVolume', '41 cc', 'That is what its book says. It stays a claim until the chambers are poured.'),
+  stated('mouthArea', '4200 mm2', 'Counted on squared paper. It tells how many cc a cut takes.'),
+  stated('gasketBore', '85.5 mm'),
+  stated('gasketThickness', '1.2 mm', 'Crushed, measured on an old one.'),
+  stated('crownVolume', '0 cc', 'A flat crown: poured level, it held what its depth says.'),
+  stated('topLandHeight', '6 mm', 'From the crown down to the top ring.'),
+  stated('crownDiameter', '83.4 mm', 'Smaller than the bore: the gap round it is the crevice.'),
   deck(1), deck(2), deck(3), deck(4),
   { says: 'Type 10 into “Ratio” and press Enter.', why: 'The ratio the engine is to have.', place: { station: 'sheet', leaf: 'section' }, done: entries => entries.some(e => e.kind === 'target') },
   { says: 'Type .15 into “± tolerance” and press Enter.', place: { station: 'sheet', leaf: 'section' }, done: entries => entries.filter(e => e.kind === 'target').length > 1 },

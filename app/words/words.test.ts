@@ -19,7 +19,7 @@ describe('what is open is said', () => {
     [{ kind: 'layOut' }, [], /how many cylinders/],
     [{ kind: 'pourSecond' }, [2, 5], /^Cylinders 2 and 5 have one pour only\. Pour again before you cut\.$/],
     [{ kind: 'pour' }, [1, 2, 3, 4, 5, 6], /^All six cylinders are still to be poured/],
-    [{ kind: 'pourAgain' }, [4], /Cylinder 4 has been cut since the last pour/],
+    [{ kind: 'pourAgain' }, [4], /Cylinder 4 has been worked on since the last pour/],
     [{ kind: 'disagree', encloses: 'chamber', figure: 0.7, change: -0.7, limit: 0.26 }, [3], /differ by 0\.70 cc; the glass allows 0\.26 cc/],
     [{ kind: 'state', quantity: 'bore' }, [1], /^State the bore: without it there is no ratio/],
     [{ kind: 'assumed', quantity: 'crownVolume', of: 'ratio', figure: 0.41, limit: 0.25 }, [1], /crown volume: it is only assumed, and makes 41 %/],

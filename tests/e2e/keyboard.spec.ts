@@ -76,7 +76,7 @@ test('a new build, measured, cut and settled, by keyboard alone, in mixed inches
   await bare(page, 'n')
   await expect(page.locator('input[data-figure="Depth really taken off, measured"]')).toBeFocused()
   await reading(page, '0.26')
-  await expect(page.locator('.next')).toContainText('been cut since the last pour')
+  await expect(page.locator('.next')).toContainText('been worked on since the last pour')
 
   await bare(page, '2')
   await expect(page).toHaveURL(/\/pour$/)

@@ -192,8 +192,8 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, tell: (na
     renderer.render(scene, camera)
     names()
     // For the bench: what the page itself does for a picture, apart from what its drawing costs the screen.
-    performance.measure('worker body', { start: begun })
-    performance.clearMeasures('worker body')
+    performance.measure('body picture', { start: begun })
+    performance.clearMeasures('body picture')
   }
   controls.addEventListener('change', draw)
 
