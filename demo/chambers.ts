@@ -1,4 +1,4 @@
-import { circle, roofThrough, startingSpec, type ChamberSpec, type ChamberValve } from '#core'
+import { circle, roofThrough, type ChamberSpec, type ChamberValve } from '#core'
 
 const seat = { seatWidth: 1.4, seatAngle: 45, sunk: 0, topCutAngle: 30 }
 
@@ -16,7 +16,14 @@ export function launchChamber(): ChamberSpec {
 
 /** The ice racer: four valves under a pent roof, pads before and behind. */
 export function hollinChamber(): ChamberSpec {
-  return { ...startingSpec('pentRoof', { bore: 85.5, intake: 33, exhaust: 28.5, tilt: 19, mouthArea: 5010, seatHeight: 4.4 }), draft: 18, floorRadius: 6 }
+  const form = { ...seat, tilt: 19, seatHeight: 4.4, topCutWidth: 0.6 }
+  const intake = { ...form, valve: 'intake' as const, y: -16.8011, diameter: 33, leans: 270, throat: 29, stem: 5.9 }
+  const exhaust = { ...form, valve: 'exhaust' as const, y: 14.6736, diameter: 28.5, leans: 90, throat: 25.1, stem: 5.1 }
+  return {
+    kind: 'pentRoof', outline: circle(42.75), pads: [{ towards: 270, chord: 33.0021, recess: 0 }, { towards: 90, chord: 32.9357, recess: 0 }],
+    valves: [{ ...intake, x: -17.2 }, { ...exhaust, x: -14.95 }, { ...intake, x: 17.2 }, { ...exhaust, x: 14.95 }],
+    draft: 18, floorRadius: 6, roof: { shape: 'ridge', height: 14.458, slope: 19, rises: 90 }, plug: { x: 0, y: 0, diameter: 12, recess: 0 }
+  }
 }
 
 /** The trials single: band and dome turned about one axis. */
@@ -29,5 +36,12 @@ export function skerryChamber(): ChamberSpec {
 
 /** The hill-climb twin: a hemisphere with two large valves across it. */
 export function caldbeckChamber(): ChamberSpec {
-  return startingSpec('hemispherical', { bore: 84, intake: 42, exhaust: 36, tilt: 30 })
+  const form = { ...seat, x: 0, tilt: 30, topCutWidth: 0.6 }
+  return {
+    kind: 'hemispherical', outline: circle(41.37), pads: [], valves: [
+      { ...form, valve: 'intake', y: -21.067, diameter: 42, leans: 270, seatHeight: 3.5997, throat: 37, stem: 7.6 },
+      { ...form, valve: 'exhaust', y: 21.7765, diameter: 36, leans: 90, seatHeight: 6.3285, throat: 31.7, stem: 6.5 }
+    ],
+    draft: 0, floorRadius: 0, roof: { shape: 'sphere', height: 24.6506, radius: 47.04 }, plug: { x: 18.9, y: 0, diameter: 14, recess: 0 }
+  }
 }

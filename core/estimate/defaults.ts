@@ -78,6 +78,9 @@ export const STAND_IN_MOUTH_SHARE = { value: 0.8, relativeU: 0.15 } as const
 export const MOUTH_SHARE_OF = {
   bathtub: { value: 0.62, relativeU: 0.1 },
   wedge: { value: 0.7, relativeU: 0.08 },
+  heart: { value: 0.66, relativeU: 0.1 },
+  open: { value: 0.98, relativeU: 0.04 },
+  flat: { value: 0.98, relativeU: 0.04 },
   pentRoof: { value: 0.88, relativeU: 0.05 },
   hemispherical: { value: 0.97, relativeU: 0.03 },
   turnedDome: { value: 1, relativeU: 0.02 }

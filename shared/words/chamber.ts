@@ -3,7 +3,7 @@ import { say, type LengthUnit } from '../figures'
 
 /** The kinds of chamber there are models for. */
 export const CHAMBER_WORDS: Record<ChamberKind, string> = {
-  wedge: 'Wedge', bathtub: 'Bathtub', pentRoof: 'Pent-roof', hemispherical: 'Hemispherical', turnedDome: 'Turned dome'
+  wedge: 'Wedge', bathtub: 'Bathtub', heart: 'Heart', pentRoof: 'Pent-roof', hemispherical: 'Hemispherical', open: 'Open', flat: 'Flat, bowl in the piston', turnedDome: 'Turned dome'
 }
 
 /** Figures of a chamber's drawing, by the last word of their path. */

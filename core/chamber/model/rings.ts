@@ -98,7 +98,7 @@ export function ringsOf(kit: SolidKit, mouth: Point[], fine: Fineness, zone: num
 const UNDER = 0.004
 
 /** Top of what a valve's cutters leave over a place of the plan, mm; below any chamber where they never were. */
-function machinedTop(valve: ChamberValve): (x: number, y: number) => number {
+export function machinedTop(valve: ChamberValve): (x: number, y: number) => number {
   const { axis: [ax, ay, az], seat: [sx, sy, sz], seatRadius, topCutRadius } = valveFrame(valve)
   const slope = Math.tan(valve.topCutAngle * Math.PI / 180)
   const edge = topCutRadius + valve.sunk / slope

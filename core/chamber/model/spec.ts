@@ -1,6 +1,6 @@
 import { distanceTo, insideOutline, outlineArea, type Point } from './outline'
 
-export const CHAMBER_KINDS = ['wedge', 'bathtub', 'pentRoof', 'hemispherical', 'turnedDome'] as const
+export const CHAMBER_KINDS = ['wedge', 'bathtub', 'heart', 'pentRoof', 'hemispherical', 'open', 'flat', 'turnedDome'] as const
 export type ChamberKind = (typeof CHAMBER_KINDS)[number]
 
 /**
