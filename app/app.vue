@@ -3,6 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { useTheme } from 'vuetify'
 import { useBenchKeys } from '~/composables/useBenchKeys'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
 import { useGauge } from '~/stores/gauge'
 import { useDrafts } from '~/stores/drafts'
@@ -12,6 +13,7 @@ import { STATIONS } from '~/words/stations'
 
 const device = useDevice()
 const build = useBuild()
+const choices = useChoices()
 const shop = useShop()
 const outbox = useOutbox()
 const gauge = useGauge()
@@ -33,7 +35,7 @@ const station = (path: string) => () => {
   if (build.view) void navigateTo(`/builds/${build.view.id}/${path}`)
 }
 useBenchKeys(() => ({
-  ...Object.fromEntries(Object.entries(STATIONS).map(([path, { key }]) => [key, station(path)])),
+  ...Object.fromEntries(choices.stations.map(path => [STATIONS[path].key, station(path)])),
   '[': () => build.step(-1), ']': () => build.step(1),
   'n': () => document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus(),
   'u': () => device.otherUnit(),

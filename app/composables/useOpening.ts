@@ -1,7 +1,6 @@
-import { useLocalStorage } from '@vueuse/core'
 import type { Place } from '#core'
 import { useBuild } from '~/stores/build'
-import { STATIONS } from '~/words/stations'
+import { useChoices } from '~/stores/choices'
 
 /** How long a field may take to be on the screen, ms. */
 const PATIENCE = 3000
@@ -25,12 +24,11 @@ export function useOpening() {
   const build = useBuild()
   const route = useRoute()
   const router = useRouter()
-  const leaves = Object.fromEntries(Object.entries(STATIONS).map(([station, words]) => [station, useLocalStorage(`bowl.${station}Leaf`, words.leaves[0]!.key)]))
+  const choices = useChoices()
   watch(() => route.fullPath, async () => {
     const { leaf, field, cylinder } = route.query
     if (leaf === undefined && field === undefined && cylinder === undefined) return
-    const station = leaves[route.path.split('/')[3] ?? '']
-    if (station && typeof leaf === 'string') station.value = leaf
+    if (typeof leaf === 'string') choices.choose(`${route.path.split('/')[3]}Leaf`, leaf)
     if (build.cylinders.includes(Number(cylinder))) build.cylinder = Number(cylinder)
     await router.replace({ path: route.path, query: {} })
     if (typeof field === 'string') await focusOn(field)

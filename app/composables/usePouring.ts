@@ -1,8 +1,9 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, disagreementOf, likelyFaults, pourResult, pourVolume, stopReading, takenOff, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, ENCLOSED, disagreementOf, likelyFaults, pourResult, pourVolume, stopReading, takenOff, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useDrafts } from '~/stores/drafts'
 import { useShop } from '~/stores/shop'
 import { fullScale } from '~/words/stop'
@@ -32,7 +33,14 @@ export function usePouring() {
   const shop = useShop()
   const drafts = useDrafts()
   const chosenId = useLocalStorage('bowl.instrument', '')
-  const what = useLocalStorage<Enclosed>('bowl.pourOf', 'chamber')
+  /** What this engine has to be filled: a closed barrel is poured assembled, and one without valves has no ports. */
+  const fillable = computed(() => {
+    const engine = build.replayed?.layout.engine
+    return ENCLOSED.filter(kind => !(engine?.head === 'blind' && kind === 'chamber') && !(engine && engine.intakes + engine.exhausts === 0 && (kind === 'intakePort' || kind === 'exhaustPort')))
+      .sort((a, b) => Number(b === 'assembled' && engine?.head === 'blind') - Number(a === 'assembled' && engine?.head === 'blind'))
+  })
+  const chosenWhat = useChoices().choice<Enclosed>('pourOf', 'chamber')
+  const what = computed({ get: () => fillable.value.includes(chosenWhat.value) ? chosenWhat.value : fillable.value[0]!, set: to => chosenWhat.value = to })
   const kept = computed<KeptInstrument | undefined>(() => shop.instruments.find(i => i.id === chosenId.value) ?? shop.instruments[0])
   const instrument = computed(() => kept.value && inUse(kept.value))
   // A chamber's drafts keep the key they always had.
@@ -158,7 +166,7 @@ export function usePouring() {
     return undefined
   }
   return {
-    what, instrument, kept, chosenId, key, beside, setBeside, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep
+    what, fillable, instrument, kept, chosenId, key, beside, setBeside, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

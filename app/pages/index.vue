@@ -38,7 +38,7 @@ useHead({ title: 'Shop · Precise Bowl' })
       </div>
     </div>
     <div class="side">
-      <NewBuild />
+      <v-btn variant="flat" color="primary" class="take" to="/new">New build</v-btn>
       <BringInBuild />
       <section v-if="due.length" class="due">
         <h2>Checks due</h2>
@@ -52,6 +52,7 @@ useHead({ title: 'Shop · Precise Bowl' })
 .shop { flex: 1; min-height: 0; overflow: auto; padding: 12px 20px; display: grid; grid-template-columns: minmax(0, 1fr) 264px; gap: 24px 28px; align-content: start; }
 .main { min-width: 0; }
 .tabs { margin-bottom: 12px; }
+.take { --v-btn-height: 56px; width: 100%; font-size: var(--s18); }
 .due { margin-top: 24px; }
 .due li { display: flex; justify-content: space-between; align-items: baseline; flex-wrap: wrap; gap: 0 8px; border-bottom: 1px solid var(--hair); }
 @media (max-width: 1000px) { .shop { grid-template-columns: minmax(0, 1fr); } }

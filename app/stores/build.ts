@@ -70,7 +70,10 @@ export const useBuild = defineStore('build', () => {
   const worst = computed(() => furthestOff(asIs.value, targetBand(replayed.value?.target)))
 
   async function open(id: string) {
-    if (view.value?.id !== id) view.value = undefined
+    if (view.value?.id !== id) {
+      view.value = undefined
+      cylinder.value = 1
+    }
     missing.value = false
     const loaded = await shop.read<BuildView>(`/api/builds/${id}`)
     if (loaded) view.value = loaded

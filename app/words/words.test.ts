@@ -3,7 +3,6 @@ import { advice, replay, shares, type Advice, type Entry } from '#core'
 import { demoShop } from '#demo/shop'
 import { sayEntry, sayScope, typedOf } from './entries'
 import { clearanceFormula, ratioFormula } from './formulas'
-import { layoutBody } from './layouts'
 import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
 
@@ -90,13 +89,5 @@ describe('entries and sources are said', () => {
   it('puts the numbers into the formulas', () => {
     expect(ratioFormula(replayed.asIs[3]!)).toBe('(swept + clearance) / clearance = (565.05 + 70.58) / 70.58')
     expect(clearanceFormula(replayed.asIs[3]!)).toBe('chamber 56.20 + gasket 8.33 + deck 2.39 + crown 3.00 + crevice 0.66')
-  })
-})
-
-describe('layouts', () => {
-  it('put the first half of the numbers on bank 1', () => {
-    expect(layoutBody(5, 'twoBanks')).toEqual({ heads: [[1, 2, 3], [4, 5]], banks: [[1, 2, 3], [4, 5]] })
-    expect(layoutBody(2, 'oneEach')).toEqual({ heads: [[1], [2]], banks: [[1, 2]] })
-    expect(layoutBody(1, 'twoBanks')).toEqual({ heads: [[1]], banks: [[1]] })
   })
 })

@@ -1,15 +1,16 @@
 import type { Bodies, Entry } from './entry'
+import type { Engine } from './engine'
 import { live, ofKind } from './live'
 import type { Scope, Valve } from './terms'
 
-/** Where each cylinder sits. Heads, banks and cylinders count from 1. */
-export interface Layout { cylinders: number[], heads: number[][], banks: number[][] }
+/** Where each cylinder sits, and what kind of engine it is. Heads, banks and cylinders count from 1. */
+export interface Layout { cylinders: number[], heads: number[][], banks: number[][], engine?: Engine }
 
 /** Turns a layout statement into the list of cylinders it names, in order. */
 export function layoutOf(entries: readonly Entry[]): Layout | undefined {
   const body: Bodies['layout'] | undefined = ofKind(entries, 'layout').at(-1)?.body
   if (!body) return undefined
-  return { cylinders: body.heads.flat().sort((a, b) => a - b), heads: body.heads, banks: body.banks }
+  return { cylinders: body.heads.flat().sort((a, b) => a - b), heads: body.heads, banks: body.banks, ...(body.engine ? { engine: body.engine } : {}) }
 }
 
 const at = (groups: number[][], cylinder: number) => groups.findIndex(group => group.includes(cylinder)) + 1

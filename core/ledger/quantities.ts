@@ -82,6 +82,7 @@ export type PartName = (typeof PARTS)[number]
 /** Bounds of the figures that are not quantities of a build: targets, cuts, added volumes. */
 export const FIGURE_BOUNDS = {
   ratio: { dimension: 'ratio', min: 1.5, max: 30 },
+  bankAngle: { dimension: 'angle', min: 10, max: 160 },
   ratioTolerance: { dimension: 'ratio', min: 0.005, max: 3 },
   cutDepth: { dimension: 'length', min: 0.001, max: 12 },
   addedVolume: { dimension: 'volume', min: -20, max: 100 },

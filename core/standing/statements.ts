@@ -2,7 +2,7 @@ import {
   BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, fromSource, linear, type Sourced
 } from '../estimate'
 import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } from '../chamber'
-import { changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
+import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
 import { lowEdge, specEntry } from './chamberSpecs'
 import type { Part, Provenance } from './part'
 
@@ -137,6 +137,7 @@ export function statedQuantity(
   const statements = ledger.statements.get(quantity) ?? []
   const kinds = changedBy(quantity)
   // Only a gasket says its own size: whatever else nobody has stated is not known after work either.
+  if (statements.length === 0 && quantity === 'halfBankAngle') return ofTheBanks(ledger)
   if (statements.length === 0 && !kinds?.includes('gasketChange')) return undefined
   const those = (list: OperationEntry[]) => kinds ? operationsOn(list, ledger.layout, cylinder, kinds).filter(op => movesSeat(op, quantity)) : []
   const operations = those(ledger.done)
@@ -167,6 +168,11 @@ export function statedQuantity(
   return part
 }
 
+/** Half the angle between the banks, as the layout says it. */
+function ofTheBanks({ layout: { engine } }: Ledger): Part | undefined {
+  return engine?.bankAngle && { estimate: fromSource(engine.bankAngle.value / 2, 0, 'layout:bankAngle'), provenance: 'derived', entries: [] }
+}
+
 interface StandIn { value?: number, ofBore?: number, ofBoreSquare?: number, ofBoreCube?: number, u?: number, relativeU?: number }
 
 /**
@@ -179,7 +185,8 @@ export function knownQuantity(
   ledger: Ledger, quantity: Quantity, cylinder: number, place = NOW, planned: OperationEntry[] = []
 ): Part | undefined {
   const part = statedQuantity(ledger, quantity, cylinder, place, planned)
-  if (part || !(quantity in STAND_IN)) return part
+  // What an engine of this kind has not is not assumed of it.
+  if (part || !(quantity in STAND_IN) || !asksFor(ledger.layout.engine, quantity)) return part
   const standIn: StandIn = STAND_IN[quantity as keyof typeof STAND_IN]
   const bore = statedQuantity(ledger, 'bore', cylinder, place)?.estimate.value
   const value = standIn.value ?? (bore === undefined

@@ -1,4 +1,4 @@
-import { SPEC_BOUNDS, type ChamberKind, type SpecFault, type Suspect } from '#core'
+import { SPEC_BOUNDS, type ChamberKind, type SpecFault, type Suspect, type ValvesTooLarge } from '#core'
 import { say, type LengthUnit } from '../figures'
 
 /** The kinds of chamber there are models for. */
@@ -64,4 +64,12 @@ export function sayFault({ path, kind, by }: SpecFault, lengths: LengthUnit = 'm
 export const SUSPECT_WORDS: Record<Suspect['dimension'], string> = {
   roof: 'the roof’s height', draft: 'the walls’ draft', floorRadius: 'the radius between wall and roof', outline: 'the outline on the face',
   intakeSeat: 'the intake seats’ height', exhaustSeat: 'the exhaust seats’ height'
+}
+
+/** Valves that do not go into a bore, and which of them is to blame. */
+export function sayTooLarge({ valve, most, given }: ValvesTooLarge, bore: number, lengths: LengthUnit = 'mm'): string {
+  const length = (value: number) => say(value, 'length', lengths)
+  return valve === undefined || most === undefined
+    ? `These valves do not go into a bore of ${length(bore)} side by side. Check the three diameters.`
+    : `The ${valve} valve is too large at ${length(Number(given))}: beside the other one, ${length(most)} is the most that goes into a bore of ${length(bore)}. Check both diameters.`
 }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { CHAMBER_KINDS, DomainError, asSet, startingSpec, quantityOf, type ChamberKind, type ChamberSpec } from '#core'
+import { CHAMBER_KINDS, DomainError, VALVE_COUNTS, ValvesTooLarge, asSet, pouredVolume, quantityOf, startingSpec, type ChamberKind, type ChamberSpec } from '#core'
 import { say } from '#shared/figures'
-import { CHAMBER_WORDS } from '#shared/words/chamber'
+import { CHAMBER_WORDS, sayTooLarge } from '#shared/words/chamber'
 import { sayRefusal } from '#shared/words/domain'
+import { sayValves } from '~/words/engines'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 import { useDevice } from '~/stores/device'
@@ -13,8 +14,12 @@ const build = useBuild()
 const device = useDevice()
 const drafts = useDrafts()
 const key = (name: string) => `${build.view?.id}/setout/${build.state?.head}/${name}`
-const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
-const four = computed({ get: () => (drafts.get(key('four')) ?? 'yes') === 'yes', set: to => drafts.set(key('four'), to ? 'yes' : 'no') })
+const engine = computed(() => build.replayed?.layout.engine)
+/** As the engine was described, until somebody says that this head is another. */
+const kinds = computed(() => engine.value?.intakes === 0 ? (['turnedDome'] as const) : CHAMBER_KINDS)
+const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? engine.value?.chamber ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
+const counts = computed({ get: () => drafts.get(key('valves')) ?? (engine.value ? `${engine.value.intakes}+${engine.value.exhausts}` : kind.value === 'pentRoof' ? '2+2' : '1+1'), set: to => drafts.set(key('valves'), to) })
+const poured = computed(() => build.state && pouredVolume(build.state))
 const size = (valve: string) => Number(drafts.get(key(valve)) ?? 0) || undefined
 const q = (name: 'bore' | 'intakeTilt' | 'mouthArea' | 'exhaustSeatHeight') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
 const part = (valve: string) => asSet(size(valve))
@@ -36,22 +41,23 @@ function setOut() {
     return
   }
   try {
+    const [intakes, exhausts] = counts.value.split('+').map(Number) as [number, number]
     emit('drawn', startingSpec(kind.value, {
-      bore, intake: size('intake') ?? 0, exhaust: size('exhaust') ?? 0, valves: four.value ? 4 : 2,
-      tilt: q('intakeTilt'), mouthArea: q('mouthArea'), seatHeight: q('exhaustSeatHeight')
+      bore, intake: size('intake') ?? 0, exhaust: size('exhaust') ?? 0, intakes, exhausts,
+      tilt: q('intakeTilt'), mouthArea: q('mouthArea'), seatHeight: q('exhaustSeatHeight'), poured: poured.value
     }))
     sentence.value = ''
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    sentence.value = error.argument === 'intake + exhaust' ? 'These valves do not fit side by side in this bore.' : sayRefusal(error)
+    sentence.value = error instanceof ValvesTooLarge ? sayTooLarge(error, bore, device.lengths) : sayRefusal(error)
   }
 }
 </script>
 
 <template>
   <form class="setout" @submit.prevent="setOut">
-    <BenchSelect id="chamber-kind" v-model="kind" label="Kind of chamber" data-next :items="CHAMBER_KINDS.map(k => [k, CHAMBER_WORDS[k]] as const)" />
-    <BenchSelect v-if="kind === 'pentRoof'" id="chamber-four" v-model="four" label="Valves" data-next :items="[[true, 'four'], [false, 'two']]" />
+    <BenchSelect id="chamber-kind" v-model="kind" label="Kind of chamber" data-next :items="kinds.map(k => [k, CHAMBER_WORDS[k]] as const)" />
+    <BenchSelect v-if="!turned" id="chamber-valves" v-model="counts" label="Valves" data-next :items="VALVE_COUNTS.filter(([i]) => i > 0).map(([i, e]) => [`${i}+${e}`, sayValves(i, e)] as const)" />
     <template v-if="!turned">
       <FigureField v-for="valve in ['intake', 'exhaust']" :key="valve" :field="key(`${valve}-size`)" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, across`" dimension="length" :usual="[15, 70]" :part="part(valve)" :commit="f => put(valve, f.value)" />
     </template>

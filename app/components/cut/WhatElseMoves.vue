@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { quantityOf } from '#core'
+import { asksFor, quantityOf } from '#core'
 import type { Moves, Quantity } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
@@ -18,7 +18,7 @@ const lines = computed<Line[]>(() => {
   const squish = build.planned?.cylinders.find(c => c.cylinder === build.cylinder)?.squish.gap
   const recessed = quantityOf(build.replayed, 'squishRecess', build.cylinder)
   const { left, over } = deckLeft ?? {}
-  return [
+  const all: Line[] = [
     {
       name: 'Squish', formula: 'deck clearance + gasket + recess of the pad', fields: ['squishRecess'],
       says: squish ? [`${mm(squish.estimate.value)} at rest, with what is planned`, recessed ? 'a recessed pad loses until the cut reaches it' : 'a pad in the face keeps its squish whatever is cut; the valves come closer'] : []
@@ -40,6 +40,8 @@ const lines = computed<Line[]>(() => {
       says: flange === undefined ? [] : [`${mm(flange.offFlange)} off each flange, and the manifold comes down ${mm(flange.manifoldDown)}`, `left alone: ports ${mm(flange.portsOff)} off, ${mm(flange.gap)} tighter`]
     }
   ]
+  // What this engine has not is not asked about.
+  return all.filter(line => line.says.length > 0 || line.fields.some(name => asksFor(build.replayed?.layout.engine, name)))
 })
 </script>
 

@@ -16,6 +16,7 @@ const away = computed(() => last('putAway', whole)?.away ?? false)
 <template>
   <section class="card" aria-label="The build">
     <RenameBuild @done="emit('done')" />
+    <BenchFold title="What kind of engine it is"><LayoutForm /></BenchFold>
     <div v-for="head in heads" :key="scopeName(head)" class="part">
       <h3>Casting of {{ scopeName(head) }}</h3>
       <KindForm kind="casting" :scope="head" :now="last('casting', head)" keep-label="Keep the casting" />

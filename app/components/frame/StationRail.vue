@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiTestTube, mdiVectorCurve } from '@mdi/js'
+import { useChoices } from '~/stores/choices'
 import { STATIONS, type StationName } from '~/words/stations'
 
 defineProps<{ build: string }>()
 const ICONS: Record<StationName, string> = {
   sheet: mdiFileTableBoxOutline, pour: mdiTestTube, shape: mdiVectorCurve, cut: mdiLayersMinus, mockup: mdiArrowCollapseVertical, daybook: mdiBookOpenVariantOutline
 }
-/** Numbers never shift, and ten have room at either size. */
-const stations = Object.entries(STATIONS).map(([path, { key, name }]) => ({ key, path, name, icon: ICONS[path as StationName] }))
+/** Numbers never shift, and ten have room at either size; a station that this engine has nothing to do at is left out. */
+const choices = useChoices()
+const stations = computed(() => choices.stations.map(path => ({ key: STATIONS[path].key, path, name: STATIONS[path].name, icon: ICONS[path] })))
 </script>
 
 <template>

@@ -1,32 +1,35 @@
 <script setup lang="ts">
+import { FOUR, answersOf, engineBody } from '~/forms/engine'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
-import { LAYOUTS, layoutBody, type LayoutName } from '~/words/layouts'
-import { pairsOf } from '~/words/pairs'
 
-/** For a build whose layout is not stated (or was taken out). */
+/** What kind of engine a build is: asked where nobody said it (or it was struck out), and put right later. Nothing that was kept is lost by it. */
+const emit = defineEmits<{ kept: [] }>()
 const build = useBuild()
-const cylinders = ref<string | number>(4)
-const layout = ref<LayoutName>('oneHead')
-const sentence = ref('')
+const standing = computed(() => build.replayed?.live.entries.filter(e => e.kind === 'layout').at(-1))
+const answers = ref(standing.value?.kind === 'layout' ? answersOf(standing.value.body) : FOUR)
+const faults = ref<Record<string, string>>({})
 async function keep() {
-  const count = Number(cylinders.value)
-  sentence.value = Number.isInteger(count) && count >= 1 && count <= 16
-    ? notKept(await build.add('layout', { level: 'build' }, layoutBody(count, layout.value))) ?? ''
-    : 'A whole number from 1 to 16.'
+  const made = engineBody(answers.value)
+  if ('faults' in made) {
+    faults.value = { ...made.faults }
+    return
+  }
+  const said = notKept(await build.add('layout', { level: 'build' }, made.body, standing.value ? { supersedes: standing.value.id, at: standing.value.at } : {}))
+  faults.value = said ? { cylinders: said } : {}
+  if (!said) emit('kept')
 }
 </script>
 
 <template>
   <form class="layout" @submit.prevent="keep">
-    <h2>How is the engine laid out?</h2>
-    <BenchText v-model="cylinders" label="Cylinders" inputmode="numeric" data-new />
-    <BenchSelect v-model="layout" label="Heads" :items="pairsOf(LAYOUTS)" />
-    <v-btn variant="flat" color="primary" type="submit">Keep</v-btn>
-    <p v-if="sentence" class="sentence">{{ sentence }}</p>
+    <h2 v-if="!standing">What kind of engine is it?</h2>
+    <EngineForm v-model="answers" :faults="faults" />
+    <v-btn variant="flat" color="primary" type="submit" class="keep">{{ standing ? 'Keep what it is' : 'Keep' }}</v-btn>
   </form>
 </template>
 
 <style scoped>
-.layout { display: grid; gap: 8px; max-width: 320px; padding: 24px 0; }
+.layout { display: grid; gap: 12px; padding: 12px 0; }
+.keep { justify-self: start; }
 </style>

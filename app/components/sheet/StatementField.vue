@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { quantityRule, type Figure, type Quantity, type Scope } from '#core'
+import { asksFor, quantityRule, type Figure, type Quantity, type Scope } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useStatement, type Basis } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -19,6 +19,8 @@ const props = withDefaults(defineProps<{
 const emit = defineEmits<{ focused: [on: boolean] }>()
 const build = useBuild()
 const { part, standing, basis, keep, changeBasis, standIn } = useStatement(props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
+/** An engine of another kind has no such dimension; what was stated of it all the same stays to be seen. */
+const asked = computed(() => asksFor(build.replayed?.layout.engine, props.quantity) || standing.value !== undefined)
 const trouble = ref('')
 const name = computed(() => props.label ?? QUANTITY_WORDS[props.quantity].label)
 const words = { measure: 'measured', book: 'book', assume: 'assumed' } as const
@@ -34,7 +36,7 @@ const where = computed(() => Object.values(props.scope).join('-'))
 </script>
 
 <template>
-  <div class="statement" :data-quantity="quantity" @focusin="emit('focused', true)" @focusout="emit('focused', false)">
+  <div v-if="asked" class="statement" :data-quantity="quantity" @focusin="emit('focused', true)" @focusout="emit('focused', false)">
     <FigureField
       :field="`${build.view?.id}/${quantity}/${where}`" :label="name" :dimension="quantityRule(quantity).dimension" :usual="QUANTITY_WORDS[quantity].usual"
       :part="part" :base="standing?.id" :extra="extra" :hide-label="hideLabel" :commit="(figure, _terms, base) => keep(figure, base)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { LAYOUTS, layoutBody, type LayoutName } from '~/words/layouts'
-import { pairsOf } from '~/words/pairs'
+import type { Bodies } from '#core'
+import { FOUR, engineBody, type EngineAnswers } from '~/forms/engine'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
@@ -15,9 +15,9 @@ const device = useDevice()
 const outbox = useOutbox()
 const build = useBuild()
 const drafts = useDrafts()
-const form = reactive({ name: '', reference: '', cylinders: 4 as number | string, layout: 'oneHead' as LayoutName })
+const form = reactive({ name: '', reference: '', engine: FOUR as EngineAnswers })
 const kept = drafts.get('newBuild')
-if (kept) Object.assign(form, JSON.parse(kept))
+if (kept) Object.assign(form, { ...JSON.parse(kept), engine: { ...FOUR, ...(JSON.parse(kept) as Partial<typeof form>).engine } })
 watch(form, now => drafts.set('newBuild', JSON.stringify(now)))
 const faults = ref<Record<string, string>>({})
 const busy = ref(false)
@@ -26,24 +26,25 @@ let id = uuid()
 
 const practice = usePractice()
 async function practise() {
-  const begun = await take(PRACTICE, PRACTICE.cylinders, 'oneHead')
+  const made = engineBody(FOUR)
+  const begun = 'body' in made && await take(PRACTICE, made.body)
   if (!begun) return
   practice.begin(begun)
   await navigateTo(`/builds/${begun}/sheet`)
 }
 async function begin() {
-  const cylinders = Number(form.cylinders)
-  if (!Number.isInteger(cylinders) || cylinders < 1 || cylinders > 16) {
-    faults.value = { cylinders: 'A whole number from 1 to 16.' }
+  const made = engineBody(form.engine)
+  if ('faults' in made) {
+    faults.value = { ...made.faults }
     return
   }
-  const begun = await take(form, cylinders, form.layout)
+  const begun = await take(form, made.body)
   if (!begun) return
   drafts.clear('newBuild')
-  await navigateTo(`/builds/${begun}/sheet`)
+  await navigateTo({ path: `/builds/${begun}/sheet`, query: { leaf: 'section', field: 'bore' } })
 }
 /** Begins a build and lays its engine out; its id, unless something was refused or has to wait. */
-async function take({ name, reference }: { name: string, reference: string }, cylinders: number, layout: LayoutName): Promise<string | undefined> {
+async function take({ name, reference }: { name: string, reference: string }, layout: Bodies['layout']): Promise<string | undefined> {
   faults.value = {}
   busy.value = true
   try {
@@ -58,7 +59,7 @@ async function take({ name, reference }: { name: string, reference: string }, cy
       return
     }
     await build.open(id)
-    const trouble = notKept(await build.add('layout', { level: 'build' }, layoutBody(cylinders, layout)))
+    const trouble = notKept(await build.add('layout', { level: 'build' }, layout))
     if (trouble) faults.value = { cylinders: trouble }
     const begun = id
     id = uuid()
@@ -71,20 +72,23 @@ async function take({ name, reference }: { name: string, reference: string }, cy
 
 <template>
   <form class="new" @submit.prevent="begin">
-    <h2>New build</h2>
-    <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" />
-    <div class="pair">
-      <BenchText v-model="form.cylinders" label="Cylinders" inputmode="numeric" />
-      <BenchSelect v-model="form.layout" label="Heads" :items="pairsOf(LAYOUTS)" />
+    <div class="titles">
+      <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" />
     </div>
-    <p v-if="faults.cylinders" class="sentence">{{ faults.cylinders }}</p>
+    <EngineForm v-model="form.engine" :faults="faults" />
     <p v-if="faults.hand" class="sentence">Put your initials in the header first.</p>
-    <v-btn variant="flat" color="primary" type="submit" :disabled="busy">Begin</v-btn>
+    <div class="row">
+      <v-btn variant="flat" color="primary" type="submit" class="begin" :disabled="busy">Begin</v-btn>
+      <p class="small quiet">What you choose here decides what you are asked for. It can be put right later, in the Daybook.</p>
+    </div>
     <p class="small quiet">New here? <v-btn variant="text" class="go" :disabled="busy" @click="practise">Practise on a made-up engine</v-btn></p>
   </form>
 </template>
 
 <style scoped>
-.new { display: grid; gap: 8px; }
-.pair { display: grid; grid-template-columns: 90px 1fr; gap: 10px; }
+.new { display: grid; gap: 16px; }
+.titles { display: grid; grid-template-columns: minmax(0, 400px) minmax(0, 260px); gap: 10px 32px; }
+.row { display: flex; gap: 16px; align-items: center; }
+.begin { --v-btn-height: 48px; min-width: 160px; }
+@media (max-width: 1000px) { .titles { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 14px; } }
 </style>

@@ -5,7 +5,7 @@ import { caldbeckChamber, hollinChamber, launchChamber, skerryChamber } from '..
 import { cutDepthForVolume, meshVolume, openingArea, sinking, volumeAboveCut, type Mesh } from '..'
 import {
   SpecError, calibrated, chamberMesh, clipByChord, curveThrough, draftAt, distanceTo, insideOutline, lifted, mirrored, mouthOf, outlineArea, planOf, specFaults,
-  startingSpec, suspects, thinned, topCutHeight, topCutWidth, valveFrame, type ChamberSpec, type Point, type SolidKit
+  suspects, thinned, topCutHeight, topCutWidth, valveFrame, type ChamberSpec, type Point, type SolidKit
 } from '.'
 
 let kit: SolidKit

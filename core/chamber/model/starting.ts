@@ -210,7 +210,7 @@ function castOn(kind: Cast, { R, pad, tilt, low, draft, floorRadius, less, more,
     throat: tenth(place.diameter * 0.88), stem: Math.max(3, tenth(place.diameter * 0.18))
   }))
   const plane = ridge
-    ? { shape: 'ridge' as const, height: mean(valves.map((valve) => { const { form: [, y, z] } = valveFrame(valve); return z + k * Math.abs(y) })), slope: tilt, rises: 90 }
+    ? { shape: 'ridge' as const, height: mean(valves.map(valve => valveFrame(valve).form).map(([, y, z]) => z + k * Math.abs(y))), slope: tilt, rises: 90 }
     : roofThrough(valves, tilt, 90)
   const walls: Pad[] = pad >= R ? [] : [{ towards: 270, chord: pad, recess: 0 }, ...pads === 2 ? [{ towards: 90, chord: pad, recess: 0 }] : []]
   const upright = pads === 2 && row ? { x: 0, y: Math.min(pad, R) * 0.6 } : { x: 0, y: R * 0.62 }

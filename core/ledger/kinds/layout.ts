@@ -1,8 +1,9 @@
+import type { Engine } from '../engine'
 import { kind } from '../kind'
 
-export interface LayoutBody { heads: number[][], banks: number[][] }
+export interface LayoutBody { heads: number[][], banks: number[][], engine?: Engine }
 
-/** Which cylinders sit on which head and bank. */
+/** What kind of engine it is, and which cylinders sit on which head and bank. */
 export const layout = kind<LayoutBody>()({
   example: () => ({ heads: [[1, 2, 3, 4]], banks: [[1, 2, 3, 4]] }),
   at: () => ({ station: 'sheet', leaf: 'section' }),

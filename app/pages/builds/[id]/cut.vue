@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import { linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
 import { digits, say, sayDoubt, sayRate } from '#shared/figures'
 import { sayLay } from '~/words/cuts'
@@ -7,8 +6,8 @@ import { useCutStair } from '~/composables/useCutStair'
 import { useCutting } from '~/composables/useCutting'
 import { useSettling } from '~/composables/useSettling'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
-import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const device = useDevice()
@@ -17,9 +16,10 @@ const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, l
 const { pale, caughtUp } = useSettling(settled)
 const { marks, words, doubt, pastLimit, inDoubt } = useCutStair(cutting)
 const sentence = ref('')
-const leaf = useLocalStorage('bowl.cutLeaf', 'face')
-const { leaves } = STATIONS.cut
-const view = useLocalStorage('bowl.cutView', 'section')
+const choices = useChoices()
+const leaf = choices.leafOf('cut')
+const leaves = computed(() => choices.leavesOf('cut'))
+const view = choices.choice<string>('cutView', 'section')
 const views = [{ key: 'section', name: 'Section' }, { key: 'clock', name: 'Round the seats' }, { key: 'space', name: 'Body' }]
 const deepest = computed(() => needed.value?.deepest)
 const lowest = computed(() => needed.value?.toLowest)

@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import { inOrder, type Entry } from '#core'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { sayDay } from '~/words/entries'
 import { pairsOf } from '~/words/pairs'
-import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const only = ref<'all' | 'counts' | 'work'>('all')
@@ -19,8 +18,9 @@ const days = computed(() => {
   for (const entry of entries.value) list.set(sayDay(entry.at), [...list.get(sayDay(entry.at)) ?? [], entry])
   return [...list]
 })
-const leaf = useLocalStorage('bowl.daybookLeaf', 'entries')
-const { leaves } = STATIONS.daybook
+const chosen = useChoices()
+const leaf = chosen.leafOf('daybook')
+const leaves = computed(() => chosen.leavesOf('daybook'))
 const bringing = ref(false)
 const card = ref(false)
 const choices = { all: 'everything', counts: 'what counts', work: 'pours and work' } as const

@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import { uncertainty, quantityOf, squishOf } from '#core'
 import { say, sayDoubt } from '#shared/figures'
 import { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
 import { sayCauses } from '~/words/pours'
-import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const device = useDevice()
-const leaf = useLocalStorage('bowl.mockupLeaf', 'squish')
-const { leaves } = STATIONS.mockup
+const choices = useChoices()
+const leaf = choices.leafOf('mockup')
+const leaves = computed(() => choices.leavesOf('mockup'))
 const standing = computed(() => squishOf(build.replayed, build.cylinder))
 const whatIf = useWhatIf()
 const after = computed(() => whatIf.outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))
@@ -21,9 +21,9 @@ const plane = computed(() => standing.value?.solder?.plane)
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 0)
 const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', device.lengths)
 /** A head whose band is turned into it: its squish comes down with the face. */
-const turned = computed(() => ['wantedSquish', 'bandAngle'].some(q => quantityOf(build.replayed, q as 'bandAngle', build.cylinder)))
+const turned = computed(() => build.replayed?.layout.engine?.head === 'turned' || ['wantedSquish', 'bandAngle'].some(q => quantityOf(build.replayed, q as 'bandAngle', build.cylinder)))
 /** A head over one cylinder may be turned to its squish; over several it is milled. */
-const alone = computed(() => build.asIs.filter(s => s.head === build.state?.head).length === 1)
+const alone = computed(() => build.replayed?.layout.engine?.head !== 'blind' && build.asIs.filter(s => s.head === build.state?.head).length === 1)
 </script>
 
 <template>

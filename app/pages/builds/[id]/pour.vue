@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
-import { ENCLOSED, asSet, type Figure, type PourEntry } from '#core'
+import { asSet, type Figure, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useShop } from '~/stores/shop'
 import { ENCLOSED_WORDS, sayFaults } from '~/words/pours'
-import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
-const { what, instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
+const { what, fillable, instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
 /** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
 const between = computed(() => {
   const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
@@ -23,8 +23,9 @@ const ghosts = computed(() => [...earlier.value, ...inHand.value.slice(0, -1)])
 const last = computed<PourEntry | undefined>(() => current.value.at(-1))
 const sentence = ref('')
 const reading = useTemplateRef<{ focus: () => void, commit: () => void }>('reading')
-const leaf = useLocalStorage('bowl.pourLeaf', 'spread')
-const { leaves } = STATIONS.pour
+const choices = useChoices()
+const leaf = choices.leafOf('pour')
+const leaves = computed(() => choices.leavesOf('pour'))
 /** On to the next cylinder by itself once a pour is kept: a round of the head with one tap each. */
 const moveOn = useLocalStorage('bowl.moveOn', false)
 async function nextCylinder() {
@@ -55,7 +56,7 @@ watch(() => build.cylinder, () => sentence.value = '')
       <div class="choices">
         <div class="choice">
           <span class="label">Fill</span>
-          <BenchSelect id="what" v-model="what" hide-label label="Fill" :items="ENCLOSED.map(kind => [kind, ENCLOSED_WORDS[kind].label] as const)" />
+          <BenchSelect id="what" v-model="what" hide-label label="Fill" :items="fillable.map(kind => [kind, ENCLOSED_WORDS[kind].label] as const)" />
         </div>
         <div class="choice">
           <span class="label">with</span>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import { SCHOOLS, arcsOf, asSet, pinBlocked, spentOf, targetBand, uncertainty, type School } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { askSolids } from '~/composables/useSolids'
@@ -10,8 +9,8 @@ import { useShapePlan } from '~/composables/shape/useShapePlan'
 import { useShapeSetup } from '~/composables/shape/useShapeSetup'
 import { useWalls } from '~/composables/shape/useWalls'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
-import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const device = useDevice()
@@ -30,8 +29,9 @@ const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
 }
 const schools = SCHOOLS.map(s => [s, SCHOOL_WORDS[s][0]] as const)
 const { pale, caughtUp } = useSettling(settled)
-const leaf = useLocalStorage('bowl.shapeLeaf', 'gap')
-const { leaves } = STATIONS.shape
+const choices = useChoices()
+const leaf = choices.leafOf('shape')
+const leaves = computed(() => choices.leavesOf('shape'))
 const sentence = ref('')
 const hours = ref('')
 const mm = (value: number) => say(value, 'length', device.lengths)

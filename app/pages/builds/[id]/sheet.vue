@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
-import { CHAMBER_KINDS, MOUTH_SHARE_OF, cylinderVolume, quantityOf, type Quantity, type Scope } from '#core'
+import { CHAMBER_KINDS, MOUTH_SHARE_OF, asksFor, cylinderVolume, quantityOf, type Quantity, type Scope } from '#core'
 import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import type { Basis } from '~/composables/useStatement'
-import { STATIONS } from '~/words/stations'
 
 const build = useBuild()
 const whole: Scope = { level: 'build' }
@@ -15,21 +14,24 @@ const poured = computed(() => {
   return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber : undefined
 })
 const focus = ref<string>()
-const leaf = useLocalStorage('bowl.sheetLeaf', 'section')
-const { leaves } = STATIONS.sheet
+const choices = useChoices()
+const leaf = choices.leafOf('sheet')
+const leaves = computed(() => choices.leavesOf('sheet'))
 
 interface Slot { quantity: Quantity, label?: string, bases?: Basis[], scope?: 'head' }
 // Sorted by how high their anchors lie in the drawing, so that leaders never cross.
-const left: Slot[] = [
+const engine = computed(() => build.replayed?.layout.engine)
+const asked = <T extends Slot | 'offers'>(slots: T[]) => slots.filter(slot => asksFor(engine.value, slot === 'offers' ? 'gasketThickness' : (slot as Slot).quantity))
+const left = computed(() => asked<Slot>([
   { quantity: 'chamberVolume', label: 'Chamber', bases: ['book', 'assume'] },
   { quantity: 'mouthArea', scope: 'head' },
   { quantity: 'crownVolume' },
   { quantity: 'topLandHeight' },
   { quantity: 'crownDiameter' }
-]
-const right: (Slot | 'offers')[] = [
+]))
+const right = computed(() => asked<Slot | 'offers'>([
   { quantity: 'gasketBore' }, { quantity: 'gasketThickness' }, 'offers', { quantity: 'bore' }, { quantity: 'stroke' }, { quantity: 'rodLength' }
-]
+]))
 const keypad = useKeypad()
 /** Height of a callout, and where in it its well has its middle: larger for a finger at the bench. */
 const pitch = computed(() => keypad.atBench.value ? { slot: 68, middle: 41 } : { slot: 55, middle: 36 })
@@ -98,7 +100,7 @@ const watching = (name: string) => (on: boolean) => {
       </fieldset>
       <div class="low">
         <TargetFields />
-        <ValveFields />
+        <ValveFields v-if="!engine || engine.intakes > 0" />
       </div>
     </template>
   </div>

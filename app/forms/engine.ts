@@ -1,0 +1,99 @@
+import { CHAMBER_KINDS, NUMBERINGS, VALVE_COUNTS, layOut, type Bodies, type ChamberKind, type Engine, type Figure, type Numbering } from '#core'
+import { parseFigure } from '#shared/figures'
+
+/** What an engine is, as it is asked: every answer as it stands in its field. */
+export interface EngineAnswers {
+  strokes: 2 | 4
+  arrangement: Engine['arrangement']
+  cylinders: string | number
+  /** A head for each bank or for each cylinder. */
+  each: 'bank' | 'cylinder'
+  angle: string | number
+  numbering: Numbering | 'own'
+  /** “1 4 6 7 / 2 3 5 8”: the cylinders of each bank. */
+  own: string
+  first: Engine['first']
+  head: Engine['head']
+  /** “2+2”: intake and exhaust valves of a cylinder. */
+  valves: string
+  chamber: ChamberKind
+}
+
+export const FOUR: EngineAnswers = {
+  strokes: 4, arrangement: 'inLine', cylinders: 4, each: 'bank', angle: '', numbering: 'acrossBanks', own: '', first: 'front', head: 'removable', valves: '1+1', chamber: 'wedge'
+}
+
+const NONE = '0+0'
+const LATHE: readonly ChamberKind[] = ['turnedDome', 'hemispherical', 'bathtub', 'open']
+
+/** What can still be chosen beside the other answers. */
+export function choicesOf({ strokes, head, valves }: EngineAnswers): { heads: Engine['head'][], valves: string[], chambers: ChamberKind[] } {
+  const counts = VALVE_COUNTS.map(([i, e]) => `${i}+${e}`)
+  return {
+    heads: strokes === 4 ? ['removable', 'blind'] : ['removable', 'turned', 'blind'],
+    valves: head === 'turned' ? [NONE] : strokes === 4 ? counts.filter(c => c !== NONE) : counts,
+    chambers: head === 'turned' ? ['turnedDome'] : valves === NONE ? [...LATHE] : valves === '3+2' ? ['pentRoof'] : CHAMBER_KINDS.filter(kind => kind !== 'turnedDome')
+  }
+}
+
+const USUAL_CHAMBER = { '0+0': 'turnedDome', '1+1': 'wedge', '2+1': 'pentRoof', '2+2': 'pentRoof', '3+2': 'pentRoof' } as Record<string, ChamberKind>
+
+/** The answers once one of them has changed: what no longer goes with it becomes its usual. */
+export function answered<K extends keyof EngineAnswers>(answers: EngineAnswers, name: K, value: EngineAnswers[K]): EngineAnswers {
+  const now = { ...answers, [name]: value }
+  if (name === 'arrangement' && value === 'single') now.cylinders = 1
+  if (name === 'arrangement' && value !== 'single' && Number(now.cylinders) === 1) now.cylinders = value === 'inLine' ? 4 : 2
+  if (name === 'strokes') [now.head, now.valves] = value === 2 ? ['turned', NONE] : ['removable', '1+1']
+  if (name === 'strokes' && value === 2) now.each = 'cylinder'
+  if (!choicesOf(now).heads.includes(now.head)) now.head = 'removable'
+  if (!choicesOf(now).valves.includes(now.valves)) now.valves = choicesOf(now).valves[0]!
+  if (name !== 'chamber' && (name === 'valves' || !choicesOf(now).chambers.includes(now.chamber))) now.chamber = USUAL_CHAMBER[now.valves]!
+  if (!choicesOf(now).chambers.includes(now.chamber)) now.chamber = choicesOf(now).chambers[0]!
+  return now
+}
+
+/** Whether the engine has two banks, so that it is asked how they are numbered. */
+export const hasBanks = ({ arrangement, cylinders }: EngineAnswers): boolean => (arrangement === 'vee' || arrangement === 'flat') && Number(cylinders) > 1
+
+/** “1 4 6 7 / 2 3 5 8” as two banks of all the cylinders there are, or what is wrong with it. */
+function ownBanks(own: string, cylinders: number): number[][] | string {
+  const banks = own.split('/').map(bank => bank.trim().split(/[\s,]+/).filter(Boolean).map(Number))
+  const all = banks.flat()
+  const right = banks.length === 2 && banks.every(bank => bank.length > 0) && all.length === cylinders && new Set(all).size === cylinders && all.every(c => Number.isInteger(c) && c >= 1 && c <= cylinders)
+  return right ? banks : `Name all ${cylinders} cylinders once, with a stroke between the banks: ${Array.from({ length: cylinders }, (_, i) => i + 1).map(c => c === Math.ceil(cylinders / 2) ? `${c} /` : c).join(' ')}.`
+}
+
+function angleOf(angle: string | number): Figure | undefined | string {
+  const typed = String(angle).trim()
+  if (typed === '') return undefined
+  const parsed = parseFigure(typed, { dimension: 'angle', unit: '°' })
+  return parsed.kind === 'figure' ? parsed.figure : parsed.kind === 'refused' ? parsed.sentence : 'An angle in degrees, such as 90.'
+}
+
+/** The engine as it is kept, or what is wrong with an answer, by its field. */
+export function engineBody(answers: EngineAnswers): { body: Bodies['layout'] } | { faults: Partial<Record<keyof EngineAnswers, string>> } {
+  const { strokes, arrangement, each, numbering, first, head, chamber } = answers
+  const cylinders = Number(answers.cylinders)
+  if (!Number.isInteger(cylinders) || cylinders < 1 || cylinders > 16) return { faults: { cylinders: 'A whole number from 1 to 16.' } }
+  if (arrangement === 'single' && cylinders > 1) return { faults: { cylinders: 'A single has one cylinder.' } }
+  const own = numbering === 'own' && hasBanks(answers) ? ownBanks(answers.own, cylinders) : undefined
+  if (typeof own === 'string') return { faults: { own } }
+  const bankAngle = arrangement === 'vee' ? angleOf(answers.angle) : undefined
+  if (typeof bankAngle === 'string') return { faults: { angle: bankAngle } }
+  const groups = layOut(cylinders, arrangement, numbering === 'own' ? 'acrossBanks' : numbering, each === 'cylinder')
+  const [intakes, exhausts] = answers.valves.split('+').map(Number) as [number, number]
+  const engine: Engine = { strokes, arrangement, ...(bankAngle ? { bankAngle } : {}), first, head, intakes, exhausts, chamber }
+  return { body: { ...groups, ...(own ? { banks: own, ...(each === 'bank' ? { heads: own } : {}) } : {}), engine } }
+}
+
+/** The answers that give an engine: to be put right. */
+export function answersOf({ heads, banks, engine }: Bodies['layout']): EngineAnswers {
+  const cylinders = heads.flat().length
+  const two = banks.length === 2
+  const { bankAngle, intakes, exhausts, ...rest } = engine ?? { ...FOUR, arrangement: cylinders === 1 ? 'single' : two ? 'vee' : 'inLine', intakes: 1, exhausts: 1, bankAngle: undefined }
+  const numbering = NUMBERINGS.find(n => String(layOut(cylinders, 'vee', n, false).banks) === String(banks))
+  return {
+    strokes: rest.strokes, arrangement: rest.arrangement, first: rest.first, head: rest.head, chamber: rest.chamber, cylinders, each: heads.length > banks.length ? 'cylinder' : 'bank',
+    angle: bankAngle ? bankAngle.typed || bankAngle.value : '', numbering: !two ? 'acrossBanks' : numbering ?? 'own', own: two && !numbering ? banks.map(b => b.join(' ')).join(' / ') : '', valves: `${intakes}+${exhausts}`
+  }
+}

@@ -1,0 +1,41 @@
+import { useSessionStorage } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { hasPlace } from '#core'
+import { STATIONS, type StationName } from '~/words/stations'
+import { useBuild } from './build'
+
+/**
+ * What is chosen while a build is on the bench: the leaf of each station, what is filled, how a cut is looked at. It outlives
+ * a reload of its tab, and never goes with the hand to another build.
+ */
+export const useChoices = defineStore('choices', () => {
+  const build = useBuild()
+  const kept = useSessionStorage<Record<string, string>>('bowl.choices', {})
+  const mine = computed(() => {
+    const id = build.view?.id
+    return id === undefined || kept.value.build === undefined || kept.value.build === id ? kept.value : {}
+  })
+  function choose(name: string, value: string) {
+    kept.value = { ...mine.value, [name]: value, ...(build.view ? { build: build.view.id } : {}) }
+  }
+  /** One choice by its name. */
+  const choice = <T extends string>(name: string, usual: T): WritableComputedRef<T> => computed({
+    get: () => (mine.value[name] ?? usual) as T, set: value => choose(name, value)
+  })
+
+  const has = (station: StationName, leaf?: string) => hasPlace(build.replayed?.layout.engine, build.cylinders.length, station, leaf)
+  /** Stations that this engine has. */
+  const stations = computed(() => (Object.keys(STATIONS) as StationName[]).filter(station => has(station)))
+  /** The leaves of a station that this engine has. */
+  const leavesOf = (station: StationName) => STATIONS[station].leaves.filter(({ key }) => has(station, key))
+  /** The leaf of a station that is open: the first, where the one that was chosen is not there. */
+  const leafOf = (station: StationName): WritableComputedRef<string> => computed({
+    get: () => {
+      const leaves = leavesOf(station)
+      const chosen = mine.value[`${station}Leaf`]
+      return leaves.some(({ key }) => key === chosen) ? chosen! : leaves[0]?.key ?? ''
+    },
+    set: leaf => choose(`${station}Leaf`, leaf)
+  })
+  return { choice, stations, leavesOf, leafOf, choose }
+})

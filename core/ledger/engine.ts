@@ -1,0 +1,94 @@
+import type { ChamberKind } from '../chamber'
+import type { Place } from './place'
+import type { Quantity } from './quantities'
+import type { Figure } from './terms'
+
+export const ARRANGEMENTS = ['single', 'inLine', 'vee', 'flat'] as const
+export const HEAD_KINDS = ['removable', 'turned', 'blind'] as const
+export const FIRST_ENDS = ['front', 'flywheel'] as const
+/** Intake and exhaust valves of a cylinder that are cast: none on a two-stroke. */
+export const VALVE_COUNTS = [[0, 0], [1, 1], [2, 1], [2, 2], [3, 2]] as const
+
+/** What kind of engine a build is. Where it was not said, everything is asked for. */
+export interface Engine {
+  strokes: 2 | 4
+  arrangement: (typeof ARRANGEMENTS)[number]
+  /** Between the banks of a vee. */
+  bankAngle?: Figure
+  /** The end at which numbering begins. */
+  first: (typeof FIRST_ENDS)[number]
+  /** A head that comes off; one turned on a lathe about the bore; a barrel closed at its top, poured assembled. */
+  head: (typeof HEAD_KINDS)[number]
+  intakes: number
+  exhausts: number
+  chamber: ChamberKind
+}
+
+/** How the cylinders of two banks are numbered: in turn across the vee, or one bank after the other. */
+export const NUMBERINGS = ['acrossBanks', 'bankByBank'] as const
+export type Numbering = (typeof NUMBERINGS)[number]
+
+/**
+ * Which cylinders sit on which head and bank.
+ *
+ * @param cylinders how many, 1 or more
+ * @param arrangement vee and flat engines have two banks, from two cylinders on
+ * @param numbering of two banks
+ * @param each a head (and barrel) for each cylinder instead of one for its bank
+ * @example layOut(8, 'vee', 'acrossBanks', false).heads // [[1, 3, 5, 7], [2, 4, 6, 8]]
+ */
+export function layOut(cylinders: number, arrangement: Engine['arrangement'], numbering: Numbering, each: boolean): { heads: number[][], banks: number[][] } {
+  const all = Array.from({ length: cylinders }, (_, i) => i + 1)
+  const two = (arrangement === 'vee' || arrangement === 'flat') && cylinders > 1
+  const half = Math.ceil(cylinders / 2)
+  const second = numbering === 'acrossBanks' ? (c: number) => c % 2 === 0 : (c: number) => c > half
+  const banks = two ? [all.filter(c => !second(c)), all.filter(second)] : [all]
+  return { banks, heads: each ? all.map(c => [c]) : banks }
+}
+
+const VALVE_QUANTITIES = /^(intake|exhaust)(?!PortTop)/
+const VALVE_TRAIN: readonly Quantity[] = ['valveToValve', 'pushrodAngle', 'rockerRatio', 'runAngle', 'chainPitch', 'camTeeth']
+const OF_A_VEE: readonly Quantity[] = ['halfBankAngle', 'flangeAngle']
+const OF_A_JOINT: readonly Quantity[] = ['gasketThickness', 'gasketBore', 'gasketArea', 'gasketOutline', 'headHeight', 'deckThickness', 'leastDeckThickness', 'mouthArea']
+const hasValves = ({ intakes, exhausts }: Engine) => intakes + exhausts > 0
+
+/**
+ * Whether a dimension belongs to an engine of this kind.
+ *
+ * @param engine undefined where nobody said what it is: then everything does
+ * @example asksFor({ ...twoStroke }, 'intakeTilt') // false
+ */
+export function asksFor(engine: Engine | undefined, quantity: Quantity): boolean {
+  if (!engine) return true
+  if (!hasValves(engine) && (VALVE_QUANTITIES.test(quantity) || VALVE_TRAIN.includes(quantity))) return false
+  if (engine.strokes === 4 && quantity === 'exhaustPortTop') return false
+  if (engine.arrangement !== 'vee' && OF_A_VEE.includes(quantity)) return false
+  if (engine.arrangement === 'single' && quantity === 'boreSpacing') return false
+  if (engine.head === 'blind' && OF_A_JOINT.includes(quantity)) return false
+  return engine.head === 'turned' || engine.strokes === 2 || quantity !== 'bandAngle'
+}
+
+/** Places that an engine may lack, and which one does. */
+const LACKS: readonly { station: Place['station'], leaf?: string, engine: (engine: Engine, cylinders: number) => boolean }[] = [
+  { station: 'shape', engine: engine => !hasValves(engine) },
+  { station: 'shape', leaf: 'copy', engine: (_, cylinders) => cylinders === 1 },
+  { station: 'pour', leaf: 'even', engine: (engine, cylinders) => cylinders === 1 || engine.head === 'blind' },
+  { station: 'pour', leaf: 'ports', engine: engine => !hasValves(engine) },
+  { station: 'cut', leaf: 'seats', engine: engine => !hasValves(engine) },
+  { station: 'cut', engine: engine => engine.head === 'blind' },
+  { station: 'sheet', leaf: 'face', engine: engine => engine.head === 'blind' },
+  { station: 'sheet', leaf: 'gaskets', engine: engine => engine.head === 'blind' },
+  { station: 'sheet', leaf: 'chamber', engine: engine => engine.head === 'blind' },
+  { station: 'mockup', leaf: 'valves', engine: engine => !hasValves(engine) }
+]
+
+/**
+ * Whether an engine of this kind has anything to do at a station, or on one of its leaves.
+ *
+ * @param engine undefined where nobody said what it is: then it has
+ * @param cylinders how many there are
+ * @example hasPlace({ ...twoStroke }, 1, 'shape') // false
+ */
+export function hasPlace(engine: Engine | undefined, cylinders: number, station: Place['station'], leaf?: string): boolean {
+  return !engine || !LACKS.some(lack => lack.station === station && (lack.leaf === undefined || lack.leaf === leaf) && lack.engine(engine, cylinders))
+}
