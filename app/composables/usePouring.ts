@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, ENCLOSED, disagreementOf, likelyFaults, pourResult, pourVolume, stopReading, takenOff, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, ENCLOSED, disagreementOf, fillsFor, likelyFaults, nextOfRound, pourResult, pourVolume, stopReading, takenOff, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -96,16 +96,28 @@ export function usePouring() {
   }
   const sofar = computed(() => reckon(fills.value))
 
-  /** The pours of this thing that count now, oldest first. */
-  const current = computed<PourEntry[]>(() => {
+  /** The pours of this thing that count now at a cylinder, oldest first. */
+  function poursAt(cylinder: number): PourEntry[] {
     const r = build.replayed
-    if (what.value === 'chamber') return r?.pours.find(p => p.cylinder === build.cylinder)?.current ?? []
+    if (what.value === 'chamber') return r?.pours.find(p => p.cylinder === cylinder)?.current ?? []
     if (what.value === 'intakePort' || what.value === 'exhaustPort') {
       const valve = what.value === 'intakePort' ? 'intake' : 'exhaust'
-      return r?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve)?.pours ?? []
+      return r?.ports.find(p => p.cylinder === cylinder && p.valve === valve)?.pours ?? []
     }
     return (r?.live.entries ?? []).filter((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === what.value
-      && (e.scope.level !== 'cylinder' || e.scope.cylinder === build.cylinder))
+      && (e.scope.level !== 'cylinder' || e.scope.cylinder === cylinder))
+  }
+  const current = computed(() => poursAt(build.cylinder))
+  /** Where the round of pours goes on to once one more is kept here; a pour that does not agree is looked at first. */
+  const goesOnTo = computed(() => {
+    if (what.value === 'container' || challenge.value) return undefined
+    const counts = new Map(build.cylinders.map(c => [c, poursAt(c).length + Number(c === build.cylinder)]))
+    return nextOfRound(counts, build.cylinder)
+  })
+  /** A reading that is more than the glass holds, as the fills it may have been. */
+  const asFills = computed(() => {
+    const [one, ...more] = typed.value?.terms ?? []
+    return one !== undefined && more.length === 0 && instrument.value?.kind === 'burette' ? fillsFor(one, instrument.value.capacity) : undefined
   })
   /** Whether the reading in hand lies too far from the pours before it: said before it is even kept. */
   const challenge = computed(() => {
@@ -166,7 +178,7 @@ export function usePouring() {
     return undefined
   }
   return {
-    what, fillable, instrument, kept, chosenId, key, beside, setBeside, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep
+    what, fillable, instrument, kept, chosenId, key, beside, setBeside, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

@@ -190,7 +190,7 @@ function held(event: MouseEvent) {
   input.value?.focus()
 }
 onBeforeUnmount(() => keypad.leave(typingField))
-defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true) })
+defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), type })
 </script>
 
 <template>

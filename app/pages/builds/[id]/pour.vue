@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useLocalStorage } from '@vueuse/core'
 import { asSet, type Figure, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { usePouring } from '~/composables/usePouring'
@@ -12,7 +11,7 @@ const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
-const { what, fillable, instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
+const { what, fillable, instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
 /** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
 const between = computed(() => {
   const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
@@ -22,21 +21,35 @@ const level = computed(() => inHand.value.at(-1)?.end)
 const ghosts = computed(() => [...earlier.value, ...inHand.value.slice(0, -1)])
 const last = computed<PourEntry | undefined>(() => current.value.at(-1))
 const sentence = ref('')
-const reading = useTemplateRef<{ focus: () => void, commit: () => void }>('reading')
+const reading = useTemplateRef<{ focus: () => void, commit: () => void, type: (text: string) => void }>('reading')
 const choices = useChoices()
 const leaf = choices.leafOf('pour')
 const leaves = computed(() => choices.leavesOf('pour'))
-/** On to the next cylinder by itself once a pour is kept: a round of the head with one tap each. */
-const moveOn = useLocalStorage('bowl.moveOn', false)
-async function nextCylinder() {
-  build.step(1)
+/** A round goes on by itself to the next cylinder that has fewer pours, unless the hand stays at this one. */
+const stays = choices.choice<string>('pourStays', '')
+const next = computed(() => stays.value ? undefined : goesOnTo.value)
+const done = ref('')
+async function to(cylinder: number) {
+  build.cylinder = cylinder
   await nextTick()
   reading.value?.focus()
 }
+async function nextCylinder() {
+  build.step(1)
+  await to(build.cylinder)
+}
 async function keepReading(figure: Figure, terms: number[]) {
+  const [from, on] = [build.cylinder, next.value]
   const said = await keep(figure, terms)
-  if (!said && moveOn.value) await nextCylinder()
+  if (said || build.cylinders.length === 1) return said
+  done.value = `Cylinder ${from}: ${figure.typed} kept. ${on === undefined ? (stays.value ? 'Still on this cylinder.' : `Every cylinder has ${current.value.length === 1 ? 'one pour' : `${current.value.length} pours`} now.`) : `Now cylinder ${on}.`}`
+  // The hand may have gone elsewhere while it was kept.
+  if (on !== undefined && build.cylinder === from) await to(on)
   return said
+}
+function takeFills() {
+  reading.value?.type(asFills.value!.join(' + '))
+  reading.value?.focus()
 }
 const startPart = computed(() => asSet(start.value))
 const readingLabel = computed(() => what.value === 'chamber' ? `Cylinder ${build.cylinder}: reading at the end` : `${ENCLOSED_WORDS[what.value].label} ${build.cylinder}: reading at the end`)
@@ -67,13 +80,14 @@ watch(() => build.cylinder, () => sentence.value = '')
       <div class="reading">
         <FigureField
           :key="key('reading')" ref="reading" class="end" :field="key('reading')" :label="readingLabel" dimension="volume" big stay data-new :gauge-at="{ what }"
-          :commit="keepReading" @typing="typed = $event" @pass="nextCylinder"
+          :commit="keepReading" @typing="typed = $event; if ($event) done = ''" @pass="nextCylinder"
         />
       </div>
       <div class="under">
         <p class="live">
-          <template v-if="sofar.result"><span class="num big">{{ digits(sofar.result.value, 1) }}</span> <span class="unit">cc</span> <span class="num quiet">± {{ digits(2 * sofar.result.u, 2) }}</span> <span class="small quiet">{{ fills.length > 1 ? `${fills.length} fills; ` : '' }}{{ between ? `between its ${instrument?.resolution} cc marks?` : 'Enter keeps it' }}</span></template>
-          <span v-else-if="sofar.sentence && fills.length" class="sentence">{{ sofar.sentence }}</span>
+          <template v-if="sofar.result"><span class="num big">{{ digits(sofar.result.value, 1) }}</span> <span class="unit">cc</span> <span class="num quiet">± {{ digits(2 * sofar.result.u, 2) }}</span> <span class="small quiet">{{ fills.length > 1 ? `${fills.length} fills; ` : '' }}{{ between ? `between its ${instrument?.resolution} cc marks?` : next === undefined ? 'Enter keeps it' : `Enter keeps it, then cylinder ${next}` }}</span></template>
+          <template v-else-if="sofar.sentence && fills.length"><span class="sentence">{{ sofar.sentence }}</span> <v-btn v-if="asFills" class="fills" @click="takeFills">{{ asFills.length }} fills: {{ asFills.join(' + ') }}</v-btn></template>
+          <span v-else-if="done" class="small" data-kept>{{ done }}</span>
           <span v-else class="small quiet">{{ instrument?.kind === 'burette' ? 'Type where the level stands: 55.4.' : 'Type what is left: 4.5.' }} Two fills: 60+59.4.</span>
         </p>
         <FigureField
@@ -92,7 +106,7 @@ watch(() => build.cylinder, () => sentence.value = '')
       </div>
       <div class="row">
         <v-btn @click="nextCylinder">Next cylinder</v-btn>
-        <BenchCheck v-model="moveOn" class="check small" label="next cylinder after each reading" />
+        <BenchCheck v-if="build.cylinders.length > 1" class="check small" label="stay on this cylinder" :model-value="stays !== ''" @update:model-value="stays = $event ? 'yes' : ''" />
       </div>
       <ul v-if="earlier.length" class="small">
         <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <v-btn variant="text" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</v-btn></li>
@@ -136,6 +150,7 @@ watch(() => build.cylinder, () => sentence.value = '')
 .ring { width: 20px; height: 9px; background: var(--brass-fill); border: 1px solid var(--ink); }
 .row { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; }
 .check { flex: none; }
+.fills { --v-btn-height: 44px; margin-left: 8px; }
 .list { margin-top: 8px; }
 .last { margin-top: auto; }
 .leaf-side { display: flex; flex-direction: column; min-height: 0; }
