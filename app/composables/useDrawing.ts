@@ -3,6 +3,7 @@ import { notKept } from './useStatement'
 import { askSolids } from './useSolids'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
+import { useHistory } from '~/stores/history'
 import { solidAsk } from '~/workers/solidAsk'
 import type { SolidFacts } from '~/workers/solidBench'
 
@@ -10,6 +11,7 @@ import type { SolidFacts } from '~/workers/solidBench'
 export function useDrawing() {
   const build = useBuild()
   const drafts = useDrafts()
+  const history = useHistory()
   const head = computed(() => build.state?.head ?? 1)
   const key = computed(() => `${build.view?.id}/chamber/${head.value}`)
   const kept = computed(() => [...build.replayed?.live.entries ?? []].reverse()
@@ -66,7 +68,7 @@ export function useDrawing() {
     put({ spec })
   }
   /** Changes what is being drawn; the rest of it stays as it is. */
-  const put = (change: Partial<Bodies['chamberModel']>) => drafts.set(key.value, JSON.stringify({ ...drawn.value ?? { mirrored: [] }, ...change }))
+  const put = (change: Partial<Bodies['chamberModel']>) => history.draw(key.value, JSON.stringify({ ...drawn.value ?? { mirrored: [] }, ...change }))
   /** Whether anything was cut off this head: then a drawing says which face it shows. */
   const wasCut = computed(() => (build.replayed?.done ?? []).some(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === head.value))
   const face = (to: 'cast' | 'now') => put({ face: to === 'cast' ? AS_CAST : new Date().toISOString() })

@@ -1,16 +1,17 @@
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, advice, asIf, clashOf, furthestOff, headCut, kindRule, replay, scopeName, targetBand, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
+  BODY_VERSION, advice, asIf, clashOf, furthestOff, headCut, kindRule, replay, restoring, scopeName, targetBand, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
 } from '#core'
 import { checkEntry, type BuildView, type FieldProblem, type SentEntry } from '#shared/dto'
 import { sayClash, sayLeftOut } from '#shared/words/domain'
 import { useChambers } from './chambers'
 import { useDevice } from './device'
+import { useHistory } from './history'
 import { useOutbox, type Sent } from './outbox'
 import { useShop } from './shop'
 
-export interface MoreOfEntry { supersedes?: string, note?: string, at?: string, plan?: string, undoes?: string }
+export interface MoreOfEntry { supersedes?: string, note?: string, at?: string, plan?: string, undoes?: string, photos?: string[] }
 
 /** An entry that is to be added: `id` where others name it. */
 export type ToAdd = { [K in EntryKind]: { kind: K, scope: Scope, body: Bodies[K], more?: MoreOfEntry, id?: string } }[EntryKind]
@@ -23,6 +24,7 @@ export const useBuild = defineStore('build', () => {
   const shop = useShop()
   const outbox = useOutbox()
   const device = useDevice()
+  const history = useHistory()
   // What the header tells is reckoned beside what the hand on a station waits for.
   const { tried: chambers } = useChambers()
   // Shallow: a ledger is replaced, never changed, and ten thousand entries are not watched one by one.
@@ -70,6 +72,7 @@ export const useBuild = defineStore('build', () => {
   const worst = computed(() => furthestOff(asIs.value, targetBand(replayed.value?.target)))
 
   async function open(id: string) {
+    history.opened(id)
     if (view.value?.id !== id) {
       view.value = undefined
       cylinder.value = 1
@@ -117,11 +120,11 @@ export const useBuild = defineStore('build', () => {
   interface Made { id: string, sent: SentEntry }
   /** An entry as it is sent, or what the server would say against it: that is said at once, and never counts on the screen. */
   function made({ kind, scope, body, more = {}, id = uuid() }: ToAdd): Made | Sent {
-    const { at = new Date().toISOString(), note, supersedes, undoes } = more
+    const { at = new Date().toISOString(), note, supersedes, undoes, photos } = more
     // What takes an operation's place belongs to the same plan, unless it is planned anew.
     const plan = more.plan ?? (kindRule(kind).role === 'operation' ? byId.value.get(supersedes ?? '')?.plan : undefined)
     const entry = {
-      at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {}), ...(plan ? { plan } : {}), ...(undoes ? { undoes } : {})
+      at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {}), ...(plan ? { plan } : {}), ...(undoes ? { undoes } : {}), ...(photos ? { photos } : {})
     }
     const checked = checkEntry(JSON.parse(JSON.stringify(entry)))
     return checked.ok ? { id, sent: checked.value } : refusal('This can’t be accepted', checked.fields[0]!.sentence, checked.fields)
@@ -144,14 +147,16 @@ export const useBuild = defineStore('build', () => {
     const fault = againstRest([one], view.value.id)
     if (fault) return fault
     const known = more.supersedes ? undefined : seen(kind, scope, one.sent.body)
+    history.did({ entries: [one.id] })
     const sent = await outbox.put(one.id, `/api/builds/${view.value.id}/entries/${one.id}${known === undefined ? '' : `?seen=${known}`}`, one.sent)
+    if (sent.kind === 'refused') history.forget(one.id)
     // Told of a change it had not seen, the page shows what stands now.
     if (sent.kind === 'refused' && sent.problem.current) await refresh()
     return sent
   }
 
-  /** Adds entries that belong together as one write: all of them are kept, or none. */
-  async function addAll(list: ToAdd[]): Promise<Sent> {
+  /** Adds entries that belong together as one write: all of them are kept, or none. What takes a step back is no step itself. */
+  async function addAll(list: ToAdd[], remembered = true): Promise<Sent> {
     if (!view.value) throw new Error('no build is open')
     if (list.length === 0) return { kind: 'kept', value: undefined }
     const all: Made[] = []
@@ -163,8 +168,12 @@ export const useBuild = defineStore('build', () => {
     const fault = againstRest(all, view.value.id)
     if (fault) return fault
     const batch = uuid()
+    if (remembered) history.did({ entries: all.map(({ id }) => id) })
     const sent = await outbox.put(batch, `/api/builds/${view.value.id}/batches/${batch}`, { hand: device.hand, entries: all.map(({ id, sent }) => ({ id, ...sent })) })
-    if (sent.kind === 'refused') await refresh()
+    if (sent.kind === 'refused') {
+      history.forget(all[0]!.id)
+      await refresh()
+    }
     return sent
   }
 
@@ -185,11 +194,10 @@ export const useBuild = defineStore('build', () => {
 
   /** Puts back what stood before an entry: the one it took the place of, or nothing. It is an entry too, and can be undone. */
   function undo(entry: Entry): Promise<Sent> {
-    const before = byId.value.get(entry.supersedes ?? '')
-    const more = { supersedes: entry.id, undoes: entry.id }
-    return before
-      ? add(before.kind, before.scope, before.body as never, { ...more, at: before.at, ...(before.note ? { note: before.note } : {}), ...(before.plan ? { plan: before.plan } : {}) })
-      : add('void', entry.scope, { reason: 'undone' }, more)
+    const list = restoring(entries.value, [entry.id], uuid)
+    return list
+      ? addAll(list.map(({ id, kind, scope, body, ...more }) => ({ id, kind, scope, body, more }) as ToAdd))
+      : Promise.resolve(refusal('Changed since', 'Something took its place since: look at what stands now.'))
   }
 
   outbox.onKept((value, write) => {

@@ -15,4 +15,5 @@ export { bankOf, fit, headOf, layoutBounds, scopeName, type Layout } from './lay
 export { NOW, cylindersOf, openLedger, operationsOn, placeAlong, spotsOf, touches, type Ledger, type OperationEntry, type StatementEntry } from './ledger'
 export { placeOf, type Place } from './place'
 export type { WorkPlan } from './plans'
+export { restoring, type Restoring } from './undo'
 export { BODY_VERSION, upcast } from './upcast'

@@ -75,7 +75,7 @@ async function takeOut() {
       <span v-else-if="before" class="small quiet">instead of {{ sayEntry(before, device.lengths) }}</span>
       <span v-if="standing !== 'counts' && successor" class="small">{{ standing === 'void' ? 'struck out' : 'replaced' }} by {{ successor.hand }}, {{ sayTime(successor.at) }}</span>
       <span v-if="entry.seq === null" class="small warn">waiting</span>
-      <div v-if="mode === 'correct' && dimension" class="edit">
+      <div v-if="mode === 'correct' && dimension" class="edit" data-stay>
         <FigureField :field="`${build.view?.id}/correct/${entry.id}`" :label="form!.label" :dimension="dimension" :commit="correct" />
         <v-btn @click="mode = undefined">Leave it</v-btn>
       </div>

@@ -179,9 +179,16 @@ function focused() {
   input.value?.select()
   keypad.take(typingField)
 }
-function left() {
+/**
+ * What is typed is kept on every way out of the field, but within a place that says it belongs together (`data-stay`): there
+ * the hand may still choose another glass, or leave it. A window that goes to the back is no way out.
+ */
+function left(event: FocusEvent) {
   on.value = false
   keypad.leave(typingField)
+  const room = input.value?.closest('[data-stay]')
+  if (!draft.value || !document.hasFocus() || (room && event.relatedTarget instanceof Node && room.contains(event.relatedTarget))) return
+  enter(false)
 }
 /** A press beside the figure is a press on the field. */
 function held(event: MouseEvent) {
@@ -189,7 +196,11 @@ function held(event: MouseEvent) {
   event.preventDefault()
   input.value?.focus()
 }
-onBeforeUnmount(() => keypad.leave(typingField))
+onBeforeUnmount(() => {
+  keypad.leave(typingField)
+  // By a way back in the browser the field goes without being left.
+  if (on.value && draft.value) enter(false)
+})
 defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), type })
 </script>
 
@@ -203,7 +214,7 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), typ
           <input
             :id="id" ref="input" class="num" :aria-label="hideLabel ? label : undefined" :value="text" size="1" :placeholder="emptyText" autocomplete="off" spellcheck="false"
             :inputmode="keypad.atBench.value ? 'none' : 'text'" :aria-describedby="described" :aria-invalid="sentence !== ''"
-            maxlength="64" data-next :data-figure="label" :data-field="field"
+            maxlength="64" data-next :data-figure="label" :data-field="field" :data-typed="draft ? '' : undefined"
             @input="type(($event.target as HTMLInputElement).value)" @keydown="onKey" @focus="focused" @blur="left"
           >
           <span v-if="part && !draft" class="rule" :class="[part.provenance, { inked: inking }]" :style="{ width: `${standing.length - (standing.match(/[.,]/g)?.length ?? 0) * 0.55}ch` }" aria-hidden="true" />

@@ -1,9 +1,27 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { mdiRedo, mdiUndo } from '@mdi/js'
+import { isTyping } from '~/composables/useStage'
+import { useUndo } from '~/composables/useUndo'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useGauge } from '~/stores/gauge'
 import { useOutbox } from '~/stores/outbox'
 import { useShop } from '~/stores/shop'
+
+/** How long it is told what was undone, ms. */
+const TOLD = 6000
+const undo = useUndo()
+watch(undo.said, (said) => {
+  if (said) setTimeout(() => undo.said.value = '', TOLD)
+})
+// A field with something typed in it undoes its own typing; one that shows what stands there does not.
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || !['z', 'y'].includes(event.key.toLowerCase()) || !inBuild.value) return
+  if (isTyping(event.target) && !(event.target as HTMLElement).matches('[data-figure]:not([data-typed])')) return
+  event.preventDefault()
+  void (event.key.toLowerCase() === 'y' || event.shiftKey ? undo.redo() : undo.undo())
+})
 
 const emit = defineEmits<{ help: [], find: [] }>()
 const build = useBuild()
@@ -33,7 +51,11 @@ const chosen = computed({ get: () => gauge.chosenId, set: id => gauge.chosenId =
       <p v-if="inBuild && build.view" class="job" :title="`${build.view.name} ${build.view.reference}`"><strong>{{ build.view.name }}</strong> <span class="quiet">{{ build.view.reference }}</span></p>
       <p v-else class="job quiet">{{ shop.name }}</p>
       <SolidsWork class="work" />
-      <p class="saved small num" role="status">{{ saved }}</p>
+      <p class="saved small num" role="status">{{ undo.said.value || saved }}</p>
+      <template v-if="inBuild && build.view">
+        <v-btn variant="text" class="turn" :disabled="!undo.undoing.value" :aria-label="`Undo ${undo.undoing.value}`" :title="undo.undoing.value ? `Undo: ${undo.undoing.value}` : 'Nothing to undo'" @click="undo.undo()"><v-icon :icon="mdiUndo" /></v-btn>
+        <v-btn variant="text" class="turn" :disabled="!undo.redoing.value" :aria-label="`Redo ${undo.redoing.value}`" :title="undo.redoing.value ? `Do again: ${undo.redoing.value}` : 'Nothing to do again'" @click="undo.redo()"><v-icon :icon="mdiRedo" /></v-btn>
+      </template>
       <div v-if="inBuild && gauge.gauges.length" class="hand">
         <span class="small wide">Gauge</span>
         <BenchSelect v-model="chosen" class="gauge-choice small bare" hide-label label="Gauge in hand" :items="gauges" />
@@ -65,7 +87,8 @@ const chosen = computed({ get: () => gauge.chosenId, set: id => gauge.chosenId =
 .hand.wanting .initials { background: var(--brass-fill); }
 .hand.wanting .initials :deep(input) { color: #12202C; }
 .header .v-btn { min-width: 36px; }
+.turn:disabled { opacity: .35; }
 :focus-visible { outline-color: #8FB0FF; }
 .gauge-choice { border-bottom: 1px solid #7C8892; width: 134px; --well-height: 30px; }
-@media (max-width: 1000px) { .wide, .job .quiet { display: none; } .gauge-choice { width: 124px; } .header .v-btn { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } .work ~ .saved { display: none; } }
+@media (max-width: 1000px) { .mark span, .wide, .job .quiet { display: none; } .gauge-choice { width: 124px; } .header .v-btn { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } .work ~ .saved { display: none; } }
 </style>

@@ -12,7 +12,7 @@ const station = computed(() => {
 })
 const keys: [string, string][] = [
   [Object.values(STATIONS).map(s => s.key).join(' '), 'stations'], ['[  ]', 'cylinder before, after'], ['n', 'new reading'], ['u', 'mm or inches'], ['/', 'find'],
-  ['?', 'this page'], ['F9', 'takes the gauge’s reading into the field'], ['Enter', 'keeps a reading and moves on'], ['Esc', 'clears a reading, z brings it back']
+  ['?', 'this page'], ['F9', 'takes the gauge’s reading into the field'], ['Enter', 'keeps a reading and moves on'], ['Esc', 'clears a reading, z brings it back'], ['Ctrl Z', 'undoes what you did last'], ['Ctrl Y', 'does it again']
 ]
 </script>
 

@@ -24,6 +24,14 @@ const made = computed<{ label: string, part?: Part, formula: string }>(() => {
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder))
 const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' ? linear([[1, chamber.value.estimate], [-1, book.value.estimate]]) : undefined)
 const sentence = ref('')
+/** A reading that was taken at another cylinder: struck out here, and kept there as it was read, as one write. */
+async function move(pour: PourEntry, cylinder: number) {
+  const { scope, body, at, note } = pour
+  sentence.value = notKept(await build.addAll([
+    { kind: 'void', scope, body: { reason: `belongs to cylinder ${cylinder}` }, more: { supersedes: pour.id } },
+    { kind: 'pour', scope: { level: 'cylinder', cylinder }, body, more: { at, ...(note ? { note } : {}) } }
+  ])) ?? ''
+}
 async function takeOut(id: string) {
   sentence.value = notKept(await build.add('void', { level: 'cylinder', cylinder: build.cylinder }, { reason: 'bad pour' }, { supersedes: id })) ?? ''
 }
@@ -46,6 +54,10 @@ async function takeOut(id: string) {
         <span class="num quiet small">± {{ digits(2 * pourResult(pour).u, 2) }}</span>
         <span v-if="watchOf(pour)?.leaking" class="warn small">leaks</span>
         <span class="small quiet who">{{ pour.hand }}, {{ sayDay(pour.at) }}{{ pour.seq === null ? ' · waiting' : '' }}</span>
+        <v-menu v-if="build.cylinders.length > 1 && pour.scope.level === 'cylinder'">
+          <template #activator="{ props: opens }"><v-btn v-bind="opens" variant="text" class="small" :aria-label="`Move pour ${i + 1} to another cylinder`">move</v-btn></template>
+          <v-list :aria-label="`Move pour ${i + 1} to`"><v-list-item v-for="c in build.cylinders.filter(n => n !== build.cylinder)" :key="c" :title="`to cylinder ${c}`" @click="move(pour, c)" /></v-list>
+        </v-menu>
         <v-btn variant="text" class="small" :aria-label="`Strike out pour ${i + 1}`" @click="takeOut(pour.id)">strike out</v-btn>
       </li>
     </ol>

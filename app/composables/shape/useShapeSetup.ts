@@ -1,6 +1,7 @@
 import { liftTable, modelOf, pouredVolume, quantityOf, scribedLine, type Below, type EntryOf, type Quantity, type Relief, type School, type WallLimits } from '#core'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
+import { useHistory } from '~/stores/history'
 import { solidAsk } from '~/workers/solidAsk'
 
 export interface Step { words: string, reliefs: Relief[] }
@@ -12,6 +13,7 @@ const BEGIN: ShapeSetup = { school: 'match', margin: 0.5, keepPads: true, into: 
 export function useShapeSetup() {
   const build = useBuild()
   const drafts = useDrafts()
+  const history = useHistory()
   const head = computed(() => build.state?.head ?? 1)
   const key = computed(() => `${build.view?.id}/shape/${head.value}`)
   const setup = computed<ShapeSetup>(() => {
@@ -19,6 +21,8 @@ export function useShapeSetup() {
     return text === undefined ? BEGIN : { ...BEGIN, ...JSON.parse(text) as Partial<ShapeSetup> }
   })
   const set = (change: Partial<ShapeSetup>) => drafts.set(key.value, JSON.stringify({ ...setup.value, ...change }))
+  /** What was ground on paper is a step that can be taken back; how it is looked at is none. */
+  const grind = (steps: Step[]) => history.draw(key.value, JSON.stringify({ ...setup.value, steps }))
 
   const model = computed(() => modelOf(build.replayed, build.cylinder, 'asIs'))
   const spec = computed(() => model.value?.spec)
@@ -41,9 +45,9 @@ export function useShapeSetup() {
   const turned = computed(() => model.value?.mirrored ?? false)
   const addStep = (words: string, list: Relief[]) => {
     const worth = list.filter(r => r.radii.some(x => x > 0))
-    if (worth.length > 0) set({ steps: [...setup.value.steps, { words, reliefs: worth }] })
+    if (worth.length > 0) grind([...setup.value.steps, { words, reliefs: worth }])
   }
-  const undo = () => set({ steps: setup.value.steps.slice(0, -1) })
+  const undo = () => grind(setup.value.steps.slice(0, -1))
   return { head, setup, set, model, spec, bore, gasketBore, line, below, limits, valve, kind, liftEntry, mostLift, lift, duration, ask, reliefs, turned, addStep, undo }
 }
 export type ShapeSetupOf = ReturnType<typeof useShapeSetup>

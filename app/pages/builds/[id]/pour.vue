@@ -65,7 +65,7 @@ watch(() => build.cylinder, () => sentence.value = '')
         <StandingGlass v-else :instrument="instrument" :start="start" :level="level" :earlier="ghosts" :stop="stop" />
       </template>
     </div>
-    <div class="work">
+    <div class="work" data-stay>
       <div class="choices">
         <div class="choice">
           <span class="label">Fill</span>

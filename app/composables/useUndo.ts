@@ -1,0 +1,62 @@
+import { restoring } from '#core'
+import { notKept } from './useStatement'
+import { useBuild, type ToAdd } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useDrafts } from '~/stores/drafts'
+import { useHistory, type Step } from '~/stores/history'
+import { sayEntry } from '~/words/entries'
+
+/** Takes back what this hand did last, and does again what it took back: entries by entries of their own, drawings as they were. */
+export function useUndo() {
+  const build = useBuild()
+  const device = useDevice()
+  const drafts = useDrafts()
+  const history = useHistory()
+  const said = ref('')
+  const busy = ref(false)
+
+  function words(step: Step | undefined): string {
+    if (!step) return ''
+    if ('draft' in step) return 'the last step of the drawing'
+    // What an undoing took the place of is what the hand knows it by.
+    const entry = build.byId.get(step.entries[0]!)
+    const meant = entry?.kind === 'void' ? build.byId.get(entry.supersedes ?? '') ?? entry : entry
+    return meant ? `${sayEntry(meant, device.lengths)}${step.entries.length > 1 ? ` and ${step.entries.length - 1} more` : ''}` : ''
+  }
+
+  async function turn(from: 'done' | 'undone'): Promise<void> {
+    const step = history[from].at(-1)
+    if (!step || busy.value) return
+    const what = words(step)
+    const verb = from === 'done' ? 'Undone' : 'Done again'
+    if ('draft' in step) {
+      const [was, to] = from === 'done' ? [step.after, step.before] : [step.before, step.after]
+      // A drawing that was kept or dropped since has no step to go back to.
+      if ((drafts.get(step.draft) ?? '') === was) {
+        drafts.set(step.draft, to)
+        history.moved(from, step)
+        said.value = `${verb}: ${what}.`
+      } else {
+        history.moved(from)
+        await turn(from)
+      }
+      return
+    }
+    const list = restoring(build.entries, step.entries, () => crypto.randomUUID())
+    if (!list) {
+      history.moved(from)
+      said.value = 'Somebody has changed that since: look in the Daybook.'
+      return
+    }
+    busy.value = true
+    try {
+      const sent = await build.addAll(list.map(({ id, kind, scope, body, ...more }) => ({ id, kind, scope, body, more }) as ToAdd), false)
+      const fault = notKept(sent)
+      if (!fault) history.moved(from, { entries: list.map(({ id }) => id) })
+      said.value = fault ?? `${verb}: ${what}.`
+    } finally {
+      busy.value = false
+    }
+  }
+  return { undoing: computed(() => words(history.done.at(-1))), redoing: computed(() => words(history.undone.at(-1))), undo: () => turn('done'), redo: () => turn('undone'), said }
+}
