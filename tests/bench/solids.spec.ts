@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { copyOf, open, test, type Bench } from '../support/page'
+import { type Bench, copyOf, open, preset, test } from '../support/page'
 
 interface Watched { solids: Record<string, number[]>, tasks: number[] }
 const watched = (page: Page) => page.evaluate(() => (window as unknown as { watched: Watched }).watched)
@@ -75,7 +75,7 @@ test('dragging a wall', async ({ page, bench }) => {
 })
 
 test('turning the body', async ({ page, bench }) => {
-  await page.addInitScript(() => localStorage.setItem('bowl.cutView', 'space'))
+  await preset(page, { 'bowl.cutView': 'space' })
   await ready(page, bench, 'cut')
   await page.locator('.space canvas').waitFor({ timeout: 60_000 })
   await page.waitForTimeout(3000)
@@ -86,7 +86,7 @@ test('turning the body', async ({ page, bench }) => {
 })
 
 test('dragging a valve', async ({ page, bench }) => {
-  await page.addInitScript(() => localStorage.setItem('bowl.sheetLeaf', 'chamber'))
+  await preset(page, { 'bowl.sheetLeaf': 'chamber' })
   await ready(page, bench, 'sheet')
   await page.locator('[data-factor]').waitFor({ timeout: 60_000 })
   await page.waitForTimeout(1000)

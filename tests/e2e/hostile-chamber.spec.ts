@@ -1,9 +1,9 @@
-import { copyOf, expect, field, open, pick, test } from '../support/page'
+import { copyOf, expect, field, open, pick, preset, test } from '../support/page'
 
 // What is no chamber is said at the field or on the drawing; the last good solid stays.
 test('a drawing refuses what can’t be made, and keeps what could', async ({ page, bench }) => {
   test.setTimeout(120_000)
-  await page.addInitScript(() => localStorage.setItem('bowl.sheetLeaf', 'chamber'))
+  await preset(page, { 'bowl.sheetLeaf': 'chamber' })
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'sheet')
   const factor = page.locator('[data-factor]')
@@ -75,7 +75,7 @@ test('impossible targets and set-ups are said, and nothing is cut', async ({ pag
 
 test('a chamber is set out from its valves in a moment, and mirrored where it runs the other way', async ({ page, bench }) => {
   test.setTimeout(120_000)
-  await page.addInitScript(() => localStorage.setItem('bowl.sheetLeaf', 'chamber'))
+  await preset(page, { 'bowl.sheetLeaf': 'chamber' })
   const build = await copyOf(bench, bench.testSix)
   await open(page, bench, build, 'sheet')
   await page.getByRole('button', { name: 'Start the drawing again' }).click()

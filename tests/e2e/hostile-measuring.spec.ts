@@ -1,4 +1,4 @@
-import { copyOf, expect, field, open, test } from '../support/page'
+import { copyOf, expect, field, open, preset, test } from '../support/page'
 
 // Bad input at the fields of the measuring stations: a sentence beside the field, and nothing kept.
 
@@ -17,7 +17,7 @@ const CASES: { what: string, station: string, store: Record<string, string>, lab
 for (const { what, station, store, label, typed, says } of CASES) {
   test(`${what}: what can’t be is said at its field and changes nothing`, async ({ page, bench }) => {
     const build = await copyOf(bench, bench.launch)
-    await page.addInitScript(values => Object.entries(values).forEach(([key, value]) => localStorage.setItem(key, value)), store)
+    await preset(page, store)
     await open(page, bench, build, station)
     const before = await kept(bench.server.url, build)
     for (const text of typed) {

@@ -1,9 +1,9 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { DRESSES, wear, type Dress } from '../support/dresses'
+import { DRESSES, type Dress } from '../support/dresses'
 import { faults } from '../support/layout'
 import type { STATIONS, Bench } from '../support/page'
-import { SIZES, expect, open, pick, test } from '../support/page'
+import { expect, open, pick, preset, SIZES, test } from '../support/page'
 import { SOAKING } from '../support/soak'
 
 const said = (size: { width: number, height: number }) => `${size.width}x${size.height}`
@@ -46,7 +46,7 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
       // Each leaf by day at one size and by night at the other, in turn; soaking tries every size in every dress.
       if (!SOAKING && (i + s + d) % 2 === 0) continue
       test(`${name} at ${said(size)}, ${dress}: readable, whole, nothing overlapping, no page scroll, no axe finding`, async ({ page, bench }) => {
-        await wear(page, { ...DRESSES[dress].store, ...store })
+        await preset(page, { ...DRESSES[dress].store, ...store })
         await page.setViewportSize(size)
         await open(page, bench, await engineOf(bench, engine, dress), station)
         if (store['bowl.sheetLeaf'] === 'chamber') await page.locator('[data-factor]').waitFor({ timeout: 90_000 })
@@ -75,7 +75,7 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
   for (const [s, size] of SIZES.entries()) {
     if (!SOAKING && (d + s) % 2 === 0) continue
     test(`shop at ${said(size)}, ${dress}: readable, whole, no axe finding`, async ({ page, bench }) => {
-      await wear(page, DRESSES[dress].store)
+      await preset(page, DRESSES[dress].store)
       await page.setViewportSize(size)
       await engineOf(bench, 'launch', dress)
       // A shop that has been at it for a while: its list is longer than the screen.

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { copyOf, expect, field, open, pick, test } from '../support/page'
+import { copyOf, expect, field, open, pick, preset, test } from '../support/page'
 
 const provenance = (page: Page, label: string) => page.locator('.stack .labels li', { hasText: label }).locator('.num').first()
 const kept = async (page: Page) => Number.parseInt(await page.locator('.saved').textContent() ?? '0')
@@ -90,7 +90,7 @@ test('a thinner gasket changes squish and ratio together, live, and is planned w
 })
 
 test('top dead centre comes from both sides, half a row is kept, and a wrong row is said at its field', async ({ page, bench }) => {
-  await page.addInitScript(() => localStorage.setItem('bowl.mockupLeaf', 'tdc'))
+  await preset(page, { 'bowl.mockupLeaf': 'tdc' })
   await open(page, bench, await copyOf(bench, bench.launch), 'mockup')
   await field(page, 'Dial down by, pair 1').fill('5')
   await field(page, 'Dial down by, pair 1').press('Enter')
@@ -131,7 +131,7 @@ test('a file of readings is looked at first, bad lines only left out on consent,
 })
 
 test('chambers are evened up to the largest, one that is fixed is respected, and the grinding is planned', async ({ page, bench }) => {
-  await page.addInitScript(() => localStorage.setItem('bowl.pourLeaf', 'even'))
+  await preset(page, { 'bowl.pourLeaf': 'even' })
   await open(page, bench, await copyOf(bench, bench.launch), 'pour')
   const row = (c: number) => page.locator('.even tbody').first().locator('tr').nth(c - 1)
   await expect(row(2)).toContainText('1.6 cc')

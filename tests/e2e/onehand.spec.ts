@@ -1,4 +1,6 @@
 import type { Page } from '@playwright/test'
+import { v4 as uuid } from 'uuid'
+import { put } from '../support/server'
 import { SIZES, copyOf, expect, open, test } from '../support/page'
 
 /** Every touch or click, counted by the page itself. */
@@ -30,9 +32,11 @@ async function still(page: Page, above: number): Promise<void> {
 test('six chambers at 820x1180 with one hand: one touch a reading', async ({ page, bench }) => {
   const build = await copyOf(bench, bench.launch)
   await countPointers(page)
-  await page.addInitScript(() => {
-    localStorage.setItem('bowl.gauge', 'sim-burette')
-    localStorage.setItem('bowl.moveOn', 'true')
+  await page.addInitScript(() => localStorage.setItem('bowl.gauge', 'sim-burette'))
+  // A head that nobody poured: the round goes through it by itself.
+  const whole = await (await fetch(`${bench.server.url}/api/builds/${build}`)).json() as { entries: { id: string, kind: string, scope: object }[] }
+  await put(`${bench.server.url}/api/builds/${build}/batches/${uuid()}`, {
+    hand: 'TT', entries: whole.entries.filter(e => e.kind === 'pour').map(e => ({ id: uuid(), at: new Date().toISOString(), hand: 'TT', kind: 'void', v: 1, scope: e.scope, body: { reason: 'poured again' }, supersedes: e.id }))
   })
   await page.setViewportSize(SIZES[1])
   await open(page, bench, build, 'pour')

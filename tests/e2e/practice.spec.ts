@@ -2,7 +2,7 @@ import { expect, test } from '../support/page'
 
 test('a first build by the sheet of readings: only what the screen says is followed', async ({ page, bench }) => {
   test.setTimeout(240_000)
-  await page.goto(bench.server.url)
+  await page.goto(`${bench.server.url}/new`)
   await page.getByRole('button', { name: 'Practise on a made-up engine' }).click()
   const says = page.locator('[data-step]')
   let followed = 0

@@ -1,7 +1,7 @@
-import { copyOf, expect, field, open, pick, test } from '../support/page'
+import { copyOf, expect, field, open, pick, preset, test } from '../support/page'
 
 test('a seat job is reckoned from its cone, two forms side by side, and lets the face be cut past the number', async ({ page, bench }) => {
-  await page.addInitScript(() => localStorage.setItem('bowl.cutLeaf', 'seats'))
+  await preset(page, { 'bowl.cutLeaf': 'seats' })
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'cut')
   await pick(page.locator('#seat-valve'), 'exhaust')
@@ -31,7 +31,7 @@ test('a seat job is reckoned from its cone, two forms side by side, and lets the
 })
 
 test('what else moves: cam, pushrods, flanges and deck, each from its own figures', async ({ page, bench }) => {
-  await page.addInitScript(() => localStorage.setItem('bowl.cutLeaf', 'else'))
+  await preset(page, { 'bowl.cutLeaf': 'else' })
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'cut')
   await page.getByRole('tab', { name: 'Face' }).click()

@@ -1,5 +1,5 @@
 import { v4 as uuid } from 'uuid'
-import { copyOf, expect, field, open, reckoned, test } from '../support/page'
+import { copyOf, expect, field, open, preset, reckoned, test } from '../support/page'
 import { frame } from '../support/sent'
 import { put } from '../support/server'
 
@@ -130,7 +130,7 @@ test('the template goes out as PDF and SVG', async ({ page, bench }) => {
 })
 
 test('a ridge that a cutter left is stated as measured, says its cc and is planned away', async ({ page, bench }) => {
-  await page.addInitScript(() => localStorage.setItem('bowl.shapeLeaf', 'spots'))
+  await preset(page, { 'bowl.shapeLeaf': 'spots' })
   await open(page, bench, await copyOf(bench, bench.launch), 'shape')
   await page.getByRole('button', { name: 'A ridge that a cutter left' }).click()
   for (const [label, typed] of [['Height', '0.8'], ['Width of its foot', '1.5'], ['Across, where it stands', '42'], ['Over', '400']] as const) {

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { SIZES, copyOf, expect, field, open, paidBack, pick, reckoned, test, type Bench } from '../support/page'
+import { type Bench, copyOf, expect, field, open, paidBack, pick, preset, reckoned, SIZES, test } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
@@ -135,7 +135,7 @@ async function cut(page: Page, bench: Bench) {
 for (const { name, size = desk, store = {}, at } of shots) {
   test(name, async ({ page, bench }) => {
     test.setTimeout(420_000)
-    await page.addInitScript(kept => Object.entries(kept).forEach(([key, value]) => localStorage.setItem(key, value)), store)
+    await preset(page, store)
     await page.setViewportSize(size)
     await at(page, bench)
     if (await page.locator('[data-reckoned]').count() > 0) await reckoned(page)

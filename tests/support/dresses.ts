@@ -1,4 +1,3 @@
-import type { Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import { put } from './server'
 import type { Bench } from './page'
@@ -34,6 +33,3 @@ export const DRESSES = {
   'night, inches, twelve': { store: { 'bowl.night': 'true', 'bowl.lengths': 'in', 'bowl.hand': 'WWWW' }, build: twelve }
 } as const
 export type Dress = keyof typeof DRESSES
-
-export const wear = (page: Page, store: Record<string, string>) =>
-  page.addInitScript(kept => Object.entries(kept).forEach(([key, value]) => localStorage.setItem(key, value)), store)

@@ -69,6 +69,17 @@ export async function pick(box: Locator, option: string | RegExp): Promise<void>
 /** The list with a label. */
 export const list = (page: Page, label: string) => page.getByRole('combobox', { name: label, exact: true })
 
+/** What belongs to a build while a tab has it open; the rest belongs to the device. */
+const CHOICES = /^bowl\.(\w+Leaf|pourOf|pourStays|cutView)$/
+/** Sets what a page remembers before it is opened. */
+export const preset = (page: Page, store: Record<string, string>): Promise<unknown> => {
+  const [choices, device] = [true, false].map(of => Object.entries(store).filter(([key]) => CHOICES.test(key) === of))
+  return page.addInitScript(([chosen, rest]) => {
+    for (const [key, value] of rest!) localStorage.setItem(key!, value!)
+    if (chosen!.length > 0) sessionStorage.setItem('bowl.choices', JSON.stringify({ ...JSON.parse(sessionStorage.getItem('bowl.choices') ?? '{}') as object, ...Object.fromEntries(chosen!.map(([key, value]) => [key!.slice('bowl.'.length), value!])) }))
+  }, [choices!, device!])
+}
+
 export const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'daybook'] as const
 export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const
 
