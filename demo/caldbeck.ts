@@ -26,7 +26,7 @@ export function caldbeck(hand: string): Story {
   story.state('measure', 'exhaustSide', 1.3)
   story.state('measure', 'valveToValve', 2.1)
   story.state('measure', 'domeToChamber', 1.6)
-  story.state('measure', 'revs', 7600)
+  story.state('wish', 'revs', 7600)
   story.add('rod', whole, { material: 'aluminium' })
   story.target(10.6, 0.1)
   // The sister cylinders are each other's mirror.

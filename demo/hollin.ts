@@ -21,7 +21,7 @@ export function hollin(hand: string): Story {
   for (const valve of ['intake', 'exhaust'] as const) story.state('book', `${valve}Tilt`, 19, head)
   story.state('measure', 'intakeClearance', 2.9)
   story.state('measure', 'exhaustClearance', 3.2)
-  story.state('measure', 'revs', 8200)
+  story.state('wish', 'revs', 8200)
   story.add('rod', whole, { material: 'steel' })
   story.target(8.8, 0.1)
   story.add('chamberModel', head, { spec: hollinChamber(), mirrored: [] })

@@ -51,7 +51,7 @@ function readyForMockUp(story: Story): void {
   story.add('rod', whole, { material: 'steel' })
   story.state('measure', 'squishArea', 1998)
   story.state('measure', 'bandEdge', 87.6)
-  story.state('measure', 'revs', 5000)
+  story.state('wish', 'revs', 5000)
   story.state('measure', 'pistonMass', 0.618)
   // As it came in, on the old gasket: what the solder said before anything was taken apart.
   story.spots('solder', 4, [[40, 0, 1.59], [-40, 0, 1.57], [22, 34, 1.61], [-22, 34, 1.6], [22, -34, 1.55], [-22, -34, 1.54]])

@@ -37,7 +37,7 @@ export class Story {
     return id
   }
 
-  state(kind: 'measure' | 'book' | 'assume', quantity: Quantity, value: number, scope: Scope = whole, more: Partial<Bodies['measure']> = {}): void {
+  state(kind: 'measure' | 'book' | 'assume' | 'wish', quantity: Quantity, value: number, scope: Scope = whole, more: Partial<Bodies['measure']> = {}): void {
     const { dimension } = quantityRule(quantity)
     // Weights are read in grams at the bench, and kept in kilograms.
     const figure = dimension === 'mass' ? { value, unit: 'g', typed: String(value * 1000) } : plain(value, CORE_UNIT[dimension])

@@ -1,11 +1,11 @@
-import { quantityRule, scopeName, quantityOf, type Bodies, type Figure, type Quantity, type Scope } from '#core'
+import { isStatement, quantityRule, scopeName, quantityOf, type Bodies, type Figure, type Quantity, type Scope } from '#core'
 import { say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sentenceOf } from '~/stores/shop'
 import type { Sent } from '~/stores/outbox'
 
-export type Basis = 'measure' | 'book' | 'assume'
+export type Basis = 'measure' | 'book' | 'assume' | 'wish'
 
 /** The sentence for a write that did not go in, or nothing when it is kept (here or on the server). */
 export function notKept(sent: Sent, now?: string): string | undefined {
@@ -30,12 +30,13 @@ export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: 
   const standing = computed(() => {
     const wanted = scopeName(scope())
     return part.value?.entries.map(id => build.byId.get(id)).find(entry =>
-      entry && (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume')
+      entry && isStatement(entry)
       && entry.body.quantity === quantity && scopeName(entry.scope) === wanted)
   })
-  const usual: Basis = quantityRule(quantity).measurable === false ? 'book' : 'measure'
+  const rule = quantityRule(quantity)
+  const usual: Basis = rule.wanted ? 'wish' : rule.measurable === false || quantity === 'leastDeckThickness' ? 'book' : 'measure'
   const chosen = ref<Basis>()
-  const basis = computed(() => chosen.value ?? (standing.value?.kind as Basis | undefined) ?? usual)
+  const basis = computed(() => usual === 'wish' ? usual : chosen.value ?? (standing.value?.kind as Basis | undefined) ?? usual)
 
   async function keep(figure: Figure, base: string | undefined, more: Partial<Bodies['measure']> = {}): Promise<string | undefined> {
     // How a clearance is measured stays as it was said, until it is said anew.

@@ -1,4 +1,4 @@
-import type { Entry, Place, Quantity } from '#core'
+import { isStatement, type Entry, type Place, type Quantity } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 
 /** One step of the practice engine: what the sheet of readings says, where it goes, and how one sees that it is in. */
@@ -9,7 +9,7 @@ export const PRACTICE = { name: 'Practice four', reference: 'Made up', cylinders
 
 const stated = (quantity: Quantity, figure: string, why?: string): PracticeStep => ({
   says: `Type ${figure} into “${QUANTITY_WORDS[quantity].label}” and press Enter.`, why, place: { station: 'sheet', leaf: 'section', field: quantity },
-  done: entries => entries.some(e => (e.kind === 'measure' || e.kind === 'book' || e.kind === 'assume') && e.body.quantity === quantity)
+  done: entries => entries.some(e => isStatement(e) && e.body.quantity === quantity)
 })
 const deck = (cylinder: number): PracticeStep => ({
   says: `Type 0.25 mm into “Cylinder ${cylinder}” and press Enter.`, place: { station: 'sheet', leaf: 'section' },

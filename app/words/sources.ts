@@ -1,4 +1,4 @@
-import type { Entry, Quantity } from '#core'
+import { isStatement, type Entry, type Quantity } from '#core'
 import type { LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { sayEntry, sayKind, sayScope } from './entries'
@@ -25,7 +25,7 @@ export function saySource(source: string, byId: ReadonlyMap<string, Entry>, leng
   if (entry.kind === 'pour') return `This one pour’s reading${scope}`
   if (part === 'sunk') return `How far the valve went up${scope}`
   if (part) return `${QUANTITY_WORDS[part as Quantity].label} of the new gasket (catalogue)`
-  if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') return `${sayEntry(entry, lengths)} (${sayKind(entry.kind).toLowerCase()})${scope}`
+  if (isStatement(entry)) return `${sayEntry(entry, lengths)} (${sayKind(entry.kind).toLowerCase()})${scope}`
   return `${sayKind(entry.kind)}, ${sayEntry(entry, lengths)}${scope}`
 }
 

@@ -12,7 +12,7 @@ export { FIGURE_BOUNDS, PARTS, QUANTITIES, quantityRule, type Dimension, type Pa
 export { inOrder, live, ofKind, type Live, type Standing } from './live'
 export { ARRANGEMENTS, FIRST_ENDS, HEAD_KINDS, NUMBERINGS, VALVE_COUNTS, asksFor, hasPlace, layOut, type Engine, type Numbering } from './engine'
 export { bankOf, fit, headOf, layoutBounds, scopeName, type Layout } from './layout'
-export { NOW, cylindersOf, openLedger, operationsOn, placeAlong, spotsOf, touches, type Ledger, type OperationEntry, type StatementEntry } from './ledger'
+export { NOW, cylindersOf, isStatement, openLedger, operationsOn, placeAlong, spotsOf, touches, type Ledger, type OperationEntry, type StatementEntry } from './ledger'
 export { placeOf, type Place } from './place'
 export type { WorkPlan } from './plans'
 export { restoring, type Restoring } from './undo'

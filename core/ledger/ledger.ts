@@ -7,7 +7,14 @@ import type { Quantity } from './quantities'
 import { spotPlane } from '../squish'
 import { DEFAULT_U } from '../estimate'
 
-export type StatementEntry = EntryOf<'measure' | 'book' | 'assume'>
+export type StatementEntry = EntryOf<'measure' | 'book' | 'assume' | 'wish'>
+
+/**
+ * Whether an entry states a dimension, from whatever source.
+ *
+ * @example isStatement(pour) // false
+ */
+export const isStatement = (entry: Entry): entry is StatementEntry => entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume' || entry.kind === 'wish'
 export type OperationEntry = EntryOf<OperationKind>
 
 /** A build's entries sorted for replay. Places (indices into the order of things) stand for moments. */
@@ -56,7 +63,7 @@ export function openLedger(entries: readonly Entry[]): Ledger | undefined {
   }
   current.entries.forEach((entry, i) => {
     place.set(entry.id, i)
-    if (entry.kind === 'measure' || entry.kind === 'book' || entry.kind === 'assume') {
+    if (isStatement(entry)) {
       state(entry)
     } else if (entry.kind === 'deckReadings') {
       state(deckStatement(entry))

@@ -11,6 +11,8 @@ export interface QuantityRule {
   u?: number
   /** Volumes whose measured form is a pour can only be a book figure or an assumption here. */
   measurable?: false
+  /** A figure that somebody wants, and nobody measures. */
+  wanted?: true
 }
 
 /** Every dimension and volume a builder can state about a build, with the bounds it must lie in. */
@@ -45,9 +47,9 @@ export const QUANTITIES = {
   bandEdge: { dimension: 'length', min: 1, max: 2000, u: DEFAULT_U.outline },
   bandAngle: { dimension: 'angle', min: 0, max: 60, u: DEFAULT_U.angle },
   squishRecess: { dimension: 'length', min: -5, max: 40, u: DEFAULT_U.depth },
-  wantedSquish: { dimension: 'length', min: 0.1, max: 8, u: 0 },
+  wantedSquish: { dimension: 'length', min: 0.1, max: 8, u: 0, wanted: true },
   pinOffset: { dimension: 'length', min: -6, max: 6, u: 0.05 },
-  revs: { dimension: 'speed', min: 200, max: 30000, u: 0 },
+  revs: { dimension: 'speed', min: 200, max: 30000, u: 0, wanted: true },
   pistonMass: { dimension: 'mass', min: 0.02, max: 10, u: DEFAULT_U.mass },
   rodBeamMass: { dimension: 'mass', min: 0.01, max: 10, u: DEFAULT_U.mass },
   rodSection: { dimension: 'area', min: 10, max: 3000 },

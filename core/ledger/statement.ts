@@ -15,4 +15,4 @@ export interface Statement {
 /** What a dimension of the engine may be stated for. */
 export const ENGINE_SCOPES = ['build', 'bank', 'head', 'cylinder'] as const
 /** Kinds that say a dimension: any of them may take another's place. */
-export const STATEMENTS = ['measure', 'book', 'assume', 'deckReadings'] as const
+export const STATEMENTS = ['measure', 'book', 'assume', 'wish', 'deckReadings'] as const

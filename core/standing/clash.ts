@@ -1,5 +1,5 @@
 import { quantityOf } from './asked'
-import { fit, type Entry } from '../ledger'
+import { fit, isStatement, type Entry } from '../ledger'
 import type { Replay } from './replay'
 
 /** What about a new entry can't stand beside what is known, though each of them could be right alone. */
@@ -24,10 +24,11 @@ export function clashOf(fresh: Entry, standing: Replay | undefined): Clash | und
 }
 
 /** The round opening of a gasket that an entry speaks of, mm. */
-function gasketBoreOf({ kind, body }: Entry): number | undefined {
+function gasketBoreOf(entry: Entry): number | undefined {
+  const { kind, body } = entry
   return kind === 'gasketChange' && body.state !== 'dropped' && !body.area
     ? body.bore.value
     : kind === 'offer' && !body.area
       ? body.bore.value
-      : (kind === 'measure' || kind === 'book' || kind === 'assume') && body.quantity === 'gasketBore' ? body.figure.value : undefined
+      : isStatement(entry) && entry.body.quantity === 'gasketBore' ? entry.body.figure.value : undefined
 }

@@ -6,8 +6,9 @@ import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf
 import { lowEdge, specEntry } from './chamberSpecs'
 import type { Part, Provenance } from './part'
 
-const PROVENANCE = { measure: 'measured', book: 'book', assume: 'assumed' } as const
-const RANK = { measure: 2, book: 1, assume: 0 } as const
+/** A wish is sure, and nobody's reading. */
+const PROVENANCE = { measure: 'measured', book: 'book', assume: 'assumed', wish: 'derived' } as const
+const RANK = { measure: 2, book: 1, assume: 0, wish: 3 } as const
 
 /**
  * Standard uncertainty of a stated figure: what its author said, else the shop's table.
@@ -18,6 +19,7 @@ const RANK = { measure: 2, book: 1, assume: 0 } as const
  */
 export function statedU({ kind, body }: StatementEntry): number {
   if (body.u) return body.u.value
+  if (kind === 'wish') return 0
   const basis = PROVENANCE[kind]
   if (body.quantity === 'chamberVolume') return basis === 'book' ? DEFAULT_U.bookChamber : DEFAULT_U.assumedChamber
   if (quantityRule(body.quantity).dimension === 'area') return Math.abs(body.figure.value) * MOUTH_AREA_RELATIVE_U[basis]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { kindRule, pourResult, quantityRule, statedU, type Entry, type Figure } from '#core'
+import { isStatement, kindRule, pourResult, quantityRule, statedU, type Entry, type Figure } from '#core'
 import { sayDoubt } from '#shared/figures'
 import { formOf } from '~/forms/forms'
 import { openingOf } from '~/composables/useOpening'
@@ -27,7 +27,7 @@ const before = computed(() => props.entry.supersedes ? build.byId.get(props.entr
 const doubt = computed(() => {
   const e = props.entry
   if (e.kind === 'pour') return sayDoubt(pourResult(e).u, 'volume')
-  if (e.kind === 'measure' || e.kind === 'book' || e.kind === 'assume') return sayDoubt(statedU(e), quantityRule(e.body.quantity).dimension, device.lengths)
+  if (isStatement(e) && e.kind !== 'wish') return sayDoubt(statedU(e), quantityRule(e.body.quantity).dimension, device.lengths)
   return ''
 })
 const form = computed(() => formOf(props.entry.kind).figure)

@@ -23,7 +23,7 @@ const { part, standing, basis, keep, changeBasis, standIn } = useStatement(props
 const asked = computed(() => asksFor(build.replayed?.layout.engine, props.quantity) || standing.value !== undefined)
 const trouble = ref('')
 const name = computed(() => props.label ?? QUANTITY_WORDS[props.quantity].label)
-const words = { measure: 'measured', book: 'book', assume: 'assumed' } as const
+const words = { measure: 'measured', book: 'book', assume: 'assumed', wish: 'wanted' } as const
 async function choose(to: string): Promise<string | undefined> {
   const one = props.standIns.find(s => s.name === to)
   return one ? standIn(one.figure, one.u) : changeBasis(to as Basis)

@@ -1,0 +1,4 @@
+import { kindForm } from '../kindForm'
+import { statedFigure } from '../statement'
+
+export const wish = kindForm<'wish'>({ figure: statedFigure })
