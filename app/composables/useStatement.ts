@@ -1,6 +1,6 @@
-import { isStatement, quantityRule, scopeName, quantityOf, type Bodies, type Figure, type Quantity, type Scope } from '#core'
+import { fit, headOf, isStatement, quantityOf, quantityRule, scopeName, type Bodies, type Figure, type Quantity, type Scope, type StatementEntry } from '#core'
 import { say } from '#shared/figures'
-import { useBuild } from '~/stores/build'
+import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sentenceOf } from '~/stores/shop'
 import type { Sent } from '~/stores/outbox'
@@ -16,23 +16,37 @@ export function notKept(sent: Sent, now?: string): string | undefined {
 }
 
 /**
- * One dimension of the build as a field: what stands there, and how a new figure is kept.
+ * One dimension of the build as a field: what stands there, whom it holds for, and how a new figure is kept.
  *
  * @param quantity which dimension
- * @param scope what it is stated for
+ * @param usually what it is stated for where nobody said otherwise
+ * @param cylinder whose figure is shown; the one on the bench if not given
  */
-export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: () => number) {
+export function useStatement(quantity: Quantity, usually: () => Scope, cylinder?: () => number) {
   const build = useBuild()
   const device = useDevice()
   const of = () => cylinder?.() ?? build.cylinder
   const part = computed(() => quantityOf(build.replayed, quantity, of()))
-  /** The statement a new figure would correct: the one that counts, if it is for just this scope. */
-  const standing = computed(() => {
-    const wanted = scopeName(scope())
-    return part.value?.entries.map(id => build.byId.get(id)).find(entry =>
-      entry && isStatement(entry)
-      && entry.body.quantity === quantity && scopeName(entry.scope) === wanted)
+  /** The statement that counts for this cylinder, whomever it is about. */
+  const counting = computed(() => part.value?.entries.map(id => build.byId.get(id)).find((entry): entry is StatementEntry =>
+    entry !== undefined && isStatement(entry) && entry.body.quantity === quantity))
+  /** For whom it may be stated, widest first: an engine of one head has no figure of its head. */
+  const levels = computed<Scope[]>(() => {
+    const { layout } = build.replayed ?? {}
+    if (!layout || usually().level === 'cylinder') return []
+    return [
+      { level: 'build' }, ...(layout.heads.length > 1 ? [{ level: 'head' as const, head: headOf(layout, of()) }] : []),
+      ...(layout.cylinders.length > 1 && layout.cylinders.length > layout.heads.length ? [{ level: 'cylinder' as const, cylinder: of() }] : [])
+    ]
   })
+  const asked = ref<Scope>()
+  watch(of, () => asked.value = undefined)
+  const scope = computed<Scope>(() => {
+    const standing = counting.value && levels.value.find(level => scopeName(level) === scopeName(counting.value!.scope))
+    return asked.value ?? standing ?? (levels.value.length === 1 ? levels.value[0]! : usually())
+  })
+  /** The statement a new figure would correct: the one that counts, if it is for just this scope. */
+  const standing = computed(() => counting.value && scopeName(counting.value.scope) === scopeName(scope.value) ? counting.value : undefined)
   const rule = quantityRule(quantity)
   const usual: Basis = rule.wanted ? 'wish' : rule.measurable === false || quantity === 'leastDeckThickness' ? 'book' : 'measure'
   const chosen = ref<Basis>()
@@ -42,7 +56,7 @@ export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: 
     // How a clearance is measured stays as it was said, until it is said anew.
     const before = standing.value?.body
     const convention = before && 'convention' in before && before.convention ? { convention: before.convention } : {}
-    const sent = await build.add(basis.value, scope(), { quantity, figure, ...convention, ...more }, base ? { supersedes: base } : {})
+    const sent = await build.add(basis.value, scope.value, { quantity, figure, ...convention, ...more }, base ? { supersedes: base } : {})
     const value = part.value
     return notKept(sent, value && say(value.estimate.value, quantityRule(quantity).dimension, device.lengths))
   }
@@ -58,7 +72,25 @@ export function useStatement(quantity: Quantity, scope: () => Scope, cylinder?: 
   async function standIn(figure: Figure, u: Figure): Promise<string | undefined> {
     const before = standing.value?.id
     chosen.value = undefined
-    return notKept(await build.add('assume', scope(), { quantity, figure, u }, before ? { supersedes: before } : {}))
+    return notKept(await build.add('assume', scope.value, { quantity, figure, u }, before ? { supersedes: before } : {}))
   }
-  return { part, standing, basis, keep, changeBasis, standIn }
+  /** The figure for more of the engine, or for less of it: wider, it takes the place of what was said of its parts. */
+  async function holdFor(to: Scope): Promise<string | undefined> {
+    const now = counting.value
+    const { layout, live } = build.replayed ?? {}
+    asked.value = to
+    if (!now || !layout || !live || scopeName(now.scope) === scopeName(to)) return undefined
+    const same = live.entries.filter((e): e is StatementEntry => isStatement(e) && e.body.quantity === quantity)
+    const reach = (scope: Scope) => layout.cylinders.filter(c => fit(scope, layout, c) > 0)
+    const wider = reach(to).length > reach(now.scope).length
+    const there = same.find(e => scopeName(e.scope) === scopeName(to))
+    const parts = wider ? same.filter(e => e !== there && scopeName(e.scope) !== scopeName(to) && reach(e.scope).every(c => reach(to).includes(c))) : []
+    const said = notKept(await build.addAll([
+      ...parts.map((e): ToAdd => ({ kind: 'void', scope: e.scope, body: { reason: `holds for ${scopeName(to)} now` }, more: { supersedes: e.id } })),
+      { kind: now.kind, scope: to, body: now.body, more: there ? { supersedes: there.id } : {} } as ToAdd
+    ]))
+    asked.value = undefined
+    return said
+  }
+  return { part, standing, basis, scope, levels, keep, changeBasis, standIn, holdFor }
 }

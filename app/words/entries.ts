@@ -1,5 +1,5 @@
 import type { Entry, EntryKind, Scope } from '#core'
-import type { LengthUnit } from '#shared/figures'
+import { sayList, type LengthUnit } from '#shared/figures'
 import type { KindWords } from './kindWords'
 import * as WORDS from './kinds'
 
@@ -9,6 +9,12 @@ const wordsOf = (kind: EntryKind) => KINDS[kind] as KindWords
 
 /** What a kind of entry is called in the Daybook; one that a newer version wrote goes by its own name. */
 export const sayKind = (kind: string): string => Object.hasOwn(KINDS, kind) ? KINDS[kind as EntryKind].label : kind
+
+/** “Head 2, cylinders 5, 6, 7 and 8”: a head or a bank by its name and whose it is; only “Head” where there is one. */
+export function sayGroup(name: string, n: number, groups: readonly (readonly number[])[]): string {
+  const own = groups[n - 1] ?? []
+  return groups.length > 1 ? `${name} ${n}, ${own.length === 1 ? 'cylinder' : 'cylinders'} ${sayList([...own])}` : name
+}
 
 /** What an entry is about. */
 export function sayScope(scope: Scope): string {

@@ -4,6 +4,7 @@ import { digits, say } from '#shared/figures'
 import { CHAMBER_WORDS, SUSPECT_WORDS, sayFault } from '#shared/words/chamber'
 import { useDrawing } from '~/composables/useDrawing'
 import { askSolids } from '~/composables/useSolids'
+import { sayGroup } from '~/words/entries'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
@@ -89,7 +90,7 @@ async function stl() {
       </div>
       <div class="right">
         <div class="head">
-          <p class="label">{{ CHAMBER_WORDS[spec.kind] }}, cylinder {{ build.cylinder }}{{ model?.mirrored ? ', mirrored' : '' }}</p>
+          <p class="label">{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `${sayGroup('Head', head, build.replayed!.layout.heads)}. ` : '' }}{{ CHAMBER_WORDS[spec.kind] }}, cylinder {{ build.cylinder }}{{ model?.mirrored ? ', mirrored' : '' }}</p>
           <p v-if="facts" class="big"><span class="num" data-factor>{{ digits(facts.factor, 3) }}</span> <span class="unit">poured over drawn</span></p>
           <p v-if="facts" class="small" data-verdict :class="{ warn: poured !== undefined && !fits }">{{ verdict }}</p>
           <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ say(mouth ?? 0, 'area', device.lengths) }}{{ working ? ' · working' : '' }}</p>

@@ -220,6 +220,7 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), typ
           <span v-if="part && !draft" class="rule" :class="[part.provenance, { inked: inking }]" :style="{ width: `${standing.length - (standing.match(/[.,]/g)?.length ?? 0) * 0.55}ch` }" aria-hidden="true" />
         </div>
         <span v-if="dimension !== 'ratio'" class="v-text-field__suffix">{{ UNITS[unit].label }}</span>
+        <slot name="whom" />
       </template>
     </v-field>
     <template #append>

@@ -4,6 +4,7 @@ import { say, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { sayGroup } from '~/words/entries'
 
 /** Deck clearance read at several places, with rock taken out; and the deck's own cut. */
 const build = useBuild()
@@ -16,6 +17,9 @@ const deck = computed(() => quantityOf(build.replayed, 'deckClearance', build.cy
 const planned = computed(() => build.replayed?.planned.find(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
 const cuts = computed(() => (build.replayed?.done ?? []).filter(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
 const after = computed(() => quantityOf(build.replayed, 'deckClearance', build.cylinder, 'asPlanned'))
+const banks = computed(() => build.replayed?.layout.banks ?? [])
+/** A closed barrel comes down by what is taken off its foot. */
+const barrel = computed(() => build.replayed?.layout.engine?.head === 'blind')
 const sentence = ref('')
 const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth }, planned.value ? { supersedes: planned.value.id } : {}))
 async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<string | undefined> {
@@ -36,13 +40,13 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
         <p v-else class="small quiet">Type one figure on the Section leaf, or read several places here: together they cancel the rock of the piston.</p>
       </div>
       <section>
-        <h3>Cut the deck, bank {{ bank.bank }}</h3>
+        <h3>Cut the {{ barrel ? 'barrel’s foot' : 'deck' }}{{ banks.length > 1 ? `: ${sayGroup('bank', bank.bank, banks)}` : '' }}</h3>
         <template v-if="planned && planned.kind === 'deckCut'">
           <p>Planned: <strong class="num">{{ say(planned.body.depth.value, 'length', device.lengths) }}</strong><template v-if="after">; this cylinder is then at <span class="num">{{ say(after.estimate.value, 'length', device.lengths) }}</span></template>.</p>
           <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="[0.02, 3]" :commit="figure => finish('done', figure)" />
           <div class="row"><v-btn @click="finish('dropped').then(said => sentence = said ?? '')">Drop it</v-btn></div>
         </template>
-        <FigureField v-else :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" label="Depth off the deck, to plan" dimension="length" :usual="[0.02, 3]" :commit="plan" />
+        <FigureField v-else :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${barrel ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="[0.02, 3]" :commit="plan" />
         <p v-if="cuts.length" class="small quiet">{{ cuts.length === 1 ? 'Cut once' : `Cut ${cuts.length} times` }} already.</p>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </section>

@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { ofKind } from '#core'
 import { say } from '#shared/figures'
 import { useHeights } from '~/composables/useHeights'
+import { sayGroup } from '~/words/entries'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
@@ -47,7 +48,7 @@ const cutOf = (id: string) => build.byId.get(id)
         </div>
       </div>
       <div class="foot">
-        <p class="small quiet">Head {{ head }} from face to cover rail, seen from the face; cylinder 1 to the right.</p>
+        <p class="small quiet">{{ sayGroup('Head', head, build.replayed?.layout.heads ?? []) }}, from face to cover rail, seen from the face; cylinder {{ bores[0]?.cylinder }} to the right.</p>
         <v-btn v-if="entry" @click="startAfresh">New set</v-btn>
       </div>
     </div>

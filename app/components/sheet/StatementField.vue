@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { asksFor, quantityRule, type Figure, type Quantity, type Scope } from '#core'
+import { asksFor, quantityRule, scopeName, type Figure, type Quantity, type Scope } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { sayList } from '#shared/figures'
+import { sayScope } from '~/words/entries'
 import { useStatement, type Basis } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 
@@ -18,7 +20,7 @@ const props = withDefaults(defineProps<{
 }>(), { cylinder: undefined, label: undefined, extra: 0, bases: () => ['measure', 'book', 'assume'], standIns: () => [] })
 const emit = defineEmits<{ focused: [on: boolean] }>()
 const build = useBuild()
-const { part, standing, basis, keep, changeBasis, standIn } = useStatement(props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
+const { part, standing, basis, scope: held, levels, keep, changeBasis, standIn, holdFor } = useStatement(props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
 /** An engine of another kind has no such dimension; what was stated of it all the same stays to be seen. */
 const asked = computed(() => asksFor(build.replayed?.layout.engine, props.quantity) || standing.value !== undefined)
 const trouble = ref('')
@@ -32,7 +34,13 @@ const choices = computed(() => [
   ...props.bases.map(b => ({ value: b as string, title: words[b] })),
   ...props.standIns.map(s => ({ value: s.name, title: s.name, note: 'assumed, by its kind' }))
 ])
-const where = computed(() => Object.values(props.scope).join('-'))
+const where = computed(() => Object.values(held.value).join('-'))
+/** Whom it holds for, where an engine has more than one of it. */
+const whom = computed(() => levels.value.length > 1 && !props.hideLabel ? levels.value.map(level => ({ value: scopeName(level), title: sayScope(level), note: build.replayed && level.level === 'head' ? sayList(build.replayed.layout.heads[level.head - 1] ?? []) : '' })) : [])
+async function hold(name: string) {
+  const level = levels.value.find(one => scopeName(one) === name)
+  if (level) trouble.value = await holdFor(level) ?? ''
+}
 </script>
 
 <template>
@@ -40,7 +48,9 @@ const where = computed(() => Object.values(props.scope).join('-'))
     <FigureField
       :field="`${build.view?.id}/${quantity}/${where}`" :label="name" :dimension="quantityRule(quantity).dimension" :usual="QUANTITY_WORDS[quantity].usual"
       :part="part" :base="standing?.id" :extra="extra" :hide-label="hideLabel" :commit="(figure, _terms, base) => keep(figure, base)"
-    />
+    >
+      <template v-if="whom.length" #whom><BasisPlate class="whom" :label="`${name}: whom it holds for`" :now="sayScope(held)" :choices="whom" @choose="hold" /></template>
+    </FigureField>
     <BasisPlate v-if="!noBasis" class="basis" :label="`${name}: where it comes from`" :now="words[basis]" :choices="choices" @choose="choose($event).then(said => trouble = said ?? '')" />
     <p v-if="trouble" class="sentence">{{ trouble }}</p>
   </div>
@@ -48,6 +58,7 @@ const where = computed(() => Object.values(props.scope).join('-'))
 
 <style scoped>
 .statement { position: relative; }
+.whom { align-self: center; padding-right: 6px; margin-left: -4px; }
 .basis { position: absolute; right: 0; top: -1px; z-index: 2; }
 @media (max-width: 1000px) { .basis { top: -5px; } }
 </style>

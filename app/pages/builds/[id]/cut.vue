@@ -5,6 +5,7 @@ import { sayLay } from '~/words/cuts'
 import { useCutStair } from '~/composables/useCutStair'
 import { useCutting } from '~/composables/useCutting'
 import { useSettling } from '~/composables/useSettling'
+import { sayGroup } from '~/words/entries'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
@@ -104,7 +105,7 @@ async function planDepth() {
       <WorkingLine :working="!settled" label="The chambers are being worked out" />
       <span class="visually-hidden" data-reckoned :aria-busy="!settled" />
       <section class="ask">
-        <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">Head {{ head }}</h2>
+        <h2 v-if="(build.replayed?.layout.heads.length ?? 1) > 1">{{ sayGroup('Head', head, build.replayed!.layout.heads) }}</h2>
         <CutLay v-if="solid.drawn.value && !planned" :lay="lay" :laid="laid" :head="head" />
         <template v-if="deepest && lowest && !planned && (free === 'angle' || free === 'flat')">
           <div class="answer">

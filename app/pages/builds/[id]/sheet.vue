@@ -7,7 +7,6 @@ import type { Basis } from '~/composables/useStatement'
 
 const build = useBuild()
 const whole: Scope = { level: 'build' }
-const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
 /** The chamber as it was poured has the slot; what the book says stands beneath it. */
 const poured = computed(() => {
   const chamber = build.state?.parts.chamber
@@ -18,13 +17,13 @@ const choices = useChoices()
 const leaf = choices.leafOf('sheet')
 const leaves = computed(() => choices.leavesOf('sheet'))
 
-interface Slot { quantity: Quantity, label?: string, bases?: Basis[], scope?: 'head' }
+interface Slot { quantity: Quantity, label?: string, bases?: Basis[] }
 // Sorted by how high their anchors lie in the drawing, so that leaders never cross.
 const engine = computed(() => build.replayed?.layout.engine)
 const asked = <T extends Slot | 'offers'>(slots: T[]) => slots.filter(slot => asksFor(engine.value, slot === 'offers' ? 'gasketThickness' : (slot as Slot).quantity))
 const left = computed(() => asked<Slot>([
   { quantity: 'chamberVolume', label: 'Chamber', bases: ['book', 'assume'] },
-  { quantity: 'mouthArea', scope: 'head' },
+  { quantity: 'mouthArea' },
   { quantity: 'crownVolume' },
   { quantity: 'topLandHeight' },
   { quantity: 'crownDiameter' }
@@ -40,12 +39,6 @@ const key = (slot: Slot | 'offers') => slot === 'offers' ? 'offers' : slot.quant
 const OFFERS = 22
 const places = (slots: (Slot | 'offers')[], above = 0) => slots.map((slot, i) =>
   ({ key: key(slot), y: (i + above) * pitch.value.slot + pitch.value.middle + (slots.indexOf('offers') >= 0 && i > slots.indexOf('offers') ? OFFERS : 0) }))
-/** Heads of one engine are one casting: what is stated of one holds for all, unless a head has a figure of its own. */
-const ownHead = computed(() => {
-  const part = quantityOf(build.replayed, 'mouthArea', build.cylinder)
-  return part?.entries.some(id => build.byId.get(id)?.scope.level === 'head') ?? false
-})
-const scopeOf = (slot: Slot) => slot.scope === 'head' && ownHead.value ? head.value : whole
 /** Mouths by the kind of chamber, as shares of the bore circle. */
 const mouths = computed(() => {
   const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value
@@ -77,7 +70,7 @@ const watching = (name: string) => (on: boolean) => {
         <div class="column">
           <p v-if="poured" class="poured slot"><span class="label">Chamber, poured</span><FigureReading :label="`Chamber ${build.cylinder}`" :part="poured" dimension="volume" :extra="1" doubt formula="the mean of its pours" /></p>
           <StatementField
-            v-for="(slot, i) in left" :key="`${slot.quantity}${slot.scope ? ownHead : ''}`" :quantity="slot.quantity" :scope="scopeOf(slot)" :label="slot.quantity === 'chamberVolume' && poured ? 'Chamber by the book' : slot.label" :bases="slot.bases" :stand-ins="slot.quantity === 'mouthArea' ? mouths : []"
+            v-for="(slot, i) in left" :key="slot.quantity" :quantity="slot.quantity" :scope="whole" :label="slot.quantity === 'chamberVolume' && poured ? 'Chamber by the book' : slot.label" :bases="slot.bases" :stand-ins="slot.quantity === 'mouthArea' ? mouths : []"
             :data-new="i === 0 ? true : undefined" class="slot" @focused="watching(slot.quantity)($event)"
           />
         </div>
@@ -85,7 +78,7 @@ const watching = (name: string) => (on: boolean) => {
         <div class="column">
           <template v-for="slot in right" :key="key(slot)">
             <GasketOffers v-if="slot === 'offers'" class="slot offers" @focusin="watching('offers')(true)" @focusout="watching('offers')(false)" />
-            <StatementField v-else :quantity="slot.quantity" :scope="scopeOf(slot)" class="slot" @focused="watching(slot.quantity)($event)" />
+            <StatementField v-else :quantity="slot.quantity" :scope="whole" class="slot" @focused="watching(slot.quantity)($event)" />
           </template>
         </div>
       </div>
