@@ -38,6 +38,8 @@ useBenchKeys(() => ({
   ...Object.fromEntries(choices.stations.map(path => [STATIONS[path].key, station(path)])),
   '[': () => build.step(-1), ']': () => build.step(1),
   'n': () => document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus(),
+  // To where the next move is made; there already, to its reading.
+  'm': () => (document.querySelector<HTMLElement>('.next a.go') ? document.querySelector<HTMLElement>('.next a.go')!.click() : document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus()),
   'u': () => device.otherUnit(),
   '/': () => findOpen.value = true,
   '?': () => helpOpen.value = true

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import type { BuildView } from '#shared/dto'
-import { STATIONS, copyOf, expect, field, list, open, pick, reckoned, test, type Bench } from '../support/page'
+import { type Bench, copyOf, expect, field, list, open, pick, preset, reckoned, STATIONS, test } from '../support/page'
 import { TestServer } from '../support/server'
 import { newBuild, pour } from '../support/sent'
 
@@ -83,6 +83,7 @@ test('what is stored and can’t be used stands first in the Daybook, is the nex
 })
 
 test('a write that breaks the server is set aside, the others go in, and each reading is stored once', async ({ page, bench }) => {
+  await preset(page, { 'bowl.pourStays': 'yes' })
   const build = await newBuild(bench.server.url)
   await open(page, bench, build, 'pour')
   let broken = 0
@@ -173,6 +174,7 @@ test('others’ readings show at once, and within moments after the server was a
 
 test('a station that breaks costs no reading: what is typed before, beside and after it is stored once', async ({ page, bench }) => {
   test.info().annotations.push({ type: 'forces faults' })
+  await preset(page, { 'bowl.pourStays': 'yes' })
   const build = await newBuild(bench.server.url)
   await open(page, bench, build, 'pour')
   await field(page, READING).fill('51.1')
@@ -195,6 +197,7 @@ test('a station that breaks costs no reading: what is typed before, beside and a
 })
 
 test('a write is waited for as long as the shop works on it, and sent again when nobody does: stored once either way', async ({ page, bench }) => {
+  await preset(page, { 'bowl.pourStays': 'yes' })
   const build = await newBuild(bench.server.url)
   await open(page, bench, build, 'pour')
   let sent = 0

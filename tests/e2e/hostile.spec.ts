@@ -47,12 +47,13 @@ test('bad readings at the burette are refused beside the burette', async ({ page
 })
 
 test('the shop page refuses what is no name and no instrument', async ({ page, bench }) => {
-  await page.goto(bench.server.url)
+  await page.goto(`${bench.server.url}/new`)
   await page.getByLabel('Name').first().fill('x\'); DROP TABLE entries;--')
   await page.getByLabel('Job reference').fill('<b>1</b>')
   await page.getByRole('button', { name: 'Begin' }).click()
   await expect(page.locator('form.new .v-messages__message').first()).toHaveText(/can’t hold “;”/)
   await expect(page.locator('form.new .v-messages__message').nth(1)).toHaveText(/can’t hold “<”/)
+  await page.goto(bench.server.url)
   await page.getByRole('tab', { name: 'Instruments' }).click()
   await page.getByRole('button', { name: 'Add an instrument' }).click()
   const glass = page.locator('form.form')

@@ -1,4 +1,4 @@
-import { expect, field, open, test } from '../support/page'
+import { expect, field, open, preset, test } from '../support/page'
 import { TestServer } from '../support/server'
 import { newBuild } from '../support/sent'
 
@@ -7,6 +7,7 @@ test('a half-typed pour survives a reload and a server restart, and goes in once
   try {
     const builds = await (await fetch(`${server.url}/api/builds`)).json() as { id: string, name: string }[]
     const bench = { server, launch: builds.find(b => b.name === 'Brackwater 34')!.id }
+    await preset(page, { 'bowl.pourStays': 'yes' })
     await open(page, bench, bench.launch, 'pour')
     await field(page, 'Cylinder 1: reading at the end').fill('55')
     await page.getByRole('button', { name: 'Another fill' }).click()

@@ -29,6 +29,7 @@ const props = withDefaults(defineProps<{
 }>(), { usual: undefined, part: undefined, base: undefined, extra: 0, emptyText: '', gaugeAt: undefined })
 const emit = defineEmits<{ typing: [value: { figure: Figure, terms: number[] } | undefined], pass: [] }>()
 
+const UNFINISHED = /[.,+\-/]\s*$/
 interface Draft { text: string, unit: UnitName, base?: string }
 
 const device = useDevice()
@@ -181,14 +182,15 @@ function focused() {
 }
 /**
  * What is typed is kept on every way out of the field, but within a place that says it belongs together (`data-stay`): there
- * the hand may still choose another glass, or leave it. A window that goes to the back is no way out.
+ * the hand may still choose another glass, or leave it. A window that goes to the back is no way out, and a figure that breaks
+ * off (“51.”, “60+”) is not finished: it waits as it is.
  */
 function left(event: FocusEvent) {
   on.value = false
   keypad.leave(typingField)
   const room = input.value?.closest('[data-stay]')
   if (!draft.value || !document.hasFocus() || (room && event.relatedTarget instanceof Node && room.contains(event.relatedTarget))) return
-  enter(false)
+  if (!UNFINISHED.test(draft.value.text)) enter(false)
 }
 /** A press beside the figure is a press on the field. */
 function held(event: MouseEvent) {
@@ -199,7 +201,7 @@ function held(event: MouseEvent) {
 onBeforeUnmount(() => {
   keypad.leave(typingField)
   // By a way back in the browser the field goes without being left.
-  if (on.value && draft.value) enter(false)
+  if (on.value && draft.value && !UNFINISHED.test(draft.value.text)) enter(false)
 })
 defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), type })
 </script>

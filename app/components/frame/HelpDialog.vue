@@ -11,7 +11,7 @@ const station = computed(() => {
   return path && path in STATIONS ? path : undefined
 })
 const keys: [string, string][] = [
-  [Object.values(STATIONS).map(s => s.key).join(' '), 'stations'], ['[  ]', 'cylinder before, after'], ['n', 'new reading'], ['u', 'mm or inches'], ['/', 'find'],
+  [Object.values(STATIONS).map(s => s.key).join(' '), 'stations'], ['[  ]', 'cylinder before, after'], ['n', 'new reading'], ['m', 'to the next move'], ['u', 'mm or inches'], ['/', 'find'],
   ['?', 'this page'], ['F9', 'takes the gauge’s reading into the field'], ['Enter', 'keeps a reading and moves on'], ['Esc', 'clears a reading, z brings it back'], ['Ctrl Z', 'undoes what you did last'], ['Ctrl Y', 'does it again']
 ]
 </script>

@@ -35,7 +35,7 @@ const numberings = [...pairsOf(NUMBERING_WORDS), ['own', 'As I name them']] as c
       <BenchText v-if="banks && answers.numbering === 'own'" label="Cylinders of each bank" placeholder="1 4 6 7 / 2 3 5 8" :model-value="answers.own" :fault="faults.own" @update:model-value="give('own')(String($event ?? ''))" />
       <BenchSelect label="Cylinder 1 is at" :model-value="answers.first" :items="FIRST_ENDS.map(end => [end, FIRST_WORDS[end]] as const)" @update:model-value="give('first')($event)" />
       <BenchSelect label="Head" :model-value="answers.head" :items="choices.heads.map(h => [h, HEAD_WORDS[h]] as const)" @update:model-value="give('head')($event)" />
-      <BenchSelect label="Valves of a cylinder" :model-value="answers.valves" :items="choices.valves.map(v => [v, sayValves(...(v.split('+').map(Number) as [number, number]))] as const)" @update:model-value="give('valves')($event)" />
+      <BenchSelect label="Valves of a cylinder" :model-value="answers.valves" :items="choices.valves.map(v => [v, sayValves(...(v.split('+').map(Number) as [number, number])), v === '0+0' ? 'None' : v.replace('+', ' + ')] as const)" @update:model-value="give('valves')($event)" />
       <BenchSelect label="Chamber" :model-value="answers.chamber" :items="choices.chambers.map(kind => [kind, CHAMBER_WORDS[kind]] as const)" @update:model-value="give('chamber')($event)" />
     </div>
     <EnginePlan v-if="drawn?.engine" :layout="drawn" class="plan" />

@@ -5,8 +5,8 @@ import { sayEngine } from '~/words/engines'
 /** The engine seen from above as it is described: banks, heads, and the number of each cylinder. */
 const props = defineProps<{ layout: Bodies['layout'] }>()
 const W = 640
-const H = 380
 const banks = computed(() => props.layout.banks)
+const H = computed(() => banks.value.length > 1 ? 350 : 190)
 const most = computed(() => Math.max(...banks.value.map(b => b.length)))
 const pitch = computed(() => Math.min(88, (W - 150) / most.value))
 const R = computed(() => pitch.value * 0.36)
@@ -18,7 +18,7 @@ const x = (i: number, bank: number) => {
   const along = from + i * pitch.value + (banks.value.length > 1 ? (bank - 0.5) * R.value * 0.5 : 0)
   return engine.value.first === 'front' ? along : W - along
 }
-const y = (bank: number) => banks.value.length === 1 ? H / 2 : H / 2 + (bank === 0 ? -1 : 1) * Math.max(76, R.value * 1.9)
+const y = (bank: number) => banks.value.length === 1 ? H.value / 2 : H.value / 2 + (bank === 0 ? -1 : 1) * Math.max(76, R.value * 1.9)
 const cells = computed(() => banks.value.flatMap((cylinders, bank) => cylinders.map((cylinder, i) => ({ cylinder, x: x(i, bank), y: y(bank) }))))
 const heads = computed(() => props.layout.heads.map((cylinders, i) => {
   const own = cells.value.filter(c => cylinders.includes(c.cylinder))

@@ -73,7 +73,7 @@ async function take({ name, reference }: { name: string, reference: string }, la
 <template>
   <form class="new" @submit.prevent="begin">
     <div class="titles">
-      <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" />
+      <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" first />
     </div>
     <EngineForm v-model="form.engine" :faults="faults" />
     <p v-if="faults.hand" class="sentence">Put your initials in the header first.</p>
