@@ -7,7 +7,7 @@ import { CROWN_DEPTH, TRUTHS } from './truth'
 export function caldbeck(hand: string): Story {
   const story = new Story('Caldbeck Twin', 'Hill climb, sister cylinders', '2026-03-20T08:00:00Z', hand)
   const { chambers, decks, crown } = TRUTHS['Caldbeck Twin']!
-  story.add('layout', whole, { heads: [[1], [2]], banks: [[1], [2]] })
+  story.add('layout', whole, { heads: [[1], [2]], banks: [[1], [2]], engine: { strokes: 4, arrangement: 'vee', bankAngle: { value: 75, unit: '°', typed: '75' }, first: 'front', head: 'removable', intakes: 1, exhausts: 1, chamber: 'hemispherical' } })
   story.state('measure', 'bore', 84)
   story.state('book', 'stroke', 88)
   story.state('book', 'rodLength', 160)

@@ -7,7 +7,7 @@ import { CROWN_DEPTH, TRUTHS } from './truth'
 export function hollin(hand: string): Story {
   const story = new Story('Hollin 16', 'Ice racer, second head', '2026-03-16T08:00:00Z', hand)
   const { chambers, decks, crown } = TRUTHS['Hollin 16']!
-  story.add('layout', whole, { heads: [[1, 2, 3, 4]], banks: [[1, 2, 3, 4]] })
+  story.add('layout', whole, { heads: [[1, 2, 3, 4]], banks: [[1, 2, 3, 4]], engine: { strokes: 4, arrangement: 'inLine', first: 'front', head: 'removable', intakes: 2, exhausts: 2, chamber: 'pentRoof' } })
   story.state('measure', 'bore', 85.5)
   story.state('book', 'stroke', 85)
   story.state('book', 'rodLength', 143)

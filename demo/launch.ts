@@ -5,7 +5,7 @@ import { Story, cylinder, head, mm, whole } from './story'
 
 /** What both sister engines are: the same castings, pistons and gaskets. */
 export function sisterEngine(story: Story, decks: number[]): void {
-  story.add('layout', whole, { heads: [[1, 2, 3, 4, 5, 6]], banks: [[1, 2, 3, 4, 5, 6]] })
+  story.add('layout', whole, { heads: [[1, 2, 3, 4, 5, 6]], banks: [[1, 2, 3, 4, 5, 6]], engine: { strokes: 4, arrangement: 'inLine', first: 'front', head: 'removable', intakes: 1, exhausts: 1, chamber: 'wedge' } })
   story.state('measure', 'bore', 92)
   story.state('book', 'stroke', 85)
   story.state('book', 'rodLength', 150)

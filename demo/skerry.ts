@@ -5,7 +5,7 @@ import { Story, cc, cylinder, head, mm, whole } from './story'
 /** The trials single: a turned two-stroke head, squish first, then the dome. */
 export function skerry(hand: string): Story {
   const story = new Story('Skerry 247', 'Trials single', '2026-03-18T08:00:00Z', hand)
-  story.add('layout', whole, { heads: [[1]], banks: [[1]] })
+  story.add('layout', whole, { heads: [[1]], banks: [[1]], engine: { strokes: 2, arrangement: 'single', first: 'front', head: 'turned', intakes: 0, exhausts: 0, chamber: 'turnedDome' } })
   story.state('measure', 'bore', 68)
   story.state('book', 'stroke', 68)
   story.state('book', 'rodLength', 125)

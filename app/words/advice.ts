@@ -81,6 +81,7 @@ const sayHeads = ({ heads }: Advice) => heads.length > 0 ? ` of head ${heads.joi
 
 function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
   const one = cylinders.length === 1
+  if (way === 'foot' && figure !== undefined) return `Plan ${mm(figure)} off the barrel’s foot: cylinder ${cylinders[0]} then reaches the target.`
   if (way === 'open') return `${who} ${one ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`
   if (way === 'even') return `${who} ${one ? 'is' : 'are'} under target, but another of head ${heads[0]} is there already: even the chambers first.`
   if (figure !== undefined && past) return `${mm(figure)} off head ${heads[0]} reaches the target, but ${sayPast(past, mm)}. ${past.kind === 'seat' && past.assumed ? 'Measure that height first' : 'Look for another way first'}.`

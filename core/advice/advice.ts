@@ -1,7 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, fit, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { NO_SOLIDS, asIf, cutLimits, flatCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource } from '../plan'
+import { NO_SOLIDS, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
@@ -33,7 +33,7 @@ type Open
     | { kind: 'pourFine' }
     | { kind: 'squish', figure: number, limit: number }
     /** `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
-    | { kind: 'plan', way: 'cut' | 'open' | 'even', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
+    | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
     | { kind: 'do', operation: string, what: OperationKind, at: Place, figure?: number }
     | { kind: 'pourAgain' }
     | { kind: 'onTarget' }
@@ -187,15 +187,17 @@ function assumptions({ r, now, cuts }: Sight): Found[] {
   return [...ofRatio, ...ofDepth]
 }
 
+/** What a cylinder's ratio stands on: its chamber's pours, or where that was never poured by itself those of its whole clearance. */
+const poured = (r: Replay) => r.pours.map((chamber, i) => chamber.ever ? chamber : r.wholes[i]!.ever ? r.wholes[i]! : chamber)
+
 /** Chambers of which a figure still rests on a claim, one pour, or a syringe. */
 function unpoured({ r }: Sight): Found[] {
-  const assembled = new Set(r.asIs.filter(s => s.clearance?.provenance === 'measured').map(s => s.cylinder))
   const of = (kind: 'pour' | 'pourSecond' | 'pourFine', which: (p: Replay['pours'][number]) => boolean): Found[] => {
-    const cylinders = r.pours.filter(which).map(p => p.cylinder)
+    const cylinders = poured(r).filter(which).map(p => p.cylinder)
     return cylinders.length > 0 ? [{ kind, cylinders }] : []
   }
   return [
-    ...of('pour', p => !p.ever && !assembled.has(p.cylinder)),
+    ...of('pour', p => !p.ever),
     ...of('pourSecond', p => p.current.length === 1),
     ...r.target ? [] : [{ kind: 'setTarget' as const, cylinders: r.layout.cylinders }],
     // A syringe shows where one is; what a cut is reckoned from, or the job is called done by, comes from a burette.
@@ -217,7 +219,7 @@ function planned({ r }: Sight): Found[] {
   })
 }
 
-const settling = (r: Replay) => r.pours.filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
+const settling = (r: Replay) => poured(r).filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
 
 /** What to plan for the heads that are off their target: for those where nothing planned or done waits to be settled. */
 function toPlan({ r, rules, now, cuts }: Sight): Found[] {
@@ -235,6 +237,16 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
   const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
   const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && c.state.ratio && which(c.state, c.state.ratio.estimate.value)).map(c => c.cylinder)
   const squishFirst = new Set(first.flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))
+  // A closed barrel has no face: it comes down by its foot, its bank as one.
+  if (r.layout.engine?.head === 'blind') {
+    return r.layout.banks.flatMap((cylinders, i): Found[] => {
+      const least = footCut(r, i + 1, r.planned)
+      const low = by((_, ratio) => ratio < band.low).filter(c => cylinders.includes(c))
+      const high = by((_, ratio) => ratio > band.high).filter(c => cylinders.includes(c))
+      if (low.length > 0 && least && least.depth.value >= 0.01) return [{ kind: 'plan', way: 'foot', cylinders: low, waiting: false, figure: least.depth.value }]
+      return high.length > 0 ? [{ kind: 'plan', way: 'open', cylinders: high, waiting: false }] : []
+    })
+  }
   return [...first, ...cuts.filter(cut => !squishFirst.has(cut.head)).flatMap((cut): Found[] => {
     const here = (list: number[]) => list.filter(c => headOf(r.layout, c) === cut.head)
     const low = here(by((_, ratio) => ratio < band.low))
@@ -264,7 +276,7 @@ function settledAt(open: Open): Place {
     case 'passesTarget': return { station: open.planned ? 'cut' : 'shape', ...(open.planned ? { leaf: 'face' } : {}) }
     case 'squishTouches': case 'squish': return { station: 'mockup', leaf: 'squish' }
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
-    case 'plan': return open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: 'shape' }
+    case 'plan': return open.way === 'foot' ? { station: 'sheet', leaf: 'deck' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: 'shape' }
     case 'do': return open.at
     case 'onTarget': return { station: 'daybook' }
   }
@@ -286,7 +298,8 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const out: Found[] = r.leftOut.length > 0 ? [{ kind: 'takeOut', entries: r.leftOut.map(l => l.id), cylinders: [] }] : []
   const sight: Sight = {
     r, rules, now: asIf(r, [], chambers), then: asIf(r, r.planned, chambers),
-    cuts: r.layout.heads.map((_, i) => headCut(r, i + 1, r.planned, chambers))
+    // A closed barrel has no face that could be cut.
+    cuts: r.layout.engine?.head === 'blind' ? [] : r.layout.heads.map((_, i) => headCut(r, i + 1, r.planned, chambers))
   }
   const again = settling(r)
   const open: Found[] = [

@@ -1,3 +1,4 @@
+export { footCut } from './foot'
 export { asIf, flatCut, pouredVolume, type AsIf, type CylinderAsIf, type Tried, type ValveRoom } from './asIf'
 export { groundBudget, payBack, spentOf, type GroundBudget, type PayBack } from './budget'
 export { NO_SOLIDS, type ChamberShape, type Chambers, type NotReady, type ShapeSource, type Unreachable } from './chambers'

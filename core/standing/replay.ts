@@ -62,6 +62,8 @@ export interface Replay {
   planned: OperationEntry[]
   done: OperationEntry[]
   pours: PourStanding[]
+  /** The same for whole clearances, poured assembled. */
+  wholes: PourStanding[]
   challenges: Challenge[]
   ports: PortStanding[]
   portPairs: PortPair[]
@@ -110,6 +112,15 @@ function unmeasured(parts: Partial<Record<PartName, Part>>, chamberPoured: boole
   return (['crown', 'deck', 'gasket'] as const).find(name => parts[name]?.provenance !== 'measured') ?? 'other'
 }
 
+/** The last pours of a whole clearance between two changes of it, what has changed it at all, and whether anything has since. */
+function lastWhole(ledger: Ledger, cylinder: number, assembled: EntryOf<'pour'>[]): { group: EntryOf<'pour'>[], all: OperationEntry[], changed: boolean } {
+  const all = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut', 'relief', 'seatWork', 'deckCut', 'gasketChange'])
+  const changesSince = (pour: EntryOf<'pour'>) => all.filter(op => ledger.place.get(op.id)! > ledger.place.get(pour.id)!).length
+  const last = assembled.at(-1)
+  const since = last ? changesSince(last) : 0
+  return { group: assembled.filter(pour => changesSince(pour) === since), all, changed: since > 0 }
+}
+
 function stackOf(
   ledger: Ledger, lessons: Lesson[], cylinder: number, countsCrevice: boolean, planned: OperationEntry[]
 ): Stack {
@@ -120,11 +131,8 @@ function stackOf(
   let measuredTotal: Part | undefined
 
   if (assembled.length > 0) {
-    const all = operationsOn(ledger.done, ledger.layout, cylinder,
-      ['faceCut', 'relief', 'seatWork', 'deckCut', 'gasketChange'])
+    const { group, all, changed } = lastWhole(ledger, cylinder, assembled)
     const lastPlace = ledger.place.get(assembled.at(-1)!.id)!
-    const changesSince = (place: number) => all.filter(op => ledger.place.get(op.id)! > place).length
-    const group = assembled.filter(pour => changesSince(ledger.place.get(pour.id)!) === changesSince(lastPlace))
     const then = measuredParts(ledger, cylinder, lastPlace, [])
     const withCrevice = group.at(-1)!.body.sealed !== 'crown'
     const entries = group.map(pour => pour.id)
@@ -142,7 +150,7 @@ function stackOf(
     } else if (![...all.filter(op => ledger.place.get(op.id)! > lastPlace), ...operationsOn(planned, ledger.layout, cylinder, OPERATION_KINDS)].some(op => op.kind === ENDS[name])) {
       parts[name] = left
     }
-    if (changesSince(lastPlace) === 0 && planned.length === 0) measuredTotal = poured
+    if (!changed && planned.length === 0) measuredTotal = poured
   }
 
   const perMm = perMmOf(ledger, lessons, cylinder)
@@ -224,6 +232,11 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
       const poured = (ledger.pours.get(cylinder) ?? []).filter(pour => pour.body.encloses === 'chamber')
       const current = chamberNow(ledger, lessons, cylinder)?.pours ?? []
       return { cylinder, current, ever: poured.length > 0, disagreement: disagreement(current) }
+    }),
+    wholes: layout.cylinders.map((cylinder) => {
+      const assembled = (ledger.pours.get(cylinder) ?? []).filter(pour => pour.body.encloses === 'assembled')
+      const { group, changed } = lastWhole(ledger, cylinder, assembled)
+      return { cylinder, current: changed ? [] : group, ever: assembled.length > 0 }
     }),
     challenges: layout.cylinders.flatMap(cylinder => challengesOf(ledger, lessons, cylinder)),
     heights: heightsOf(ledger), ports: portStandings(ledger), portPairs: portPairs(ledger),

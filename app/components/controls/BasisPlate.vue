@@ -5,9 +5,17 @@ const emit = defineEmits<{ choose: [value: string] }>()
 const open = ref(false)
 const wanted = ref(false)
 const plate = useTemplateRef<{ $el: HTMLElement }>('plate')
-function show() {
+const list = useTemplateRef<{ $el: HTMLElement }>('list')
+/** Opened, the list has the focus on what stands, so that the arrow keys go on from there. */
+async function show() {
   wanted.value = true
   open.value = true
+  for (let i = 0; i < 30 && open.value; i++) {
+    await new Promise(resolve => requestAnimationFrame(resolve))
+    const item = list.value?.$el.querySelector<HTMLElement>('[aria-selected=true]') ?? list.value?.$el.querySelector<HTMLElement>('[role=option]')
+    item?.focus()
+    if (item && document.activeElement === item) return
+  }
 }
 function choose(value: string) {
   open.value = false
@@ -22,7 +30,7 @@ function choose(value: string) {
       {{ now }}<v-icon icon="$dropdown" size="14" />
     </v-btn>
     <v-menu v-if="wanted && plate" v-model="open" :target="plate.$el" location="bottom end">
-      <v-list role="listbox" :aria-label="label">
+      <v-list ref="list" role="listbox" :aria-label="label">
         <v-list-item v-for="c in choices" :key="c.value" role="option" :aria-selected="c.title === now" :active="c.title === now" @click="choose(c.value)">
           {{ c.title }}<span v-if="c.note" class="quiet small"> {{ c.note }}</span>
         </v-list-item>

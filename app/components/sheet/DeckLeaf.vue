@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DEFAULT_U, ofKind, spotPlane, spotsOf, uncertainty, quantityOf, type Figure } from '#core'
+import { DEFAULT_U, footCut, ofKind, spotPlane, spotsOf, uncertainty, quantityOf, type Figure } from '#core'
 import { say, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -20,6 +20,7 @@ const after = computed(() => quantityOf(build.replayed, 'deckClearance', build.c
 const banks = computed(() => build.replayed?.layout.banks ?? [])
 /** A closed barrel comes down by what is taken off its foot. */
 const barrel = computed(() => build.replayed?.layout.engine?.head === 'blind')
+const foot = computed(() => barrel.value && build.replayed ? footCut(build.replayed, bank.value.bank, []) : undefined)
 const sentence = ref('')
 const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth }, planned.value ? { supersedes: planned.value.id } : {}))
 async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<string | undefined> {
@@ -46,7 +47,11 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
           <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="[0.02, 3]" :commit="figure => finish('done', figure)" />
           <div class="row"><v-btn @click="finish('dropped').then(said => sentence = said ?? '')">Drop it</v-btn></div>
         </template>
-        <FigureField v-else :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${barrel ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="[0.02, 3]" :commit="plan" />
+        <template v-else>
+          <p v-if="foot && foot.depth.value >= 0.005"><strong class="num big" data-foot>{{ say(foot.depth.value, 'length', device.lengths) }}</strong> <span class="num quiet">{{ sayDoubt(uncertainty(foot.depth), 'length', device.lengths) }}</span> off brings cylinder {{ foot.cylinder }} to the target.</p>
+          <v-btn v-if="foot && foot.depth.value >= 0.005" variant="flat" color="primary" @click="plan({ value: Math.round(foot.depth.value * 100) / 100, unit: 'mm', typed: '' }).then(said => sentence = said ?? '')">Plan {{ say(foot.depth.value, 'length', device.lengths) }}</v-btn>
+          <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${barrel ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="[0.02, 3]" :commit="plan" />
+        </template>
         <p v-if="cuts.length" class="small quiet">{{ cuts.length === 1 ? 'Cut once' : `Cut ${cuts.length} times` }} already.</p>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </section>

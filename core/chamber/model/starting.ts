@@ -70,6 +70,8 @@ const USUAL: Record<Cast, Usual> = {
 const ROOMS = [[1.5, 2.5], [0.9, 1.6], [0.4, 0.9], [0.15, 0.3]] as const
 /** A pad starts no further out than this share of the radius; beyond it there is none. */
 const NO_PAD = 0.985
+/** How far a pad is moved out at a time, as a share of the radius. */
+const CHORD_STEP = 0.02
 /** How much of its usual tilt, walls and mouth a chamber gives up at most where its pour is small, and how far its seats rise where it is large, mm. */
 const LESS = { tilt: 0.75, draft: 22, floorRadius: 7, mouth: 0.22 }
 const MORE = 28
@@ -180,15 +182,13 @@ function cast(kind: Cast, R: number, from: Beginning, size: number): ChamberSpec
   const { kinds, start, row, goes } = placesFor(kind, R, from, tilt)
   if (!goes) return undefined
   const wantedChord = usual.pads === 0 ? R : chordFor(R, (whole - area) / usual.pads)
-  for (const [wall, bridge] of ROOMS) {
-    for (let chord = wantedChord; ; chord += R * 0.02) {
-      const pad = chord < NO_PAD * R ? chord : R
-      const room = { radius: R, below: pad, above: usual.pads === 2 ? pad : R }
-      const ovals = placed(start, room, wall, bridge)
-      const spec = ovals && castOn(kind, { ...usual, tilt, R, pad, less, more: Math.max(0, size), row }, kinds.map((k, i) => ({ ...k, ...ovals[i]! })), from.seatHeight)
-      if (spec && specFaults(spec, mouthOf).length === 0) return spec
-      if (pad === R) break
-    }
+  const chords = [...Array.from({ length: Math.max(0, Math.ceil((NO_PAD * R - wantedChord) / (CHORD_STEP * R))) }, (_, k) => wantedChord + k * CHORD_STEP * R), R]
+  // A mouth that was measured is kept to as long as the valves leave it; else room round them comes first.
+  const tries = from.mouthArea === undefined ? ROOMS.flatMap(room => chords.map(pad => ({ room, pad }))) : chords.flatMap(pad => ROOMS.map(room => ({ room, pad })))
+  for (const { room: [wall, bridge], pad } of tries) {
+    const ovals = placed(start, { radius: R, below: pad, above: usual.pads === 2 ? pad : R }, wall, bridge)
+    const spec = ovals && castOn(kind, { ...usual, tilt, R, pad, less, more: Math.max(0, size), row }, kinds.map((k, i) => ({ ...k, ...ovals[i]! })), from.seatHeight)
+    if (spec && specFaults(spec, mouthOf).length === 0) return spec
   }
   return undefined
 }

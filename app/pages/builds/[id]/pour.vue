@@ -40,12 +40,18 @@ async function nextCylinder() {
 }
 async function keepReading(figure: Figure, terms: number[]) {
   const [from, on] = [build.cylinder, next.value]
-  const said = await keep(figure, terms)
-  if (said || build.cylinders.length === 1) return said
+  const keeping = keep(figure, terms)
+  // What this page has against it is told in the same moment; the shop's answer is not waited for, or the next reading, typed
+  // meanwhile, would go into this cylinder.
+  const at = await Promise.race([keeping.then(said => ({ said })), new Promise<undefined>(resolve => setTimeout(resolve))])
+  if (at?.said || build.cylinders.length === 1) return keeping
+  void keeping.then((said) => {
+    if (said) done.value = `Cylinder ${from}: ${figure.typed} is not kept. ${said}`
+  })
   done.value = `Cylinder ${from}: ${figure.typed} kept. ${on === undefined ? (stays.value ? 'Still on this cylinder.' : `Every cylinder has ${current.value.length === 1 ? 'one pour' : `${current.value.length} pours`} now.`) : `Now cylinder ${on}.`}`
   // The hand may have gone elsewhere while it was kept.
   if (on !== undefined && build.cylinder === from) await to(on)
-  return said
+  return keeping
 }
 function takeFills() {
   reading.value?.type(asFills.value!.join(' + '))
