@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { Hand } from '../support/hand'
-import { expect, test } from '../support/page'
+import { expect, reckoned, test } from '../support/page'
 
 const INCH = 25.4
 const circle = (mm: number) => Math.PI / 4 * mm * mm / 100
@@ -193,6 +193,7 @@ test('a flat twin with four valves, its chamber drawn, from nothing to settled, 
   for (let head = 1; head <= 2; head++) {
     await expect(next(page)).toContainText(`off head ${head}`, { timeout: 60_000 })
     await goOn(hand)
+    await reckoned(page)
     await hand.tabTo(/^Plan \d/)
     await hand.press('Enter')
     await expect(next(page)).not.toContainText(`off head ${head} the first`)
@@ -201,9 +202,9 @@ test('a flat twin with four valves, its chamber drawn, from nothing to settled, 
   for (const c of [1, 2]) {
     await expect(next(page)).toContainText(`off head ${c}, measure what came off`)
     expect(await goOn(hand)).toBe('Depth really taken off, measured')
-    // By the walls that were drawn it is a little more or less than by the mouth alone.
+    // By the roof that was drawn, which falls to the pads, it is deeper than by the mouth alone.
     const planned = Number(/Cut (\d\.\d+) mm/.exec((await next(page).textContent())!)![1])
-    expect(Math.abs(planned / depth(c) - 1)).toBeLessThan(0.06)
+    expect(Math.abs(planned / depth(c) - 1)).toBeLessThan(0.12)
     cut[c] = planned
     await hand.figure(planned.toFixed(2))
   }
