@@ -1,5 +1,5 @@
 import { shares } from '../estimate'
-import { REASONS, fit, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
+import { REASONS, fit, hasPlace, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
 import { NO_SOLIDS, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
@@ -214,10 +214,13 @@ function planned({ r }: Sight): Found[] {
     return groups.map((ops): Found => {
       const [first] = ops
       const depth = first!.kind === 'faceCut' || first!.kind === 'deckCut' ? first!.body.depth.value : undefined
-      return { kind: 'do', operation: first!.id, what, at: kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
+      return { kind: 'do', operation: first!.id, what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'squish' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
     })
   })
 }
+
+/** A turned head is worked where its two cuts are told. */
+const onLathe = (r: Replay, what: OperationKind) => r.layout.engine?.head === 'turned' && (what === 'relief' || what === 'faceCut')
 
 const settling = (r: Replay) => poured(r).filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
 
@@ -309,5 +312,8 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
     ...again.length > 0 ? [{ kind: 'pourAgain' as const, cylinders: again }] : []
   ]
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]
-  return list.map(found => ({ ...found, heads: [...new Set(found.cylinders.map(c => headOf(r.layout, c)))].sort((a, b) => a - b), at: found.at ?? settledAt(found) }))
+  // An engine that has nothing to do at a station is not sent there.
+  const { engine, cylinders } = r.layout
+  const reached = (at: Place): Place => hasPlace(engine, cylinders.length, at.station, at.leaf) ? at : engine?.head === 'turned' ? { station: 'mockup', leaf: 'squish' } : { station: 'sheet', leaf: 'section' }
+  return list.map(found => ({ ...found, heads: [...new Set(found.cylinders.map(c => headOf(r.layout, c)))].sort((a, b) => a - b), at: reached(found.at ?? settledAt(found)) }))
 }

@@ -139,7 +139,7 @@ test('chambers are evened up to the largest, one that is fixed is respected, and
   await page.getByLabel('Chamber 2 can’t be ground').check()
   await expect(row(2)).toContainText('1.6 cc short')
   await page.getByRole('button', { name: 'Plan this grinding' }).click()
-  await expect(page.getByRole('button', { name: 'Grinding is planned' })).toBeDisabled()
+  await expect(page.getByRole('region', { name: 'Planned work' }).getByRole('button', { name: /^Done/ }).first()).toBeVisible()
 })
 
 test('the shop checks a burette against a ball, and edits what it goes by; a bad figure is said beside it', async ({ page, bench }) => {

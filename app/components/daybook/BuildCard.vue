@@ -16,6 +16,7 @@ const away = computed(() => last('putAway', whole)?.away ?? false)
 <template>
   <section class="card" aria-label="The build">
     <RenameBuild @done="emit('done')" />
+    <p><NuxtLink class="go" :to="{ path: '/new', query: { like: build.view?.id } }">A new build of the same engine</NuxtLink></p>
     <BenchFold title="What kind of engine it is"><LayoutForm /></BenchFold>
     <div v-for="head in heads" :key="scopeName(head)" class="part">
       <h3>Casting of {{ scopeName(head) }}</h3>

@@ -56,6 +56,7 @@ const whole = { level: 'build' } as const
       <p class="caution">Keep loose sleeves and rags away from the chuck. Measure after every cut.</p>
     </div>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
+    <PlannedWork :kinds="['faceCut', 'relief']" />
     <div class="fields">
       <StatementField quantity="wantedSquish" :scope="whole" no-basis />
       <StatementField quantity="bandAngle" :scope="whole" no-basis />

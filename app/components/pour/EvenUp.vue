@@ -56,7 +56,8 @@ async function planGrinding() {
         </tbody>
       </v-table>
       <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio in the mean<template v-if="cut?.deepest && cut.toLowest && cut.deepest.depth.value > 0">. Then a cut of <strong class="num" data-even-cut>{{ say(cut.deepest.depth.value, 'length', device.lengths) }}</strong> brings the first to target, <span class="num">{{ say(deeper, 'length', device.lengths) }}</span> more than now; the last needs <span class="num">{{ say(cut.toLowest.depth.value, 'length', device.lengths) }}</span></template>.</p>
-      <v-btn :disabled="grinding.length > 0 || plan.grinding.length === 0" @click="planGrinding">{{ grinding.length > 0 ? 'Grinding is planned' : 'Plan this grinding' }}</v-btn>
+      <v-btn v-if="grinding.length === 0" :disabled="plan.grinding.length === 0" @click="planGrinding">Plan this grinding</v-btn>
+      <PlannedWork :kinds="['relief']" />
       <p class="caution">Grinding dust harms eyes and lungs; guard the seats, and never cross the gasket’s line.</p>
     </template>
     <p v-else class="quiet">Pour two chambers of this head first.</p>

@@ -58,6 +58,7 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
         </tbody>
       </v-table>
       <p v-if="engine" class="small quiet">The shop’s running window here is {{ say(engine.least, 'length', device.lengths) }} to {{ say(engine.most, 'length', device.lengths) }}.</p>
+      <PlannedWork :kinds="['gasketChange']" class="add" />
       <div class="add"><GasketOffers /></div>
     </section>
     <section>

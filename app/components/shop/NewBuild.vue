@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import type { Bodies } from '#core'
-import { FOUR, engineBody, type EngineAnswers } from '~/forms/engine'
+import { likeness, live, type Bodies } from '#core'
+import type { BuildView } from '#shared/dto'
+import { FOUR, answersOf, engineBody, type EngineAnswers } from '~/forms/engine'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
 import { useOutbox } from '~/stores/outbox'
-import { sentenceOf } from '~/stores/shop'
+import { sentenceOf, useShop } from '~/stores/shop'
 import { notKept } from '~/composables/useStatement'
 import { usePractice } from '~/composables/usePractice'
 import { PRACTICE } from '~/words/practice'
@@ -24,6 +25,17 @@ const busy = ref(false)
 // One name for one try: pressing twice, or after a lost answer, begins one build.
 let id = uuid()
 
+/** A build of the same engine: what it is and what is wanted of it, no readings. */
+const route = useRoute()
+const shop = useShop()
+const like = shallowRef<BuildView>()
+onMounted(async () => {
+  if (typeof route.query.like !== 'string') return
+  like.value = await shop.read<BuildView>(`/api/builds/${route.query.like}`)
+  const layout = like.value && live(like.value.entries).entries.filter(e => e.kind === 'layout').at(-1)
+  if (layout?.kind === 'layout') form.engine = answersOf(layout.body)
+})
+
 const practice = usePractice()
 async function practise() {
   const made = engineBody(FOUR)
@@ -40,6 +52,8 @@ async function begin() {
   }
   const begun = await take(form, made.body)
   if (!begun) return
+  // One by one: what does not go with an engine that was changed meanwhile is left out, and takes nothing with it.
+  for (const { kind, scope, body } of like.value ? likeness(like.value.entries) : []) void build.add(kind, scope, body as never)
   drafts.clear('newBuild')
   await navigateTo({ path: `/builds/${begun}/sheet`, query: { leaf: 'section', field: 'bore' } })
 }
@@ -72,6 +86,7 @@ async function take({ name, reference }: { name: string, reference: string }, la
 
 <template>
   <form class="new" @submit.prevent="begin">
+    <p v-if="like" class="like">Like <strong>{{ like.name }}</strong>: its dimensions as claims, its target, gaskets and drawing. No readings.</p>
     <div class="titles">
       <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" first />
     </div>

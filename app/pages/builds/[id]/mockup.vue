@@ -38,6 +38,7 @@ const alone = computed(() => build.replayed?.layout.engine?.head !== 'blind' && 
         <template v-else>
           <h3>What if</h3>
           <WhatIf :what-if="whatIf" />
+          <PlannedWork :kinds="['gasketChange', 'deckCut', 'faceCut']" />
           <BenchFold v-if="alone" title="A turned head: squish first, then the dome"><TurnedHead /></BenchFold>
         </template>
       </div>

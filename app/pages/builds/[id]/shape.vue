@@ -196,6 +196,7 @@ async function template(kindOf: 'pdf' | 'svg') {
       </div>
     </template>
     <p v-else class="none">Draw the chamber first, on the Sheet’s Chamber leaf: two minutes from bore and valve sizes. A turned dome has no valves to free.</p>
+    <PlannedWork v-if="!spec" :kinds="['relief']" class="none" />
   </div>
 </template>
 

@@ -1,0 +1,31 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { anyLedger } from '../../tests/support/anyEntry'
+import { oneCylinder } from '../../tests/support/ledgerBench'
+import { replay } from '../advice'
+import { likeness, type Entry } from '.'
+
+/** A build that begins with what another was like. */
+const begun = (entries: readonly Entry[]): Entry[] => [...entries.filter(e => e.kind === 'layout').slice(-1), ...likeness(entries)].map((one, i) =>
+  ({ ...one, id: `like-${i}`, build: 'c', seq: i + 1, at: new Date(Date.UTC(2026, 6, 1, 8, i)).toISOString(), hand: 'TT', v: 1 }) as unknown as Entry)
+
+describe('a build like another', () => {
+  it('has its dimensions as claims and its target, and none of its readings or work', () => {
+    const bench = oneCylinder()
+    bench.pour(1, 55.4)
+    bench.cut(0.4, 0.41)
+    const r = replay(begun(bench.entries))!
+    expect(r.asIs[0]!.swept?.estimate.value).toBeCloseTo(Math.PI / 4 * 92 * 92 * 85 / 1000, 6)
+    expect(r.asIs[0]!.swept?.provenance).toBe('book')
+    expect(r.target?.body.ratio.value).toBe(9.9)
+    expect(r.pours[0]!.ever || r.done.length > 0).toBe(false)
+  })
+  it('of any build can be worked with, and is like itself', () => {
+    fc.assert(fc.property(anyLedger, (entries) => {
+      const copy = begun(entries)
+      expect(copy.every(e => !['pour', 'solder', 'deckReadings', 'faceCut', 'relief', 'measure'].includes(e.kind))).toBe(true)
+      expect(replay(copy)?.leftOut ?? []).toEqual([])
+      expect(likeness(copy)).toEqual(likeness(begun(copy)))
+    }), { numRuns: 80 })
+  })
+})
