@@ -41,10 +41,9 @@ export function useStatement(quantity: Quantity, usually: () => Scope, cylinder?
   })
   const asked = ref<Scope>()
   watch(of, () => asked.value = undefined)
-  const scope = computed<Scope>(() => {
-    const standing = counting.value && levels.value.find(level => scopeName(level) === scopeName(counting.value!.scope))
-    return asked.value ?? standing ?? (levels.value.length === 1 ? levels.value[0]! : usually())
-  })
+  const scope = computed<Scope>(() => asked.value ?? (usually().level === 'cylinder' ? undefined : counting.value?.scope) ?? usually())
+  /** Whether it holds for the whole engine, by whatever name: its one head is all of it. */
+  const forAll = computed(() => build.replayed?.layout.cylinders.every(c => fit(scope.value, build.replayed!.layout, c) > 0) ?? true)
   /** The statement a new figure would correct: the one that counts, if it is for just this scope. */
   const standing = computed(() => counting.value && scopeName(counting.value.scope) === scopeName(scope.value) ? counting.value : undefined)
   const rule = quantityRule(quantity)
@@ -92,5 +91,5 @@ export function useStatement(quantity: Quantity, usually: () => Scope, cylinder?
     asked.value = undefined
     return said
   }
-  return { part, standing, basis, scope, levels, keep, changeBasis, standIn, holdFor }
+  return { part, standing, basis, scope, forAll, levels, keep, changeBasis, standIn, holdFor }
 }

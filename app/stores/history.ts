@@ -10,11 +10,13 @@ const NOTHING: Kept = { build: '', done: [], undone: [] }
 /** More than a day's work is not taken back step by step. */
 const MOST = 200
 /** A drag is many changes of one drawing: those that follow each other sooner than this are one step, ms. */
-const ONE_DRAG = 600
+const ONE_DRAG = 1000
+/** A drawing's step has the whole drawing in it: no more than these are remembered. */
+const MOST_DRAWN = 30
 
 /** What this tab did on the build that is open, in order, so that it can be taken back and done again. It outlives a reload. */
 export const useHistory = defineStore('history', () => {
-  const kept = useSessionStorage<Kept>('bowl.history', NOTHING)
+  const kept = useSessionStorage<Kept>('bowl.history', NOTHING, { shallow: true })
   const drafts = useDrafts()
   let lastDraw = 0
   const done = computed(() => kept.value.done)
@@ -24,7 +26,10 @@ export const useHistory = defineStore('history', () => {
     if (kept.value.build !== build) kept.value = { ...NOTHING, build }
   }
   function did(step: Step) {
-    kept.value = { ...kept.value, done: [...kept.value.done, step].slice(-MOST), undone: [] }
+    const all = [...kept.value.done, step].slice(-MOST)
+    const tooMany = all.filter(one => 'draft' in one).length - MOST_DRAWN
+    let drawn = 0
+    kept.value = { ...kept.value, done: tooMany > 0 ? all.filter(one => !('draft' in one) || ++drawn > tooMany) : all, undone: [] }
   }
   /** Writes a drawing's new state down, and remembers the one before. */
   function draw(draft: string, after: string) {

@@ -3,9 +3,9 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { demoShop } from '../../demo/shop'
 import { launchChamber } from '../../demo/chambers'
 import { anyLedger } from '../../tests/support/anyEntry'
-import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
+import { all, burette, head, mm, nextMove, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
 import { solidChambers } from '../../tests/support/solidChambers'
-import { NO_SOLIDS, advice, asIf, evenPlan, groundBudget, headCut, payBack, replay, spentOf, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay, type Tried } from '..'
+import { NO_SOLIDS, advice, asIf, evenPlan, footCut, groundBudget, headCut, payBack, replay, spentOf, turnedPlan, quantityOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay, type Tried } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 let solids: Awaited<ReturnType<typeof solidChambers>>
@@ -153,6 +153,37 @@ describe('what else moves', () => {
     expect(later.flange!.offFlange).toBeCloseTo(1.1 * Math.SQRT1_2 / Math.sin(35 * Math.PI / 180), 6)
     // Seats sunk 0.3 by the job take a fifth of a millimetre off each pushrod.
     expect(moves([{ kind: 'seatWork', scope: one, body: { state: 'planned', added: mm(0.4), sunk: mm(0.3), valve: 'exhaust' } }]).pushrod).toBeCloseTo(-0.8 * Math.cos(6 * Math.PI / 180) - 0.2, 6)
+  })
+})
+
+describe('a vee whose angle the layout says', () => {
+  it('has half of it at its flanges, unless somebody states another', () => {
+    const bench = oneCylinder()
+    Object.assign(bench.entries[0]!.body, { engine: { strokes: 4, arrangement: 'vee', bankAngle: { value: 90, unit: '°', typed: '90' }, first: 'front', head: 'removable', intakes: 1, exhausts: 1, chamber: 'wedge' } })
+    bench.state('flangeAngle', 35)
+    const off = () => asIf(replay(bench.entries)!, [{ kind: 'faceCut', scope: head, body: { state: 'planned', depth: mm(0.6) } }], NO_SOLIDS).cylinders[0]!.moves.flange!.offFlange
+    // 0.6·sin 45°/sin 35°
+    expect(off()).toBeCloseTo(0.7397, 4)
+    bench.state('halfBankAngle', 30)
+    expect(off()).toBeCloseTo(0.6 * 0.5 / Math.sin(35 * Math.PI / 180), 6)
+  })
+})
+
+describe('a closed barrel', () => {
+  it('comes to its target by its foot, the whole bore at once, and no other of its bank past it', () => {
+    const bench = oneCylinder(2)
+    Object.assign(bench.entries[0]!.body, { engine: { strokes: 2, arrangement: 'inLine', first: 'front', head: 'blind', intakes: 0, exhausts: 0, chamber: 'hemispherical' } })
+    const whole = (cylinder: number, end: number) => bench.add('pour', { level: 'cylinder', cylinder }, { encloses: 'assembled', fills: [{ start: 0, end }], typed: String(end), instrument: burette })
+    for (const [c, end] of [[1, 66], [2, 67], [1, 66], [2, 67]] as const) whole(c, end)
+    const r = replay(bench.entries)!
+    const cut = footCut(r, 1, [])!
+    // π/4·92²·85/1000/8.9 = 63.489: (66 − 63.489)/6.6476 = 0.378 mm, held by cylinder 1
+    expect(cut.cylinder).toBe(1)
+    expect(cut.depth.value).toBeCloseTo(0.3777, 3)
+    expect(nextMove(r)).toMatchObject({ kind: 'plan', way: 'foot', at: { station: 'sheet', leaf: 'deck' } })
+    const then = asIf(r, [{ kind: 'deckCut', scope: { level: 'bank', bank: 1 }, body: { state: 'planned', depth: { value: cut.depth.value, unit: 'mm', typed: '' } } }], NO_SOLIDS)
+    expect(then.cylinders[0]!.state.ratio!.estimate.value).toBeCloseTo(9.9, 6)
+    expect(then.cylinders[1]!.state.ratio!.estimate.value).toBeLessThan(9.9)
   })
 })
 

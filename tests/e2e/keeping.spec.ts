@@ -55,6 +55,7 @@ test('of two pages on one build the second is told at save, sees the current sta
 })
 
 test('a voided pour turns its chamber back into the book’s, everywhere, and stays readable', async ({ page, bench }) => {
+  await preset(page, { 'bowl.pourStays': 'yes' })
   const build = await newBuild(bench.server.url)
   await open(page, bench, build, 'sheet')
   await field(page, 'Chamber').fill('53')
@@ -75,6 +76,7 @@ test('a voided pour turns its chamber back into the book’s, everywhere, and st
 })
 
 test('a wrong reading is corrected in its place, and the Daybook shows both', async ({ page, bench }) => {
+  await preset(page, { 'bowl.pourStays': 'yes' })
   const build = await newBuild(bench.server.url)
   await open(page, bench, build, 'pour')
   await field(page, 'Cylinder 1: reading at the end').fill('65.4')

@@ -90,6 +90,10 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
       await page.getByRole('button', { name: 'Add an instrument' }).click()
       expect(await faults(page)).toEqual([])
       expect(await violations(page)).toEqual([])
+      await page.goto(`${bench.server.url}/new`)
+      await page.getByLabel('Name').waitFor()
+      expect(await faults(page)).toEqual([])
+      expect(await violations(page)).toEqual([])
     })
   }
 }

@@ -5,6 +5,7 @@ const provenance = (page: Page, label: string) => page.locator('.stack .labels l
 const kept = async (page: Page) => Number.parseInt(await page.locator('.saved').textContent() ?? '0')
 
 test('a crown poured in its bore stands in the stack as measured; voiding turns it back, and at last into a question', async ({ page, bench }) => {
+  await preset(page, { 'bowl.pourStays': 'yes' })
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'pour')
   await pick(page.locator('#what'), 'Piston crown')

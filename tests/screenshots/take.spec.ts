@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { type Bench, copyOf, expect, field, open, paidBack, pick, preset, reckoned, SIZES, test } from '../support/page'
+import { type Bench, copyOf, expect, field, list, open, paidBack, pick, preset, reckoned, SIZES, test } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
@@ -91,10 +91,13 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await page.waitForTimeout(600)
     await page.locator('[data-offer]').waitFor({ timeout: 30_000 })
   } },
-  { name: 'shape-pin', store: { 'bowl.shapeLeaf': 'body' }, at: async (page, bench) => {
-    await shape(page, bench, bench.launch)
-    await page.getByLabel('Pin gauge').check()
-    await page.locator('[data-offer]').waitFor({ timeout: 30_000 })
+  { name: 'new-build', at: async (page, bench) => {
+    await page.goto(`${bench.server.url}/new`)
+    await page.getByLabel('Name').fill('Ferry vee')
+    await page.getByLabel('Job reference').fill('Launch no. 9')
+    await pick(list(page, 'Arrangement'), 'Vee')
+    await page.getByLabel('Cylinders').fill('8')
+    await page.getByLabel('Angle of the vee, °').fill('90')
   } },
   { name: 'shape-bench', size: bench820, store: { 'bowl.shapeLeaf': 'factor' }, at: async (page, bench) => {
     await shape(page, bench, bench.launch)

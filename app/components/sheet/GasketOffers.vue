@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { quantityOf } from '#core'
-import type { Figure } from '#core'
+import { fit, quantityOf, type Figure } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { say, shown } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
@@ -9,7 +8,8 @@ import { useDevice } from '~/stores/device'
 
 const build = useBuild()
 const device = useDevice()
-const offers = computed(() => build.replayed?.offers ?? [])
+/** Those of the head on the bench. */
+const offers = computed(() => build.replayed?.offers.filter(o => fit(o.scope, build.replayed!.layout, build.cylinder) > 0) ?? [])
 
 /** Another thickness of the same gasket: its bore is that of the one that is fitted. */
 async function offer(thickness: Figure): Promise<string | undefined> {

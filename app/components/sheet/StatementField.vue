@@ -20,7 +20,7 @@ const props = withDefaults(defineProps<{
 }>(), { cylinder: undefined, label: undefined, extra: 0, bases: () => ['measure', 'book', 'assume'], standIns: () => [] })
 const emit = defineEmits<{ focused: [on: boolean] }>()
 const build = useBuild()
-const { part, standing, basis, scope: held, levels, keep, changeBasis, standIn, holdFor } = useStatement(props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
+const { part, standing, basis, scope: held, forAll, levels, keep, changeBasis, standIn, holdFor } = useStatement(props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
 /** An engine of another kind has no such dimension; what was stated of it all the same stays to be seen. */
 const asked = computed(() => asksFor(build.replayed?.layout.engine, props.quantity) || standing.value !== undefined)
 const trouble = ref('')
@@ -49,7 +49,7 @@ async function hold(name: string) {
       :field="`${build.view?.id}/${quantity}/${where}`" :label="name" :dimension="quantityRule(quantity).dimension" :usual="QUANTITY_WORDS[quantity].usual"
       :part="part" :base="standing?.id" :extra="extra" :hide-label="hideLabel" :commit="(figure, _terms, base) => keep(figure, base)"
     >
-      <template v-if="whom.length" #whom><BasisPlate class="whom" :label="`${name}: whom it holds for`" :now="sayScope(held)" :choices="whom" @choose="hold" /></template>
+      <template v-if="whom.length" #whom><BasisPlate class="whom" :label="`${name}: whom it holds for`" :now="forAll ? 'all' : sayScope(held)" :choices="whom" @choose="hold" /></template>
     </FigureField>
     <BasisPlate v-if="!noBasis" class="basis" :label="`${name}: where it comes from`" :now="words[basis]" :choices="choices" @choose="choose($event).then(said => trouble = said ?? '')" />
     <p v-if="trouble" class="sentence">{{ trouble }}</p>
