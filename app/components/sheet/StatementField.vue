@@ -35,8 +35,8 @@ const choices = computed(() => [
   ...props.standIns.map(s => ({ value: s.name, title: s.name, note: 'assumed, by its kind' }))
 ])
 const where = computed(() => Object.values(held.value).join('-'))
-/** Whom it holds for, where an engine has more than one of it. */
-const whom = computed(() => levels.value.length > 1 && !props.hideLabel ? levels.value.map(level => ({ value: scopeName(level), title: sayScope(level), note: build.replayed && level.level === 'head' ? sayList(build.replayed.layout.heads[level.head - 1] ?? []) : '' })) : [])
+/** Whom it holds for, where an engine has more than one of it and the field has room to say so. */
+const whom = computed(() => levels.value.length > 1 && !props.hideLabel && !props.noBasis ? levels.value.map(level => ({ value: scopeName(level), title: sayScope(level), note: build.replayed && level.level === 'head' ? sayList(build.replayed.layout.heads[level.head - 1] ?? []) : '' })) : [])
 async function hold(name: string) {
   const level = levels.value.find(one => scopeName(one) === name)
   if (level) trouble.value = await holdFor(level) ?? ''
