@@ -1,4 +1,4 @@
-import { CHAMBER_KINDS, NUMBERINGS, VALVE_COUNTS, layOut, type Bodies, type ChamberKind, type Engine, type Figure, type Numbering } from '#core'
+import { CHAMBER_KINDS, NUMBERINGS, VALVE_COUNTS, layOut, takesValves, type Bodies, type ChamberKind, type Engine, type Figure, type Numbering } from '#core'
 import { parseFigure } from '#shared/figures'
 
 /** What an engine is, as it is asked: every answer as it stands in its field. */
@@ -26,13 +26,15 @@ export const FOUR: EngineAnswers = {
 const NONE = '0+0'
 const LATHE: readonly ChamberKind[] = ['turnedDome', 'hemispherical', 'bathtub', 'open']
 
+const countsOf = (valves: string) => valves.split('+').map(Number) as [intakes: number, exhausts: number]
+
 /** What can still be chosen beside the other answers. */
 export function choicesOf({ strokes, head, valves }: EngineAnswers): { heads: Engine['head'][], valves: string[], chambers: ChamberKind[] } {
   const counts = VALVE_COUNTS.map(([i, e]) => `${i}+${e}`)
   return {
     heads: strokes === 4 ? ['removable', 'blind'] : ['removable', 'turned', 'blind'],
     valves: head === 'turned' ? [NONE] : strokes === 4 ? counts.filter(c => c !== NONE) : counts,
-    chambers: head === 'turned' ? ['turnedDome'] : valves === NONE ? [...LATHE] : valves === '3+2' ? ['pentRoof'] : CHAMBER_KINDS.filter(kind => kind !== 'turnedDome')
+    chambers: head === 'turned' ? ['turnedDome'] : valves === NONE ? [...LATHE] : CHAMBER_KINDS.filter(kind => takesValves(kind, ...countsOf(valves)))
   }
 }
 
@@ -81,7 +83,7 @@ export function engineBody(answers: EngineAnswers): { body: Bodies['layout'] } |
   const bankAngle = arrangement === 'vee' ? angleOf(answers.angle) : undefined
   if (typeof bankAngle === 'string') return { faults: { angle: bankAngle } }
   const groups = layOut(cylinders, arrangement, numbering === 'own' ? 'acrossBanks' : numbering, each === 'cylinder')
-  const [intakes, exhausts] = answers.valves.split('+').map(Number) as [number, number]
+  const [intakes, exhausts] = countsOf(answers.valves)
   const engine: Engine = { strokes, arrangement, ...(bankAngle ? { bankAngle } : {}), first, head, intakes, exhausts, chamber }
   return { body: { ...groups, ...(own ? { banks: own, ...(each === 'bank' ? { heads: own } : {}) } : {}), engine } }
 }

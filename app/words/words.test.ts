@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { advice, replay, shares, type Advice, type Entry } from '#core'
 import { demoShop } from '#demo/shop'
+import { RulesRequest, check } from '#shared/dto'
 import { sayEntry, sayScope, typedOf } from './entries'
 import { clearanceFormula, ratioFormula } from './formulas'
 import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
+import { inTyped } from './refusals'
 
 const launch = demoShop.builds[0]!
 const replayed = replay(launch.entries)!
@@ -89,5 +91,24 @@ describe('entries and sources are said', () => {
   it('puts the numbers into the formulas', () => {
     expect(ratioFormula(replayed.asIs[3]!)).toBe('(swept + clearance) / clearance = (565.05 + 70.58) / 70.58')
     expect(clearanceFormula(replayed.asIs[3]!)).toBe('chamber 56.20 + gasket 8.33 + deck 2.39 + crown 3.00 + crevice 0.66')
+  })
+})
+
+describe('what a shop rule is refused for', () => {
+  const clearances = { intake: 2, exhaust: 2.5, side: 1.2, aluminiumMore: 0.5, valveToValve: 1, domeToChamber: 1 }
+  const row = { rod: 'steel', boreTo: 90, revsTo: 6000, least: 0.6, most: 1.1 }
+  const told = (rules: object) => {
+    const checked = check(RulesRequest, { hand: 'TT', squish: [row], clearances, ...rules })
+    return checked.ok ? [] : checked.fields.map(f => inTyped(f.sentence, 'in'))
+  }
+  it('is said in the inches it was typed in, and names no millimetre', () => {
+    const all = [
+      ...told({ squish: [{ ...row, boreTo: 5, least: 'x', most: 0.2 }] }), ...told({ squish: [{ ...row, most: 'y' }] }), ...told({ squish: [{ ...row, most: 12 }] }),
+      ...Object.keys(clearances).flatMap(name => [...told({ clearances: { ...clearances, [name]: 70 } }), ...told({ clearances: { ...clearances, [name]: 'z' } })])
+    ]
+    expect(all.length).toBeGreaterThan(14)
+    for (const sentence of all) expect(sentence).not.toMatch(/\bmm\b/)
+    expect(told({ clearances: { ...clearances, intake: 70 } })[0]).toBe('2.7559 in can’t be right for the intake’s minimum: it must lie between 0.0000 in and 0.3937 in.')
+    expect(told({ squish: [{ ...row, most: 'y' }] })[0]).toMatch(/^A number is needed for the maximum, (in inches|between 0.0020 in and 0.3150 in)\.$/)
   })
 })

@@ -1,9 +1,8 @@
 import { cylinderVolume } from '../engine'
 import { carry } from '../estimate'
-import { quantityOf, type Replay } from '../standing'
-import type { Tried } from './asIf'
 import type { OperationEntry } from '../ledger'
-import { asEntered } from './asIf'
+import { quantityOf, type Replay } from '../standing'
+import { asEntered, type Tried } from './asIf'
 import type { CylinderCut } from './depth'
 import { after } from './states'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CHAMBER_KINDS, DomainError, VALVE_COUNTS, ValvesTooLarge, asSet, pouredVolume, quantityOf, startingSpec, type ChamberKind, type ChamberSpec } from '#core'
+import { CHAMBER_KINDS, DomainError, VALVE_COUNTS, ValvesTooLarge, asSet, pouredVolume, quantityOf, startingSpec, takesValves, type ChamberKind, type ChamberSpec } from '#core'
 import { say } from '#shared/figures'
 import { CHAMBER_WORDS, sayTooLarge } from '#shared/words/chamber'
 import { sayRefusal } from '#shared/words/domain'
@@ -17,7 +17,8 @@ const key = (name: string) => `${build.view?.id}/setout/${build.state?.head}/${n
 const engine = computed(() => build.replayed?.layout.engine)
 /** As the engine was described, until somebody says that this head is another. */
 const kinds = computed(() => engine.value?.intakes === 0 ? (['turnedDome'] as const) : CHAMBER_KINDS)
-const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? engine.value?.chamber ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
+const countOf = (valves: string) => valves.split('+').map(Number) as [number, number]
+const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? (engine.value?.intakes === 0 ? 'turnedDome' : engine.value?.chamber) ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
 const counts = computed({ get: () => drafts.get(key('valves')) ?? (engine.value ? `${engine.value.intakes}+${engine.value.exhausts}` : kind.value === 'pentRoof' ? '2+2' : '1+1'), set: to => drafts.set(key('valves'), to) })
 const poured = computed(() => build.state && pouredVolume(build.state))
 const size = (valve: string) => Number(drafts.get(key(valve)) ?? 0) || undefined
@@ -40,8 +41,12 @@ function setOut() {
     sentence.value = 'Both valves’ diameters are needed: measure across the heads.'
     return
   }
+  if (!turned.value && !takesValves(kind.value, ...countOf(counts.value))) {
+    sentence.value = 'A first drawing of this kind has one intake and one exhaust valve. Choose two valves, or a pent roof, an open or a flat chamber.'
+    return
+  }
   try {
-    const [intakes, exhausts] = counts.value.split('+').map(Number) as [number, number]
+    const [intakes, exhausts] = countOf(counts.value)
     emit('drawn', startingSpec(kind.value, {
       bore, intake: size('intake') ?? 0, exhaust: size('exhaust') ?? 0, intakes, exhausts,
       tilt: q('intakeTilt'), mouthArea: q('mouthArea'), seatHeight: q('exhaustSeatHeight'), poured: poured.value

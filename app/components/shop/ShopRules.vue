@@ -6,6 +6,7 @@ import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
 import { plainPairs } from '~/words/pairs'
+import { inTyped } from '~/words/refusals'
 
 /** What this shop goes by. A starting point that it edits; never law. */
 const shop = useShop()
@@ -48,7 +49,7 @@ async function keep() {
   const id = uuid()
   const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, hand: device.hand })
   if (sent.kind === 'refused') {
-    faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, f.sentence])) : { hand: sentenceOf(sent.problem) }
+    faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, inTyped(f.sentence, form.value!.lengths)])) : { hand: sentenceOf(sent.problem) }
     return
   }
   form.value = undefined

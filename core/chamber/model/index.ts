@@ -6,4 +6,4 @@ export { SpecError, chamberMesh, draftAt, mouthOf, planOf, runOf, solidOn, type 
 export { ceilingField, metalIn, type CeilingField } from './heights'
 export { FACTOR_WINDOW, calibrated, calibratedLive, suspects, type Calibration, type Suspect } from './calibrate'
 export { placed, type Oval, type Room } from './placing'
-export { ValvesTooLarge, chordFor, circle, drawnVolume, roofThrough, startingSpec, type Beginning } from './starting'
+export { ValvesTooLarge, chordFor, circle, drawnVolume, roofThrough, startingSpec, takesValves, type Beginning } from './starting'

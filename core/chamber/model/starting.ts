@@ -66,6 +66,17 @@ const USUAL: Record<Cast, Usual> = {
   flat: { tilt: 0, low: 1.2, draft: 0, floorRadius: 0, row: false, pads: 0 },
   pentRoof: { tilt: 19, low: 1, draft: 8, floorRadius: 3, row: false, pads: 2 }
 }
+/** Kinds that take more than one valve of either sort. */
+const MANY: readonly ChamberKind[] = ['pentRoof', 'open', 'flat']
+
+/**
+ * Whether a first drawing of a kind has room for so many valves.
+ *
+ * @example takesValves('wedge', 2, 2) // false
+ */
+export const takesValves = (kind: ChamberKind, intakes: number, exhausts: number): boolean =>
+  kind === 'turnedDome' ? intakes + exhausts === 0 : intakes === 1 && exhausts === 1 ? true : intakes + exhausts > 0 && MANY.includes(kind)
+
 /** Room from a valve's edge to the wall and to its neighbour, mm: as much as goes, and the least that is cast. */
 const ROOMS = [[1.5, 2.5], [0.9, 1.6], [0.4, 0.9], [0.15, 0.3]] as const
 /** A pad starts no further out than this share of the radius; beyond it there is none. */
@@ -193,10 +204,10 @@ function cast(kind: Cast, R: number, from: Beginning, size: number): ChamberSpec
   return undefined
 }
 
-interface Set extends Usual { R: number, pad: number, less: number, more: number }
+interface Laid extends Usual { R: number, pad: number, less: number, more: number }
 interface PlacedValve { valve: 'intake' | 'exhaust', diameter: number, x: number, y: number, across: number }
 
-function castOn(kind: Cast, { R, pad, tilt, low, draft, floorRadius, less, more, row, pads }: Set, places: PlacedValve[], seatHeight: number | undefined): ChamberSpec {
+function castOn(kind: Cast, { R, pad, tilt, low, draft, floorRadius, less, more, row, pads }: Laid, places: PlacedValve[], seatHeight: number | undefined): ChamberSpec {
   const ridge = kind === 'pentRoof'
   const k = Math.tan(tilt * Math.PI / 180)
   // On one plane, or on the two sides of a ridge: the lowest edge stands at the height that was stated, the others follow.

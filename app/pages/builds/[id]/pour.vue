@@ -39,19 +39,25 @@ async function nextCylinder() {
   await to(build.cylinder)
 }
 async function keepReading(figure: Figure, terms: number[]) {
-  const [from, on] = [build.cylinder, next.value]
+  const [from, on, apart] = [build.cylinder, next.value, challenge.value !== undefined]
   const keeping = keep(figure, terms)
   // What this page has against it is told in the same moment; the shop's answer is not waited for, or the next reading, typed
   // meanwhile, would go into this cylinder.
   const at = await Promise.race([keeping.then(said => ({ said })), new Promise<undefined>(resolve => setTimeout(resolve))])
   if (at?.said || build.cylinders.length === 1) return keeping
+  // The hand may have gone elsewhere while it was kept.
+  if (on !== undefined && build.cylinder === from) await to(on)
+  done.value = `Cylinder ${from}: ${figure.typed} kept. ${sayWhere(on, apart)}`
   void keeping.then((said) => {
     if (said) done.value = `Cylinder ${from}: ${figure.typed} is not kept. ${said}`
   })
-  done.value = `Cylinder ${from}: ${figure.typed} kept. ${on === undefined ? (stays.value ? 'Still on this cylinder.' : `Every cylinder has ${current.value.length === 1 ? 'one pour' : `${current.value.length} pours`} now.`) : `Now cylinder ${on}.`}`
-  // The hand may have gone elsewhere while it was kept.
-  if (on !== undefined && build.cylinder === from) await to(on)
   return keeping
+}
+function sayWhere(on: number | undefined, apart: boolean): string {
+  if (on !== undefined) return `Now cylinder ${on}.`
+  if (apart) return 'It does not agree with the pours before: look at this cylinder first.'
+  if (stays.value) return 'Still on this cylinder.'
+  return `Every cylinder has ${current.value.length === 1 ? 'one pour' : `${current.value.length} pours`} now.`
 }
 function takeFills() {
   reading.value?.type(asFills.value!.join(' + '))
@@ -59,7 +65,10 @@ function takeFills() {
 }
 const startPart = computed(() => asSet(start.value))
 const readingLabel = computed(() => what.value === 'chamber' ? `Cylinder ${build.cylinder}: reading at the end` : `${ENCLOSED_WORDS[what.value].label} ${build.cylinder}: reading at the end`)
-watch(() => build.cylinder, () => sentence.value = '')
+watch(() => build.cylinder, () => {
+  sentence.value = ''
+  done.value = ''
+})
 </script>
 
 <template>
