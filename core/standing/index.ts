@@ -1,5 +1,5 @@
 export { pourResult, takenOff, watchOf, type PourEntry } from './pours'
-export type { PortOf, PortPair, PortStanding } from './ports'
+export { portRow, type PortOf, type PortPair, type PortRow, type PortStanding } from './ports'
 export { squishStanding, wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { cutPlane, knownQuantity, statedQuantity, statedU } from './statements'
 export type { HeightSet, HeightsStanding, TakenByHeights } from './heights'

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { all, burette, head, mm, oneCylinder, READING_U, type Bench, nextMove } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, clearancesOf, evenPlan, headCut, quantityOf, replay, ridgesOf, squishOf, type EvenBy, type PourBody, type Replay } from '..'
+import { NO_SOLIDS, clearancesOf, evenPlan, headCut, portRow, quantityOf, replay, ridgesOf, squishOf, type EvenBy, type PourBody, type Replay } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 const cc = (value: number) => ({ value, unit: 'cc', typed: String(value) })
@@ -273,6 +273,19 @@ describe('even chambers', () => {
   it('one scale over all of them is gone from what each must gain', () => {
     expect(uncertainty(even(open(six()), 'chamber')!.cylinders[0]!.gain)).toBeCloseTo(READING_U * Math.SQRT2, 6)
     expect(even(open(oneCylinder()), 'chamber')).toBeUndefined()
+  })
+})
+
+describe('ports beside each other', () => {
+  it('each from their mean, and the range', () => {
+    const bench = oneCylinder(3)
+    const port = (cylinder: number, end: number) => bench.add('pour', { level: 'cylinder', cylinder }, { encloses: 'intakePort', fills: [{ start: 0, end }], typed: String(end), instrument: burette })
+    for (const [c, end] of [[1, 90], [2, 90.4], [3, 91.2]] as const) port(c, end)
+    const { ports, spread } = portRow(replay(bench.entries)!.ports)
+    // mean 90.5333
+    expect(ports.map(p => Number(p.off.toFixed(4)))).toEqual([-0.5333, -0.1333, 0.6667])
+    expect(spread).toBeCloseTo(1.2, 9)
+    expect(portRow([])).toEqual({ ports: [], spread: 0 })
   })
 })
 

@@ -51,3 +51,23 @@ export function portPairs(ledger: Ledger): PortPair[] {
     })
   })
 }
+
+/** Ports of one kind beside each other, cc: each one from their mean, and how far the largest lies from the smallest. */
+export interface PortRow { ports: { cylinder: number, volume: number, u: number, off: number }[], spread: number }
+
+/**
+ * Ports of a head beside each other.
+ *
+ * @param ports those of one kind
+ * @returns in the order they came; a spread of 0 for fewer than two
+ * Source: arithmetic mean and range.
+ * @example portRow(ports).spread // 1.2 cc, of 150.0, 150.4 and 151.2
+ */
+export function portRow(ports: readonly PortStanding[]): PortRow {
+  const volumes = ports.map(({ part }) => part.estimate.value)
+  const mean = volumes.reduce((sum, volume) => sum + volume, 0) / Math.max(1, volumes.length)
+  return {
+    ports: ports.map(({ cylinder, part }) => ({ cylinder, volume: part.estimate.value, u: uncertainty(part.estimate), off: part.estimate.value - mean })),
+    spread: volumes.length > 1 ? Math.max(...volumes) - Math.min(...volumes) : 0
+  }
+}

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { uncertainty, type PortOf } from '#core'
+import { portRow, uncertainty, type PortOf } from '#core'
 import { digits, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -9,6 +9,15 @@ const build = useBuild()
 const sentence = ref('')
 const pairsOf = (valve: PortOf) => build.replayed?.portPairs.filter(p => p.valve === valve) ?? []
 const portOf = (valve: PortOf, cylinder: number) => build.replayed?.ports.find(p => p.valve === valve && p.cylinder === cylinder)
+/** Every port of a kind on the head on the bench, each against their mean, and how far apart they lie. */
+const BAR = 84
+function row(valve: PortOf) {
+  const mine = build.replayed?.layout.heads[(build.state?.head ?? 1) - 1] ?? []
+  const { ports, spread } = portRow((build.replayed?.ports ?? []).filter(p => p.valve === valve && mine.includes(p.cylinder)))
+  const most = Math.max(1, ...ports.map(({ off }) => Math.abs(off)))
+  return { ports: ports.map(port => ({ ...port, long: port.off / most * (BAR / 2 - 2) })), spread, of: mine.length }
+}
+const rows = computed(() => ({ intake: row('intake'), exhaust: row('exhaust') }))
 const stated = (valve: PortOf) => [...build.replayed?.live.entries ?? []].reverse().find(e => e.kind === 'portPairs' && e.body.valve === valve)
 const VERDICT = { same: 'match', differ: 'differ', asBuilt: 'built so' } as const
 
@@ -30,6 +39,20 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
   <section class="ports">
     <div v-for="valve in (['intake', 'exhaust'] as const)" :key="valve">
       <h3>{{ valve === 'intake' ? 'Intake' : 'Exhaust' }} ports</h3>
+      <template v-if="rows[valve].ports.length">
+        <v-table class="close" :aria-label="`All ${valve} ports`">
+          <thead><tr><th>Cyl.</th><th class="r">cc</th><th class="r">±</th><th>from the mean</th></tr></thead>
+          <tbody>
+            <tr v-for="port in rows[valve].ports" :key="port.cylinder">
+              <td class="num">{{ port.cylinder }}</td>
+              <td class="r num">{{ digits(port.volume, 1) }}</td>
+              <td class="r num quiet">{{ digits(2 * port.u, 1) }}</td>
+              <td class="num small"><svg :width="BAR" height="12" aria-hidden="true"><path :d="`M${BAR / 2} 0V12`" class="zero" /><rect :x="BAR / 2 + Math.min(0, port.long)" y="2" :width="Math.max(1, Math.abs(port.long))" height="8" class="bar" /></svg> {{ port.off < 0 ? '−' : '+' }}{{ digits(Math.abs(port.off), 1) }}</td>
+            </tr>
+          </tbody>
+        </v-table>
+        <p v-if="rows[valve].ports.length > 1" class="small">They lie <strong class="num">{{ digits(rows[valve].spread, 1) }} cc</strong> apart<template v-if="rows[valve].ports.length < rows[valve].of">; {{ rows[valve].of - rows[valve].ports.length }} of {{ rows[valve].of }} are not poured yet</template>.</p>
+      </template>
       <v-table v-if="pairsOf(valve).length" class="close">
         <thead><tr><th>Pair</th><th class="r">cc</th><th>They</th><th>Built so</th></tr></thead>
         <tbody>
@@ -52,4 +75,6 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
 
 <style scoped>
 .ports { display: grid; gap: 14px; }
+.zero { stroke: var(--hair); }
+.bar { fill: var(--ink); }
 </style>
