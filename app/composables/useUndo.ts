@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid'
 import { restoring } from '#core'
 import { notKept } from './useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
@@ -42,7 +43,7 @@ export function useUndo() {
       }
       return
     }
-    const list = restoring(build.entries, step.entries, () => crypto.randomUUID())
+    const list = restoring(build.entries, step.entries, uuid)
     if (!list) {
       history.moved(from)
       said.value = 'Somebody has changed that since: look in the Daybook.'
