@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, ENCLOSED, disagreementOf, fillsFor, likelyFaults, nextOfRound, pourResult, pourVolume, stopReading, takenOff, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, pourResult, pourVolume, stopReading, takenOff, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -33,12 +33,7 @@ export function usePouring() {
   const shop = useShop()
   const drafts = useDrafts()
   const chosenId = useLocalStorage('bowl.instrument', '')
-  /** What this engine has to be filled: a closed barrel is poured assembled, and one without valves has no ports. */
-  const fillable = computed(() => {
-    const engine = build.replayed?.layout.engine
-    return ENCLOSED.filter(kind => !(engine?.head === 'blind' && kind === 'chamber') && !(engine && engine.intakes + engine.exhausts === 0 && (kind === 'intakePort' || kind === 'exhaustPort')))
-      .sort((a, b) => Number(b === 'assembled' && engine?.head === 'blind') - Number(a === 'assembled' && engine?.head === 'blind'))
-  })
+  const fillable = computed(() => enclosedBy(build.replayed?.layout.engine))
   const chosenWhat = useChoices().choice<Enclosed>('pourOf', 'chamber')
   const what = computed({ get: () => fillable.value.includes(chosenWhat.value) ? chosenWhat.value : fillable.value[0]!, set: to => chosenWhat.value = to })
   const kept = computed<KeptInstrument | undefined>(() => shop.instruments.find(i => i.id === chosenId.value) ?? shop.instruments[0])

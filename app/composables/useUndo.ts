@@ -14,7 +14,7 @@ export function useUndo() {
   const drafts = useDrafts()
   const history = useHistory()
   const said = ref('')
-  const busy = ref(false)
+  let last: Promise<void> = Promise.resolve()
 
   function words(step: Step | undefined): string {
     if (!step) return ''
@@ -25,9 +25,12 @@ export function useUndo() {
     return meant ? `${sayEntry(meant, device.lengths)}${step.entries.length > 1 ? ` and ${step.entries.length - 1} more` : ''}` : ''
   }
 
-  async function turn(from: 'done' | 'undone'): Promise<void> {
+  /** One after the other: a hand that presses again before the shop has answered means the step before. */
+  const turn = (from: 'done' | 'undone') => last = last.catch(() => undefined).then(() => turnOne(from))
+
+  async function turnOne(from: 'done' | 'undone'): Promise<void> {
     const step = history[from].at(-1)
-    if (!step || busy.value) return
+    if (!step) return
     const what = words(step)
     const verb = from === 'done' ? 'Undone' : 'Done again'
     if ('draft' in step) {
@@ -39,7 +42,7 @@ export function useUndo() {
         said.value = `${verb}: ${what}.`
       } else {
         history.moved(from)
-        await turn(from)
+        await turnOne(from)
       }
       return
     }
@@ -49,15 +52,10 @@ export function useUndo() {
       said.value = 'Somebody has changed that since: look in the Daybook.'
       return
     }
-    busy.value = true
-    try {
-      const sent = await build.addAll(list.map(({ id, kind, scope, body, ...more }) => ({ id, kind, scope, body, more }) as ToAdd), false)
-      const fault = notKept(sent)
-      if (!fault) history.moved(from, { entries: list.map(({ id }) => id) })
-      said.value = fault ?? `${verb}: ${what}.`
-    } finally {
-      busy.value = false
-    }
+    const sent = await build.addAll(list.map(({ id, kind, scope, body, ...more }) => ({ id, kind, scope, body, more }) as ToAdd), false)
+    const fault = notKept(sent)
+    if (!fault) history.moved(from, { entries: list.map(({ id }) => id) })
+    said.value = fault ?? `${verb}: ${what}.`
   }
   return { undoing: computed(() => words(history.done.at(-1))), redoing: computed(() => words(history.undone.at(-1))), undo: () => turn('done'), redo: () => turn('undone'), said }
 }

@@ -34,7 +34,7 @@ type Open
     | { kind: 'squish', figure: number, limit: number }
     /** `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
     | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
-    | { kind: 'do', operation: string, what: OperationKind, at: Place, figure?: number }
+    | { kind: 'do', operations: string[], what: OperationKind, at: Place, figure?: number }
     | { kind: 'pourAgain' }
     | { kind: 'onTarget' }
 
@@ -214,7 +214,7 @@ function planned({ r }: Sight): Found[] {
     return groups.map((ops): Found => {
       const [first] = ops
       const depth = first!.kind === 'faceCut' || first!.kind === 'deckCut' ? first!.body.depth.value : undefined
-      return { kind: 'do', operation: first!.id, what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'squish' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
+      return { kind: 'do', operations: ops.map(op => op.id), what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'squish' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
     })
   })
 }

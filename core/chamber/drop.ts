@@ -28,6 +28,21 @@ export function vFlange(halfBank: number, flange: number, drop: number): { offFl
 }
 
 /**
+ * What a rolled cut leans what is square to the head's old face by: bolt seats, dowel holes, valves.
+ *
+ * @param slopeX and `slopeY` of the new face against the old, mm per mm
+ * @param across width of a bolt's seat, mm, 0 or more
+ * @returns `lean` in degrees, and `over`: mm from one side of the seat to the other
+ * @throws RangeError when a value leaves its domain
+ * Source: angle between two planes' normals, atan √(sx² + sy²); rise over a width.
+ * @example rolledSeat(0, 0.02, 22) // lean 1.146°, over 0.44
+ */
+export function rolledSeat(slopeX: number, slopeY: number, across: number): { lean: number, over: number } {
+  const slope = Math.hypot(finite('slopeX', slopeX), finite('slopeY', slopeY))
+  return { lean: Math.atan(slope) / RADIANS, over: slope * atLeast('across', across, 0) }
+}
+
+/**
  * How far an overhead cam falls back when its head comes nearer the crank.
  *
  * @param drop mm, any sign

@@ -2,7 +2,7 @@ export { clearanceFromSinking, flatCutDepth, valveClearanceLost, type ClearanceC
 export { meshVolume, type Mesh } from './mesh'
 export { cutAtChamber, cutDepthForVolume, openingArea, thenFlat, volumeAboveCut, type Cut, type Slopes } from './cut'
 export { blending, ridgeVolume, seatLedge, seatMargin, sinking, type SeatCircle } from './seat'
-export { camRetard, pushrodChange, vFlange } from './drop'
+export { camRetard, pushrodChange, rolledSeat, vFlange } from './drop'
 export { sectionLoops, sectionOf, type Plane, type SectionLoop } from './section'
 export { UNCUT, atEdges, cutOf, cutsTogether, fromEdges, solveCut, type Free, type HeadSetup, type Roll } from './angledCut'
 export { hotSpots, type HotSpot } from './hotSpots'

@@ -1,4 +1,5 @@
 import type { ChamberKind } from '../chamber'
+import { ENCLOSED, type Enclosed } from './kinds/pour'
 import type { Place } from './place'
 import type { Quantity } from './quantities'
 import type { Figure } from './terms'
@@ -48,8 +49,8 @@ export function layOut(cylinders: number, arrangement: Engine['arrangement'], nu
 
 const VALVE_QUANTITIES = /^(intake|exhaust)(?!PortTop)/
 const VALVE_TRAIN: readonly Quantity[] = ['valveToValve', 'pushrodAngle', 'rockerRatio', 'runAngle', 'chainPitch', 'camTeeth']
-const OF_A_VEE: readonly Quantity[] = ['halfBankAngle', 'flangeAngle']
-const OF_A_JOINT: readonly Quantity[] = ['gasketThickness', 'gasketBore', 'gasketArea', 'gasketOutline', 'headHeight', 'deckThickness', 'leastDeckThickness', 'mouthArea']
+const OF_A_VEE: readonly Quantity[] = ['halfBankAngle', 'flangeAngle', 'valleyGap']
+const OF_A_JOINT: readonly Quantity[] = ['gasketThickness', 'gasketBore', 'gasketArea', 'gasketOutline', 'headHeight', 'deckThickness', 'leastDeckThickness', 'mouthArea', 'boltSpare', 'dowelSpare', 'boltSeat']
 const hasValves = ({ intakes, exhausts }: Engine) => intakes + exhausts > 0
 
 /**
@@ -91,4 +92,17 @@ const LACKS: readonly { station: Place['station'], leaf?: string, engine: (engin
  */
 export function hasPlace(engine: Engine | undefined, cylinders: number, station: Place['station'], leaf?: string): boolean {
   return !engine || !LACKS.some(lack => lack.station === station && (lack.leaf === undefined || lack.leaf === leaf) && lack.engine(engine, cylinders))
+}
+
+/**
+ * What an engine of this kind has to be filled, the usual first: a closed barrel is poured assembled, and one without valves
+ * has no ports.
+ *
+ * @param engine undefined where nobody said what it is: then everything
+ * @example enclosedBy({ ...closedBarrel })[0] // 'assembled'
+ */
+export function enclosedBy(engine: Engine | undefined): Enclosed[] {
+  const lacking: Enclosed[] = [...engine?.head === 'blind' ? ['chamber' as const] : [], ...engine && !hasValves(engine) ? ['intakePort' as const, 'exhaustPort' as const] : []]
+  const has = ENCLOSED.filter(what => !lacking.includes(what))
+  return engine?.head === 'blind' ? ['assembled', ...has.filter(what => what !== 'assembled')] : has
 }

@@ -5,7 +5,7 @@ export interface Place { station: 'sheet' | 'pour' | 'shape' | 'cut' | 'mockup' 
 
 const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'wantedSquish', 'bandAngle', 'squishRecess']
 const VALVE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
-const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'deckThickness', 'leastDeckThickness']
+const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
 const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
 
 /**

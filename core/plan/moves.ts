@@ -1,4 +1,4 @@
-import { camRetard, pushrodChange, vFlange } from '../chamber'
+import { camRetard, pushrodChange, rolledSeat, vFlange } from '../chamber'
 import { NOW, operationsOn, type Ledger, type OperationEntry, type Quantity } from '../ledger'
 import { knownQuantity, statedQuantity } from '../standing'
 
@@ -20,6 +20,13 @@ export interface Moves {
   /** + where longer pushrods are wanted. */
   pushrod?: number
   flange?: { offFlange: number, manifoldDown: number, gap: number, portsOff: number }
+  /** Left between manifold and block where the valley is sealed, with the flanges machined. */
+  valleyLeft?: number
+  /** Thread left under the bolts' ends, and room left over the dowels. */
+  boltLeft?: number
+  dowelLeft?: number
+  /** What a face that was rolled leans bolt seats and dowel holes by: degrees, and mm across a seat where its width is stated. */
+  rolled?: { lean: number, over?: number }
 }
 
 /** A figure of its formula, nothing where something it needs was not stated or can't be. */
@@ -41,7 +48,7 @@ function reckoned<T>(ledger: Ledger, cylinder: number, names: Quantity[], f: (va
  * @param cylinder its number
  * @param operations on top of what is done, in order
  * @returns see {@link Moves}; `cam`, `pushrod` and `flange` by the whole of it, done and asked for
- * Source: depths add; contract core/chamber: camRetard, pushrodChange, vFlange.
+ * Source: depths add; contract core/chamber: camRetard, pushrodChange, vFlange, rolledSeat.
  * @example movesOf(ledger, 1, ledger.planned).drop // { done: 0.5, all: 0.8 }: 0.5 off the face, then 0.3 planned
  */
 export function movesOf(ledger: Ledger, cylinder: number, operations: OperationEntry[]): Moves {
@@ -53,6 +60,10 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
     return sum
   }, { face: 0, deck: 0, intake: 0, exhaust: 0 })
   const [done, more] = [total(ledger.done), total(operations)]
+  const downAt = (place: number) => {
+    const before = total(ledger.done.filter(op => ledger.place.get(op.id)! < place))
+    return before.face + before.deck - (thickness(place) - came)
+  }
   const thickness = (place: number, planned: OperationEntry[] = []) => knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)?.estimate.value ?? 0
   const first = operationsOn(ledger.done, ledger.layout, cylinder, ['gasketChange'])[0]
   const came = thickness(first ? ledger.place.get(first.id)! : NOW)
@@ -62,6 +73,15 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
   // Pushrods of both kinds are bought in one length: the valve that stands up most decides.
   const sunk = intake.all > exhaust.all ? intake : exhaust
   const drop = { done: face.done + deck.done - gasket.done, all: face.all + deck.all - gasket.all }
+  /** A room that a head coming down takes up: what it was when it was measured, less what came down since. */
+  const roomLeft = (quantity: Quantity, per = 1) => {
+    const part = statedQuantity(ledger, quantity, cylinder)
+    return part && part.estimate.value - per * (drop.all - downAt(ledger.place.get(part.entries[0]!)!))
+  }
+  const perDrop = reckoned(ledger, cylinder, ['halfBankAngle', 'flangeAngle'], ([gamma, alpha]) => vFlange(gamma!, alpha!, 1).manifoldDown)
+  const slopes = on([...ledger.done, ...operations]).reduce(([x, y], { kind, body }) => kind === 'faceCut' ? [x + (body.slopeX ?? 0), y + (body.slopeY ?? 0)] as const : [x, y] as const, [0, 0] as readonly [number, number])
+  const seatWidth = statedQuantity(ledger, 'boltSeat', cylinder)?.estimate.value
+  const rolled = rolledSeat(...slopes, seatWidth ?? 0)
   const left = statedQuantity(ledger, 'deckThickness', cylinder, NOW, operations)?.estimate.value
   const least = statedQuantity(ledger, 'leastDeckThickness', cylinder)?.estimate.value
   return {
@@ -70,6 +90,8 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
     cam: reckoned(ledger, cylinder, ['runAngle', 'chainPitch', 'camTeeth'], ([runAngle, pitch, camTeeth]) => camRetard(drop.all, { runAngle: runAngle!, pitch: pitch!, camTeeth: camTeeth! })),
     pushrod: reckoned(ledger, cylinder, ['pushrodAngle', 'rockerRatio'], ([pushrodAngle, rockerRatio]) => pushrodChange(
       { gasketGain: gasket.all, headCut: face.all, deckCut: deck.all, sunk: sunk.all, baseCircleLost: 0 }, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! })),
-    flange: reckoned(ledger, cylinder, ['halfBankAngle', 'flangeAngle'], ([gamma, alpha]) => vFlange(gamma!, alpha!, drop.all))
+    flange: reckoned(ledger, cylinder, ['halfBankAngle', 'flangeAngle'], ([gamma, alpha]) => vFlange(gamma!, alpha!, drop.all)),
+    ...(perDrop === undefined ? {} : { valleyLeft: roomLeft('valleyGap', perDrop) }), boltLeft: roomLeft('boltSpare'), dowelLeft: roomLeft('dowelSpare'),
+    ...(rolled.lean > 0 ? { rolled: { lean: rolled.lean, ...(seatWidth === undefined ? {} : { over: rolled.over }) } } : {})
   }
 }

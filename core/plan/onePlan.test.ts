@@ -156,6 +156,23 @@ describe('what else moves', () => {
   })
 })
 
+describe('what bolts, dowels and the valley lose', () => {
+  it('is what came down since each was measured; a rolled face leans the bolts’ seats', () => {
+    const bench = oneCylinder()
+    bench.cut(0.5, 0.5)
+    for (const [quantity, value] of [['halfBankAngle', 45], ['flangeAngle', 35], ['boltSpare', 2], ['dowelSpare', 0.6], ['valleyGap', 1.5], ['boltSeat', 22]] as const) bench.state(quantity, value)
+    bench.cut(0.2, 0.2)
+    const moves = asIf(replay(bench.entries)!, [{ kind: 'faceCut', scope: head, body: { state: 'planned', depth: mm(0.6), slopeY: 0.02 } }], NO_SOLIDS).cylinders[0]!.moves
+    // 0.2 came off since, 0.6 will: 0.8 of 2.0 and of 0.6; the manifold sinks 0.8·sin 80°/sin 35° = 1.374 of 1.5
+    expect(moves.boltLeft).toBeCloseTo(1.2, 9)
+    expect(moves.dowelLeft).toBeCloseTo(-0.2, 9)
+    expect(moves.valleyLeft).toBeCloseTo(0.1264, 3)
+    // tan⁻¹ 0.02 = 1.146°, 22 × 0.02
+    expect(moves.rolled!.lean).toBeCloseTo(1.1458, 3)
+    expect(moves.rolled!.over).toBeCloseTo(0.44, 9)
+  })
+})
+
 describe('a vee whose angle the layout says', () => {
   it('has half of it at its flanges, unless somebody states another', () => {
     const bench = oneCylinder()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FACTOR_WINDOW, mouthOf, outlineArea, quantityOf, type ChamberSpec, type Quantity, type Scope } from '#core'
+import { FACTOR_WINDOW, mouthOf, mouthOff, outlineArea, quantityOf, type ChamberSpec, type Quantity, type Scope } from '#core'
 import { digits, say } from '#shared/figures'
 import { CHAMBER_WORDS, SUSPECT_WORDS, sayFault } from '#shared/words/chamber'
 import { useDrawing } from '~/composables/useDrawing'
@@ -30,10 +30,9 @@ const roofFields = computed(() => {
 })
 const mouth = computed(() => plain.value ? outlineArea(mouthOf(plain.value)) : undefined)
 /** A mouth that was measured and is drawn otherwise: cuts go by the drawing, so it is told. */
-const mouthOff = computed(() => {
+const drawnOff = computed(() => {
   const stated = q('mouthArea')
-  const share = stated?.provenance === 'measured' && mouth.value ? mouth.value / stated.estimate.value - 1 : 0
-  return Math.abs(share) > 0.03 ? share : undefined
+  return stated?.provenance === 'measured' && mouth.value ? mouthOff(mouth.value, stated.estimate.value) : undefined
 })
 const fits = computed(() => facts.value && facts.value.factor >= FACTOR_WINDOW[0] && facts.value.factor <= FACTOR_WINDOW[1] && facts.value.reached)
 const verdict = computed(() => {
@@ -99,7 +98,7 @@ async function stl() {
           <p class="label">{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `${sayGroup('Head', head, build.replayed!.layout.heads)}. ` : '' }}{{ CHAMBER_WORDS[spec.kind] }}, cylinder {{ build.cylinder }}{{ model?.mirrored ? ', mirrored' : '' }}</p>
           <p v-if="facts" class="big"><span class="num" data-factor>{{ digits(facts.factor, 3) }}</span> <span class="unit">poured over drawn</span></p>
           <p v-if="facts" class="small" data-verdict :class="{ warn: poured !== undefined && !fits }">{{ verdict }}</p>
-          <p v-if="mouthOff !== undefined" class="small warn" data-mouth-off>The mouth is drawn {{ digits(Math.abs(mouthOff) * 100, 0) }} % {{ mouthOff > 0 ? 'larger' : 'smaller' }} than it was measured, and cuts go by the drawing. Move its outline or its pads, or measure again.</p>
+          <p v-if="drawnOff !== undefined" class="small warn" data-mouth-off>The mouth is drawn {{ digits(Math.abs(drawnOff) * 100, 0) }} % {{ drawnOff > 0 ? 'larger' : 'smaller' }} than it was measured, and cuts go by the drawing. Move its outline or its pads, or measure again.</p>
           <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ say(mouth ?? 0, 'area', device.lengths) }}{{ working ? ' · working' : '' }}</p>
         </div>
         <div class="grid">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { touches, type Figure, type OperationEntry, type OperationKind } from '#core'
-import { notKept } from '~/composables/useStatement'
+import { touches, type OperationEntry, type OperationKind } from '#core'
+import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayEntry, sayScope } from '~/words/entries'
@@ -9,18 +9,13 @@ import { sayEntry, sayScope } from '~/words/entries'
 const props = defineProps<{ kinds: readonly OperationKind[] }>()
 const build = useBuild()
 const device = useDevice()
-const sentence = ref('')
+const { finish, said: sentence } = usePlanned()
 const planned = computed(() => {
   const r = build.replayed
   const mine = r?.layout.heads[(build.state?.head ?? 1) - 1] ?? []
   return (r?.planned ?? []).filter(op => props.kinds.includes(op.kind) && mine.some(c => touches(op, r!.layout, c)))
 })
 const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deckCut'
-async function finish(op: OperationEntry, state: 'done' | 'dropped', measured?: Figure): Promise<string | undefined> {
-  const said = notKept(await build.add(op.kind, op.scope, { ...op.body, state, ...(measured ? { measured } : {}) } as never, { supersedes: op.id }))
-  sentence.value = said ?? ''
-  return said
-}
 </script>
 
 <template>
@@ -29,9 +24,9 @@ async function finish(op: OperationEntry, state: 'done' | 'dropped', measured?: 
     <ul>
       <li v-for="op in planned" :key="op.id" :data-planned="op.kind">
         <span class="what">{{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template></span>
-        <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :commit="figure => finish(op, 'done', figure)" />
-        <v-btn @click="finish(op, 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
-        <v-btn @click="finish(op, 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
+        <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :commit="figure => finish([op.id], 'done', figure)" />
+        <v-btn @click="finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
+        <v-btn @click="finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
       </li>
     </ul>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>

@@ -12,9 +12,9 @@ const device = useDevice()
 const whole = { level: 'build' } as const
 const mm = (value: number) => say(value, 'length', device.lengths)
 
-interface Line { name: string, formula: string, fields: Quantity[], says: string[], bad?: boolean, datum?: 'run' | 'pushrod' | 'flange' }
+interface Line { name: string, formula: string, fields: Quantity[], says: string[], bad?: boolean, datum?: 'run' | 'pushrod' | 'flange' | 'bolts' | 'rolled', only?: boolean }
 const lines = computed<Line[]>(() => {
-  const { deckLeft, cam, pushrod, flange } = props.moves ?? {}
+  const { deckLeft, cam, pushrod, flange, valleyLeft, boltLeft, dowelLeft, rolled } = props.moves ?? {}
   const squish = build.planned?.cylinders.find(c => c.cylinder === build.cylinder)?.squish.gap
   const recessed = quantityOf(build.replayed, 'squishRecess', build.cylinder)
   const { left, over } = deckLeft ?? {}
@@ -38,10 +38,25 @@ const lines = computed<Line[]>(() => {
     {
       name: 'Flanges of a V', datum: 'flange', formula: 'd · sin γ / sin α, d · sin(γ + α) / sin α', fields: ['halfBankAngle', 'flangeAngle'],
       says: flange === undefined ? [] : [`${mm(flange.offFlange)} off each flange, and the manifold comes down ${mm(flange.manifoldDown)}`, `left alone: ports ${mm(flange.portsOff)} off, ${mm(flange.gap)} tighter`]
+    },
+    {
+      name: 'The valley', formula: 'gap − what the manifold comes down', fields: ['valleyGap'], bad: valleyLeft !== undefined && valleyLeft < 0,
+      says: valleyLeft === undefined ? [] : [valleyLeft < 0 ? `take ${mm(-valleyLeft)} off the manifold’s ends, or it rests on the block before the ports meet` : `${mm(valleyLeft)} left under the manifold’s ends for the seal`]
+    },
+    {
+      name: 'Bolts and dowels', datum: 'bolts', formula: 'room − what the head comes down', fields: ['boltSpare', 'dowelSpare'], bad: Math.min(boltLeft ?? 0, dowelLeft ?? 0) < 0,
+      says: [
+        ...boltLeft === undefined ? [] : [boltLeft < 0 ? `the bolts bottom ${mm(-boltLeft)} before they clamp: washers or shorter bolts` : `${mm(boltLeft)} of thread left below the bolts`],
+        ...dowelLeft === undefined ? [] : [dowelLeft < 0 ? `the dowels stand ${mm(-dowelLeft)} too long: shorten them` : `${mm(dowelLeft)} left over the dowels`]
+      ]
+    },
+    {
+      name: 'Bolt seats of a rolled head', datum: 'rolled', formula: 'width · tan of the roll', fields: ['boltSeat'], only: rolled === undefined,
+      says: rolled ? [`bolt seats and dowel holes lean ${digits(rolled.lean, 2)}°${rolled.over === undefined ? '' : `: ${mm(rolled.over)} from side to side`}`, 'face the seats square again and ream the dowel holes'] : []
     }
   ]
   // What this engine has not is not asked about.
-  return all.filter(line => line.says.length > 0 || line.fields.some(name => asksFor(build.replayed?.layout.engine, name)))
+  return all.filter(line => !line.only && (line.says.length > 0 || line.fields.some(name => asksFor(build.replayed?.layout.engine, name))))
 })
 </script>
 

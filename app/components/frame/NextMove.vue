@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Advice } from '#core'
 import { openingOf } from '~/composables/useOpening'
+import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { GROUPS, GROUP_WORDS, groupOf, sayAdvice } from '~/words/advice'
@@ -22,6 +23,7 @@ const elsewhere = computed(() => {
   return !route.path.endsWith(`/${at.station}`) || at.field !== undefined || (cylinders.length > 0 && !cylinders.includes(build.cylinder))
 })
 const shown = ref(false)
+const { finish, said } = usePlanned()
 const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.includes(build.cylinder) ? build.cylinder : open.cylinders[0])
 </script>
 
@@ -40,11 +42,18 @@ const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.i
       <v-list class="open-list" aria-label="Everything that is open" density="compact">
         <template v-for="{ group, list } in groups" :key="group">
           <v-list-subheader>{{ GROUP_WORDS[group] }}</v-list-subheader>
-          <v-list-item v-for="(one, i) in list" :key="i" :to="to(one.open)" :data-open="one.open.kind" @click="shown = false">
-            <span class="what"><strong v-if="one.urgent" class="warn">Stop. </strong>{{ one.sentence }}</span>
-            <span class="go where">{{ STATION_WORDS[one.open.at.station] }}</span>
-          </v-list-item>
+          <div v-for="(one, i) in list" :key="i" class="one">
+            <v-list-item :to="to(one.open)" :data-open="one.open.kind" @click="shown = false">
+              <span class="what"><strong v-if="one.urgent" class="warn">Stop. </strong>{{ one.sentence }}</span>
+              <span class="go where">{{ STATION_WORDS[one.open.at.station] }}</span>
+            </v-list-item>
+            <template v-if="one.open.kind === 'do'">
+              <v-btn variant="text" @click="finish(one.open.operations, 'done')">Done<span class="visually-hidden">: {{ one.sentence }}</span></v-btn>
+              <v-btn variant="text" @click="finish(one.open.operations, 'dropped')">Drop<span class="visually-hidden">: {{ one.sentence }}</span></v-btn>
+            </template>
+          </div>
         </template>
+        <p v-if="said" class="sentence">{{ said }}</p>
       </v-list>
     </v-menu>
   </div>
@@ -62,7 +71,9 @@ const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.i
 .more[aria-expanded=true] { background: var(--sheet-deep); }
 .open-list { width: 640px; max-width: 92vw; }
 .open-list :deep(.v-list-subheader) { min-height: 28px; padding: 4px 10px 0; font-size: var(--s13); color: var(--quiet); opacity: 1; }
-.open-list :deep(.v-list-item) { border-top: 1px solid var(--hair); min-height: 44px; }
+.one { display: flex; align-items: stretch; border-top: 1px solid var(--hair); }
+.one > .v-btn { --v-btn-height: 44px; height: auto; border-left: 1px solid var(--hair); }
+.open-list :deep(.v-list-item) { flex: 1; min-height: 44px; }
 .open-list :deep(.v-list-item__content) { display: flex; gap: 12px; align-items: baseline; white-space: normal; }
 .open-list .go { min-width: 0; padding: 0; }
 .what { flex: 1; font-size: var(--s15); line-height: 1.3; }

@@ -9,6 +9,20 @@ import type { ChamberSpec } from './spec'
 /** Outside this a chamber's pour does not fit its drawing, and a dimension wants checking. */
 export const FACTOR_WINDOW = [0.85, 1.15] as const
 
+/** A mouth drawn this much larger or smaller than it was measured is not that mouth: cuts would take other cc. */
+const MOUTH_SLACK = 0.03
+
+/**
+ * How much larger a mouth is drawn than it was measured, as a share: below 0 it is drawn smaller, undefined where both agree.
+ *
+ * @param drawn and `measured` in mm², above 0
+ * @example mouthOff(5200, 5000) // 0.04
+ */
+export function mouthOff(drawn: number, measured: number): number | undefined {
+  const share = above('drawn', drawn, 0) / above('measured', measured, 0) - 1
+  return Math.abs(share) > MOUTH_SLACK ? share : undefined
+}
+
 /** How far the ceiling between the seats may be stretched to meet a pour. */
 const STRETCH = [0.15, 3] as const
 

@@ -4,6 +4,6 @@ export { ceiling, directionIn, headPlane, topCutHeight, topCutWidth, valveFrame,
 export { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
 export { SpecError, chamberMesh, draftAt, mouthOf, planOf, runOf, solidOn, type Plan, type SolidKit } from './solid'
 export { ceilingField, metalIn, type CeilingField } from './heights'
-export { FACTOR_WINDOW, calibrated, calibratedLive, suspects, type Calibration, type Suspect } from './calibrate'
+export { FACTOR_WINDOW, calibrated, calibratedLive, mouthOff, suspects, type Calibration, type Suspect } from './calibrate'
 export { placed, type Oval, type Room } from './placing'
 export { ValvesTooLarge, chordFor, circle, drawnVolume, roofThrough, startingSpec, takesValves, type Beginning } from './starting'

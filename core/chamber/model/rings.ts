@@ -20,6 +20,8 @@ export interface Rings {
   /** Distance in from the mouth's edge of each corner, mm; −1 for those on the face. */
   away: Float64Array
   triangles: Uint32Array
+  /** How far in the second ring runs, mm. */
+  step: number
 }
 
 /** No edge longer than a length. */
@@ -91,7 +93,7 @@ export function ringsOf(kit: SolidKit, mouth: Point[], fine: Fineness, zone: num
   }
   fill(ring, numbers(from, ring, false), true)
   section.delete()
-  return { plan: Float64Array.from(plan), away: Float64Array.from(away), triangles: Uint32Array.from(triangles) }
+  return { plan: Float64Array.from(plan), away: Float64Array.from(away), triangles: Uint32Array.from(triangles), step: away.find(at => at > 0) ?? fine.wall }
 }
 
 /** The ceiling is held this far under the machined edge, so that the form's own solid cuts it cleanly, mm. */
@@ -134,6 +136,20 @@ export function machinedTop(valve: ChamberValve): (x: number, y: number) => numb
   }
 }
 
+/** In how many places a wall that ends before the second ring is summed up. */
+const WALL_SUMS = 24
+
+/**
+ * How high the wall stands on the mouth's edge itself, so that the strip up to the second ring holds what it holds under the
+ * wall: 0 on a wall that reaches as far, the whole height on an upright one, and what lies between for one that leans less.
+ * Source: the trapezium's rule turned round, edge = 2·∫h/step − h(step).
+ */
+function edgeHeight(step: number, roof: number, draft: number, floorRadius: number): number {
+  let sum = 0
+  for (let i = 0; i < WALL_SUMS; i++) sum += underWall(step * (i + 0.5) / WALL_SUMS, roof, draft, floorRadius)
+  return Math.max(0, 2 * sum / WALL_SUMS - underWall(step, roof, draft, floorRadius))
+}
+
 /**
  * Lifts the rings of a chamber to its ceiling.
  *
@@ -173,7 +189,12 @@ export function lifted(rings: Rings, spec: ChamberSpec, stretch: number, draft: 
       // Well inside a seat there is only the valve's face: no ceiling is wanted there.
       seated ||= far2 < in2
     }
-    positions[3 * i + 2] = seated ? z : Math.max(z, underWall(away, Math.max(0.05, over(x, y)), draft, spec.floorRadius) - UNDER)
+    if (seated) {
+      positions[3 * i + 2] = z
+      continue
+    }
+    const roof = Math.max(0.05, over(x, y))
+    positions[3 * i + 2] = Math.max(z, (away > 0 ? underWall(away, roof, draft, spec.floorRadius) : edgeHeight(rings.step, roof, draft, spec.floorRadius)) - UNDER)
   }
   return madeClosed({ positions, triangles: rings.triangles })
 }

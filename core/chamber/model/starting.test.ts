@@ -1,7 +1,7 @@
 import Module from 'manifold-3d'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { RUNS, chance } from '../../../tests/support/soak'
-import { CHAMBER_KINDS, FACTOR_WINDOW, ValvesTooLarge, calibratedLive, chamberMesh, drawnVolume, meshVolume, mouthOf, outlineArea, placed, planOf, specFaults, startingSpec, type Beginning, type ChamberKind, type SolidKit } from '..'
+import { CHAMBER_KINDS, FACTOR_WINDOW, ValvesTooLarge, calibratedLive, chamberMesh, drawnVolume, meshVolume, mouthOf, mouthOff, outlineArea, placed, planOf, specFaults, startingSpec, type Beginning, type ChamberKind, type SolidKit } from '..'
 
 let kit: SolidKit
 beforeAll(async () => {
@@ -49,6 +49,7 @@ describe('a first drawing', () => {
     expect(Math.min(...spec.valves.map(v => v.seatHeight))).toBeCloseTo(2.2, 6)
     expect(outlineArea(mouthOf(spec)) / 4700).toBeCloseTo(1, 2)
   })
+  it.each([[5200, 0.04], [5100, undefined], [4800, -0.04]])('a mouth drawn as %d where 5000 was measured', (drawn, share) => share === undefined ? expect(mouthOff(drawn, 5000)).toBeUndefined() : expect(mouthOff(drawn, 5000)).toBeCloseTo(share, 9))
   it('holds about what its solid holds', () => {
     for (const kind of CHAMBER_KINDS) {
       const spec = startingSpec(kind, { bore: 92, intake: kind === 'pentRoof' ? 34 : 43, exhaust: kind === 'pentRoof' ? 30 : 36 })

@@ -1,6 +1,6 @@
 import { DomainError, above } from '../../domain'
 import { MOUTH_SHARE_OF } from '../../estimate'
-import { distanceTo, thinned, type Point } from './outline'
+import { distanceTo, outlineArea, thinned, type Point } from './outline'
 import { placed, type Oval } from './placing'
 import { machinedTop } from './rings'
 import { ceiling, underWall, valveFrame } from './roof'
@@ -111,29 +111,50 @@ export function startingSpec(kind: ChamberKind, from: Beginning): ChamberSpec {
   const usual = family(0)
   if (!usual) throw tooLarge(kind, R, from)
   if (from.poured === undefined) return usual
-  above('poured', from.poured, 0)
-  return nearest(family, usual, from.poured)
+  const poured = above('poured', from.poured, 0)
+  const both = nearest(family, usual, poured)
+  if (from.seatHeight !== undefined || kind === 'turnedDome') return both[0]!
+  const [first, ...others] = both.map(spec => raised(spec, poured))
+  return others.reduce((best, other) => best.off > CLOSE && other.off < best.off ? other : best, first!).spec
 }
 
-/** The drawing of a family that holds a volume, or comes nearest to it. */
-function nearest(family: Family, usual: ChamberSpec, poured: number): ChamberSpec {
+/**
+ * A drawing whose roof and seats are moved together until it holds a volume. Valves that just go in stand now one way and now
+ * another as a chamber is made smaller, so that its size alone may step over a pour.
+ */
+function raised(spec: ChamberSpec, poured: number): { spec: ChamberSpec, off: number } {
+  const area = outlineArea(mouthOf(spec))
+  let [best, off] = [spec, drawnVolume(spec) / poured - 1]
+  for (let i = 0; i < 6 && Math.abs(off) > CLOSE; i++) {
+    const by = -off * poured * 1000 / area
+    const next = { ...best, roof: { ...best.roof, height: best.roof.height + by }, valves: best.valves.map(valve => ({ ...valve, seatHeight: Number((valve.seatHeight + by).toFixed(3)) })) }
+    if (specFaults(next, mouthOf).length > 0) break
+    const now = drawnVolume(next) / poured - 1
+    if (Math.abs(now) >= Math.abs(off)) break
+    ;[best, off] = [next, now]
+  }
+  return { spec: best, off: Math.abs(off) }
+}
+
+/** The drawings of a family on either side of a volume, the nearest first; one where the whole family is on one side. */
+function nearest(family: Family, usual: ChamberSpec, poured: number): ChamberSpec[] {
   const over = (spec: ChamberSpec) => drawnVolume(spec) / poured - 1
   let [at, off, best] = [0, over(usual), usual]
   const way = off < 0 ? 1 : -1
   const last = family(way)
-  let [end, offEnd] = [way, last ? over(last) : -off]
-  if (last && offEnd * off >= 0) return last
+  let [end, offEnd, other] = [way, last ? over(last) : -off, last]
+  if (last && offEnd * off >= 0) return [last]
   // The rule of false position, with the end that stays weighed less and less (Illinois; Dowell & Jarratt 1971).
   for (let i = 0; i < 10 && Math.abs(off) > CLOSE; i++) {
     const size = at + (end - at) * off / (off - offEnd)
     const spec = family(size)
     if (!spec) break
     const now = over(spec)
-    if (now * off < 0) [end, offEnd] = [at, off]
+    if (now * off < 0) [end, offEnd, other] = [at, off, best]
     else offEnd /= 2
     ;[at, off, best] = [size, now, spec]
   }
-  return best
+  return other ? [best, other] : [best]
 }
 
 function familyOf(kind: ChamberKind, R: number, from: Beginning): Family {
