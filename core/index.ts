@@ -2,6 +2,7 @@
 export * from './engine'
 export * from './estimate'
 export * from './pour'
+export * from './lathe'
 export * from './squish'
 export * from './chamber'
 export * from './shroud'

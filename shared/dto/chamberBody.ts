@@ -32,7 +32,7 @@ const ROOFS: Record<string, Check> = {
   plane: fields({ shape: oneOf(['plane']), height: number, slope: number, rises: number }),
   ridge: fields({ shape: oneOf(['ridge']), height: number, slope: number, rises: number }),
   sphere: fields({ shape: oneOf(['sphere']), height: number, radius: number }),
-  turned: fields({ shape: oneOf(['turned']), recess: number, band: number, domeRadius: number, height: number, toroid: oneOf([true, false]) })
+  turned: fields({ shape: oneOf(['turned']), recess: number, band: number, domeRadius: number, height: number, toroid: oneOf([true, false]), section: optional(oneOf(['cone', 'flat'])), corner: optional(number) })
 }
 const roof: Check = (value, path) => {
   const shape = typeof value === 'object' && value !== null ? String((value as { shape?: unknown }).shape) : ''

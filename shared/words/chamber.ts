@@ -19,6 +19,7 @@ export const SPEC_WORDS: Record<string, { label: string, noun: string, dimension
   radius: { label: 'Sphere radius', noun: 'the sphere’s radius', dimension: 'length' },
   band: { label: 'Band angle', noun: 'the band’s angle', dimension: 'angle' },
   domeRadius: { label: 'Dome radius', noun: 'the dome’s radius', dimension: 'length' },
+  corner: { label: 'Corner radius', noun: 'the corner’s radius', dimension: 'length' },
   draft: { label: 'Wall draft', noun: 'the walls’ draft', dimension: 'angle' },
   floorRadius: { label: 'Floor radius', noun: 'the radius between wall and roof', dimension: 'length' },
   diameter: { label: 'Diameter', noun: 'the diameter', dimension: 'length' },

@@ -1,4 +1,5 @@
-import type { ChamberSpec, ChamberValve } from './spec'
+import { domeHeight, type Dome, type TurnedShape } from '../../lathe'
+import type { ChamberSpec, ChamberValve, Roof } from './spec'
 
 const RADIANS = Math.PI / 180
 
@@ -145,21 +146,36 @@ export function ceiling(spec: ChamberSpec, stretch: number): (x: number, y: numb
 /** Outer radius of a turned chamber: its outline is a circle about the bore's centre. */
 export const turnedRadius = ({ outline }: ChamberSpec): number => outline.reduce((sum, [x, y]) => sum + Math.hypot(x, y), 0) / outline.length
 
-/** Where a turned ceiling has its corners, as radii from the middle, for whoever draws or meshes it. */
+/** A turned roof's dome as the lathe knows it. */
+function domeOf({ toroid, section, domeRadius, height, corner = 0 }: Extract<Roof, { shape: 'turned' }>, stretch: number): Dome {
+  const depth = height * stretch
+  return { form: toroid ? 'torus' : section ?? 'sphere', mouth: domeRadius, depth, corner: section === 'flat' ? Math.min(corner, domeRadius, depth) : corner }
+}
+
+/**
+ * A turned chamber as it stands over a seat face that was lowered, for the lathe.
+ *
+ * @param spec as drawn
+ * @param off mm off its face since; a band that was recut to the new face starts at it
+ * @returns undefined for a chamber that was not turned, or whose dome is as wide as its bore
+ * @example turnedShape(skerryChamber(), 0.85)?.recess // 0.25, of 1.10
+ */
+export function turnedShape(spec: ChamberSpec, off: number): TurnedShape | undefined {
+  const { roof } = spec
+  const bore = 2 * turnedRadius(spec)
+  return roof.shape === 'turned' && 2 * roof.domeRadius < bore ? { bore, recess: Math.max(0, roof.recess - off), band: roof.band, dome: domeOf(roof, 1) } : undefined
+}
+
 function turnedCeiling(spec: ChamberSpec, stretch: number): (x: number, y: number) => number {
   const { roof } = spec
   if (roof.shape !== 'turned') throw new Error('only a turned roof is turned')
   const R = turnedRadius(spec)
-  const atDome = roof.recess + (R - roof.domeRadius) * Math.tan(roof.band * RADIANS)
-  const height = roof.height * stretch
-  // A cap of a sphere through the dome's edge, or a groove of half-circle section round the plug's island.
-  const sphere = (roof.domeRadius ** 2 + height ** 2) / (2 * height)
+  const k = Math.tan(roof.band * RADIANS)
+  const atDome = roof.recess + Math.max(0, R - roof.domeRadius) * k
+  const over = domeHeight(domeOf(roof, stretch))
   return (x, y) => {
     const r = Math.hypot(x, y)
-    if (r >= roof.domeRadius) return roof.recess + Math.max(0, R - r) * Math.tan(roof.band * RADIANS)
-    if (!roof.toroid) return atDome + height - sphere + Math.sqrt(Math.max(0, sphere ** 2 - r * r))
-    const groove = roof.domeRadius / 2
-    return atDome + height / groove * Math.sqrt(Math.max(0, groove ** 2 - (r - groove) ** 2))
+    return r >= roof.domeRadius ? roof.recess + Math.max(0, R - r) * k : atDome + over(r)
   }
 }
 

@@ -10,13 +10,14 @@ export type ChamberKind = (typeof CHAMBER_KINDS)[number]
  * - ridge (pent-roof): `height` of the ridge, `slope` of either side, `rises` the direction across the ridge
  * - sphere (hemispherical): `height` of the crown, `radius` of the sphere
  * - turned: a band from the outline inward, `recess` deep at its outer edge and rising at `band` degrees, then from
- *   `domeRadius` inward a dome `height` high, or with `toroid` a groove of half-circle section round an island
+ *   `domeRadius` inward a dome `height` high: an arc, or with `section` a cone or a flat roof rounded by `corner`; with
+ *   `toroid` the arc is turned into a groove round the plug
  */
 export type Roof
   = | { shape: 'plane', height: number, slope: number, rises: number }
     | { shape: 'ridge', height: number, slope: number, rises: number }
     | { shape: 'sphere', height: number, radius: number }
-    | { shape: 'turned', recess: number, band: number, domeRadius: number, height: number, toroid: boolean }
+    | { shape: 'turned', recess: number, band: number, domeRadius: number, height: number, toroid: boolean, section?: 'cone' | 'flat', corner?: number }
 
 /** A squish pad: metal of the head beyond a chord, `recess` mm back from the face (0: in the face). */
 export interface Pad { towards: number, chord: number, recess: number }
@@ -134,6 +135,8 @@ export function specFaults(spec: ChamberSpec, curve: (spec: ChamberSpec) => Poin
     return [{ path: `outline[${Math.min(spec.outline.length - 1, Math.max(0, crossing) * spec.outline.length / run.length | 0)}]`, kind: 'selfCrossing' }]
   }
   if (outlineArea(run) < LEAST_MOUTH) return [{ path: 'outline[0]', kind: 'nothingLeft' }]
+  const { roof } = spec
+  if (roof.shape === 'turned' && roof.section === 'flat' && (roof.corner ?? 0) > Math.min(roof.domeRadius, roof.height)) faults.push({ path: 'roof.corner', kind: 'tooLarge', by: Math.min(roof.domeRadius, roof.height) })
   spec.reliefs?.forEach((relief, i) => {
     if (!spec.valves[relief.valve]) faults.push({ path: `reliefs[${i}].valve`, kind: 'tooLarge', by: spec.valves.length })
     if (relief.radii.length < 8 || relief.radii.length > 720 || relief.radii.length % 2 || relief.radii.some(r => r < 0 || r > 150)) faults.push({ path: `reliefs[${i}].radii`, kind: 'tooLarge', by: 150 })
