@@ -105,6 +105,7 @@ function sayDo({ what, figure = 0, heads }: Extract<Advice, { kind: 'do' }>, who
     case 'relief': return `Grind ${whom} as planned, to the line and the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
     case 'gasketChange': return `Fit the gasket that is planned on head ${heads.join(' and ')}, then enter it.`
+    case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`
     case 'deckCut': return `Cut ${mm(figure)} off the deck, measure what came off, and enter it.`
     case 'faceCut': return `Cut ${mm(figure)} off head ${heads.join(' and ')}, measure what came off, and enter it.`
   }

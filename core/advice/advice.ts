@@ -54,7 +54,7 @@ type Found = Open & { cylinders: number[], at?: Place }
 
 function cannotReckon({ r }: Sight): Found[] {
   const without = (quantity: Quantity) => r.asIs.filter(s => s.missing.includes(quantity)).map(s => s.cylinder)
-  return (['bore', 'stroke'] as const).flatMap((quantity): Found[] => {
+  return (['bore', 'stroke', 'exhaustPortTop'] as const).flatMap((quantity): Found[] => {
     const cylinders = without(quantity)
     return cylinders.length > 0 ? [{ kind: 'state', quantity, cylinders }] : []
   })

@@ -47,10 +47,14 @@ export function layOut(cylinders: number, arrangement: Engine['arrangement'], nu
   return { banks, heads: each ? all.map(c => [c]) : banks }
 }
 
-const VALVE_QUANTITIES = /^(intake|exhaust)(?!PortTop)/
+const VALVE_QUANTITIES = /^(intake|exhaust)(?!Port)/
 const VALVE_TRAIN: readonly Quantity[] = ['valveToValve', 'pushrodAngle', 'rockerRatio', 'runAngle', 'chainPitch', 'camTeeth']
+const OF_PORTS: readonly Quantity[] = ['exhaustPortTop', 'exhaustPortDeck']
+const OF_THE_LATHE: readonly Quantity[] = ['plugRoom', 'leastBand', 'toolNose']
 const OF_A_VEE: readonly Quantity[] = ['halfBankAngle', 'flangeAngle', 'valleyGap']
 const OF_A_JOINT: readonly Quantity[] = ['gasketThickness', 'gasketBore', 'gasketArea', 'gasketOutline', 'headHeight', 'deckThickness', 'leastDeckThickness', 'mouthArea', 'boltSpare', 'dowelSpare', 'boltSeat']
+/** A head that goes on a lathe: nothing stands in its way there but the plug. */
+const isTurned = (engine: Engine) => engine.head === 'turned' || (engine.head === 'removable' && !hasValves(engine))
 const hasValves = ({ intakes, exhausts }: Engine) => intakes + exhausts > 0
 
 /**
@@ -61,12 +65,15 @@ const hasValves = ({ intakes, exhausts }: Engine) => intakes + exhausts > 0
  */
 export function asksFor(engine: Engine | undefined, quantity: Quantity): boolean {
   if (!engine) return true
+  // A port in the bore is open for so many degrees, as a valve is.
+  if (engine.strokes === 2 && quantity === 'exhaustDuration') return true
   if (!hasValves(engine) && (VALVE_QUANTITIES.test(quantity) || VALVE_TRAIN.includes(quantity))) return false
-  if (engine.strokes === 4 && quantity === 'exhaustPortTop') return false
+  if (engine.strokes === 4 && OF_PORTS.includes(quantity)) return false
+  if (!isTurned(engine) && OF_THE_LATHE.includes(quantity)) return false
   if (engine.arrangement !== 'vee' && OF_A_VEE.includes(quantity)) return false
   if (engine.arrangement === 'single' && quantity === 'boreSpacing') return false
   if (engine.head === 'blind' && OF_A_JOINT.includes(quantity)) return false
-  return engine.head === 'turned' || engine.strokes === 2 || quantity !== 'bandAngle'
+  return isTurned(engine) || engine.strokes === 2 || quantity !== 'bandAngle'
 }
 
 /** Places that an engine may lack, and which one does. */
@@ -80,6 +87,7 @@ const LACKS: readonly { station: Place['station'], leaf?: string, engine: (engin
   { station: 'sheet', leaf: 'face', engine: engine => engine.head === 'blind' },
   { station: 'sheet', leaf: 'gaskets', engine: engine => engine.head === 'blind' },
   { station: 'sheet', leaf: 'chamber', engine: engine => engine.head === 'blind' },
+  { station: 'mockup', leaf: 'turned', engine: engine => !isTurned(engine) },
   { station: 'mockup', leaf: 'valves', engine: engine => !hasValves(engine) }
 ]
 

@@ -3,7 +3,8 @@ import type { Quantity } from './quantities'
 /** Where something is entered or settled: a station, its leaf, the field's quantity. */
 export interface Place { station: 'sheet' | 'pour' | 'shape' | 'cut' | 'mockup' | 'daybook', leaf?: string, field?: Quantity }
 
-const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'wantedSquish', 'bandAngle', 'squishRecess']
+const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishRecess']
+const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
 const VALVE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
 const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
@@ -14,6 +15,7 @@ const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
  * @example placeOf('wantedSquish') // { station: 'mockup', leaf: 'squish', field: 'wantedSquish' }
  */
 export function placeOf(field: Quantity): Place {
+  if (LATHE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'turned', field }
   if (SQUISH_FIELDS.includes(field)) return { station: 'mockup', leaf: 'squish', field }
   if (VALVE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'valves', field }
   if (MOVING_FIELDS.includes(field)) return { station: 'cut', leaf: 'else', field }

@@ -76,6 +76,10 @@ export const QUANTITIES = {
   deckThickness: { dimension: 'length', min: 1, max: 60, u: 0.2 },
   leastDeckThickness: { dimension: 'length', min: 1, max: 60, u: 0 },
   headHeight: { dimension: 'length', min: 10, max: 400, u: DEFAULT_U.depth },
+  exhaustPortDeck: { dimension: 'length', min: 1, max: 400, u: 0.1 },
+  plugRoom: { dimension: 'length', min: 0, max: 30, u: 0.1 },
+  leastBand: { dimension: 'length', min: 0, max: 60, u: 0, wanted: true },
+  toolNose: { dimension: 'length', min: 0.05, max: 20, u: 0, wanted: true },
   exhaustPortTop: { dimension: 'length', min: 1, max: 400, u: DEFAULT_U.stroke }
 } as const satisfies Record<string, QuantityRule>
 
@@ -100,6 +104,7 @@ export const FIGURE_BOUNDS = {
   scaleTemperature: { dimension: 'temperature', min: -10, max: 60 },
   warmer: { dimension: 'temperature', min: -60, max: 60 },
   solder: { dimension: 'length', min: 0.02, max: 12 },
+  spacer: { dimension: 'length', min: -5, max: 10 },
   deckReading: { dimension: 'length', min: -10, max: 20 },
   dialDrop: { dimension: 'length', min: 0.05, max: 150 },
   wheel: { dimension: 'angle', min: -360, max: 720 },

@@ -52,10 +52,12 @@ function reckoned<T>(ledger: Ledger, cylinder: number, names: Quantity[], f: (va
  * @example movesOf(ledger, 1, ledger.planned).drop // { done: 0.5, all: 0.8 }: 0.5 off the face, then 0.3 planned
  */
 export function movesOf(ledger: Ledger, cylinder: number, operations: OperationEntry[]): Moves {
-  const on = (list: OperationEntry[]) => operationsOn(list, ledger.layout, cylinder, ['faceCut', 'deckCut', 'seatWork'])
+  const on = (list: OperationEntry[]) => operationsOn(list, ledger.layout, cylinder, ['faceCut', 'deckCut', 'seatWork', 'spacer'])
   const total = (list: OperationEntry[]) => on(list).reduce((sum, op) => {
     if (op.kind === 'faceCut') sum.face += (op.body.measured ?? op.body.depth).value + (op.body.flat?.value ?? 0)
     if (op.kind === 'deckCut') sum.deck += (op.body.measured ?? op.body.depth).value
+    // What is put under a barrel lifts its head as a thicker gasket does.
+    if (op.kind === 'spacer') sum.deck -= op.body.change.value
     if (op.kind === 'seatWork') for (const valve of ['intake', 'exhaust'] as const) if ((op.body.valve ?? valve) === valve) sum[valve] += op.body.sunk?.value ?? 0
     return sum
   }, { face: 0, deck: 0, intake: 0, exhaust: 0 })

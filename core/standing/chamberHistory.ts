@@ -1,13 +1,11 @@
-import { atLeast } from '../domain'
+import { above, atLeast } from '../domain'
+import { cylinderVolume } from '../engine'
 import { DEFAULT_U, MODEL_RELATIVE_U, carry, fromSource, inverseVarianceMean, linear, uncertainty, type Sourced } from '../estimate'
-import { headOf, NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
+import { headOf, NOW, type EntryOf, type Ledger, type OperationEntry, type Quantity } from '../ledger'
 import { sum, type Part } from './part'
 import { sourcedPours } from './pours'
-import { cutDepth, cutPlane, depthUnder, mouthArea, statedQuantity } from './statements'
-
-/** Operations that change a chamber's volume. */
-export const CHAMBER_OPERATIONS = ['faceCut', 'relief', 'seatWork'] as const
-type ChamberOperation = Extract<OperationEntry, { kind: (typeof CHAMBER_OPERATIONS)[number] }>
+import { changesChamber, pairs, stretches, wholeStretches, type ChamberOperation, type Stretch } from './stretches'
+import { cutDepth, cutPlane, depthUnder, knownQuantity, mouthArea, statedQuantity, underBarrel } from './statements'
 
 /** Why a settlement taught nothing. */
 export type NoLesson = 'severalKinds' | 'notAFaceCut' | 'depthNotMeasured' | 'noPourBefore' | 'notSmaller' | 'angled'
@@ -33,50 +31,13 @@ export interface Settlement {
 /** A head's own cc per mm, learned from one chamber by pour, cut, pour. */
 export interface Lesson { cylinder: number, head: number, perMm: Sourced, operations: string[], knownFrom: number }
 
-/** A stretch of a chamber's life between two changes, and the pours that fall in it. */
-interface Stretch { operation?: ChamberOperation, pours: EntryOf<'pour'>[] }
-
-/** A ledger never changes once it is open, and every figure of a chamber begins with its stretches. */
-const known = new WeakMap<Ledger, Map<number, Stretch[]>>()
-
-/** Cuts a chamber's life into stretches at each operation done on it. */
-export function stretches(ledger: Ledger, cylinder: number): Stretch[] {
-  const ofLedger = known.get(ledger) ?? new Map<number, Stretch[]>()
-  known.set(ledger, ofLedger)
-  const found = ofLedger.get(cylinder) ?? stretchesOf(ledger, cylinder)
-  ofLedger.set(cylinder, found)
-  return found
-}
-
-function stretchesOf(ledger: Ledger, cylinder: number): Stretch[] {
-  const operations = operationsOn(ledger.done, ledger.layout, cylinder, CHAMBER_OPERATIONS) as ChamberOperation[]
-  const result: Stretch[] = [{ pours: [] }, ...operations.map(operation => ({ operation, pours: [] }))]
-  const places = operations.map(op => ledger.place.get(op.id)!)
-  let passed = 0
-  for (const pour of ledger.pours.get(cylinder) ?? []) {
-    if (pour.body.encloses !== 'chamber') continue
-    while (passed < places.length && places[passed]! < ledger.place.get(pour.id)!) passed++
-    result[passed]!.pours.push(pour)
-  }
-  return result
-}
-
-/** Pairs of neighbouring poured stretches with the operations that lie between them. */
-function pairs(list: Stretch[]): { before: Stretch, after: Stretch, between: ChamberOperation[] }[] {
-  const poured = list.map((stretch, i) => ({ stretch, i })).filter(({ stretch }) => stretch.pours.length > 0)
-  return poured.slice(1).map(({ stretch, i }, n) => ({
-    before: poured[n]!.stretch, after: stretch,
-    between: list.slice(poured[n]!.i + 1, i + 1).map(s => s.operation!)
-  }))
-}
-
 /**
  * The lesson of a pour, face cuts, pour: how many cc the head really gave per mm of measured depth.
  *
  * @returns the lesson, or why there is none
  * Source: (before − after)/depth; the scale of a burette used for both cancels.
  */
-function lessonOf(before: Sourced, after: Sourced, between: ChamberOperation[], cylinder: number): Sourced | NoLesson {
+function lessonOf(before: Sourced, after: Sourced, between: OperationEntry[], cylinder: number): Sourced | NoLesson {
   if (new Set(between.map(op => op.kind)).size > 1) return 'severalKinds'
   const cuts = between.filter((op): op is EntryOf<'faceCut'> => op.kind === 'faceCut')
   if (cuts.length === 0) return 'notAFaceCut'
@@ -89,7 +50,8 @@ function lessonOf(before: Sourced, after: Sourced, between: ChamberOperation[], 
 
 /** Every lesson the ledger holds, in the order they became known. */
 export function lessonsOf(ledger: Ledger): Lesson[] {
-  return ledger.layout.cylinders.flatMap(cylinder => pairs(stretches(ledger, cylinder)).flatMap(({ before, after, between }) => {
+  // A whole clearance that lost a face cut and nothing else lost what its chamber lost.
+  return ledger.layout.cylinders.flatMap(cylinder => [...pairs(stretches(ledger, cylinder)), ...pairs(wholeStretches(ledger, cylinder))].flatMap(({ before, after, between }) => {
     const perMm = lessonOf(sourcedPours(before.pours), sourcedPours(after.pours), between, cylinder)
     return typeof perMm === 'string'
       ? []
@@ -157,12 +119,12 @@ export function predictedChange(operation: ChamberOperation, perMm: PerMm | unde
   return fromSource(added.value, doubt, `entry:${operation.id}`)
 }
 
-/** Every settlement in the ledger: prediction against the pour that followed. */
+/** Every settlement in the ledger: prediction against the pour that followed, of chambers and of whole clearances. */
 export function settlementsOf(ledger: Ledger, lessons: Lesson[]): Settlement[] {
   return ledger.layout.cylinders.flatMap((cylinder) => {
     const list = stretches(ledger, cylinder)
-    const settled = pairs(list).map(({ before, after, between }) =>
-      settle(ledger, lessons, cylinder, sourcedPours(before.pours), before.pours.map(p => p.id), after, between))
+    const settled = [list, wholeStretches(ledger, cylinder)].flatMap(life => pairs(life).map(({ before, after, between }) =>
+      settle(ledger, lessons, cylinder, sourcedPours(before.pours), before.pours.map(p => p.id), after, between)))
     const firstPoured = list.findIndex(stretch => stretch.pours.length > 0)
     const book = statedQuantity(ledger, 'chamberVolume', cylinder)
     if (firstPoured > 0 && book) {
@@ -173,16 +135,38 @@ export function settlementsOf(ledger: Ledger, lessons: Lesson[]): Settlement[] {
   })
 }
 
+/** What an operation adds to a whole clearance: as to its chamber, and by deck and gasket the volumes that they change. */
+function wholeChange(ledger: Ledger, operation: OperationEntry, perMm: PerMm | undefined, cylinder: number): Sourced {
+  if (changesChamber(operation)) return predictedChange(operation, perMm, cylinder)
+  const place = ledger.place.get(operation.id)!
+  const at = (quantity: Quantity, when: number) => knownQuantity(ledger, quantity, cylinder, when)
+  if (operation.kind === 'deckCut') {
+    const bore = at('bore', place)
+    return bore ? carry(([b, d]) => -cylinderVolume(b!, d!), [bore.estimate, cutDepth(operation, cylinder)]) : linear([])
+  }
+  if (operation.kind === 'spacer') {
+    const bore = at('bore', place)
+    return bore ? carry(([b, d]) => cylinderVolume(b!, d!), [bore.estimate, underBarrel(operation)]) : linear([])
+  }
+  const gasket = (when: number) => {
+    const [area, across, thick] = (['gasketArea', 'gasketBore', 'gasketThickness'] as const).map(name => at(name, when)?.estimate)
+    return thick && (area ? carry(([a, h]) => a! * h! / 1000, [area, thick]) : across && carry(([d, h]) => cylinderVolume(d!, h!), [across, thick]))
+  }
+  const [before, after] = [gasket(place), gasket(place + 1)]
+  return before && after ? linear([[1, after], [-1, before]]) : linear([])
+}
+
 function settle(
   ledger: Ledger, lessons: Lesson[], cylinder: number, start: Sourced, before: string[], after: Stretch,
-  between: ChamberOperation[]
+  between: OperationEntry[]
 ): Settlement {
   const measured = sourcedPours(after.pours)
   const perMm = perMmOf(ledger, lessons, cylinder, ledger.place.get(after.pours[0]!.id))
   const predicted = linear([[1, start], ...between.map((op): [number, Sourced] =>
-    [1, predictedChange(op, perMm, cylinder)])])
+    [1, wholeChange(ledger, op, perMm, cylinder)])])
   const drawn = between.reduce((cc, op) => cc + (op.kind === 'relief' ? (op.body.drawn ?? op.body.added).value : 0), 0)
-  const relieved = before.length > 0 && between.every(op => op.kind === 'relief' && op.body.reliefs?.length) && drawn > 0.1
+  // On the lathe as by hand: what came out, as a share of what was set or drawn.
+  const relieved = before.length > 0 && between.every(op => op.kind === 'relief' && (op.body.reliefs?.length || op.body.turned)) && drawn > 0.1
   const outcome = before.length === 0 ? 'noPourBefore' : lessonOf(start, measured, between, cylinder)
   return {
     cylinder, head: headOf(ledger.layout, cylinder), operations: between.map(op => op.id), before,
@@ -223,6 +207,20 @@ export function reliefLesson(settlements: Settlement[]): ReliefLesson | undefine
 export function reliefPrediction(drawn: number, lesson?: ReliefLesson): { added: number, u: number } {
   const share = inverseVarianceMean([fromSource(1, DEFAULT_U.drawnRelative, 'model:drawing'), ...lesson ? [lesson.share] : []])
   return { added: atLeast('drawn', drawn, 0) * share.value, u: Math.max(DEFAULT_U.addedFloor, drawn * uncertainty(share)) }
+}
+
+/**
+ * What must be drawn or set so that so much comes out: the reverse of {@link reliefPrediction}.
+ *
+ * @param added cc that is to come out, above 0
+ * @param lesson see {@link reliefLesson}
+ * @returns cc to draw, and how far what comes out may be off it, as a share (standard uncertainty)
+ * @throws RangeError when `added` is not above 0
+ * @example drawnFor(1.1, { share: fromSource(1.1, 0.01, 'lesson'), count: 1 }).drawn // 1.001
+ */
+export function drawnFor(added: number, lesson?: ReliefLesson): { drawn: number, share: number } {
+  const share = inverseVarianceMean([fromSource(1, DEFAULT_U.drawnRelative, 'model:drawing'), ...lesson ? [lesson.share] : []])
+  return { drawn: above('added', added, 0) / share.value, share: uncertainty(share) }
 }
 
 /** A chamber's volume at the end of its life so far, and the pours it stands on. */

@@ -61,6 +61,13 @@ function known(ledger: Ledger, drawn: ChamberValve, cylinder: number, done: Cut,
   }
 }
 
+/** A dome as the lathe has left it since it was drawn, or will. */
+function asTurned(ledger: Ledger, entry: EntryOf<'chamberModel'> | undefined, spec: ChamberSpec, reliefs: OperationEntry[]): ChamberSpec {
+  const drawnAt = entry ? ledger.place.get(entry.id)! : NOW
+  const last = reliefs.flatMap(op => op.kind === 'relief' && op.body.turned && (ledger.place.get(op.id) ?? NOW) > drawnAt ? [op.body.turned] : []).at(-1)
+  return last && spec.roof.shape === 'turned' ? { ...spec, roof: { ...spec.roof, domeRadius: last.mouth, height: last.depth } } : spec
+}
+
 /**
  * The drawing of a cylinder's chamber with stated tilts, seat heights and sinking, and what has been cut.
  *
@@ -83,7 +90,7 @@ export function chamberModel(ledger: Ledger, cylinder: number, planned: Operatio
   // Metal taken off since: drawn on the master's hand, like the chamber itself.
   const reliefs = [...drawn.spec.reliefs ?? [], ...operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['relief'])
     .flatMap(op => op.kind === 'relief' ? op.body.reliefs ?? [] : [])]
-  const shaped = reliefs.length > 0 ? { ...drawn.spec, reliefs } : drawn.spec
+  const shaped = asTurned(ledger, entry, reliefs.length > 0 ? { ...drawn.spec, reliefs } : drawn.spec, operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['relief']))
   const own = turned ? mirrored(shaped) : shaped
   const spec = { ...own, valves: own.valves.map(valve => known(ledger, valve, cylinder, done, planned)) }
   const from = (valve: Valve): Provenance => statedQuantity(ledger, `${valve}SeatHeight`, cylinder)?.provenance ?? 'assumed'

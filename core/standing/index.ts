@@ -11,4 +11,5 @@ export { cylinderState, reckon, type Challenge, type CylinderState, type LeftOut
 export { CLEARANCES, clearanceSteps, valveStandings, type ClearanceName, type ClearanceStep, type ValveStanding } from './valves'
 export { clearancesOf, modelOf, quantityOf, rodMaterialOf, squishOf } from './asked'
 export { ridgesOf, type Ridge } from './ridges'
+export { exhaustPort, portOpen } from './portTiming'
 export { ccBand, furthestOff, targetBand, type TargetBand } from './target'

@@ -1,13 +1,15 @@
 import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import {
-  afterOperations, CHAMBER_OPERATIONS, chamberAt, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
+  afterOperations, chamberAt, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
 } from './chamberHistory'
 import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type OperationKind, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
 import { heightsOf, withHeights, type HeightsStanding } from './heights'
+import { exhaustPort } from './portTiming'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
 import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
+import { CHAMBER_OPERATIONS, lastPoured, wholeStretches } from './stretches'
 import type { Disagreement } from '../pour'
 import { knownQuantity, statedQuantity } from './statements'
 
@@ -17,9 +19,14 @@ export interface CylinderState {
   head: number
   bank: number
   parts: Partial<Record<PartName, Part>>
+  /** Swept volume that the ratio is of: of the whole stroke, or from the exhaust port up where the target is of that. */
   swept?: Part
   clearance?: Part
+  /** The ratio that the target is of: the whole stroke's, or the trapped one. */
   ratio?: Part
+  /** Both ratios of an engine whose exhaust port is known. */
+  full?: Part
+  trapped?: Part
   /** Whole clearance volume that gives the target ratio. */
   targetClearance?: Part
   /** Clearance over the target's: + has to go, − is already too little. */
@@ -104,21 +111,12 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
 }
 
 /** Work that changes a part itself: what an assembled pour said of it ends there. Work on the chamber leaves it as it is. */
-const ENDS: Partial<Record<PartName, OperationKind>> = { deck: 'deckCut', gasket: 'gasketChange' }
+const ENDS: Partial<Record<PartName, readonly OperationKind[]>> = { deck: ['deckCut', 'spacer'], gasket: ['gasketChange'] }
 
 /** The part an assembled pour leaves over: the first that nobody measured. */
 function unmeasured(parts: Partial<Record<PartName, Part>>, chamberPoured: boolean): PartName {
   if (!chamberPoured) return 'chamber'
   return (['crown', 'deck', 'gasket'] as const).find(name => parts[name]?.provenance !== 'measured') ?? 'other'
-}
-
-/** The last pours of a whole clearance between two changes of it, what has changed it at all, and whether anything has since. */
-function lastWhole(ledger: Ledger, cylinder: number, assembled: EntryOf<'pour'>[]): { group: EntryOf<'pour'>[], all: OperationEntry[], changed: boolean } {
-  const all = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut', 'relief', 'seatWork', 'deckCut', 'gasketChange'])
-  const changesSince = (pour: EntryOf<'pour'>) => all.filter(op => ledger.place.get(op.id)! > ledger.place.get(pour.id)!).length
-  const last = assembled.at(-1)
-  const since = last ? changesSince(last) : 0
-  return { group: assembled.filter(pour => changesSince(pour) === since), all, changed: since > 0 }
 }
 
 function stackOf(
@@ -131,7 +129,7 @@ function stackOf(
   let measuredTotal: Part | undefined
 
   if (assembled.length > 0) {
-    const { group, all, changed } = lastWhole(ledger, cylinder, assembled)
+    const { pours: group, since } = lastPoured(wholeStretches(ledger, cylinder))
     const lastPlace = ledger.place.get(assembled.at(-1)!.id)!
     const then = measuredParts(ledger, cylinder, lastPlace, [])
     const withCrevice = group.at(-1)!.body.sealed !== 'crown'
@@ -147,10 +145,10 @@ function stackOf(
     const left = sum([[1, poured], ...terms])
     if (name === 'chamber') {
       parts.chamber = chamberNow(ledger, lessons, cylinder, { part: left, place: lastPlace })?.part
-    } else if (![...all.filter(op => ledger.place.get(op.id)! > lastPlace), ...operationsOn(planned, ledger.layout, cylinder, OPERATION_KINDS)].some(op => op.kind === ENDS[name])) {
+    } else if (![...since, ...operationsOn(planned, ledger.layout, cylinder, OPERATION_KINDS)].some(op => ENDS[name]?.includes(op.kind))) {
       parts[name] = left
     }
-    if (!changed && planned.length === 0) measuredTotal = poured
+    if (since.length === 0 && planned.length === 0) measuredTotal = poured
   }
 
   const perMm = perMmOf(ledger, lessons, cylinder)
@@ -186,7 +184,14 @@ export function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: numbe
   if (!stroke) state.missing.push('stroke')
   if (!parts.chamber) state.missing.push('chamberVolume')
   if (!bore || !stroke) return state
-  state.swept = combine(([b, s]) => cylinderVolume(b!, s!), [bore, stroke])
+  const port = exhaustPort(ledger, cylinder, planned)
+  const volumes = { full: combine(([b, s]) => cylinderVolume(b!, s!), [bore, stroke]), trapped: port && combine(([b, h]) => cylinderVolume(b!, h!), [bore, port]) }
+  const of = ledger.target?.body.of ?? 'full'
+  state.swept = volumes[of]
+  if (!state.swept) {
+    state.missing.push('exhaustPortTop')
+    return state
+  }
   const target = ledger.target?.body.ratio.value
   if (target !== undefined) {
     state.targetClearance = combine(([vs]) => clearanceForRatio(vs!, target), [state.swept], 'derived')
@@ -198,7 +203,9 @@ export function cylinderState(ledger: Ledger, lessons: Lesson[], cylinder: numbe
   // A stack of impossible parts (a dome larger than the chamber) has no ratio, and nothing here may invent one.
   if (clearance.estimate.value <= 0) return state
   state.clearance = measuredTotal ? { ...clearance, provenance: 'measured' } : clearance
-  state.ratio = combine(([vs, vc]) => compressionRatio(vs!, vc!), [state.swept, state.clearance], 'derived')
+  const ratioOf = (swept: Part) => combine(([vs, vc]) => compressionRatio(vs!, vc!), [swept, state.clearance!], 'derived')
+  state.ratio = ratioOf(state.swept)
+  if (volumes.trapped) [state.full, state.trapped] = [ratioOf(volumes.full), ratioOf(volumes.trapped)]
   if (state.targetClearance) state.gap = sum([[1, state.clearance], [-1, state.targetClearance]])
   return state
 }
@@ -234,9 +241,8 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
       return { cylinder, current, ever: poured.length > 0, disagreement: disagreement(current) }
     }),
     wholes: layout.cylinders.map((cylinder) => {
-      const assembled = (ledger.pours.get(cylinder) ?? []).filter(pour => pour.body.encloses === 'assembled')
-      const { group, changed } = lastWhole(ledger, cylinder, assembled)
-      return { cylinder, current: changed ? [] : group, ever: assembled.length > 0 }
+      const { pours, since } = lastPoured(wholeStretches(ledger, cylinder))
+      return { cylinder, current: since.length > 0 ? [] : pours, ever: pours.length > 0 }
     }),
     challenges: layout.cylinders.flatMap(cylinder => challengesOf(ledger, lessons, cylinder)),
     heights: heightsOf(ledger), ports: portStandings(ledger), portPairs: portPairs(ledger),

@@ -65,6 +65,9 @@ export function cutDepth(operation: Extract<OperationEntry, { kind: 'faceCut' | 
   return fromSource(depth + slopeX * at[0] + slopeY * at[1], u, `entry:${operation.id}`)
 }
 
+/** What a spacer or another base gasket lifts a barrel by. */
+export const underBarrel = ({ id, body }: Extract<OperationEntry, { kind: 'spacer' }>): Sourced => fromSource(body.change.value, DEFAULT_U.gasketThickness, `entry:${id}`)
+
 /** Operations that change each dimension, and so divide its history into stretches: the kinds say. */
 const CHANGERS = new Map<Quantity, OperationKind[]>()
 function changedBy(quantity: Quantity): OperationKind[] | undefined {
@@ -111,9 +114,16 @@ function changed(
       estimate: fromSource(figure.value, u, `entry:${operation.id}:${quantity}`), provenance: 'book', entries: [operation.id]
     }
   }
+  // A barrel that is lifted takes its ports with it, and one that comes down by its foot: the piston then shuts them sooner or later.
+  const ports = quantity === 'exhaustPortTop'
+  if (before && operation.kind === 'spacer') {
+    return { ...before, estimate: linear([[1, before.estimate], [ports ? -sign : sign, underBarrel(operation)]]), provenance: before.provenance === 'measured' ? 'derived' : before.provenance, entries: [...before.entries, operation.id] }
+  }
   if (!before || (operation.kind !== 'faceCut' && operation.kind !== 'deckCut')) return before
+  const foot = operation.kind === 'deckCut' && operation.body.foot === true
+  if ((ports && !foot) || (quantity === 'exhaustPortDeck' && foot)) return before
   return {
-    estimate: linear([[1, before.estimate], [-sign, cutDepth(operation, cylinder, at)]]),
+    estimate: linear([[1, before.estimate], [ports ? sign : -sign, cutDepth(operation, cylinder, at)]]),
     provenance: before.provenance === 'measured' ? 'derived' : before.provenance,
     entries: [...before.entries, operation.id]
   }

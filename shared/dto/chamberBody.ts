@@ -73,3 +73,12 @@ export function reliefsFault(value: unknown): string | undefined {
   const bad = (value as Relief[]).find(r => !Number.isInteger(r.valve) || r.valve < 0 || r.valve > 5 || r.radii.length < 8 || r.radii.length % 2 || r.radii.some(x => x < 0 || x > 150) || r.line < 5 || r.line > 200 || r.below < 0 || r.below > 40 || (r.corner ?? 0) < 0 || (r.corner ?? 0) > 40)
   return bad ? 'What is taken off round a valve can’t be right.' : undefined
 }
+
+const lathe = fields({ mouth: number, depth: number })
+/** What is wrong with a dome as it is to be turned. */
+export function turnedFault(value: unknown): string | undefined {
+  const fault = lathe(value, 'The dome')
+  if (fault) return fault
+  const { mouth, depth } = value as { mouth: number, depth: number }
+  return mouth > 0 && mouth <= 150 && depth > 0 && depth <= 150 ? undefined : 'A dome’s mouth and depth lie between 0 and 150 mm.'
+}

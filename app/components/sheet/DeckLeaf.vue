@@ -22,11 +22,11 @@ const banks = computed(() => build.replayed?.layout.banks ?? [])
 const barrel = computed(() => build.replayed?.layout.engine?.head === 'blind')
 const foot = computed(() => barrel.value && build.replayed ? footCut(build.replayed, bank.value.bank, []) : undefined)
 const sentence = ref('')
-const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth }, planned.value ? { supersedes: planned.value.id } : {}))
+const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth, ...(barrel.value ? { foot: true as const } : {}) }, planned.value ? { supersedes: planned.value.id } : {}))
 async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<string | undefined> {
   const op = planned.value
   if (op?.kind !== 'deckCut') return 'Plan the cut first.'
-  return notKept(await build.add('deckCut', bank.value, { state, depth: op.body.depth, ...(measured ? { measured } : {}) }, { supersedes: op.id }))
+  return notKept(await build.add('deckCut', bank.value, { ...op.body, state, ...(measured ? { measured } : {}) }, { supersedes: op.id }))
 }
 </script>
 

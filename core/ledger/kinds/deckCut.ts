@@ -2,11 +2,12 @@ import { kind } from '../kind'
 import { FIGURE_BOUNDS } from '../quantities'
 import type { Figure, OperationState } from '../terms'
 
-export interface DeckCutBody { state: OperationState, depth: Figure, measured?: Figure }
+/** `foot`: off the barrel's foot, so that its ports come down with it. */
+export interface DeckCutBody { state: OperationState, depth: Figure, measured?: Figure, foot?: true }
 
-/** Metal off a block's deck. */
+/** Metal off a block's deck, or off a barrel's foot. */
 export const deckCut = kind<DeckCutBody>()({
   example: () => ({ state: 'planned', depth: { value: 0.2, unit: 'mm', typed: '0.2' } }),
   at: () => ({ station: 'sheet', leaf: 'deck' }),
-  role: 'operation', scopes: ['bank'], changes: ['deckClearance'], bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth }
+  role: 'operation', scopes: ['bank'], changes: ['deckClearance', 'exhaustPortTop', 'exhaustPortDeck'], bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth }
 })

@@ -11,9 +11,11 @@ export interface ReliefBody {
   drawn?: Figure
   /** Where the metal comes off, on the chamber's drawing. */
   reliefs?: Relief[]
+  /** What a turned dome becomes by it: its mouth's radius and its depth over the mouth's plane, mm. */
+  turned?: { mouth: number, depth: number }
 }
 
-/** Metal ground out of a chamber. */
+/** Metal ground or turned out of a chamber. */
 export const relief = kind<ReliefBody>()({
   example: () => ({ state: 'planned', added: { value: 1.2, unit: 'cc', typed: '1.2' } }),
   at: () => ({ station: 'shape' }),

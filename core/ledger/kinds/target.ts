@@ -2,7 +2,8 @@ import { kind } from '../kind'
 import { FIGURE_BOUNDS } from '../quantities'
 import type { Figure } from '../terms'
 
-export interface TargetBody { ratio: Figure, tolerance: Figure, countsCrevice: boolean }
+/** `of`: the ratio that is meant, of the whole stroke where it is not said, or from the exhaust port up. */
+export interface TargetBody { ratio: Figure, tolerance: Figure, countsCrevice: boolean, of?: 'full' | 'trapped' }
 
 /** The ratio the build is to reach, and how close counts as there. */
 export const target = kind<TargetBody>()({
