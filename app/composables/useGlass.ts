@@ -1,16 +1,19 @@
 import { useLocalStorage } from '@vueuse/core'
+import type { Enclosed } from '#core'
 import { inUse } from '#shared/dto'
 import { useShop } from '~/stores/shop'
 import { sayStop } from '~/words/stop'
+import { useBeside } from './useBeside'
 
-/** The burette that is poured with here, or the shop's first, and where it stands when a chamber holds a volume: what the stations give as the end of a job. */
+/** The burette that is poured with here, or the shop's first, and where it stands when a chamber or a whole clearance holds a volume: what the stations give as the end of a job. */
 export function useGlass() {
   const shop = useShop()
+  const { alsoFilled } = useBeside()
   const chosen = useLocalStorage('bowl.instrument', '')
   const glass = computed(() => {
     const burettes = shop.instruments.filter(i => i.kind === 'burette')
     const found = burettes.find(i => i.id === chosen.value) ?? burettes[0]
     return found && inUse(found)
   })
-  return { glass, stopAt: (volume: number | undefined) => sayStop(volume, glass.value) }
+  return { glass, stopAt: (volume: number | undefined, what: Enclosed = 'chamber') => sayStop(volume === undefined ? undefined : volume + alsoFilled(what), glass.value) }
 }

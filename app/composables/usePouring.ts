@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, pourResult, pourVolume, stopReading, takenOff, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, pourResult, pourVolume, stopReading, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -7,6 +7,7 @@ import { useChoices } from '~/stores/choices'
 import { useDrafts } from '~/stores/drafts'
 import { useShop } from '~/stores/shop'
 import { fullScale } from '~/words/stop'
+import { BESIDE, useBeside, type Beside, type BesideName } from './useBeside'
 import { notKept } from './useStatement'
 
 /** A sum of volumes, each one fill from a fresh scale. */
@@ -14,18 +15,8 @@ function fillOf(volume: number, instrument: Instrument): Fill {
   return instrument.kind === 'burette' ? { start: 0, end: volume } : { start: volume, end: 0 }
 }
 
-/** Figures that belong to a pour beside its readings. They stay set until they are cleared: a plate keeps its hole. */
-export type BesideName = 'depth' | 'plugColumn' | 'plateHole' | 'knownRelief' | 'scaleTemperature' | 'warmer'
-interface Beside extends Partial<Record<BesideName, Figure>> { sealed?: 'ring' | 'crown', liquid?: 'alcohol' | 'water', vessel?: string, afterWork?: boolean }
-
 /** Volume expansion of what is poured with, per kelvin (ISO 4787 for water; ethanol, CRC Handbook). */
 const LIQUIDS = { alcohol: 1.1e-3, water: 2.1e-4 } as const
-
-/** Which of those figures count for what is filled. */
-export const BESIDE: Record<Enclosed, BesideName[]> = {
-  chamber: ['plateHole', 'knownRelief'], assembled: ['plugColumn', 'knownRelief'], crown: ['depth', 'plateHole', 'knownRelief'],
-  intakePort: ['plateHole', 'knownRelief'], exhaustPort: ['plateHole', 'knownRelief'], container: ['knownRelief']
-}
 
 /** The pour in hand at a cylinder: what is filled, with what, the fills so far, the reading being taken, and what it comes to. */
 export function usePouring() {
@@ -41,12 +32,9 @@ export function usePouring() {
   // A chamber's drafts keep the key they always had.
   const key = (name: string) => `${build.view?.id}/pour/${what.value === 'chamber' ? '' : `${what.value}/`}${build.cylinder}/${name}`
 
-  const besideKey = computed(() => `${build.view?.id}/pour/beside/${what.value}`)
-  const beside = computed<Beside>(() => JSON.parse(drafts.get(besideKey.value) ?? '{}') as Beside)
-  function setBeside(change: Partial<Beside>) {
-    const next = Object.fromEntries(Object.entries({ ...beside.value, ...change }).filter(([, v]) => v !== undefined && v !== '' && v !== false))
-    drafts.set(besideKey.value, Object.keys(next).length > 0 ? JSON.stringify(next) : '')
-  }
+  const besides = useBeside()
+  const beside = computed(() => besides.besideOf(what.value))
+  const setBeside = (change: Partial<Beside>) => besides.setBeside(what.value, change)
 
   const earlier = computed<Fill[]>(() => JSON.parse(drafts.get(key('fills')) ?? '[]') as Fill[])
   const start = computed<number>(() => Number(drafts.get(key('from')) ?? (instrument.value ? fullScale(instrument.value) : 0)))
@@ -129,7 +117,7 @@ export function usePouring() {
     const volume = aim?.estimate.value
     if (volume === undefined || volume <= 0 || !instrument.value) return undefined
     try {
-      const wanted = volume + takenOff(asEntry(bodyOf([])))
+      const wanted = volume + besides.alsoFilled(what.value)
       return { ...stopReading(wanted, start.value, instrument.value), wanted }
     } catch (error) {
       if (error instanceof DomainError) return undefined
@@ -162,6 +150,7 @@ export function usePouring() {
   async function keep(figure: Figure, terms: number[]): Promise<string | undefined> {
     typed.value = { figure, terms }
     if (what.value === 'crown' && !beside.value.depth && !quantityOf(build.replayed, 'deckClearance', build.cylinder)) return 'Say first how far down the piston stands.'
+    if (what.value === 'assembled' && !beside.value.plugColumn) return 'Say first what the plug’s hole holds above the chamber: 0 if you read at the chamber’s own roof.'
     if (what.value === 'container' && !beside.value.vessel) return 'Name the container first.'
     const { sentence } = reckon(fills.value)
     if (sentence || !instrument.value) return sentence
@@ -173,7 +162,7 @@ export function usePouring() {
     return undefined
   }
   return {
-    what, fillable, instrument, kept, chosenId, key, beside, setBeside, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
+    what, fillable, instrument, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

@@ -12,7 +12,8 @@ export function useWhatIf() {
   const gasket = computed<EntryOf<'offer'> | undefined>(() => build.replayed?.offers.find(o => o.id === drafts.get(key('gasket'))))
   const deck = computed(() => number('deck'))
   const face = computed(() => number('face'))
-  const set = (name: 'gasket' | 'deck' | 'face', value: string | number) => drafts.set(key(name), value === 0 || value === '' ? '' : String(value))
+  const under = computed(() => number('under'))
+  const set = (name: 'gasket' | 'deck' | 'face' | 'under', value: string | number) => drafts.set(key(name), value === 0 || value === '' ? '' : String(value))
 
   const mm = (value: number): Figure => ({ value, unit: 'mm', typed: '' })
   const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
@@ -24,6 +25,7 @@ export function useWhatIf() {
       list.push({ kind: 'gasketChange', scope: head.value, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } })
     }
     if (deck.value > 0) list.push({ kind: 'deckCut', scope: bank.value, body: { state: 'planned', depth: mm(deck.value) } })
+    if (under.value !== 0) list.push({ kind: 'spacer', scope: bank.value, body: { state: 'planned', change: mm(under.value) } })
     if (face.value > 0) list.push({ kind: 'faceCut', scope: head.value, body: { state: 'planned', depth: mm(face.value) } })
     return list
   })
@@ -37,8 +39,8 @@ export function useWhatIf() {
     const mine = at.operations.slice(at.operations.length - tried.value.length)
     const said = notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd)))
     if (said) return said
-    for (const name of ['gasket', 'deck', 'face'] as const) set(name, '')
+    for (const name of ['gasket', 'deck', 'face', 'under'] as const) set(name, '')
     return undefined
   }
-  return { gasket, deck, face, set, tried, outcome, plan }
+  return { gasket, deck, face, under, set, tried, outcome, plan }
 }

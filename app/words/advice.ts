@@ -56,7 +56,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     }
     case 'leak': return { sentence: `The ${ENCLOSED_WORDS[open.encloses].noun} of ${whom} loses ${say(open.figure, 'volume', lengths, 1)} a minute. Find the leak, then pour it again.`, urgent: true }
     case 'disagree': return {
-      sentence: `The ${open.encloses === 'chamber' ? '' : `${ENCLOSED_WORDS[open.encloses].noun} `}pours of ${whom} differ by ${say(open.figure, 'volume', lengths, 1)}; the glass allows ${say(open.limit, 'volume', lengths, 1)}. Look for ${sayFaults(likelyFaults(open.change).slice(0, 2))}, and pour again.`,
+      sentence: `The ${open.encloses === 'chamber' ? '' : `${ENCLOSED_WORDS[open.encloses].noun} `}pours of ${whom} differ by ${say(open.figure, 'volume', lengths, 1)}; the glass allows ${say(open.limit, 'volume', lengths, 1)}. Look for ${sayFaults(likelyFaults(open.change, open.encloses !== 'assembled').slice(0, 2))}, and pour again.${open.encloses === 'assembled' ? ' If it was worked on in between, enter that work before the pour.' : ''}`,
       urgent: true
     }
     case 'state': return { sentence: `State ${QUANTITY_WORDS[open.quantity].noun}: without it there is no ratio.` }

@@ -25,7 +25,7 @@ const TERMS: readonly [words: string, Place][] = [
   ['valve job, seat insert, sunk valve, top cut, margin', { station: 'cut', leaf: 'seats' }],
   ['manifold, dowels, pushrods, chain, cam timing', { station: 'cut', leaf: 'else' }],
   ['solder, squish, quench, running clearance, rod stretch', { station: 'mockup', leaf: 'squish' }],
-  ['turned head, lathe, dome, two-stroke, squish band', { station: 'mockup', leaf: 'squish' }],
+  ['turned head, lathe, dome, two-stroke, squish band, trapped ratio', { station: 'mockup', leaf: 'turned' }],
   ['degree wheel, TDC, piston stop', { station: 'mockup', leaf: 'tdc' }],
   ['piston to valve, clay, pocket', { station: 'mockup', leaf: 'valves' }],
   ['undo, correct, strike out, delete, history, notes', { station: 'daybook', leaf: 'entries' }],

@@ -1,7 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, fit, hasPlace, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { NO_SOLIDS, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource } from '../plan'
+import { CLOSE_ENOUGH, NO_SOLIDS, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
@@ -44,8 +44,6 @@ export type AdviceKind = Advice['kind']
 
 /** An assumption is worth asking about once it makes this much of a variance. */
 export const ASSUMED_SHARE = 0.25
-/** Squish is as wanted when it is this close, mm. */
-const SQUISH_SLACK = 0.05
 /** A leak of less than this in a minute does no harm in the time a pour takes, cc. */
 const LEAK_LIMIT = 0.2
 
@@ -214,7 +212,7 @@ function planned({ r }: Sight): Found[] {
     return groups.map((ops): Found => {
       const [first] = ops
       const depth = first!.kind === 'faceCut' || first!.kind === 'deckCut' ? first!.body.depth.value : undefined
-      return { kind: 'do', operations: ops.map(op => op.id), what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'squish' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
+      return { kind: 'do', operations: ops.map(op => op.id), what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'turned' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
     })
   })
 }
@@ -234,7 +232,7 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
     const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
     const recess = quantityOf(r, 'squishRecess', cylinder)?.estimate.value ?? 0
     const off = state.ratio !== undefined && (state.ratio.estimate.value < band.low || state.ratio.estimate.value > band.high)
-    return off && wanted !== undefined && squish.gap && recess > 0 && squish.gap.estimate.value - wanted > SQUISH_SLACK ? [{ cylinder, figure: squish.gap.estimate.value, limit: wanted }] : []
+    return off && wanted !== undefined && squish.gap && recess > 0 && squish.gap.estimate.value - wanted > CLOSE_ENOUGH ? [{ cylinder, figure: squish.gap.estimate.value, limit: wanted }] : []
   })
   // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
   const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
@@ -277,7 +275,8 @@ function settledAt(open: Open): Place {
     case 'gasketInBore': return placeOf('gasketBore')
     case 'seatLost': return { station: 'cut', leaf: open.planned ? 'face' : 'seats' }
     case 'passesTarget': return { station: open.planned ? 'cut' : 'shape', ...(open.planned ? { leaf: 'face' } : {}) }
-    case 'squishTouches': case 'squish': return { station: 'mockup', leaf: 'squish' }
+    case 'squishTouches': return { station: 'mockup', leaf: 'squish' }
+    case 'squish': return { station: 'mockup', leaf: 'turned' }
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
     case 'plan': return open.way === 'foot' ? { station: 'sheet', leaf: 'deck' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: 'shape' }
     case 'do': return open.at
@@ -314,6 +313,6 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]
   // An engine that has nothing to do at a station is not sent there.
   const { engine, cylinders } = r.layout
-  const reached = (at: Place): Place => hasPlace(engine, cylinders.length, at.station, at.leaf) ? at : engine?.head === 'turned' ? { station: 'mockup', leaf: 'squish' } : { station: 'sheet', leaf: 'section' }
+  const reached = (at: Place): Place => hasPlace(engine, cylinders.length, at.station, at.leaf) ? at : engine?.head === 'turned' ? { station: 'mockup', leaf: 'turned' } : { station: 'sheet', leaf: 'section' }
   return list.map(found => ({ ...found, heads: [...new Set(found.cylinders.map(c => headOf(r.layout, c)))].sort((a, b) => a - b), at: reached(found.at ?? settledAt(found)) }))
 }

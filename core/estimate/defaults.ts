@@ -38,6 +38,8 @@ export const DEFAULT_U = {
   /** Volume a relief or seat work adds, where its author gives no doubt: this share of it, and never less than the floor. */
   addedRelative: 0.15,
   addedFloor: 0.15,
+  /** Depth as a lathe's dial is set, mm. */
+  latheDepth: 0.03,
   /** A drawn line followed with a burr, relative to the volume drawn. */
   drawnRelative: 0.1
 } as const

@@ -99,7 +99,7 @@ describe('the next move', () => {
     const bench = two()
     expect(next(bench)).toMatchObject({ kind: 'plan', way: 'cut', heads: [1] })
     const plan = bench.add('faceCut', head, { state: 'planned', depth: mm(1.3) })
-    expect(next(bench)).toMatchObject({ kind: 'do', what: 'faceCut', operation: plan, figure: 1.3 })
+    expect(next(bench)).toMatchObject({ kind: 'do', what: 'faceCut', operations: [plan], figure: 1.3 })
     bench.add('faceCut', head, { state: 'done', depth: mm(1.3), measured: mm(1.3) }, { supersedes: plan })
     expect(next(bench)).toMatchObject({ kind: 'pourAgain', cylinders: [1, 2] })
     for (const [c, v] of [[1, 49.6], [2, 49], [1, 49.6], [2, 49]] as const) bench.pour(c, v)

@@ -1,10 +1,14 @@
-import { quantityOf } from '../standing'
+import { turnedShape } from '../chamber'
 import { cylinderVolume } from '../engine'
-import { linear, type Sourced } from '../estimate'
+import { DEFAULT_U, linear, uncertainty, type Sourced } from '../estimate'
+import { NoseTooLarge, broughtTo, latheSettings, roundsLikely, safeRound, turnedVolume, type LatheSettings, type LatheTask, type Round, type TurnedShape } from '../lathe'
 import { cylindersOf, type Figure, type OperationEntry, type Removed } from '../ledger'
-import type { CylinderState, Replay } from '../standing'
+import { ccBand, drawnFor, modelOf, quantityOf, reliefLesson, targetBand, type CylinderState, type Replay } from '../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from './asIf'
 import type { Chambers } from './chambers'
+
+/** What is set at the lathe for a round, or why nothing can be: no drawing of the dome, a pour it can't hold, a nose that does not get in. */
+export type Lathe = { set: LatheSettings, from: TurnedShape } | { fault: 'notDrawn' | 'notReached' } | { fault: 'nose', most: number }
 
 /** A turned head: squish first, then the dome. Lengths in mm, volumes in cc. */
 export interface TurnedPlan {
@@ -13,32 +17,37 @@ export interface TurnedPlan {
   /** What that takes, and where the cylinder then stands. */
   taken?: Sourced
   then: CylinderAsIf
-  /** Still to open in the dome; below 0 the ratio is short even with the dome left alone. Undefined while the shape is not ready. */
+  /** Still to open in the dome; below 0 the ratio is short even with the dome left alone. */
   toOpen?: Sourced
-  /** Both as they would be planned. */
+  /** The next round, which leaves the target one time in twenty at most, and how many are likely. */
+  round?: { cc: number, u: number, rounds: number, lathe: Lathe, share?: number }
+  /** All of it as it would be planned. */
   operations: Tried[]
 }
 
 /** Less than this nobody turns off, mm, or opens, cc. */
 const WORTH_TURNING = 0.005
 const WORTH_OPENING = 0.02
+/** A tool's nose where nobody said one, mm. */
+export const USUAL_NOSE = 0.4
 
 const figure = (value: number, unit: string): Figure => ({ value: Math.round(value * 100) / 100, unit, typed: '' })
 
 /**
  * The order a turned two-stroke head is worked in, in the figures that would be planned: squish first, then the dome until
- * the ratio is right.
+ * the ratio is right, a round at a time.
  *
  * @param standing what replay gives
  * @param cylinder its number
  * @param operations what is done before, this head's face cuts and this chamber's reliefs apart
  * @param chambers answers for the shape of drawn chambers
+ * @param by deeper first, or wider first
  * @returns undefined without a wanted squish, a target or a clearance volume
  * Source: squish found less wanted; bore circle × depth, the band re-cut; target clearance less the clearance
- *   after that, by {@link asIf}. In closed form {@link turnedHeadPlan}.
+ *   after that, by {@link asIf}. In closed form {@link turnedHeadPlan}; a round by {@link safeRound} and {@link latheSettings}.
  * @example turnedPlan(standing, 1, [], chambers) // off 0.85, toOpen 1.03
  */
-export function turnedPlan(standing: Replay, cylinder: number, operations: readonly (Tried | OperationEntry)[], chambers: Chambers): TurnedPlan | undefined {
+export function turnedPlan(standing: Replay, cylinder: number, operations: readonly (Tried | OperationEntry)[], chambers: Chambers, by: LatheTask['by'] = 'depth'): TurnedPlan | undefined {
   const before = operations.filter(op => op.kind !== 'faceCut' && !(op.kind === 'relief' && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder))
   const at = (more: Tried[]) => asIf(standing, [...before, ...more], chambers)
   const mine = ({ cylinders }: AsIf) => cylinders.find(c => c.cylinder === cylinder)!
@@ -59,6 +68,81 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const then = mine(at(cut))
   const after: CylinderState['clearance'] = then.state.clearance
   const toOpen = after && linear([[1, targetClearance.estimate], [-1, after.estimate]])
-  const open: Tried[] = toOpen && toOpen.value > WORTH_OPENING ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(toOpen.value, 'cc') } }] : []
-  return { off, then, operations: [...cut, ...open], ...(after ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}), ...(toOpen ? { toOpen } : {}) }
+  const round = toOpen && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, then, toOpen, cut.length > 0 ? depth.value : 0, by) : undefined
+  const open: Tried[] = round && round.cc > WORTH_OPENING
+    ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(round.cc, 'cc'), u: { ...figure(0, 'cc'), value: round.u }, ...asSetUp(round.lathe) } }]
+    : []
+  return {
+    off, then, operations: [...cut, ...open], ...(after ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
+    ...(toOpen ? { toOpen } : {}), ...(round ? { round } : {})
+  }
 }
+
+/** What a plan keeps of the lathe: what the form gains by the drawing, and the form. */
+const asSetUp = (lathe: Lathe) => 'set' in lathe ? { drawn: figure(lathe.set.opened, 'cc'), turned: { mouth: lathe.set.to.dome.mouth, depth: lathe.set.to.dome.depth } } : {}
+
+function roundOf(standing: Replay, cylinder: number, then: CylinderAsIf, toOpen: Sourced, off: number, by: LatheTask['by']): NonNullable<TurnedPlan['round']> {
+  const band = ccBand(then.state, targetBand(standing.target))
+  const drawing = modelOf(standing, cylinder)
+  const drawn = drawing && turnedShape(drawing.spec, drawing.done.depth + off)
+  const chamber = then.state.parts.chamber?.estimate.value
+  const from = drawn && (chamber === undefined ? undefined : broughtTo(drawn, chamber))
+  // This dome's own: what came out of it before, as a share of what was set.
+  const lesson = reliefLesson(standing.settlements.filter(s => s.cylinder === cylinder))
+  const deeper = (mm: number) => from ? turnedVolume({ ...from, dome: { ...from.dome, depth: from.dome.depth + mm } }) : 0
+  const next: Round = {
+    toOpen: toOpen.value, u: uncertainty(toOpen), over: band?.over ?? 0, share: drawnFor(1, lesson).share,
+    depth: DEFAULT_U.latheDepth, perMm: from ? (deeper(0.1) - deeper(0)) / 0.1 : 0
+  }
+  const most = safeRound(next)
+  const lathe: Lathe = !drawn ? { fault: 'notDrawn' } : !from ? { fault: 'notReached' } : settingsOf(standing, cylinder, from, drawnFor(Math.max(most, WORTH_OPENING), lesson).drawn, by)
+  // Limits of band and plug may leave less than the round asks for.
+  const share = 1 / drawnFor(1, lesson).drawn
+  const cc = 'set' in lathe ? Math.min(most, lathe.set.opened * share) : most
+  return {
+    cc, u: Math.hypot(next.share * cc, next.depth * next.perMm), rounds: roundsLikely(next, Math.max(WORTH_OPENING, -(band?.under ?? 0))), lathe,
+    ...(lesson ? { share } : {})
+  }
+}
+
+function settingsOf(standing: Replay, cylinder: number, from: TurnedShape, add: number, by: LatheTask['by']): Lathe {
+  const known = (name: 'toolNose' | 'leastBand' | 'plugRoom') => quantityOf(standing, name, cylinder)?.estimate.value
+  try {
+    return { from, set: latheSettings(from, { add, by, nose: known('toolNose') ?? USUAL_NOSE, leastBand: known('leastBand') ?? from.bore / 2 - from.dome.mouth, plugRoom: known('plugRoom') }) }
+  } catch (error) {
+    if (error instanceof NoseTooLarge) return { fault: 'nose', most: error.most }
+    throw error
+  }
+}
+
+/** The order of work at a turned head, and how far it has come. */
+export const TURNED_STEPS = ['squish', 'face', 'top', 'pour', 'open'] as const
+export type TurnedStep = (typeof TURNED_STEPS)[number]
+
+/**
+ * How far the work on a turned head has come.
+ *
+ * @param standing what replay gives
+ * @param cylinder its number
+ * @param plan see {@link turnedPlan}
+ * @returns each step in order: done, the one that is next, or later
+ * @example turnedSteps(standing, 1, plan) // [['squish', 'done'], ['face', 'next'], ['top', 'done'], ['pour', 'later'], ['open', 'later']]
+ */
+export function turnedSteps(standing: Replay, cylinder: number, plan: TurnedPlan | undefined): [TurnedStep, 'done' | 'next' | 'later'][] {
+  const whole = standing.wholes.find(w => w.cylinder === cylinder)
+  const { live } = standing
+  const band = targetBand(standing.target)
+  const ratio = standing.asIs.find(s => s.cylinder === cylinder)?.ratio?.estimate.value
+  const finished: Record<TurnedStep, boolean> = {
+    squish: live.entries.some(e => e.kind === 'solder' && e.scope.level === 'cylinder' && e.scope.cylinder === cylinder),
+    face: plan !== undefined && plan.off.value <= CLOSE_ENOUGH,
+    top: live.entries.some(e => e.kind === 'wheel'),
+    pour: (whole?.current.length ?? 0) >= 2,
+    open: band !== undefined && ratio !== undefined && ratio >= band.low && ratio <= band.high
+  }
+  const next = TURNED_STEPS.find(step => !finished[step])
+  return TURNED_STEPS.map(step => [step, finished[step] ? 'done' : step === next ? 'next' : 'later'])
+}
+
+/** Squish is as wanted when it is this close, mm. */
+export const CLOSE_ENOUGH = 0.05

@@ -258,8 +258,9 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
 
 function challengesOf(ledger: Ledger, lessons: Lesson[], cylinder: number): Challenge[] {
   const all = ledger.pours.get(cylinder) ?? []
-  return ENCLOSED.filter(what => what !== 'assembled').flatMap((encloses) => {
-    const pours = encloses === 'chamber' ? chamberNow(ledger, lessons, cylinder)?.pours ?? [] : lastSeries(all, encloses)
+  const whole = lastPoured(wholeStretches(ledger, cylinder))
+  return ENCLOSED.flatMap((encloses) => {
+    const pours = encloses === 'assembled' ? whole.since.length > 0 ? [] : whole.pours : encloses === 'chamber' ? chamberNow(ledger, lessons, cylinder)?.pours ?? [] : lastSeries(all, encloses)
     const apart = disagreement(pours)
     const leaking = pours.filter(pour => watchOf(pour)).at(-1)
     const leak = leaking && watchOf(leaking)!

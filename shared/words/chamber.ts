@@ -1,10 +1,13 @@
-import { SPEC_BOUNDS, type ChamberKind, type SpecFault, type Suspect, type ValvesTooLarge } from '#core'
+import { SPEC_BOUNDS, type ChamberKind, type DomeForm, type SpecFault, type Suspect, type ValvesTooLarge } from '#core'
 import { say, type LengthUnit } from '../figures'
 
 /** The kinds of chamber there are models for. */
 export const CHAMBER_WORDS: Record<ChamberKind, string> = {
   wedge: 'Wedge', bathtub: 'Bathtub', heart: 'Heart', pentRoof: 'Pent-roof', hemispherical: 'Hemispherical', open: 'Open', flat: 'Flat, bowl in the piston', turnedDome: 'Turned dome'
 }
+
+/** What a turned dome is like in section. */
+export const DOME_WORDS: Record<DomeForm, string> = { sphere: 'Ball', torus: 'Groove round the plug', cone: 'Cone, rounded', flat: 'Flat, with a corner' }
 
 /** Figures of a chamber's drawing, by the last word of their path. */
 export const SPEC_WORDS: Record<string, { label: string, noun: string, dimension: 'length' | 'angle' }> = {

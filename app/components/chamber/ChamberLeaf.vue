@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { FACTOR_WINDOW, mouthOf, mouthOff, outlineArea, quantityOf, type ChamberSpec, type Quantity, type Scope } from '#core'
+import { DOME_FORMS, FACTOR_WINDOW, mouthOf, mouthOff, outlineArea, quantityOf, turnedShape, type ChamberSpec, type DomeForm, type Quantity, type Scope } from '#core'
 import { digits, say } from '#shared/figures'
-import { CHAMBER_WORDS, SUSPECT_WORDS, sayFault } from '#shared/words/chamber'
+import { CHAMBER_WORDS, DOME_WORDS, SUSPECT_WORDS, sayFault } from '#shared/words/chamber'
 import { useDrawing } from '~/composables/useDrawing'
 import { askSolids } from '~/composables/useSolids'
 import { sayGroup } from '~/words/entries'
@@ -23,7 +23,7 @@ const first = (valve: string) => spec.value!.valves.findIndex(v => v.valve === v
 const roofFields = computed(() => {
   switch (spec.value?.roof.shape) {
     case 'sphere': return ['roof.height', 'roof.radius']
-    case 'turned': return ['roof.recess', 'roof.band', 'roof.domeRadius', 'roof.height']
+    case 'turned': return ['roof.recess', 'roof.band', 'roof.domeRadius', 'roof.height', ...spec.value.roof.section ? ['roof.corner'] : []]
     case 'plane': return ['roof.height', 'roof.slope', 'draft', 'floorRadius']
     default: return ['roof.height', 'roof.slope', 'draft', 'floorRadius']
   }
@@ -47,6 +47,13 @@ function alike(changed: ChamberSpec, valve: string) {
   const from = changed.valves[first(valve)]!
   const { diameter, leans: _leans, x: _x, y: _y, ...form } = from
   draw({ ...changed, valves: changed.valves.map(v => v.valve === valve ? { ...v, diameter, ...form } : v) })
+}
+const domeForm = computed(() => spec.value?.roof.shape === 'turned' ? turnedShape(spec.value, 0)?.dome.form : undefined)
+function setForm(form: DomeForm) {
+  const { roof } = spec.value!
+  if (roof.shape !== 'turned') return
+  const { section: _s, corner, ...rest } = roof
+  draw({ ...spec.value!, roof: { ...rest, toroid: form === 'torus', ...(form === 'cone' || form === 'flat' ? { section: form, corner: corner ?? Math.min(2, roof.height) } : {}) } })
 }
 function setOut(to: ChamberSpec) {
   drawAnew(to)
@@ -102,6 +109,7 @@ async function stl() {
           <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ say(mouth ?? 0, 'area', device.lengths) }}{{ working ? ' · working' : '' }}</p>
         </div>
         <div class="grid">
+          <BenchSelect v-if="domeForm" id="dome-form" label="Dome" :model-value="domeForm" :items="DOME_FORMS.map(form => [form, DOME_WORDS[form]] as const)" @update:model-value="setForm($event!)" />
           <SpecField v-for="path in roofFields" :key="`${spec.kind}${path}`" :spec="spec" :path="path" :data-new="path === 'roof.height' ? true : undefined" @change="draw" />
           <SpecField v-for="(pad, i) in spec.pads" :key="`pad${i}`" :spec="spec" :path="`pads[${i}].chord`" :label="`Pad ${i + 1}, chord`" @change="draw" />
         </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { PARTS, estimate, quantityOf, uncertainty, type PartName, type Place } from '#core'
-import { say, sayDoubt } from '#shared/figures'
+import { say, sayDoubt, sayList } from '#shared/figures'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useCcScale } from '~/composables/useCcScale'
 import { openingOf } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
@@ -102,6 +103,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
       </p>
     </div>
     <p class="gap"><strong class="num">{{ gapSentence }}</strong></p>
+    <p v-if="state.full && state.trapped" class="small">full <FigureReading label="Full ratio" :part="state.full" dimension="ratio" /> · trapped <FigureReading label="Trapped ratio" :part="state.trapped" dimension="ratio" /></p>
     <ul v-if="ways.length" class="ways" aria-label="What closes it">
       <li v-for="(way, i) in ways" :key="way.words"><NuxtLink class="go" :to="openingOf(build.view!.id, way.at)">{{ i > 0 ? 'or ' : '' }}{{ way.words }}</NuxtLink></li>
     </ul>
@@ -140,7 +142,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
     <p v-if="state.clearance" class="small whole">
       Whole: <FigureReading label="Whole clearance volume" :part="state.clearance" dimension="volume" :formula="clearanceFormula(state)" doubt />
     </p>
-    <p v-if="state.missing.length" class="small">Missing: {{ state.missing.map(m => m === 'chamberVolume' ? 'the chamber' : m).join(', ') }}.</p>
+    <p v-if="state.missing.length" class="small">Missing: {{ sayList(state.missing.map(m => m === 'chamberVolume' ? 'the chamber' : QUANTITY_WORDS[m].noun)) }}.</p>
     <p v-if="then?.state.ratio" class="then">after the plan <strong class="num">{{ then.state.ratio.estimate.value.toFixed(2) }}</strong> <span v-if="then.state.parts.chamber" class="small quiet">chamber <span class="num">{{ say(then.state.parts.chamber.estimate.value, 'volume') }}</span></span></p>
   </aside>
 </template>

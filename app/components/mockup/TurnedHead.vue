@@ -1,30 +1,59 @@
 <script setup lang="ts">
-import { bandEdgeShift, turnedPlan, uncertainty, quantityOf, type PourEntry } from '#core'
+import { TURNED_STEPS, bandEdgeShift, quantityOf, turnedPlan, turnedSteps, uncertainty, type LatheTask, type Place, type TurnedStep } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
+import { useGlass } from '~/composables/useGlass'
+import { openingOf } from '~/composables/useOpening'
 import { notKept } from '~/composables/useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
-import { sayStop } from '~/words/stop'
 
-/** A turned head: squish first, then the dome, with both readings to stop at. */
+/** A turned head as one path: squish first, then the dome a round at a time, each with its figures for the lathe and the reading to stop at. */
 const build = useBuild()
 const device = useDevice()
 const { chambers } = useChambers()
-const q = (name: 'bore' | 'bandAngle') => quantityOf(build.replayed, name, build.cylinder)
+const { stopAt } = useGlass()
+const by = useChoices().choice<LatheTask['by']>('latheBy', 'depth')
+const mm = (value: number) => say(value, 'length', device.lengths)
+const cc = (value: number) => say(value, 'volume', 'mm', 1)
+const q = (name: 'bore' | 'bandAngle' | 'wantedSquish' | 'plugRoom') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
 const target = computed(() => build.replayed?.target?.body.ratio.value)
-/** What is planned already: both would take its place, so nothing is planned twice. */
+/** What is planned already: it would take its place, so nothing is planned twice. */
 const mine = computed(() => (build.replayed?.planned ?? []).filter(op => (op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === build.state?.head)
   || (op.kind === 'relief' && op.scope.level === 'cylinder' && op.scope.cylinder === build.cylinder)))
-const plan = computed(() => build.replayed && turnedPlan(build.replayed, build.cylinder, build.replayed.planned, chambers))
-const angle = computed(() => q('bandAngle')?.estimate.value)
-const edge = computed(() => plan.value && angle.value && plan.value.off.value > 0
-  ? { before: q('bore')!.estimate.value, after: q('bore')!.estimate.value - 2 * bandEdgeShift(plan.value.off.value, angle.value) }
-  : undefined)
-/** The last pour through the plug hole: its glass and its column tell where to stop. */
-const through = computed(() => [...build.replayed?.live.entries ?? []].reverse()
-  .find((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === 'assembled' && e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder))
-const stopAt = (clearance: number | undefined) => through.value && clearance !== undefined ? sayStop(clearance + (through.value.body.plugColumn?.value ?? 0), through.value.body.instrument) : undefined
+const plan = computed(() => build.replayed && turnedPlan(build.replayed, build.cylinder, build.replayed.planned, chambers, by.value))
+const steps = computed(() => new Map(build.replayed ? turnedSteps(build.replayed, build.cylinder, plan.value) : []))
+const gap = computed(() => build.planned?.cylinders.find(c => c.cylinder === build.cylinder)?.squish.gap?.estimate.value)
+const edge = computed(() => {
+  const [bore, angle] = [q('bore'), q('bandAngle')]
+  return plan.value && bore && angle && plan.value.off.value > 0.005 ? bore - 2 * bandEdgeShift(plan.value.off.value, angle) : undefined
+})
+const lathe = computed(() => plan.value?.round && 'set' in plan.value.round.lathe ? plan.value.round.lathe : undefined)
+const trouble = computed(() => {
+  const found = plan.value?.round?.lathe
+  if (!found || 'set' in found) return undefined
+  if (found.fault === 'nose') return `A nose of this radius does not get into the form: ${mm(found.most)} is the most.`
+  return found.fault === 'notDrawn' ? 'Draw the dome on the Sheet, and its figures for the lathe stand here.' : 'What was poured does not go into this drawing: check its mouth, band and recess on the Sheet.'
+})
+const limits = computed(() => {
+  const { set } = lathe.value ?? {}
+  if (!set || set.limits.length === 0) return undefined
+  const names = set.limits.map(limit => limit === 'band' ? 'the band is down to its least width' : 'the plug’s thread would show')
+  return set.short > 0.005 ? `${cc(set.short)} of it can’t be opened: ${names.join(', and ')}.` : `Deeper and wider together: ${names.join(', and ')}.`
+})
+const thenStop = computed(() => stopAt(plan.value?.then.state.clearance?.estimate.value, 'assembled'))
+const roundStop = computed(() => plan.value?.round && stopAt((plan.value.then.state.clearance?.estimate.value ?? 0) + plan.value.round.cc, 'assembled'))
+const endStop = computed(() => stopAt(plan.value?.then.state.targetClearance?.estimate.value, 'assembled'))
+const HEADS: Record<TurnedStep, string> = {
+  squish: 'Squish by solder, until every place is squeezed', face: 'Re-cut the band, then take the seat face down', top: 'Lock the piston at top dead centre, by dial from both sides',
+  pour: 'Level the cylinder both ways, pour through the plug hole, twice', open: 'Open the dome, polish, pour again'
+}
+const AT: Partial<Record<TurnedStep, Place>> = { squish: { station: 'mockup', leaf: 'squish' }, top: { station: 'mockup', leaf: 'tdc' }, pour: { station: 'pour' } }
+const wants = computed(() => [
+  ...q('wantedSquish') === undefined ? ['State the squish wanted, below.'] : [], ...target.value === undefined ? ['Set a target ratio on the Sheet.'] : [],
+  ...build.state?.clearance === undefined ? ['Pour the cylinder through its plug hole.'] : []
+])
 const sentence = ref('')
 async function planIt() {
   sentence.value = notKept(await build.planAll('Turned head', ['squish first, then the dome'], (plan.value?.operations ?? []).map(({ kind, scope, body }) => {
@@ -37,43 +66,75 @@ const whole = { level: 'build' } as const
 
 <template>
   <section class="turned">
-    <ol v-if="plan?.toOpen && plan.taken">
-      <li>
-        <span class="does">Off the seat face</span>
-        <span class="figure"><strong class="num big" data-turned="off">{{ say(plan.off.value, 'length', device.lengths) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span></span>
-        <p class="small">That takes <span class="num">{{ say(plan.taken.value, 'volume', 'mm', 1) }}</span> and leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="stopAt(plan.then.state.clearance?.estimate.value)">; the glass then reads <strong class="num">{{ stopAt(plan.then.state.clearance?.estimate.value) }}</strong></template>.<template v-if="edge"> The band’s outer edge goes from <span class="num">{{ say(edge.before, 'length', device.lengths) }}</span> to <span class="num">{{ say(edge.after, 'length', device.lengths) }}</span> across, until it is cut again at its angle to meet the bore.</template></p>
-      </li>
-      <li v-if="plan.toOpen.value > 0">
-        <span class="does">Open the dome by</span>
-        <span class="figure"><strong class="num big" data-turned="open">{{ say(plan.toOpen.value, 'volume', 'mm', 1) }}</strong> <span class="num quiet small">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span></span>
-        <p class="small">That leaves <span class="num">{{ digits(target!, 2) }}</span><template v-if="stopAt(plan.then.state.targetClearance?.estimate.value)">; stop when the glass reads <strong class="num stop">{{ stopAt(plan.then.state.targetClearance?.estimate.value) }}</strong></template>.</p>
-      </li>
-      <li v-else><p>The ratio falls short by <strong class="num">{{ say(-plan.toOpen.value, 'volume', 'mm', 1) }}</strong> even with the dome left alone.</p></li>
-    </ol>
-    <p v-else class="small quiet">State the squish wanted and the band’s angle below, set a target ratio in the Sheet, and pour the cylinder at Pour: both cuts then stand here.</p>
-    <div class="row">
-      <v-btn v-if="plan?.operations.length" variant="flat" color="primary" @click="planIt">{{ mine.length ? 'Plan both again' : 'Plan both' }}</v-btn>
-      <p class="caution">Keep loose sleeves and rags away from the chuck. Measure after every cut.</p>
+    <div class="path">
+      <ol>
+        <li v-for="step in TURNED_STEPS" :key="step" :class="steps.get(step)" :data-step="step" :data-state="steps.get(step)">
+          <span class="mark" aria-hidden="true">{{ steps.get(step) === 'done' ? '✓' : steps.get(step) === 'next' ? '→' : '' }}</span>
+          <span class="does"><NuxtLink v-if="AT[step]" :to="openingOf(build.view!.id, AT[step]!, build.cylinder)">{{ HEADS[step] }}</NuxtLink><template v-else>{{ HEADS[step] }}</template><span class="visually-hidden">, {{ steps.get(step) }}</span></span>
+          <span v-if="step === 'squish' && gap !== undefined" class="figure num">{{ mm(gap) }}</span>
+          <template v-if="step === 'face' && plan">
+            <span class="figure"><strong class="num big" data-turned="off">{{ mm(plan.off.value) }}</strong></span>
+            <p v-if="plan.off.value > 0.005" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>. <template v-if="plan.taken">Takes <span class="num">{{ cc(plan.taken.value) }}</span>, leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="thenStop">; the glass then reads <strong class="num">{{ thenStop }}</strong></template>.</template><template v-if="edge !== undefined"> Uncut, the band would end at <span class="num">{{ mm(edge) }}</span> across.</template></p>
+          </template>
+          <template v-if="step === 'open' && plan?.toOpen">
+            <span class="figure"><strong v-if="plan.toOpen.value > 0" class="num big" data-turned="open">{{ cc(plan.toOpen.value) }}</strong></span>
+            <p v-if="plan.toOpen.value > 0" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span> in all, to <span class="num">{{ digits(target!, 2) }}</span><template v-if="endStop">; at the target the glass reads <strong class="num stop" data-stop>{{ endStop }}</strong></template>.</p>
+            <p v-else class="small">The ratio is short by <strong class="num">{{ cc(-plan.toOpen.value) }}</strong> even with the dome left alone.</p>
+          </template>
+        </li>
+      </ol>
+      <p v-for="text in wants" :key="text" class="quiet">{{ text }}</p>
+      <div class="row">
+        <v-btn v-if="plan?.operations.length" variant="flat" color="primary" @click="planIt">{{ mine.length ? 'Plan it again' : plan.operations.length > 1 ? 'Plan both' : 'Plan it' }}</v-btn>
+        <p class="caution">Keep loose sleeves and rags away from the chuck. Measure after every cut.</p>
+      </div>
+      <p v-if="sentence" class="sentence">{{ sentence }}</p>
+      <PlannedWork :kinds="['faceCut', 'relief']" />
     </div>
-    <p v-if="sentence" class="sentence">{{ sentence }}</p>
-    <PlannedWork :kinds="['faceCut', 'relief']" />
-    <div class="fields">
-      <StatementField quantity="wantedSquish" :scope="whole" no-basis />
-      <StatementField quantity="bandAngle" :scope="whole" no-basis />
-      <StatementField quantity="squishRecess" :scope="{ level: 'head', head: build.state?.head ?? 1 }" no-basis />
+    <div class="lathe">
+      <template v-if="plan?.round">
+        <h3>At the lathe, this round: <span class="num" data-round>{{ cc(plan.round.cc) }}</span></h3>
+        <p class="small"><template v-if="plan.round.cc < 0.02">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target once in twenty<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
+        <dl v-if="lathe" class="set">
+          <div><dt>Mouth, across</dt><dd class="num" data-lathe="mouth">{{ mm(lathe.set.mouthDiameter) }}</dd></div>
+          <div><dt>Depth from the seat face</dt><dd class="num" data-lathe="depth">{{ mm(lathe.set.depth) }}</dd></div>
+          <div><dt>Radius</dt><dd class="num" data-lathe="radius">{{ mm(lathe.set.round.radius) }}</dd></div>
+        </dl>
+        <LatheDrawing v-if="lathe" :from="lathe.from" :set="lathe.set" class="drawing" />
+        <p v-if="lathe" class="small">The middle of the nose runs on a radius of <span class="num">{{ mm(lathe.set.round.path) }}</span><template v-if="lathe.set.round.r > 0">, struck <span class="num">{{ mm(lathe.set.round.r) }}</span> from the axis</template>, its centre <span class="num">{{ mm(Math.abs(lathe.set.round.z)) }}</span> {{ lathe.set.round.z < 0 ? 'outside' : 'inside' }} the seat face<template v-if="lathe.set.round.angle !== undefined">, the side at <span class="num">{{ digits(lathe.set.round.angle, 1) }}°</span></template>. Band left: <span class="num">{{ mm(lathe.set.bandLeft) }}</span>.<template v-if="q('plugRoom') === undefined"> Nobody measured how much thread the plug leaves above the dome.</template></p>
+        <p v-if="limits" class="warn small">{{ limits }}</p>
+        <p v-if="trouble" class="sentence">{{ trouble }} <NuxtLink v-if="!lathe" class="go" :to="openingOf(build.view!.id, { station: 'sheet', leaf: 'chamber' }, build.cylinder)">Sheet, Chamber</NuxtLink></p>
+      </template>
+      <RadioRow v-if="lathe" v-model="by" label="What is changed first" :choices="[['depth', 'deeper first'], ['mouth', 'wider first']]" class="by" />
+      <div class="fields">
+        <StatementField quantity="wantedSquish" :scope="whole" no-basis />
+        <StatementField quantity="bandAngle" :scope="whole" no-basis />
+        <StatementField quantity="squishRecess" :scope="{ level: 'head', head: build.state?.head ?? 1 }" no-basis />
+        <StatementField quantity="leastBand" :scope="whole" no-basis />
+        <StatementField quantity="plugRoom" :scope="{ level: 'head', head: build.state?.head ?? 1 }" no-basis />
+        <StatementField quantity="toolNose" :scope="whole" no-basis />
+      </div>
     </div>
   </section>
 </template>
 
 <style scoped>
-.turned { display: grid; gap: 8px; align-content: start; }
-.fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 10px; }
-ol { counter-reset: step; display: grid; }
-li { counter-increment: step; display: grid; grid-template-columns: 24px 1fr auto; align-items: baseline; padding: 4px 0; border-top: 1px solid var(--hair); min-height: 72px; align-content: center; }
-li::before { content: counter(step); font-family: var(--figure); color: var(--dye); font-weight: 700; font-size: var(--s22); }
+.turned { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); gap: 8px 28px; align-content: start; }
+.path, .lathe { display: flex; flex-direction: column; gap: 8px; }
+li { display: grid; grid-template-columns: 28px 1fr auto; align-items: baseline; padding: 6px 0; border-top: 1px solid var(--hair); column-gap: 6px; }
 li > p { grid-column: 2 / -1; }
-.does { font-size: var(--s18); }
+.mark { font-weight: 700; font-size: var(--s18); }
+.next .mark, .next .does { color: var(--dye); font-weight: 700; }
+.next .does { font-size: var(--s18); }
+.figure { font-size: var(--s18); text-align: right; }
 .big { font-size: var(--s32); line-height: 1; }
 .stop { font-size: var(--s18); }
 .row { display: flex; gap: 14px; align-items: center; }
+.set { display: grid; grid-template-columns: repeat(3, auto); justify-content: space-between; gap: 4px 14px; }
+.set dt { font-size: var(--s13); color: var(--quiet); }
+.set dd { font-size: var(--s48); font-weight: 700; line-height: 1; white-space: nowrap; letter-spacing: -1px; }
+.drawing { height: 230px; flex: none; }
+.fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 4px 10px; }
+.by { max-width: 320px; }
+@media (max-width: 1000px) { .turned { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { asSet, quantityOf, type Figure } from '#core'
+import { FIGURE_BOUNDS, asSet, portOpen, quantityOf, type Dimension, type Figure, type OperationEntry, type Part } from '#core'
+import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import type { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
@@ -9,7 +10,7 @@ import { useDevice } from '~/stores/device'
 const props = defineProps<{ whatIf: ReturnType<typeof useWhatIf> }>()
 const build = useBuild()
 const device = useDevice()
-const { gasket, deck, face, set, tried, outcome, plan } = props.whatIf
+const { gasket, deck, face, under, set, tried, outcome, plan } = props.whatIf
 const sentence = ref('')
 const before = computed(() => build.planned?.cylinders.find(c => c.cylinder === build.cylinder))
 const after = computed(() => outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))
@@ -22,11 +23,24 @@ const keep = (name: 'deck' | 'face') => async (figure: Figure): Promise<string |
 const live = (name: 'deck' | 'face', figure: Figure | undefined) => {
   if (figure && figure.value >= 0 && figure.value <= 12) set(name, figure.value)
 }
+const twoStroke = computed(() => build.replayed?.layout.engine?.strokes === 2)
+async function keepUnder(figure: Figure): Promise<string | undefined> {
+  const fault = figureFault(figure, { ...FIGURE_BOUNDS.spacer, noun: 'the change under the barrel' })
+  if (!fault) set('under', figure.value)
+  return fault
+}
+const openFor = (operations: OperationEntry[] | undefined) => build.replayed && operations && portOpen(build.replayed.ledger, build.cylinder, operations)
 const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value)
-const rows = computed(() => [
-  { name: 'Squish, cold', unit: 'length' as const, was: before.value?.squish.gap, is: after.value?.squish.gap },
-  { name: 'Squish, running', unit: 'length' as const, was: before.value?.squish.running?.gap, is: after.value?.squish.running?.gap },
-  { name: 'Ratio', unit: 'ratio' as const, was: before.value?.state.ratio, is: after.value?.state.ratio }
+const rows = computed((): { name: string, unit: Dimension, was?: Part, is?: Part }[] => [
+  { name: 'Squish, cold', unit: 'length', was: before.value?.squish.gap, is: after.value?.squish.gap },
+  { name: 'Squish, running', unit: 'length', was: before.value?.squish.running?.gap, is: after.value?.squish.running?.gap },
+  { name: 'Ratio', unit: 'ratio', was: before.value?.state.ratio, is: after.value?.state.ratio },
+  ...twoStroke.value && after.value?.state.trapped
+    ? [
+        { name: 'Trapped ratio', unit: 'ratio' as const, was: before.value?.state.trapped, is: after.value.state.trapped },
+        { name: 'Exhaust port open', unit: 'angle' as const, was: openFor(build.planned?.operations), is: openFor(outcome.value?.operations) }
+      ]
+    : []
 ])
 const gaskets = computed((): [string, string, string?][] => [
   ['', fitted.value === undefined ? 'as fitted' : `${say(fitted.value, 'length', device.lengths)}, fitted`, fitted.value === undefined ? 'as fitted' : say(fitted.value, 'length', device.lengths)],
@@ -42,6 +56,7 @@ const gaskets = computed((): [string, string, string?][] => [
       </div>
       <FigureField :field="`${build.view?.id}/try/deck`" label="Off the deck" dimension="length" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
       <FigureField :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
+      <FigureField v-if="twoStroke" :field="`${build.view?.id}/try/under`" label="Under the barrel, + more" dimension="length" :part="asSet(under === 0 ? undefined : under)" empty-text="0" :commit="keepUnder" />
     </div>
     <v-table class="close">
       <thead><tr><th /><th class="r">as planned</th><th class="r">tried</th></tr></thead>

@@ -1,19 +1,19 @@
 <script setup lang="ts">
-import { evenPlan, type EvenBy, type Instrument } from '#core'
+import { evenPlan, type EvenBy } from '#core'
 import { digits, say } from '#shared/figures'
+import { useGlass } from '~/composables/useGlass'
 import { notKept } from '~/composables/useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
-import { sayStop } from '~/words/stop'
 
 /** Small chambers up to the largest: what each must gain, where the glass will stand, and what it costs. */
-defineProps<{ instrument?: Instrument }>()
 const build = useBuild()
 const device = useDevice()
 const by = ref<EvenBy>('chamber')
 const head = computed(() => build.state?.head ?? 1)
 const { chambers } = useChambers()
+const { stopAt } = useGlass()
 /** What is planned besides the grinding of this head, which this would take the place of. */
 const before = computed(() => (build.replayed?.planned ?? []).filter(op => !grinding.value.includes(op)))
 const grinding = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind === 'relief' && op.scope.level === 'cylinder' && build.asIs.find(s => s.cylinder === (op.scope as { cylinder: number }).cylinder)?.head === head.value))
@@ -43,7 +43,7 @@ async function planGrinding() {
           <tr v-for="c in plan.cylinders" :key="c.cylinder">
             <td class="num">{{ c.cylinder }}</td>
             <td class="r num"><strong v-if="c.gain.value >= 0.05">{{ say(c.gain.value, 'volume') }}</strong><span v-else-if="c.held && c.short.value >= 0.05" class="warn small">{{ say(c.short.value, 'volume') }} short</span><span v-else class="quiet">–</span></td>
-            <td class="r num">{{ sayStop(c.chamber.value, instrument) ?? '–' }}</td>
+            <td class="r num">{{ stopAt(c.chamber.value) ?? '–' }}</td>
             <td><BenchCheck :model-value="c.held" :aria-label="`Chamber ${c.cylinder} can’t be ground`" @update:model-value="hold(c.cylinder, $event)" /></td>
           </tr>
         </tbody>

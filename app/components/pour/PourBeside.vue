@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { FIGURE_BOUNDS, type Figure, type Part } from '#core'
 import { figureFault } from '#shared/dto'
-import { BESIDE, type BesideName, type Pouring } from '~/composables/usePouring'
+import { BESIDE, type BesideName } from '~/composables/useBeside'
+import type { Pouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
 
 /** What belongs to a pour beside its readings: depth, column, hole, temperatures. They stay until they are cleared. */
@@ -26,7 +27,8 @@ const part = (name: BesideName): Part | undefined => {
 const keep = (name: BesideName) => async (figure: Figure): Promise<string | undefined> => {
   const fault = figureFault(figure, { ...FIGURE_BOUNDS[name === 'depth' ? 'crownDepth' : name], noun: 'this' })
   if (fault) return fault
-  p.setBeside({ [name]: figure.value === 0 && name !== 'depth' ? undefined : figure })
+  // A column of 0 is an answer, and takes the place of the one before.
+  p.setBeside({ [name]: figure.value === 0 && name !== 'depth' && name !== 'plugColumn' ? undefined : figure })
   return undefined
 }
 const seals = computed(() => p.what.value === 'crown' || p.what.value === 'assembled')
@@ -44,6 +46,7 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
         <BenchText id="vessel" label="What it is" :model-value="p.beside.value.vessel" maxlength="40" @update:model-value="p.setBeside({ vessel: String($event ?? '') })" />
       </div>
     </div>
+    <p v-if="p.carried('plugColumn')" class="small quiet">The column and the seal are those of the pour before.</p>
     <BenchFold :title="`Corrections${set ? `, ${set} set` : ''}`">
       <div class="row">
         <FigureField v-for="name in folded" :key="name" :field="`${build.view?.id}/beside/${p.what.value}/${name}`" :label="WORDS[name].label" :dimension="WORDS[name].dimension" :part="part(name)" :commit="keep(name)" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { clearanceForRatio, type Figure } from '#core'
+import { clearanceForRatio, type Bodies, type Figure } from '#core'
 import { say } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -11,14 +11,15 @@ const ratio = computed(() => exactPart(target.value?.body.ratio.value))
 const tolerance = computed(() => exactPart(target.value?.body.tolerance.value))
 const plain = (value: number): Figure => ({ value, unit: ':1', typed: String(value) })
 
-async function keep(change: Partial<{ ratio: Figure, tolerance: Figure, countsCrevice: boolean }>, base: string | undefined): Promise<string | undefined> {
+async function keep(change: Partial<Bodies['target']>, base: string | undefined): Promise<string | undefined> {
   const now = target.value?.body
   const wanted = change.ratio ?? now?.ratio
   if (!wanted) return 'Give the ratio first.'
   return notKept(await build.add('target', { level: 'build' }, {
-    ratio: wanted, tolerance: change.tolerance ?? now?.tolerance ?? plain(0.1), countsCrevice: change.countsCrevice ?? now?.countsCrevice ?? true
+    ratio: wanted, tolerance: change.tolerance ?? now?.tolerance ?? plain(0.1), countsCrevice: change.countsCrevice ?? now?.countsCrevice ?? true, ...((change.of ?? now?.of) === 'trapped' ? { of: 'trapped' as const } : {})
   }, base ? { supersedes: base } : {}), now && `${now.ratio.value.toFixed(2)} ± ${now.tolerance.value.toFixed(2)}`)
 }
+const twoStroke = computed(() => build.replayed?.layout.engine?.strokes === 2)
 const crevice = computed(() => build.state?.parts.crevice?.estimate.value)
 const clearance = computed(() => {
   const swept = build.state?.swept?.estimate.value
@@ -32,6 +33,7 @@ const clearance = computed(() => {
     <FigureField :field="`${build.view?.id}/target`" label="Ratio" dimension="ratio" :part="ratio" :base="target?.id" :commit="(figure, _t, base) => keep({ ratio: figure }, base)" />
     <FigureField :field="`${build.view?.id}/tolerance`" label="± tolerance" dimension="ratio" :part="tolerance" :base="target?.id" :commit="(figure, _t, base) => keep({ tolerance: figure }, base)" />
     <BenchCheck class="check small" :model-value="target?.body.countsCrevice ?? true" :disabled="!target" @update:model-value="keep({ countsCrevice: $event }, target?.id)">counts the crevice<template v-if="crevice !== undefined">, <span class="num">{{ say(crevice, 'volume', 'mm', 1) }}</span></template></BenchCheck>
+    <BenchSelect v-if="twoStroke" id="target-of" label="Which ratio" class="of" :disabled="!target" :model-value="target?.body.of ?? 'full'" :items="[['full', 'of the whole stroke'], ['trapped', 'trapped, from the exhaust port up']]" @update:model-value="keep({ of: $event }, target?.id)" />
     <p v-if="clearance" class="small quiet">needs <span class="num">{{ say(clearance, 'volume') }}</span> in all</p>
   </fieldset>
 </template>
@@ -39,5 +41,6 @@ const clearance = computed(() => {
 <style scoped>
 .target { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 10px; align-content: start; }
 legend { margin-bottom: 2px; }
+.of { grid-column: 1 / 3; }
 .check, .target > p { grid-column: 1 / 3; display: flex; align-items: center; gap: 6px; }
 </style>

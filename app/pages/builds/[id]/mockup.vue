@@ -20,10 +20,6 @@ const triedClearance = computed(() => after.value?.state.clearance?.estimate.val
 const plane = computed(() => standing.value?.solder?.plane)
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 0)
 const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', device.lengths)
-/** A head whose band is turned into it: its squish comes down with the face. */
-const turned = computed(() => build.replayed?.layout.engine?.head === 'turned' || ['wantedSquish', 'bandAngle'].some(q => quantityOf(build.replayed, q as 'bandAngle', build.cylinder)))
-/** A head over one cylinder may be turned to its squish; over several it is milled. */
-const alone = computed(() => build.replayed?.layout.engine?.head !== 'blind' && build.asIs.filter(s => s.head === build.state?.head).length === 1)
 </script>
 
 <template>
@@ -34,19 +30,11 @@ const alone = computed(() => build.replayed?.layout.engine?.head !== 'blind' && 
     <div v-else-if="leaf === 'squish' && standing" class="room squish" role="tabpanel" aria-label="Squish">
       <div class="left">
         <CrownPlaces :key="build.cylinder" kind="solder" :plane="plane" class="plan" />
-        <BenchFold v-if="turned" title="What if"><WhatIf :what-if="whatIf" /></BenchFold>
-        <template v-else>
-          <h3>What if</h3>
-          <WhatIf :what-if="whatIf" />
-          <PlannedWork :kinds="['gasketChange', 'deckCut', 'faceCut']" />
-          <BenchFold v-if="alone" title="A turned head: squish first, then the dome"><TurnedHead /></BenchFold>
-        </template>
+        <h3>What if</h3>
+        <WhatIf :what-if="whatIf" />
+        <PlannedWork :kinds="['gasketChange', 'deckCut', 'faceCut', 'spacer']" />
       </div>
       <div class="right">
-        <template v-if="turned">
-          <h3>Turned head: squish first, then the dome</h3>
-          <TurnedHead />
-        </template>
         <div class="answer">
           <p class="label">Squish of cylinder {{ build.cylinder }}, cold{{ standing.solder ? '' : ', by deck and gasket' }}</p>
           <p class="big"><FigureReading label="Squish, cold" :part="standing.gap" dimension="length" formula="solder over the bore’s centre, carried over what was done since; else deck + gasket + recess" /> <span v-if="standing.gap" class="num quiet pm">{{ sayDoubt(uncertainty(standing.gap.estimate), 'length', device.lengths) }}</span></p>
@@ -61,6 +49,7 @@ const alone = computed(() => build.replayed?.layout.engine?.head !== 'blind' && 
         <SquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.estimate.value" :clearance-tried="triedClearance" />
       </div>
     </div>
+    <div v-else-if="leaf === 'turned'" class="room" role="tabpanel" aria-label="Turned head"><TurnedHead :key="build.cylinder" /></div>
     <div v-else-if="leaf === 'tdc'" class="room" role="tabpanel" aria-label="Top dead centre"><TopDeadCentre /></div>
     <div v-else class="room" role="tabpanel" aria-label="Valves"><ValveClearances /></div>
   </div>

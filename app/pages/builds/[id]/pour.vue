@@ -136,7 +136,7 @@ watch(() => build.cylinder, () => {
       <LeafTabs v-model="leaf" :leaves="leaves" label="Beside the pour" />
       <div class="leaf-room" tabindex="0" role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
         <ChamberSpread v-if="leaf === 'spread'" class="whole" />
-        <EvenUp v-else-if="leaf === 'even'" :instrument="instrument" />
+        <EvenUp v-else-if="leaf === 'even'" />
         <PortTable v-else-if="leaf === 'ports'" />
         <PourSteps v-else :what="what" />
       </div>

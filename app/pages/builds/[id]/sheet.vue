@@ -94,6 +94,7 @@ const watching = (name: string) => (on: boolean) => {
       <div class="low">
         <TargetFields />
         <ValveFields v-if="!engine || engine.intakes > 0" />
+        <PortFields v-if="engine?.strokes === 2" />
       </div>
     </template>
   </div>
