@@ -30,14 +30,16 @@ function arcOver(half: number, depth: number): Arc {
   return depth >= half ? { radius: half, wall: depth - half, half } : { radius: (half * half + depth * depth) / (2 * depth), wall: 0, half }
 }
 
+/** A cone whose tip would be rounder than an arc over its whole mouth is that arc. */
+const plain = (dome: Dome): Dome => dome.form === 'cone' && dome.corner >= arcOver(dome.mouth, dome.depth).radius ? { ...dome, form: 'sphere' } : dome
+
 const arcOf = ({ form, mouth, depth }: Dome): Arc => arcOver(form === 'torus' ? mouth / 2 : mouth, depth)
 
-/** A cone's side against its mouth, rad, its tip's radius as far as it fits, and where both meet. */
+/** A cone's side against its mouth, rad, its tip's radius, and where both meet. */
 interface Cone { angle: number, tip: number, meets: number }
 
 /** Source: h = a·tanθ − ρ·(1/cosθ − 1) for a tip of radius ρ tangent to sides at θ, solved by halving: h grows with θ. */
-function coneOf({ mouth, depth, corner }: Dome): Cone {
-  const tip = Math.min(corner, arcOver(mouth, Math.min(depth, mouth)).radius)
+function coneOf({ mouth, depth, corner: tip }: Dome): Cone {
   let [low, high] = [0, tip > mouth ? Math.asin(mouth / tip) : Math.PI / 2 - 1e-9]
   for (let i = 0; i < 80; i++) {
     const angle = (low + high) / 2
@@ -52,7 +54,7 @@ function checked(dome: Dome): Dome {
   above('depth', dome.depth, 0)
   atLeast('corner', dome.corner, 0)
   if (dome.form === 'flat' && dome.corner > Math.min(dome.mouth, dome.depth)) throw new DomainError('corner', dome.corner, `at most ${Math.min(dome.mouth, dome.depth)}`)
-  return dome
+  return plain(dome)
 }
 
 /**
@@ -65,9 +67,10 @@ function checked(dome: Dome): Dome {
  * @example domeHeight({ form: 'sphere', mouth: 24, depth: 14.4, corner: 0 })(0) // 14.4
  */
 export function domeHeight(dome: Dome): (r: number) => number {
-  const { form, mouth, depth, corner } = checked(dome)
+  const like = checked(dome)
+  const { form, mouth, depth, corner } = like
   if (form === 'cone') {
-    const { angle, tip, meets } = coneOf(dome)
+    const { angle, tip, meets } = coneOf(like)
     const from = (mouth - meets) * Math.tan(angle) - tip * Math.cos(angle)
     return r => r >= mouth ? 0 : r >= meets ? (mouth - r) * Math.tan(angle) : from + Math.sqrt(tip * tip - r * r)
   }
@@ -75,7 +78,7 @@ export function domeHeight(dome: Dome): (r: number) => number {
     const inner = mouth - corner
     return r => r >= mouth ? 0 : r <= inner ? depth : depth - corner + Math.sqrt(Math.max(0, corner * corner - (r - inner) ** 2))
   }
-  const { radius, wall, half } = arcOf(dome)
+  const { radius, wall, half } = arcOf(like)
   const middle = form === 'torus' ? half : 0
   return r => r >= mouth ? 0 : wall + Math.sqrt(Math.max(0, radius * radius - (r - middle) ** 2)) - Math.sqrt(Math.max(0, radius * radius - half * half))
 }
@@ -91,21 +94,22 @@ export function domeHeight(dome: Dome): (r: number) => number {
  * @example domeVolume({ form: 'sphere', mouth: 24, depth: 14, corner: 0 }) // 14.104 cc: π·14·(3·24² + 14²)/6
  */
 export function domeVolume(dome: Dome): number {
-  const { form, mouth: a, depth: h, corner } = checked(dome)
+  const like = checked(dome)
+  const { form, mouth: a, depth: h, corner } = like
   switch (form) {
     case 'sphere': {
-      const { wall } = arcOf(dome)
+      const { wall } = arcOf(like)
       const cap = h - wall
       return Math.PI * (a * a * wall + cap * (3 * a * a + cap * cap) / 6) / 1000
     }
     case 'torus': {
-      const { radius: R, wall, half } = arcOf(dome)
+      const { radius: R, wall, half } = arcOf(like)
       const cap = h - wall
       const area = 2 * half * wall + R * R * Math.acos((R - cap) / R) - (R - cap) * Math.sqrt(Math.max(0, 2 * R * cap - cap * cap))
       return 2 * Math.PI * half * area / 1000
     }
     case 'cone': {
-      const { angle, tip, meets } = coneOf(dome)
+      const { angle, tip, meets } = coneOf(like)
       const k = Math.tan(angle)
       const sides = 2 * Math.PI * k * (a ** 3 / 6 - a * meets * meets / 2 + meets ** 3 / 3)
       const level = (a - meets) * k - tip * Math.cos(angle)
@@ -119,17 +123,7 @@ export function domeVolume(dome: Dome): number {
   }
 }
 
-/**
- * The tightest hollow of a dome, which no larger tool nose gets into, mm.
- *
- * @example tightest({ form: 'flat', mouth: 15, depth: 6, corner: 2 }) // 2
- */
-export function tightest(dome: Dome): number {
-  if (dome.form === 'flat') return dome.corner
-  return dome.form === 'cone' ? coneOf(checked(dome)).tip : arcOf(checked(dome)).radius
-}
-
-/** What the turner sets a dome by: the radius of its arc, tip or corner, where that is struck from (`r` from the axis, `z` over the mouth's plane), and the side's angle to the face, degrees. */
+/** What the turner sets a dome by: the radius of its arc, tip or corner, which is its tightest hollow, where that is struck from (`r` from the axis, `z` over the mouth's plane), and the side's angle to the face, degrees. */
 export interface Struck { radius: number, r: number, z: number, angle?: number }
 
 /**
@@ -140,12 +134,13 @@ export interface Struck { radius: number, r: number, z: number, angle?: number }
  * @example struck({ form: 'sphere', mouth: 24, depth: 14.4, corner: 0 }) // { radius: 27.2, r: 0, z: −12.8 }
  */
 export function struck(dome: Dome): Struck {
-  const { form, mouth, depth, corner } = checked(dome)
+  const like = checked(dome)
+  const { form, mouth, depth, corner } = like
   if (form === 'flat') return { radius: corner, r: mouth - corner, z: depth - corner }
   if (form === 'cone') {
-    const { angle, tip } = coneOf(dome)
+    const { angle, tip } = coneOf(like)
     return { radius: tip, r: 0, z: depth - tip, angle: angle * 180 / Math.PI }
   }
-  const { radius, half } = arcOf(dome)
+  const { radius, half } = arcOf(like)
   return { radius, r: form === 'torus' ? half : 0, z: depth - radius }
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { RUNS, chance } from '../../tests/support/soak'
-import { DOME_FORMS, NoseTooLarge, broughtTo, domeHeight, domeVolume, latheSettings, roundsLikely, safeRound, tightest, turnedDepth, turnedVolume, type Dome, type DomeForm, type TurnedShape } from '.'
+import { DOME_FORMS, NoseTooLarge, broughtTo, domeHeight, domeVolume, latheSettings, roundsLikely, safeRound, struck, turnedDepth, turnedVolume, type Dome, type DomeForm, type TurnedShape } from '.'
 
 /** Volume of a solid of revolution by the midpoint rule on rings between its corners: nothing of the closed forms in it. */
 function turned(height: (r: number) => number, ...corners: number[]): number {
@@ -80,7 +80,7 @@ describe('lathe settings', () => {
       const shape = anyHead(luck, form)
       const task = { add: turnedVolume(shape) * between(luck, 0.01, 0.2), by: luck.pick(['depth', 'mouth'] as const), nose: 0.1, leastBand: between(luck, 0.5, 8), plugRoom: between(luck, 0, 6) }
       const told = JSON.stringify({ shape, task })
-      if (tightest(shape.dome) < 0.6) continue
+      if (struck(shape.dome).radius < 0.6) continue
       const set = latheSettings(shape, task)
       const [was, is] = [turnedDepth(shape), turnedDepth(set.to)]
       const R = shape.bore / 2
@@ -112,8 +112,8 @@ describe('a round that does not go past', () => {
   })
   it('and says how many are likely', () => {
     const round = { toOpen: 1, u: 0.03, over: 0.1, share: 0.1, depth: 0.02, perMm: 1.2 }
-    expect(roundsLikely({ ...round, share: 0.02 }, 0.12)).toBe(1)
-    expect(roundsLikely(round, 0.1)).toBe(2)
-    expect(roundsLikely({ ...round, share: 0.3 }, 0.1)).toBeGreaterThan(2)
+    expect(roundsLikely({ ...round, share: 0.02 }, 0.12, 0.03)).toBe(1)
+    expect(roundsLikely(round, 0.1, 0.03)).toBe(2)
+    expect(roundsLikely({ ...round, share: 0.3 }, 0.1, 0.03)).toBeGreaterThan(2)
   })
 })

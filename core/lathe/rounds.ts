@@ -26,7 +26,7 @@ const doubt = ({ u, share, depth, perMm }: Round, cc: number) => Math.hypot(u, s
  * @returns cc, 0 where the doubt alone is wider than the target
  * @throws RangeError when a figure is negative or not finite
  * Source: x + 1.645·√(u² + (s·x)² + (δ·dV/dh)²) ≤ toOpen + over, the normal distribution's one-sided 95 % (JCGM 100:2008, table G.1), by halving.
- * @example safeRound({ toOpen: 1, u: 0, over: 0, share: 0.1, depth: 0, perMm: 1200 }) // 0.859: 1/(1 + 1.645·0.1)
+ * @example safeRound({ toOpen: 1, u: 0, over: 0, share: 0.1, depth: 0, perMm: 1.2 }) // 0.859: 1/(1 + 1.645·0.1)
  */
 export function safeRound(round: Round): number {
   for (const name of ['toOpen', 'u', 'over', 'share', 'depth', 'perMm'] as const) atLeast(name, round[name], 0)
@@ -47,17 +47,20 @@ export function safeRound(round: Round): number {
  *
  * @param round the next one
  * @param under cc short of the middle that are still on target, above 0
+ * @param afresh standard uncertainty of what is left to open once it has been poured again, cc
  * @returns 1 or more, at most 6
  * @throws RangeError as {@link safeRound}
  * Source: round by round, what {@link safeRound} leaves over against the band; each round is poured afresh.
- * @example roundsLikely({ toOpen: 1, u: 0.03, over: 0.1, share: 0.1, depth: 0, perMm: 1200 }, 0.1) // 2
+ * @example roundsLikely({ toOpen: 1, u: 0.03, over: 0.1, share: 0.1, depth: 0, perMm: 1.2 }, 0.1, 0.03) // 2
  */
-export function roundsLikely(round: Round, under: number): number {
+export function roundsLikely(round: Round, under: number, afresh: number): number {
   above('under', under, 0)
+  atLeast('afresh', afresh, 0)
   let left = round.toOpen
   for (let n = 1; n < 6; n++) {
-    const cc = safeRound({ ...round, toOpen: left })
-    if (left - cc + doubt(round, cc) <= under) return n
+    const now = { ...round, toOpen: left, u: n === 1 ? round.u : afresh }
+    const cc = safeRound(now)
+    if (left - cc + doubt(now, cc) <= under) return n
     left -= cc
   }
   return 6

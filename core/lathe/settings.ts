@@ -1,5 +1,5 @@
 import { DomainError, above, atLeast } from '../domain'
-import { domeHeight, domeVolume, struck, tightest, type Dome, type Struck } from './dome'
+import { domeHeight, domeVolume, struck, type Dome, type Struck } from './dome'
 
 /** A head turned about the bore: a band from the bore's edge inward, `recess` mm back from the seat face at its outer edge and rising at `band` degrees to the dome's mouth. */
 export interface TurnedShape {
@@ -162,9 +162,8 @@ export function latheSettings(shape: TurnedShape, { add, by, nose, leastBand, pl
     if (add - opens(at(a, deep)) < 1e-6) break
   }
   const to = at(a, deep)
-  const hollow = tightest(to.dome)
-  if (nose > hollow + 1e-9) throw new NoseTooLarge(nose, hollow)
   const round = struck(to.dome)
+  if (nose > round.radius + 1e-9) throw new NoseTooLarge(nose, round.radius)
   const opened = opens(to)
   return {
     to, mouthDiameter: 2 * a, depth: deep, round: { ...round, z: round.z + mouthPlane(to), path: round.radius - nose }, bandLeft: shape.bore / 2 - a,

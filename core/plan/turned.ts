@@ -68,7 +68,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const then = mine(at(cut))
   const after: CylinderState['clearance'] = then.state.clearance
   const toOpen = after && linear([[1, targetClearance.estimate], [-1, after.estimate]])
-  const round = toOpen && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, then, toOpen, cut.length > 0 ? depth.value : 0, by) : undefined
+  const round = toOpen && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, { then, toOpen, off: cut.length > 0 ? depth.value : 0, afresh: uncertainty(clearance.estimate) }, by) : undefined
   const open: Tried[] = round && round.cc > WORTH_OPENING
     ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(round.cc, 'cc'), u: { ...figure(0, 'cc'), value: round.u }, ...asSetUp(round.lathe) } }]
     : []
@@ -81,7 +81,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
 /** What a plan keeps of the lathe: what the form gains by the drawing, and the form. */
 const asSetUp = (lathe: Lathe) => 'set' in lathe ? { drawn: figure(lathe.set.opened, 'cc'), turned: { mouth: lathe.set.to.dome.mouth, depth: lathe.set.to.dome.depth } } : {}
 
-function roundOf(standing: Replay, cylinder: number, then: CylinderAsIf, toOpen: Sourced, off: number, by: LatheTask['by']): NonNullable<TurnedPlan['round']> {
+function roundOf(standing: Replay, cylinder: number, { then, toOpen, off, afresh }: { then: CylinderAsIf, toOpen: Sourced, off: number, afresh: number }, by: LatheTask['by']): NonNullable<TurnedPlan['round']> {
   const band = ccBand(then.state, targetBand(standing.target))
   const drawing = modelOf(standing, cylinder)
   const drawn = drawing && turnedShape(drawing.spec, drawing.done.depth + off)
@@ -100,7 +100,7 @@ function roundOf(standing: Replay, cylinder: number, then: CylinderAsIf, toOpen:
   const share = 1 / drawnFor(1, lesson).drawn
   const cc = 'set' in lathe ? Math.min(most, lathe.set.opened * share) : most
   return {
-    cc, u: Math.hypot(next.share * cc, next.depth * next.perMm), rounds: roundsLikely(next, Math.max(WORTH_OPENING, -(band?.under ?? 0))), lathe,
+    cc, u: Math.hypot(next.share * cc, next.depth * next.perMm), rounds: roundsLikely(next, Math.max(WORTH_OPENING, -(band?.under ?? 0)), afresh), lathe,
     ...(lesson ? { share } : {})
   }
 }

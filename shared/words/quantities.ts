@@ -71,7 +71,7 @@ export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   deckThickness: { label: 'Head’s deck, thickness', noun: 'the thickness of the head’s deck', usual: [5, 25] },
   leastDeckThickness: { label: 'Least the maker allows', noun: 'the least thickness of the deck', usual: [5, 25] },
   exhaustPortDeck: { label: 'Exhaust port, below deck', noun: 'the exhaust port’s top edge below the deck', usual: [8, 120] },
-  plugRoom: { label: 'Thread above the dome', noun: 'how much thread the plug leaves above the dome', usual: [0.3, 10] },
+  plugRoom: { label: 'Plug’s thread left', noun: 'how much thread the plug leaves above the dome', usual: [0.3, 10] },
   leastBand: { label: 'Band at least', noun: 'the least width of the band', usual: [2, 20] },
   toolNose: { label: 'Tool’s nose radius', noun: 'the tool’s nose radius', usual: [0.2, 6] },
   exhaustPortTop: { label: 'Exhaust port shut, before top', noun: 'the piston’s travel from the shut exhaust port to the top', usual: [10, 120] }

@@ -103,7 +103,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
       </p>
     </div>
     <p class="gap"><strong class="num">{{ gapSentence }}</strong></p>
-    <p v-if="state.full && state.trapped" class="small">full <FigureReading label="Full ratio" :part="state.full" dimension="ratio" /> · trapped <FigureReading label="Trapped ratio" :part="state.trapped" dimension="ratio" /></p>
+    <p v-if="state.full && state.trapped" class="small both">full <FigureReading label="Full ratio" :part="state.full" dimension="ratio" /> · trapped <FigureReading label="Trapped ratio" :part="state.trapped" dimension="ratio" /></p>
     <ul v-if="ways.length" class="ways" aria-label="What closes it">
       <li v-for="(way, i) in ways" :key="way.words"><NuxtLink class="go" :to="openingOf(build.view!.id, way.at)">{{ i > 0 ? 'or ' : '' }}{{ way.words }}</NuxtLink></li>
     </ul>
@@ -149,6 +149,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 
 <style scoped>
 .stack { border-left: 1px solid var(--ink); padding: 8px 14px; display: flex; flex-direction: column; overflow: hidden; }
+.both { margin-bottom: 6px; }
 .main { font-size: var(--s80); line-height: 1; font-weight: 700; letter-spacing: -4px; display: flex; align-items: baseline; gap: 8px; white-space: nowrap; }
 .pm { font-size: var(--s15); font-weight: 400; letter-spacing: 0; }
 .gap { font-size: var(--s22); line-height: 32px; }

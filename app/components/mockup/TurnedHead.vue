@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { TURNED_STEPS, bandEdgeShift, quantityOf, turnedPlan, turnedSteps, uncertainty, type LatheTask, type Place, type TurnedStep } from '#core'
-import { digits, say, sayDoubt } from '#shared/figures'
+import { digits, say, sayDoubt, shown } from '#shared/figures'
 import { useGlass } from '~/composables/useGlass'
 import { openingOf } from '~/composables/useOpening'
 import { notKept } from '~/composables/useStatement'
@@ -35,6 +35,10 @@ const trouble = computed(() => {
   if (!found || 'set' in found) return undefined
   if (found.fault === 'nose') return `A nose of this radius does not get into the form: ${mm(found.most)} is the most.`
   return found.fault === 'notDrawn' ? 'Draw the dome on the Sheet, and its figures for the lathe stand here.' : 'What was poured does not go into this drawing: check its mouth, band and recess on the Sheet.'
+})
+const settings = computed(() => {
+  const { set } = lathe.value ?? {}
+  return set ? [{ key: 'mouth', name: 'Mouth, across', value: set.mouthDiameter }, { key: 'depth', name: 'Depth from the seat face', value: set.depth }, { key: 'radius', name: 'Radius', value: set.round.radius }] : []
 })
 const limits = computed(() => {
   const { set } = lathe.value ?? {}
@@ -96,12 +100,10 @@ const whole = { level: 'build' } as const
         <h3>At the lathe, this round: <span class="num" data-round>{{ cc(plan.round.cc) }}</span></h3>
         <p class="small"><template v-if="plan.round.cc < 0.02">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target once in twenty<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
         <dl v-if="lathe" class="set">
-          <div><dt>Mouth, across</dt><dd class="num" data-lathe="mouth">{{ mm(lathe.set.mouthDiameter) }}</dd></div>
-          <div><dt>Depth from the seat face</dt><dd class="num" data-lathe="depth">{{ mm(lathe.set.depth) }}</dd></div>
-          <div><dt>Radius</dt><dd class="num" data-lathe="radius">{{ mm(lathe.set.round.radius) }}</dd></div>
+          <div v-for="one in settings" :key="one.name"><dt>{{ one.name }}</dt><dd class="num" :data-lathe="one.key">{{ shown(one.value, 'length', device.lengths).number }}<span class="unit">{{ device.lengths }}</span></dd></div>
         </dl>
         <LatheDrawing v-if="lathe" :from="lathe.from" :set="lathe.set" class="drawing" />
-        <p v-if="lathe" class="small">The middle of the nose runs on a radius of <span class="num">{{ mm(lathe.set.round.path) }}</span><template v-if="lathe.set.round.r > 0">, struck <span class="num">{{ mm(lathe.set.round.r) }}</span> from the axis</template>, its centre <span class="num">{{ mm(Math.abs(lathe.set.round.z)) }}</span> {{ lathe.set.round.z < 0 ? 'outside' : 'inside' }} the seat face<template v-if="lathe.set.round.angle !== undefined">, the side at <span class="num">{{ digits(lathe.set.round.angle, 1) }}°</span></template>. Band left: <span class="num">{{ mm(lathe.set.bandLeft) }}</span>.<template v-if="q('plugRoom') === undefined"> Nobody measured how much thread the plug leaves above the dome.</template></p>
+        <p v-if="lathe" class="small tool">The middle of the nose runs on a radius of <span class="num">{{ mm(lathe.set.round.path) }}</span><template v-if="lathe.set.round.r > 0">, struck <span class="num">{{ mm(lathe.set.round.r) }}</span> from the axis</template>, its centre <span class="num">{{ mm(Math.abs(lathe.set.round.z)) }}</span> {{ lathe.set.round.z < 0 ? 'outside' : 'inside' }} the seat face<template v-if="lathe.set.round.angle !== undefined">, the side at <span class="num">{{ digits(lathe.set.round.angle, 1) }}°</span></template>. Band left: <span class="num">{{ mm(lathe.set.bandLeft) }}</span>.<template v-if="q('plugRoom') === undefined"> Nobody measured how much thread the plug leaves above the dome.</template></p>
         <p v-if="limits" class="warn small">{{ limits }}</p>
         <p v-if="trouble" class="sentence">{{ trouble }} <NuxtLink v-if="!lathe" class="go" :to="openingOf(build.view!.id, { station: 'sheet', leaf: 'chamber' }, build.cylinder)">Sheet, Chamber</NuxtLink></p>
       </template>
@@ -123,6 +125,7 @@ const whole = { level: 'build' } as const
 .path, .lathe { display: flex; flex-direction: column; gap: 8px; }
 li { display: grid; grid-template-columns: 28px 1fr auto; align-items: baseline; padding: 6px 0; border-top: 1px solid var(--hair); column-gap: 6px; }
 li > p { grid-column: 2 / -1; }
+li a { color: inherit; text-underline-offset: 3px; text-decoration-thickness: 1px; }
 .mark { font-weight: 700; font-size: var(--s18); }
 .next .mark, .next .does { color: var(--dye); font-weight: 700; }
 .next .does { font-size: var(--s18); }
@@ -133,8 +136,15 @@ li > p { grid-column: 2 / -1; }
 .set { display: grid; grid-template-columns: repeat(3, auto); justify-content: space-between; gap: 4px 14px; }
 .set dt { font-size: var(--s13); color: var(--quiet); }
 .set dd { font-size: var(--s48); font-weight: 700; line-height: 1; white-space: nowrap; letter-spacing: -1px; }
-.drawing { height: 230px; flex: none; }
+.set .unit { font-size: var(--s15); font-weight: 400; letter-spacing: 0; margin-left: 4px; }
+.drawing { height: 210px; flex: none; }
 .fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 4px 10px; }
 .by { max-width: 320px; }
-@media (max-width: 1000px) { .turned { grid-template-columns: minmax(0, 1fr); } }
+@media (max-width: 1000px) {
+  .turned { grid-template-columns: minmax(0, 1fr); }
+  .lathe { display: grid; grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr); column-gap: 20px; }
+  .lathe > * { grid-column: 1 / -1; }
+  .lathe > .drawing { grid-column: 1; grid-row: span 2; }
+  .lathe > .tool { grid-column: 2; align-self: end; }
+}
 </style>
