@@ -34,12 +34,14 @@ onMounted(async () => {
 const station = (path: string) => () => {
   if (build.view) void navigateTo(`/builds/${build.view.id}/${path}`)
 }
+/** The station's next reading, or the press that plans or ends what is next. */
+const toNew = () => document.querySelector<HTMLElement>('[data-new] input, input[data-new], button[data-new]')?.focus()
 useBenchKeys(() => ({
   ...Object.fromEntries(choices.stations.map(path => [STATIONS[path].key, station(path)])),
   '[': () => build.step(-1), ']': () => build.step(1),
-  'n': () => document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus(),
+  'n': toNew,
   // To where the next move is made; there already, to its reading.
-  'm': () => (document.querySelector<HTMLElement>('.next a.go') ? document.querySelector<HTMLElement>('.next a.go')!.click() : document.querySelector<HTMLElement>('[data-new] input, input[data-new]')?.focus()),
+  'm': () => document.querySelector<HTMLElement>('.next a.go') ? document.querySelector<HTMLElement>('.next a.go')!.click() : toNew(),
   'u': () => device.otherUnit(),
   '/': () => findOpen.value = true,
   '?': () => helpOpen.value = true

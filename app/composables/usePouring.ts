@@ -25,8 +25,8 @@ export function usePouring() {
   const drafts = useDrafts()
   const chosenId = useLocalStorage('bowl.instrument', '')
   const fillable = computed(() => enclosedBy(build.replayed?.layout.engine))
-  const chosenWhat = useChoices().choice<Enclosed>('pourOf', 'chamber')
-  const what = computed({ get: () => fillable.value.includes(chosenWhat.value) ? chosenWhat.value : fillable.value[0]!, set: to => chosenWhat.value = to })
+  const chosenWhat = useChoices().choice<Enclosed | ''>('pourOf', '')
+  const what = computed({ get: (): Enclosed => fillable.value.find(kind => kind === chosenWhat.value) ?? fillable.value[0]!, set: to => chosenWhat.value = to })
   const kept = computed<KeptInstrument | undefined>(() => shop.instruments.find(i => i.id === chosenId.value) ?? shop.instruments[0])
   const instrument = computed(() => kept.value && inUse(kept.value))
   // A chamber's drafts keep the key they always had.
@@ -83,6 +83,7 @@ export function usePouring() {
   function poursAt(cylinder: number): PourEntry[] {
     const r = build.replayed
     if (what.value === 'chamber') return r?.pours.find(p => p.cylinder === cylinder)?.current ?? []
+    if (what.value === 'assembled') return r?.wholes.find(p => p.cylinder === cylinder)?.current ?? []
     if (what.value === 'intakePort' || what.value === 'exhaustPort') {
       const valve = what.value === 'intakePort' ? 'intake' : 'exhaust'
       return r?.ports.find(p => p.cylinder === cylinder && p.valve === valve)?.pours ?? []

@@ -13,7 +13,7 @@ const GROUP_OF: Record<AdviceKind, AdviceGroup> = {
   takeOut: 'stop', seatLost: 'stop', squishTouches: 'stop', passesTarget: 'stop', tooClose: 'stop', gasketInBore: 'stop', tooCoarse: 'stop',
   leak: 'disagree', disagree: 'disagree', targetAgain: 'disagree',
   layOut: 'unmeasured', state: 'unmeasured', assumed: 'unmeasured', setTarget: 'unmeasured', pour: 'unmeasured', pourSecond: 'unmeasured', pourFine: 'unmeasured',
-  squish: 'plan', plan: 'plan', do: 'plan', pourAgain: 'plan', onTarget: 'done'
+  solder: 'unmeasured', wanted: 'unmeasured', squish: 'plan', plan: 'plan', do: 'plan', pourAgain: 'plan', onTarget: 'done'
 }
 export const groupOf = ({ kind }: Advice): AdviceGroup => GROUP_OF[kind]
 
@@ -69,6 +69,8 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'pourSecond': return { sentence: `${who} ${have} one pour only. Pour again before you cut.` }
     case 'pourFine': return { sentence: `${who} ${one ? 'was' : 'were'} only measured with a syringe. Set the final size with a burette.` }
     case 'pourAgain': return { sentence: `${who} ${have} been worked on since the last pour. Pour again, and compare.` }
+    case 'solder': return { sentence: `Measure the squish of ${whom} with solder: on a turned head it comes first, then the dome.` }
+    case 'wanted': return { sentence: `Say ${QUANTITY_WORDS[open.quantity].noun}: the seat face is cut to it.` }
     case 'squish': return { sentence: `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }
     case 'plan': return { sentence: sayPlan(open, who, mm) }
     case 'do': return { sentence: sayDo(open, whom, mm) }
@@ -100,9 +102,9 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
 }
 
 /** What is planned, as the move to make. */
-function sayDo({ what, figure = 0, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string): string {
+function sayDo({ what, at, figure = 0, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string): string {
   switch (what) {
-    case 'relief': return `Grind ${whom} as planned, to the line and the reading, then enter each.`
+    case 'relief': return at.leaf === 'turned' ? `Open the dome of ${whom} as planned and polish it, then enter it.` : `Grind ${whom} as planned, to the line and the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
     case 'gasketChange': return `Fit the gasket that is planned on head ${heads.join(' and ')}, then enter it.`
     case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`

@@ -15,7 +15,7 @@ export function waitOf(next: Advice): Wait {
     case 'takeOut': case 'seatLost': case 'squishTouches': case 'passesTarget': case 'tooClose': return 'stop'
     case 'gasketInBore': return 'parts'
     case 'tooCoarse': return 'mill'
-    case 'layOut': case 'state': case 'assumed': return 'measuring'
+    case 'solder': case 'wanted': case 'layOut': case 'state': case 'assumed': return 'measuring'
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return 'burette'
     case 'setTarget': case 'targetAgain': return 'customer'
     case 'squish': return 'lathe'

@@ -31,6 +31,9 @@ type Open
     | { kind: 'pour' }
     | { kind: 'pourSecond' }
     | { kind: 'pourFine' }
+    /** A turned head of which nobody measured the squish, or said what is wanted. */
+    | { kind: 'solder' }
+    | { kind: 'wanted', quantity: Quantity }
     | { kind: 'squish', figure: number, limit: number }
     /** `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
     | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
@@ -204,9 +207,12 @@ function unpoured({ r }: Sight): Found[] {
 }
 
 function planned({ r }: Sight): Found[] {
-  const kinds = [...new Set(r.planned.map(op => op.kind))]
+  // A turned head is poured between its two cuts: the second goes by what the first has left.
+  const again = settling(r)
+  const due = r.planned.filter(op => !(op.kind === 'relief' && onLathe(r, op.kind) && again.some(c => touches(op, r.layout, c))))
+  const kinds = [...new Set(due.map(op => op.kind))]
   return kinds.flatMap((what) => {
-    const alike = r.planned.filter(op => op.kind === what)
+    const alike = due.filter(op => op.kind === what)
     // A cut's depth is its head's own: two heads are two things to do.
     const groups = what === 'faceCut' || what === 'deckCut' ? alike.map(op => [op]) : [alike]
     return groups.map((ops): Found => {
@@ -217,10 +223,21 @@ function planned({ r }: Sight): Found[] {
   })
 }
 
+const isTurned = (r: Replay) => r.layout.engine?.head === 'turned'
 /** A turned head is worked where its two cuts are told. */
-const onLathe = (r: Replay, what: OperationKind) => r.layout.engine?.head === 'turned' && (what === 'relief' || what === 'faceCut')
+const onLathe = (r: Replay, what: OperationKind) => isTurned(r) && (what === 'relief' || what === 'faceCut')
 
 const settling = (r: Replay) => poured(r).filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
+
+/** What a turned head's first cut is reckoned from. */
+function squishUnknown(now: AsIf, r: Replay, idle: ReadonlySet<number>): Found[] {
+  const without = (lacks: (c: AsIf['cylinders'][number]) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && lacks(c)).map(c => c.cylinder)
+  const solder = without(c => !c.squish.solder)
+  const wanted = without(c => !quantityOf(r, 'wantedSquish', c.cylinder))
+  return [
+    ...solder.length > 0 ? [{ kind: 'solder' as const, cylinders: solder }] : [], ...wanted.length > 0 ? [{ kind: 'wanted' as const, quantity: 'wantedSquish' as const, cylinders: wanted }] : []
+  ]
+}
 
 /** What to plan for the heads that are off their target: for those where nothing planned or done waits to be settled. */
 function toPlan({ r, rules, now, cuts }: Sight): Found[] {
@@ -232,12 +249,13 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
     const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
     const recess = quantityOf(r, 'squishRecess', cylinder)?.estimate.value ?? 0
     const off = state.ratio !== undefined && (state.ratio.estimate.value < band.low || state.ratio.estimate.value > band.high)
-    return off && wanted !== undefined && squish.gap && recess > 0 && squish.gap.estimate.value - wanted > CLOSE_ENOUGH ? [{ cylinder, figure: squish.gap.estimate.value, limit: wanted }] : []
+    return off && wanted !== undefined && squish.gap && (recess > 0 || isTurned(r)) && squish.gap.estimate.value - wanted > CLOSE_ENOUGH ? [{ cylinder, figure: squish.gap.estimate.value, limit: wanted }] : []
   })
   // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
   const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
   const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && c.state.ratio && which(c.state, c.state.ratio.estimate.value)).map(c => c.cylinder)
-  const squishFirst = new Set(first.flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))
+  const unknown = isTurned(r) ? squishUnknown(now, r, idle) : []
+  const squishFirst = new Set([...unknown, ...first].flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))
   // A closed barrel has no face: it comes down by its foot, its bank as one.
   if (r.layout.engine?.head === 'blind') {
     return r.layout.banks.flatMap((cylinders, i): Found[] => {
@@ -248,7 +266,7 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
       return high.length > 0 ? [{ kind: 'plan', way: 'open', cylinders: high, waiting: false }] : []
     })
   }
-  return [...first, ...cuts.filter(cut => !squishFirst.has(cut.head)).flatMap((cut): Found[] => {
+  return [...unknown, ...first, ...cuts.filter(cut => !squishFirst.has(cut.head)).flatMap((cut): Found[] => {
     const here = (list: number[]) => list.filter(c => headOf(r.layout, c) === cut.head)
     const low = here(by((_, ratio) => ratio < band.low))
     const high = here(by((_, ratio) => ratio > band.high))
@@ -270,12 +288,12 @@ function settledAt(open: Open): Place {
     case 'tooCoarse': return { station: 'sheet', leaf: 'face' }
     case 'layOut': case 'setTarget': case 'targetAgain': return { station: 'sheet', leaf: 'section' }
     case 'state': return placeOf(open.quantity)
-    case 'assumed': return placeOf(open.quantity)
+    case 'assumed': case 'wanted': return placeOf(open.quantity)
     case 'tooClose': return placeOf(open.clearance)
     case 'gasketInBore': return placeOf('gasketBore')
     case 'seatLost': return { station: 'cut', leaf: open.planned ? 'face' : 'seats' }
     case 'passesTarget': return { station: open.planned ? 'cut' : 'shape', ...(open.planned ? { leaf: 'face' } : {}) }
-    case 'squishTouches': return { station: 'mockup', leaf: 'squish' }
+    case 'squishTouches': case 'solder': return { station: 'mockup', leaf: 'squish' }
     case 'squish': return { station: 'mockup', leaf: 'turned' }
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
     case 'plan': return open.way === 'foot' ? { station: 'sheet', leaf: 'deck' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: 'shape' }

@@ -103,8 +103,8 @@ export function hasPlace(engine: Engine | undefined, cylinders: number, station:
 }
 
 /**
- * What an engine of this kind has to be filled, the usual first: a closed barrel is poured assembled, and one without valves
- * has no ports.
+ * What an engine of this kind has to be filled, the usual first: a closed barrel or a turned head is poured assembled, and one
+ * without valves has no ports.
  *
  * @param engine undefined where nobody said what it is: then everything
  * @example enclosedBy({ ...closedBarrel })[0] // 'assembled'
@@ -112,5 +112,5 @@ export function hasPlace(engine: Engine | undefined, cylinders: number, station:
 export function enclosedBy(engine: Engine | undefined): Enclosed[] {
   const lacking: Enclosed[] = [...engine?.head === 'blind' ? ['chamber' as const] : [], ...engine && !hasValves(engine) ? ['intakePort' as const, 'exhaustPort' as const] : []]
   const has = ENCLOSED.filter(what => !lacking.includes(what))
-  return engine?.head === 'blind' ? ['assembled', ...has.filter(what => what !== 'assembled')] : has
+  return engine?.head === 'blind' || engine?.head === 'turned' ? ['assembled', ...has.filter(what => what !== 'assembled')] : has
 }

@@ -42,7 +42,7 @@ const figure = (value: number, unit: string): Figure => ({ value: Math.round(val
  * @param operations what is done before, this head's face cuts and this chamber's reliefs apart
  * @param chambers answers for the shape of drawn chambers
  * @param by deeper first, or wider first
- * @returns undefined without a wanted squish, a target or a clearance volume
+ * @returns undefined without a measured and a wanted squish; the dome's part wants a target and a clearance volume
  * Source: squish found less wanted; bore circle × depth, the band re-cut; target clearance less the clearance
  *   after that, by {@link asIf}. In closed form {@link turnedHeadPlan}; a round by {@link safeRound} and {@link latheSettings}.
  * @example turnedPlan(standing, 1, [], chambers) // off 0.85, toOpen 1.03
@@ -55,7 +55,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const wanted = quantityOf(standing, 'wantedSquish', cylinder)
   const { gap } = now.squish
   const { clearance, targetClearance, head } = now.state
-  if (!wanted || !gap || !clearance || !targetClearance) return undefined
+  if (!wanted || !gap) return undefined
   const over = linear([[1, gap.estimate], [-1, wanted.estimate]])
   const off: Sourced = over.value > 0 ? over : { value: 0, by: over.by }
   const depth = figure(off.value, 'mm')
@@ -67,13 +67,13 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const cut: Tried[] = off.value > WORTH_TURNING ? [{ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth, removed } }] : []
   const then = mine(at(cut))
   const after: CylinderState['clearance'] = then.state.clearance
-  const toOpen = after && linear([[1, targetClearance.estimate], [-1, after.estimate]])
-  const round = toOpen && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, { then, toOpen, off: cut.length > 0 ? depth.value : 0, afresh: uncertainty(clearance.estimate) }, by) : undefined
+  const toOpen = after && targetClearance && linear([[1, targetClearance.estimate], [-1, after.estimate]])
+  const round = toOpen && clearance && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, { then, toOpen, off: cut.length > 0 ? depth.value : 0, afresh: uncertainty(clearance.estimate) }, by) : undefined
   const open: Tried[] = round && round.cc > WORTH_OPENING
     ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(round.cc, 'cc'), u: { ...figure(0, 'cc'), value: round.u }, ...asSetUp(round.lathe) } }]
     : []
   return {
-    off, then, operations: [...cut, ...open], ...(after ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
+    off, then, operations: [...cut, ...open], ...(after && clearance ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
     ...(toOpen ? { toOpen } : {}), ...(round ? { round } : {})
   }
 }

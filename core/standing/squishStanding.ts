@@ -101,6 +101,14 @@ function runningOf(ledger: Ledger, cylinder: number, gap: Part, rock: number): R
   }
 }
 
+/** What came off the face of a turned head since its solder, where its band's recess was not stated. */
+function turnedDown(ledger: Ledger, cylinder: number, since: number, planned: OperationEntry[]): Sourced | undefined {
+  if (ledger.layout.engine?.head !== 'turned' || statedQuantity(ledger, 'squishRecess', cylinder)) return undefined
+  const cuts = operationsOn([...ledger.done.filter(op => ledger.place.get(op.id)! > since), ...planned], ledger.layout, cylinder, ['faceCut'])
+    .flatMap((op): [number, Sourced][] => op.kind === 'faceCut' ? [[1, cutDepth(op, cylinder)]] : [])
+  return cuts.length > 0 ? linear(cuts) : undefined
+}
+
 /**
  * Squish of a cylinder, as it is or with what is planned: from solder where there is one, from deck and gasket
  * otherwise, and what of it is left when the engine runs.
@@ -134,7 +142,12 @@ export function squishStanding(ledger: Ledger, cylinder: number, planned: Operat
       }
       const change = linear([[1, standing.stack.estimate], [-1, stackThen.estimate]])
       const changed = Math.abs(change.value) > 1e-9
-      standing.gap = changed ? sum([[1, mean], [1, { ...standing.stack, estimate: change }]]) : mean
+      const down = turnedDown(ledger, cylinder, place, planned)
+      if (down) {
+        // Nobody said how far the band lies back: it comes down with the face, until it lies in it.
+        standing.gap = sum([[1, mean], [1, { ...standing.stack, estimate: linear([[1, change], [-1, down]]) }]])
+        if (standing.gap.estimate.value < standing.stack.estimate.value) standing.gap = standing.stack
+      } else standing.gap = changed ? sum([[1, mean], [1, { ...standing.stack, estimate: change }]]) : mean
     } else standing.gap = mean
   } else standing.gap = standing.stack
   if (standing.gap) {

@@ -1,5 +1,5 @@
 import {
-  BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, fromSource, linear, type Sourced
+  BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, carry, fromSource, linear, type Sourced
 } from '../estimate'
 import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } from '../chamber'
 import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
@@ -211,6 +211,11 @@ export function knownQuantity(
 export function mouthArea(ledger: Ledger, cylinder: number): Part | undefined {
   const part = statedQuantity(ledger, 'mouthArea', cylinder)
   if (part) return part
+  if (ledger.layout.engine?.head === 'turned') {
+    // A turned head is open over its whole bore.
+    const bore = statedQuantity(ledger, 'bore', cylinder)
+    return bore && { estimate: carry(([b]) => Math.PI / 4 * b! * b!, [bore.estimate]), provenance: 'derived', entries: bore.entries }
+  }
   const drawn = specEntry(ledger, cylinder)
   if (drawn) {
     const area = outlineArea(mouthOf(drawn.body.spec))

@@ -1,53 +1,8 @@
-import type { Page } from '@playwright/test'
 import { Hand } from '../support/hand'
+import { begin, circle, disc, goOn, next, pourAll, ratioOf, restOfStack } from '../support/fromNothing'
 import { expect, reckoned, test } from '../support/page'
 
 const INCH = 25.4
-const circle = (mm: number) => Math.PI / 4 * mm * mm / 100
-/** cc of a cylinder, from mm. */
-const disc = (across: number, high: number) => circle(across) * high / 10
-const next = (page: Page) => page.locator('.next .said')
-const ratioOf = (page: Page, cylinder: number) => page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: new RegExp(`^Cylinder ${cylinder}\\b`) })
-
-/** To where the next move is made: a link that opens nothing to do fails here. */
-async function goOn(hand: Hand): Promise<string> {
-  await hand.bare('m')
-  await hand.page.waitForTimeout(500)
-  if ((await hand.page.locator('.next .here').count()) > 0 && !/INPUT/.test(await hand.page.evaluate(() => document.activeElement?.tagName ?? ''))) await hand.bare('m')
-  const at = await hand.at()
-  expect(await hand.page.evaluate(() => document.activeElement?.tagName), `“${await next(hand.page).textContent()}” leads to nothing to do`).toBe('INPUT')
-  return at
-}
-/** The stack's other parts, down the callouts: crown, top land, crown's diameter, gasket's bore and thickness. */
-async function restOfStack(hand: Hand, figures: string[]): Promise<void> {
-  await hand.bare('n')
-  // The book's chamber and the mouth are left for when they are asked for.
-  for (let i = 0; i < 2; i++) await hand.press('Enter')
-  expect(await hand.at()).toBe('Crown, − dome')
-  for (const figure of figures) await hand.figure(figure)
-}
-/** Readings by their cylinder, in whatever order the round asks for them. */
-async function pourAll(hand: Hand, readings: Record<number, string>): Promise<void> {
-  const left = new Map(Object.entries(readings))
-  while (left.size > 0) {
-    const cylinder = /(\d+): reading at the end/.exec(await hand.at())?.[1] ?? ''
-    expect([...left.keys()], 'the round goes on to a cylinder that has been poured').toContain(cylinder)
-    await hand.figure(left.get(cylinder)!)
-    left.delete(cylinder)
-  }
-}
-async function begin(hand: Hand, url: string, name: string, answers: () => Promise<void>): Promise<void> {
-  await hand.page.goto(url)
-  await expect(hand.page.getByText('Brackwater 34').first()).toBeVisible()
-  await hand.tabTo(/^New build/)
-  await hand.press('Enter')
-  await expect(hand.page.getByLabel('Name')).toBeFocused()
-  await hand.text(name)
-  await hand.press('Tab')
-  await hand.text('made up')
-  await answers()
-  await expect(hand.page.locator('input[data-figure="Bore"]')).toBeFocused()
-}
 
 test('a V8 of two heads, in inches, from nothing to settled, by keyboard alone', async ({ page, bench }) => {
   test.setTimeout(300_000)
@@ -254,4 +209,100 @@ test('a closed-barrel single, poured assembled and brought down by its foot, by 
   await goOn(hand)
   for (let i = 0; i < 2; i++) await hand.figure((swept / 8.5 + 0.9).toFixed(1))
   await expect(next(page)).toContainText('Every cylinder is on target')
+})
+
+test('a scooter single of 47 by 42 with a turned head, squish first and then its dome, by keyboard alone', async ({ page, bench }) => {
+  test.setTimeout(240_000)
+  const hand = new Hand(page)
+  await begin(hand, bench.server.url, `Scooter ${Date.now() % 10000}`, async () => {
+    await hand.tabTo('Cycle')
+    await hand.press('t')
+    await hand.tabTo('Arrangement')
+    await hand.press('s')
+    await hand.tabTo('Begin')
+    await hand.press('Enter')
+  })
+  for (const figure of ['47', '42', '85', '.4', '10.5', '.15']) await hand.figure(figure)
+  await restOfStack(hand, ['0', '3', '46.8', '48', '.3'])
+  await hand.tabTo('Top edge, below deck')
+  await hand.figure('24.5')
+
+  // As it came: 10.1 in the fine glass, 1.9 of it in the plug's hole.
+  await hand.bare('m')
+  await hand.tabTo('with', true)
+  await hand.press('ArrowDown')
+  await hand.press('ArrowDown')
+  await hand.press('Enter')
+  await expect(page.getByRole('combobox', { name: 'with' })).toHaveValue(/Fine burette/)
+  await hand.tabTo(/reading at the end/)
+  await hand.figure('10.1')
+  await expect(page.locator('.work .sentence').first()).toContainText('plug’s hole')
+  await hand.tabTo('Column in the plug hole')
+  await hand.figure('1.9')
+  await hand.tabTo(/reading at the end/, true)
+  await hand.press('Enter')
+  await hand.figure('10.1')
+  const [swept, trapped] = [disc(47, 42), disc(47, 24.1)]
+  // The shop has checked this glass against a ball of 40 mm, which displaced 33.5, 33.4 and 33.5 on its scale.
+  const glass = 4 / 3 * Math.PI * 20 ** 3 / 1000 / ((33.5 + 33.4 + 33.5) / 3)
+  const poured = (reading: number) => reading * glass - 1.9
+  const shows = async (clearance: number) => {
+    await expect(ratioOf(page, 1)).toContainText((1 + swept / clearance).toFixed(2))
+    await expect(page.locator('aside')).toContainText(`full ${(1 + swept / clearance).toFixed(2)}`)
+    await expect(page.locator('aside')).toContainText(`trapped ${(1 + trapped / clearance).toFixed(2)}`)
+  }
+  await shows(poured(10.1))
+
+  await expect(next(page)).toContainText('Measure the squish of cylinder 1 with solder')
+  expect(await goOn(hand)).toMatch(/^Solder/)
+  for (let i = 0; i < 4; i++) await hand.figure('1.4')
+  await expect(next(page)).toContainText('Say the squish that is wanted')
+  expect(await goOn(hand)).toBe('Squish wanted')
+  await hand.figure('.8')
+  // 1.40 less 0.80, and π/4 · 4.7² · 0.06 = 1.041 cc by it; Vc wanted 72.868/9.5 = 7.670
+  await expect(next(page)).toContainText('Squish first: it is 0.60 mm wider than wanted')
+  await expect(page.locator('[data-turned=off]')).toContainText('0.60')
+  const wanted = swept / 9.5
+  await expect(page.locator('[data-turned=open]')).toContainText((wanted - poured(10.1) + disc(47, 0.6)).toFixed(2))
+
+  // The dome is drawn, and its figures for the lathe stand there.
+  await hand.tabTo('Sheet, Chamber')
+  await hand.press('Enter')
+  await hand.tabTo('Draw it')
+  await hand.press('Enter')
+  await hand.tabTo('Keep this chamber')
+  await hand.press('Enter')
+  await expect(page.getByRole('button', { name: 'Keep this chamber' })).toHaveCount(0)
+  expect(await goOn(hand)).toBe('Plan both')
+  await expect(page.locator('[data-lathe=depth]')).toBeVisible()
+  await hand.press('Enter')
+  await expect(next(page)).toContainText('Cut 0.60 mm off head 1')
+  expect(await goOn(hand)).toBe('Really came off')
+  await hand.figure('.6')
+
+  await expect(next(page)).toContainText('worked on since the last pour')
+  expect(await goOn(hand)).toMatch(/reading at the end/)
+  // The column is that of the pour before. 8.2 − 1.041 + 1.9 = 9.06
+  for (let i = 0; i < 2; i++) await hand.figure('9.1')
+  await shows(poured(9.1))
+  const stop = ((wanted + 1.9) / glass).toFixed(1)
+  await expect(page.locator('.stop-at')).toContainText(stop)
+  await expect(next(page)).toContainText('Open the dome of cylinder 1 as planned')
+  await goOn(hand)
+  await expect(page.locator('[data-stop]')).toHaveText(stop)
+  await expect(page.locator('[data-turned=open]')).toContainText((wanted - poured(9.1)).toFixed(2))
+  await hand.tabTo('Plan it again')
+  await hand.press('Enter')
+  await hand.tabTo(/^Done/)
+  await hand.press('Enter')
+  await expect(next(page)).toContainText('worked on since the last pour')
+  await goOn(hand)
+  for (let i = 0; i < 2; i++) await hand.figure(stop)
+  await expect(next(page)).toContainText('Every cylinder is on target')
+  await shows(poured(Number(stop)))
+  // What was foretold and what was poured are settled side by side.
+  await hand.bare('9')
+  await hand.tabTo('Entries')
+  await hand.press('ArrowRight')
+  await expect(page.locator('.settled tbody tr')).toHaveCount(2)
 })

@@ -5,8 +5,8 @@ import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayEntry, sayScope } from '~/words/entries'
 
-/** What is planned for the head on the bench, each done or dropped where it is shown; a cut with what really came off. */
-const props = defineProps<{ kinds: readonly OperationKind[] }>()
+/** What is planned for the head on the bench, each done or dropped where it is shown; a cut with what really came off. `first`: it is the station's next move. */
+const props = defineProps<{ kinds: readonly OperationKind[], first?: boolean }>()
 const build = useBuild()
 const device = useDevice()
 const { finish, said: sentence } = usePlanned()
@@ -22,10 +22,10 @@ const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deck
   <section v-if="planned.length" class="planned" aria-label="Planned work">
     <h3>Planned</h3>
     <ul>
-      <li v-for="op in planned" :key="op.id" :data-planned="op.kind">
+      <li v-for="(op, i) in planned" :key="op.id" :data-planned="op.kind">
         <span class="what">{{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template></span>
-        <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :commit="figure => finish([op.id], 'done', figure)" />
-        <v-btn @click="finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
+        <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :data-new="first && i === 0 ? true : undefined" :commit="figure => finish([op.id], 'done', figure)" />
+        <v-btn :data-new="first && i === 0 && !isCut(op) ? true : undefined" @click="finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
         <v-btn @click="finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
       </li>
     </ul>

@@ -89,11 +89,11 @@ const whole = { level: 'build' } as const
       </ol>
       <p v-for="text in wants" :key="text" class="quiet">{{ text }}</p>
       <div class="row">
-        <v-btn v-if="plan?.operations.length" variant="flat" color="primary" @click="planIt">{{ mine.length ? 'Plan it again' : plan.operations.length > 1 ? 'Plan both' : 'Plan it' }}</v-btn>
+        <v-btn v-if="plan?.operations.length" :data-new="mine.length === 0 ? true : undefined" variant="flat" color="primary" @click="planIt">{{ mine.length ? 'Plan it again' : plan.operations.length > 1 ? 'Plan both' : 'Plan it' }}</v-btn>
         <p class="caution">Keep loose sleeves and rags away from the chuck. Measure after every cut.</p>
       </div>
       <p v-if="sentence" class="sentence">{{ sentence }}</p>
-      <PlannedWork :kinds="['faceCut', 'relief']" />
+      <PlannedWork :kinds="['faceCut', 'relief']" first />
     </div>
     <div class="lathe">
       <template v-if="plan?.round">
