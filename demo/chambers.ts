@@ -34,6 +34,14 @@ export function skerryChamber(): ChamberSpec {
   }
 }
 
+/** The smaller single's: a flat roof with a corner, as a round-nosed tool leaves it. */
+export function skerrySmallChamber(): ChamberSpec {
+  return {
+    kind: 'turnedDome', outline: circle(27, 24), pads: [], draft: 0, floorRadius: 0, valves: [],
+    roof: { shape: 'turned', recess: 0.7, band: 8, domeRadius: 19, height: 7.2, toroid: false, section: 'flat', corner: 4 }, plug: { x: 0, y: 0, diameter: 14, recess: 0 }
+  }
+}
+
 /** The hill-climb twin: a hemisphere with two large valves across it. */
 export function caldbeckChamber(): ChamberSpec {
   const form = { ...seat, x: 0, tilt: 30, topCutWidth: 0.6 }

@@ -2,7 +2,7 @@ import { fineCheck, instruments } from './instruments'
 import { caldbeck } from './caldbeck'
 import { hollin } from './hollin'
 import { launchEngine } from './launch'
-import { skerry } from './skerry'
+import { skerry, skerrySmall } from './skerry'
 import { testSix } from './testSix'
 
 const hand = 'ML'
@@ -13,5 +13,5 @@ export const demoShop = {
   hand,
   instruments,
   checks: [fineCheck],
-  builds: [launchEngine(hand), hollin(hand), skerry(hand), caldbeck(hand), testSix(hand)].map(({ build, name, reference, entries }) => ({ id: build, name, reference, entries }))
+  builds: [launchEngine(hand), hollin(hand), skerry(hand), skerrySmall(hand), caldbeck(hand), testSix(hand)].map(({ build, name, reference, entries }) => ({ id: build, name, reference, entries }))
 }

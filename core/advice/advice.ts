@@ -53,6 +53,8 @@ const LEAK_LIMIT = 0.2
 interface Sight { r: Replay, rules: ShopRules, now: AsIf, then: AsIf, cuts: HeadCut[] }
 type Found = Open & { cylinders: number[], at?: Place }
 
+const isTurned = (r: Replay) => r.layout.engine?.head === 'turned'
+
 function cannotReckon({ r }: Sight): Found[] {
   const without = (quantity: Quantity) => r.asIs.filter(s => s.missing.includes(quantity)).map(s => s.cylinder)
   return (['bore', 'stroke', 'exhaustPortTop'] as const).flatMap((quantity): Found[] => {
@@ -104,7 +106,8 @@ function squishTouching({ r, now, then }: Sight): Found[] {
 function pastTarget({ r, now, then }: Sight): Found[] {
   const band = targetBand(r.target)
   // Only metal that went, or is about to, can't be put back; a ratio above target before any work is a plan to make.
-  if (!band || (r.planned.length === 0 && r.done.length === 0)) return []
+  // A turned head is past it between its two cuts, by the squish: its dome gives the ratio back.
+  if (!band || isTurned(r) || (r.planned.length === 0 && r.done.length === 0)) return []
   const past = then.cylinders.flatMap(({ cylinder, state }) => {
     const ratio = state.ratio?.estimate.value
     const was = now.cylinders.find(c => c.cylinder === cylinder)?.state.ratio?.estimate.value
@@ -223,7 +226,6 @@ function planned({ r }: Sight): Found[] {
   })
 }
 
-const isTurned = (r: Replay) => r.layout.engine?.head === 'turned'
 /** A turned head is worked where its two cuts are told. */
 const onLathe = (r: Replay, what: OperationKind) => isTurned(r) && (what === 'relief' || what === 'faceCut')
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
 import { RUNS, report } from '../../tests/support/soak'
-import { ENTRY_KINDS, NO_SOLIDS, asIf, evenPlan, headCut, replay, modelOf, clearancesOf, squishOf, type Entry, type Replay } from '..'
+import { ENTRY_KINDS, NO_SOLIDS, asIf, evenPlan, headCut, replay, modelOf, clearancesOf, portOpen, squishOf, turnedPlan, turnedSteps, type Entry, type Replay } from '..'
 
 /** Everything a page asks of a replay. */
 function askAll(r: Replay): string {
@@ -11,6 +11,8 @@ function askAll(r: Replay): string {
     for (const column of ['asIs', 'asPlanned'] as const) squishOf(r, cylinder, column)
     for (const column of ['asIs', 'beforeCut'] as const) modelOf(r, cylinder, column)
     clearancesOf(r, cylinder)
+    turnedSteps(r, cylinder, turnedPlan(r, cylinder, r.planned, NO_SOLIDS))
+    portOpen(r.ledger, cylinder, r.planned)
   }
   r.layout.heads.forEach((_, i) => {
     headCut(r, i + 1, r.planned, NO_SOLIDS)

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { copyOf, expect, open, test } from '../support/page'
+import { copyOf, expect, open, test, trialsAsCame } from '../support/page'
 
 // The whole mock-up by keyboard: lint keeps every pointer out of this file.
 
@@ -65,7 +65,7 @@ test('six solders, a gasket tried and planned, top dead centre and a valve, by k
 })
 
 test('a cleared solder comes back with z, and a wrong one is said at its place', async ({ page, bench }) => {
-  await open(page, bench, await copyOf(bench, bench.skerry), 'mockup')
+  await open(page, bench, await trialsAsCame(bench), 'mockup')
   await page.keyboard.press('n')
   await expect(page.locator('.place input').first()).toBeFocused()
   await page.keyboard.type('2.5 cc')

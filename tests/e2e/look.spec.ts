@@ -13,7 +13,7 @@ async function violations(page: Page): Promise<string[]> {
   return found.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)
 }
 
-type Engine = 'launch' | 'skerry' | 'caldbeck' | 'hollin' | 'testSix'
+type Engine = 'launch' | 'skerry' | 'skerrySmall' | 'caldbeck' | 'hollin' | 'testSix'
 /** Every station and every leaf of it, on the demo's engine that shows most there. */
 const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], store: Record<string, string>][] = [
   ['sheet', 'launch', 'sheet', {}], ['deck', 'skerry', 'sheet', { 'bowl.sheetLeaf': 'deck' }], ['gaskets', 'launch', 'sheet', { 'bowl.sheetLeaf': 'gaskets' }], ['face of the head', 'launch', 'sheet', { 'bowl.sheetLeaf': 'face' }],
@@ -23,7 +23,7 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
   ['shape', 'launch', 'shape', {}], ['shape over lift', 'hollin', 'shape', { 'bowl.shapeLeaf': 'factor' }], ['schools', 'launch', 'shape', { 'bowl.shapeLeaf': 'schools' }], ['hot spots', 'launch', 'shape', { 'bowl.shapeLeaf': 'spots' }],
   ['copy', 'launch', 'shape', { 'bowl.shapeLeaf': 'copy' }], ['shaped body', 'launch', 'shape', { 'bowl.shapeLeaf': 'body' }], ['no valves to free', 'skerry', 'shape', {}],
   ['cut on a solid', 'launch', 'cut', {}], ['round the seats', 'launch', 'cut', { 'bowl.cutView': 'clock' }], ['body', 'caldbeck', 'cut', { 'bowl.cutView': 'space' }], ['seat work', 'launch', 'cut', { 'bowl.cutLeaf': 'seats' }], ['what else moves', 'launch', 'cut', { 'bowl.cutLeaf': 'else' }],
-  ['squish', 'launch', 'mockup', {}], ['turned head', 'skerry', 'mockup', {}], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }], ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }],
+  ['squish', 'launch', 'mockup', {}], ['turned head', 'skerrySmall', 'mockup', { 'bowl.mockupLeaf': 'turned' }], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }], ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }],
   ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }]
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { copyOf, expect, field, open, pick, preset, test } from '../support/page'
+import { copyOf, expect, field, open, pick, preset, test, trialsAsCame } from '../support/page'
 
 const provenance = (page: Page, label: string) => page.locator('.stack .labels li', { hasText: label }).locator('.num').first()
 const kept = async (page: Page) => Number.parseInt(await page.locator('.saved').textContent() ?? '0')
@@ -63,7 +63,8 @@ test('the leak watch waits as long as the scale needs, and stops the job at a le
 })
 
 test('the trials single is told 0.85 off and 1.03 to open, with both stop readings', async ({ page, bench }) => {
-  await open(page, bench, bench.skerry, 'mockup')
+  await preset(page, { 'bowl.mockupLeaf': 'turned' })
+  await open(page, bench, await trialsAsCame(bench), 'mockup')
   await expect(page.locator('.next')).toContainText('Squish first')
   await expect(page.locator('[data-turned="off"]')).toHaveText('0.85 mm')
   await expect(page.locator('[data-turned="open"]')).toHaveText(/1\.0[23] cc/)

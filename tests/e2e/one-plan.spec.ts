@@ -1,4 +1,4 @@
-import { copyOf, expect, field, open, paidBack, pick, reckoned, test } from '../support/page'
+import { copyOf, expect, field, open, paidBack, pick, preset, reckoned, test, trialsAsCame } from '../support/page'
 
 // The same question is asked at several stations: everywhere the same answer, and contact before any target.
 const cylinder = (page: import('@playwright/test').Page, n: number) => page.getByRole('navigation', { name: 'Cylinders' }).locator('.cell').nth(n - 1)
@@ -70,9 +70,10 @@ test('a gasket that would stand in the chamber and a strand never touched are re
 })
 
 test('what was planned together goes out as one, is dropped as one, and both are undone in the Daybook', async ({ page, bench }) => {
-  const build = await copyOf(bench, bench.skerry)
+  const build = await trialsAsCame(bench)
   const kinds = async () => ((await (await fetch(`${bench.server.url}/api/builds/${build}`)).json()) as { entries: { kind: string, plan?: string }[] }).entries
   const before = (await kinds()).length
+  await preset(page, { 'bowl.mockupLeaf': 'turned' })
   await open(page, bench, build, 'mockup')
   const off = page.locator('[data-turned=off]')
   await expect(off).toBeVisible()

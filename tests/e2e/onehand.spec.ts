@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import { put } from '../support/server'
-import { SIZES, copyOf, expect, open, test } from '../support/page'
+import { SIZES, copyOf, expect, open, test, trialsAsCame } from '../support/page'
 
 /** Every touch or click, counted by the page itself. */
 const countPointers = (page: Page) => page.addInitScript(() => {
@@ -77,7 +77,7 @@ test('six solders at 820x1180 with one hand: one touch a reading, each where it 
 
 test('the gauge’s key works from the keyboard, and asks where nothing is focused', async ({ page, bench }) => {
   await page.addInitScript(() => localStorage.setItem('bowl.gauge', 'sim-dial'))
-  const build = await copyOf(bench, bench.skerry)
+  const build = await trialsAsCame(bench)
   await open(page, bench, build, 'mockup')
   await page.locator('.place input').first().focus()
   await still(page, 1)

@@ -20,7 +20,7 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
       await pick(page.locator('#try-gasket'), '0.90 mm')
     }
   },
-  { name: 'mockup-turned', at: (page, bench) => open(page, bench, bench.skerry, 'mockup') },
+  { name: 'mockup-turned', store: { 'bowl.mockupLeaf': 'turned' }, at: (page, bench) => open(page, bench, bench.skerrySmall, 'mockup') },
   { name: 'mockup-valves', store: { 'bowl.mockupLeaf': 'valves' }, at: (page, bench) => open(page, bench, bench.caldbeck, 'mockup') },
   {
     name: 'mockup-bench', size: bench820, store: { 'bowl.gauge': 'sim-calliper' },

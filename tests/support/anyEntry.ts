@@ -62,9 +62,10 @@ const readings = (rule: QuantityRule, usual: readonly [number, number]) => fc.re
   readings: fc.array(fc.record({ x: place, y: place, figure: figureOf(rule, usual) }), { minLength: 1, maxLength: 6 })
 })
 const groups = fc.constantFrom([[1, 2, 3, 4]], [[1, 2], [3, 4]], [[1, 3], [2, 4]], [[1], [2], [3], [4]], [[1]], [[2, 1]])
-const drawing = fc.record({
-  kind: fc.constantFrom<ChamberKind>('wedge', 'bathtub', 'pentRoof', 'hemispherical'), bore: fc.constantFrom(70, 85, 92), mirrored: fc.subarray(CYLINDERS), face: maybe(fc.constantFrom('cast', '2026-01-01T09:00:00.000Z'))
-}).map(({ kind, bore, mirrored, face }) => ({ spec: startingSpec(kind, { bore, intake: bore * 0.45, exhaust: bore * 0.38 }), mirrored, face }))
+const KINDS_DRAWN: readonly ChamberKind[] = ['wedge', 'bathtub', 'pentRoof', 'hemispherical', 'turnedDome']
+/** Setting a chamber out takes longer than all the rest of an entry. */
+const DRAWN = KINDS_DRAWN.flatMap(kind => [70, 85, 92].map(bore => startingSpec(kind, { bore, intake: bore * 0.45, exhaust: bore * 0.38 })))
+const drawing = fc.record({ spec: fc.constantFrom(...DRAWN), mirrored: fc.subarray(CYLINDERS), face: maybe(fc.constantFrom('cast', '2026-01-01T09:00:00.000Z')) })
 const removed = fc.array(fc.record({ cylinder, x: between(-200, 200), cc: fc.oneof(between(0, 20), fc.constant(-1e-15)), perMm: between(0, 12), factor: between(0.5, 1.5) }), { maxLength: 4 })
 const metal = fc.record({ valve: fc.constantFrom(0, 1), radii: fc.constant(Array.from({ length: 24 }, () => 24)), below: between(0, 3), corner: maybe(between(0, 5)), line: between(30, 60) })
 
@@ -75,7 +76,7 @@ const OWN: Partial<Record<EntryKind, [scope: fc.Arbitrary<Scope>, body: fc.Arbit
   finish: [fc.oneof(onHead, onBank), fc.record({ roughness: figureOf(FIGURE_BOUNDS.roughness, [0.4, 3]), most: figureOf(FIGURE_BOUNDS.roughness, [0.8, 2]) })],
   reasons: [onBuild, fc.record({ fuel: fc.constantFrom('pump', 'race'), boost: maybe(fc.constant('0.5 bar')) })],
   title: [onBuild, fc.record({ name: fc.constantFrom('Launch', 'Launch, second head'), reference: fc.constant('No. 7') })],
-  target: [onBuild, fc.record({ ratio: figureOf(FIGURE_BOUNDS.ratio, [7, 14]), tolerance: figureOf(FIGURE_BOUNDS.ratioTolerance), countsCrevice: fc.boolean() })],
+  target: [onBuild, fc.record({ ratio: figureOf(FIGURE_BOUNDS.ratio, [7, 14]), tolerance: figureOf(FIGURE_BOUNDS.ratioTolerance), countsCrevice: fc.boolean(), of: maybe(fc.constantFrom('full', 'trapped')) })],
   measure: [anywhere, statement('measure')], book: [anywhere, statement('book')], assume: [anywhere, statement('assume')],
   offer: [fc.oneof(onBuild, onHead), fc.record({ name: maybe(fc.constant('Thin')), thickness: figureOf(QUANTITIES.gasketThickness), bore: figureOf(QUANTITIES.gasketBore), area: maybe(figureOf(QUANTITIES.gasketArea)) })],
   pour: [fc.oneof({ weight: 9, arbitrary: onCylinder }, { weight: 1, arbitrary: onBuild }), pour],
@@ -86,9 +87,10 @@ const OWN: Partial<Record<EntryKind, [scope: fc.Arbitrary<Scope>, body: fc.Arbit
   portPairs: [onBuild, fc.constantFrom('intake', 'exhaust').map(valve => ({ valve, pairs: [[1, 2], [3, 4]], poor: [3] }))],
   chamberModel: [fc.oneof(onHead, onCylinder), drawing], hold: [onCylinder, fc.record({ held: fc.boolean() })],
   faceCut: [onHead, fc.record({ state, depth: figureOf(FIGURE_BOUNDS.cutDepth, [0.01, 2]), measured: maybe(figureOf(FIGURE_BOUNDS.cutDepth, [0.01, 2])), slopeX: maybe(between(-0.6, 0.6)), slopeY: maybe(between(-0.6, 0.6)), flat: maybe(figureOf({ dimension: 'length', min: 0, max: 12 }, [0, 1])), removed: maybe(removed) })],
-  deckCut: [onBank, fc.record({ state, depth: figureOf(FIGURE_BOUNDS.cutDepth, [0.01, 1]), measured: maybe(figureOf(FIGURE_BOUNDS.cutDepth, [0.01, 1])) })],
+  deckCut: [onBank, fc.record({ state, depth: figureOf(FIGURE_BOUNDS.cutDepth, [0.01, 1]), measured: maybe(figureOf(FIGURE_BOUNDS.cutDepth, [0.01, 1])), foot: maybe(fc.constant(true)) })],
   gasketChange: [onHead, fc.record({ state, thickness: figureOf(QUANTITIES.gasketThickness, [0.4, 2]), bore: figureOf(QUANTITIES.gasketBore, [60, 112]), area: maybe(figureOf(QUANTITIES.gasketArea, [2000, 9000])) })],
-  relief: [onCylinder, fc.record({ state, added: figureOf(FIGURE_BOUNDS.addedVolume, [0, 4]), u: maybe(figureOf({ dimension: 'volume', min: 0, max: 20 })), drawn: maybe(figureOf(FIGURE_BOUNDS.addedVolume, [0, 4])), reliefs: maybe(fc.array(metal, { minLength: 1, maxLength: 2 })) })],
+  relief: [onCylinder, fc.record({ state, added: figureOf(FIGURE_BOUNDS.addedVolume, [0, 4]), u: maybe(figureOf({ dimension: 'volume', min: 0, max: 20 })), drawn: maybe(figureOf(FIGURE_BOUNDS.addedVolume, [0, 4])), reliefs: maybe(fc.array(metal, { minLength: 1, maxLength: 2 })), turned: maybe(fc.record({ mouth: between(5, 40), depth: between(1, 30) })) })],
+  spacer: [onBank, fc.record({ state, change: figureOf(FIGURE_BOUNDS.spacer, [-0.5, 0.8]) })],
   seatWork: [onCylinder, fc.record({ state, added: figureOf(FIGURE_BOUNDS.addedVolume, [0, 2]), u: maybe(figureOf({ dimension: 'volume', min: 0, max: 20 })), sunk: maybe(figureOf(FIGURE_BOUNDS.sunk, [0, 1])), valve: maybe(fc.constantFrom('intake', 'exhaust')) })]
 }
 

@@ -2,7 +2,7 @@ import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import { TestServer, put } from './server'
 
-export interface Bench { server: TestServer, launch: string, testSix: string, hollin: string, skerry: string, caldbeck: string }
+export interface Bench { server: TestServer, launch: string, testSix: string, hollin: string, skerry: string, skerrySmall: string, caldbeck: string }
 
 /** A server with the demo shop for each worker, and a page whose hand has its initials in. */
 export const test = base.extend<{ bench: Bench, page: Page }, { demo: TestServer }>({
@@ -15,7 +15,7 @@ export const test = base.extend<{ bench: Bench, page: Page }, { demo: TestServer
     const builds = await (await fetch(`${demo.url}/api/builds`)).json() as { id: string, name: string }[]
     const id = (name: string) => builds.find(b => b.name === name)!.id
     await use({
-      server: demo, launch: id('Brackwater 34'), testSix: id('Millrace test six'), hollin: id('Hollin 16'), skerry: id('Skerry 247'), caldbeck: id('Caldbeck Twin')
+      server: demo, launch: id('Brackwater 34'), testSix: id('Millrace test six'), hollin: id('Hollin 16'), skerry: id('Skerry 247'), skerrySmall: id('Skerry 125'), caldbeck: id('Caldbeck Twin')
     })
   },
   page: async ({ page, demo: _demo }, use) => {
@@ -41,11 +41,15 @@ export async function open(page: Page, bench: Pick<Bench, 'server'>, build: stri
 }
 
 /** A copy of a build, for a spec that changes it. */
-export async function copyOf(bench: Pick<Bench, 'server'>, build: string): Promise<string> {
-  const document = await (await fetch(`${bench.server.url}/api/builds/${build}/file`)).json() as object
+export async function copyOf(bench: Pick<Bench, 'server'>, build: string, until?: string): Promise<string> {
+  const whole = await (await fetch(`${bench.server.url}/api/builds/${build}/file`)).json() as { entries: { at: string }[] }
+  const document = until ? { ...whole, entries: whole.entries.filter(({ at }) => at < until) } : whole
   const { json } = await put(`${bench.server.url}/api/imports/${uuid()}`, { document, copy: true, hand: 'TT' })
   return (json as { id: string }).id
 }
+
+/** The trials single as it came, before any of its metal went: a copy of its own. */
+export const trialsAsCame = (bench: Bench): Promise<string> => copyOf(bench, bench.skerry, '2026-03-19')
 
 /** Waits until what is told is of what is drawn. */
 export async function reckoned(page: Page): Promise<void> {
