@@ -30,10 +30,14 @@ describe('the demo shop', () => {
     const ratios = (name: string) => replay(named(name)!.entries)!.asIs.map(s => s.ratio!.estimate.value)
     for (const ratio of ratios('Hollin 16')) expect(ratio).toBeCloseTo(9.2, 1)
     for (const ratio of ratios('Caldbeck Twin')) expect(ratio).toBeCloseTo(10.2, 1)
-    expect(ratios('Skerry 247')[0]).toBeCloseTo(10.4, 2)
-    const skerry = replay(named('Skerry 247')!.entries)!
-    expect(squishOf(skerry, 1).gap!.estimate.value).toBeCloseTo(1.95, 2)
-    expect(advice(skerry)[0]).toMatchObject({ kind: 'squish', cylinders: [1] })
+    // The trials single came at 10.4 with 1.95 of squish, and is done to its last pour; the smaller one has its dome to open.
+    const came = replay(named('Skerry 247')!.entries.filter(e => e.at < '2026-03-19'))!
+    expect(came.asIs[0]!.ratio!.estimate.value).toBeCloseTo(10.4, 2)
+    expect(squishOf(came, 1).gap!.estimate.value).toBeCloseTo(1.95, 2)
+    expect(advice(came)[0]).toMatchObject({ kind: 'squish', cylinders: [1] })
+    expect(ratios('Skerry 247')[0]).toBeCloseTo(11.2, 2)
+    expect(advice(replay(named('Skerry 247')!.entries)!)[0]).toMatchObject({ kind: 'onTarget' })
+    expect(advice(replay(named('Skerry 125')!.entries)!)[0]).toMatchObject({ kind: 'do', what: 'relief', at: { leaf: 'turned' } })
     expect(replay(named('Hollin 16')!.entries)!.asIs[0]!.parts.crown).toMatchObject({ provenance: 'measured' })
   })
   it('goes out and comes in as a file', () => {

@@ -1,7 +1,7 @@
 import { IsOptional } from 'class-validator'
-import { OneOf } from '../decorators'
+import { Sound } from '../decorators'
 import { FaceBody } from '../operation'
 
 export class DeckCutBody extends FaceBody {
-  @IsOptional() @OneOf([true], 'Whether it came off the foot') foot?: true
+  @IsOptional() @Sound(value => value === true ? undefined : 'Say whether it came off the foot.') foot?: true
 }
