@@ -38,7 +38,7 @@ export function skerryChamber(): ChamberSpec {
 export function skerrySmallChamber(): ChamberSpec {
   return {
     kind: 'turnedDome', outline: circle(27, 24), pads: [], draft: 0, floorRadius: 0, valves: [],
-    roof: { shape: 'turned', recess: 0.7, band: 8, domeRadius: 19, height: 7.2, toroid: false, section: 'flat', corner: 4 }, plug: { x: 0, y: 0, diameter: 14, recess: 0 }
+    roof: { shape: 'turned', recess: 0.7, band: 8, domeRadius: 19, height: 6.2, toroid: false, section: 'flat', corner: 4 }, plug: { x: 0, y: 0, diameter: 14, recess: 0 }
   }
 }
 

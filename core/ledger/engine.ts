@@ -72,6 +72,8 @@ export function asksFor(engine: Engine | undefined, quantity: Quantity): boolean
   if (!isTurned(engine) && OF_THE_LATHE.includes(quantity)) return false
   if (engine.arrangement !== 'vee' && OF_A_VEE.includes(quantity)) return false
   if (engine.arrangement === 'single' && quantity === 'boreSpacing') return false
+  // Turned, it is open over its whole bore.
+  if (engine.head === 'turned' && quantity === 'mouthArea') return false
   if (engine.head === 'blind' && OF_A_JOINT.includes(quantity)) return false
   return isTurned(engine) || engine.strokes === 2 || quantity !== 'bandAngle'
 }

@@ -83,7 +83,7 @@ async function stl() {
         <p v-else class="small quiet">Squares are points of the outline, rings are valves. Drag them, or move them a little at a time with the arrow keys.</p>
         <div class="row">
           <StatementField quantity="boreSpacing" :scope="{ level: 'build' }" no-basis class="spacing" />
-          <fieldset class="turns">
+          <fieldset v-if="build.cylinders.length > 1" class="turns">
             <legend class="label">Mirrored cylinders</legend>
             <BenchCheck v-for="c in build.cylinders" :key="c" class="small" :label="String(c)" :model-value="drawn?.mirrored.includes(c) ?? false" @update:model-value="turn(c)" />
           </fieldset>
@@ -109,7 +109,7 @@ async function stl() {
           <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ say(mouth ?? 0, 'area', device.lengths) }}{{ working ? ' · working' : '' }}</p>
         </div>
         <div class="grid">
-          <BenchSelect v-if="domeForm" id="dome-form" label="Dome" :model-value="domeForm" :items="DOME_FORMS.map(form => [form, DOME_WORDS[form]] as const)" @update:model-value="setForm($event!)" />
+          <BenchSelect v-if="domeForm" id="dome-form" class="form" label="Dome" :model-value="domeForm" :items="DOME_FORMS.map(form => [form, DOME_WORDS[form]] as const)" @update:model-value="setForm($event!)" />
           <SpecField v-for="path in roofFields" :key="`${spec.kind}${path}`" :spec="spec" :path="path" :data-new="path === 'roof.height' ? true : undefined" @change="draw" />
           <SpecField v-for="(pad, i) in spec.pads" :key="`pad${i}`" :spec="spec" :path="`pads[${i}].chord`" :label="`Pad ${i + 1}, chord`" @change="draw" />
         </div>
@@ -144,6 +144,7 @@ async function stl() {
 .grid { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; }
 .grid :deep(.v-text-field__suffix) { padding-right: 6px; }
 .grid :deep(.v-field-label) { white-space: nowrap; }
+.form { grid-column: span 2; }
 .row { display: flex; flex-wrap: wrap; gap: 8px; align-items: end; }
 .spacing { width: 120px; }
 .turns { display: flex; flex-wrap: wrap; gap: 10px; align-items: center; }

@@ -3,7 +3,7 @@ import { touches, type OperationEntry, type OperationKind } from '#core'
 import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { sayEntry, sayScope } from '~/words/entries'
+import { sayEntry, sayKind, sayScope } from '~/words/entries'
 
 /** What is planned for the head on the bench, each done or dropped where it is shown; a cut with what really came off. `first`: it is the station's next move. */
 const props = defineProps<{ kinds: readonly OperationKind[], first?: boolean }>()
@@ -23,7 +23,7 @@ const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deck
     <h3>Planned</h3>
     <ul>
       <li v-for="(op, i) in planned" :key="op.id" :data-planned="op.kind">
-        <span class="what">{{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template></span>
+        <span class="what">{{ sayKind(op.kind) }}: {{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template></span>
         <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :data-new="first && i === 0 ? true : undefined" :commit="figure => finish([op.id], 'done', figure)" />
         <v-btn :data-new="first && i === 0 && !isCut(op) ? true : undefined" @click="finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
         <v-btn @click="finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>

@@ -180,6 +180,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 .folded .gap { font-size: var(--s15); line-height: 1.3; }
 .folded .gap .num { white-space: normal; }
 .folded .label .quiet, .folded .ways, .folded .scales, .folded .whole, .folded .then { display: none; }
+@media (max-width: 1000px) { .both { display: none; } }
 @media (max-width: 1000px) {
   .stack, .stack.folded { border-left: 0; border-top: 1px solid var(--ink); flex-direction: row; align-items: center; gap: 16px; height: 80px; padding: 0 14px; }
   .scales, .whole, .then .small { display: none; }

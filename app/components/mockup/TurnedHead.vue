@@ -38,7 +38,7 @@ const trouble = computed(() => {
 })
 const settings = computed(() => {
   const { set } = lathe.value ?? {}
-  return set ? [{ key: 'mouth', name: 'Mouth, across', value: set.mouthDiameter }, { key: 'depth', name: 'Depth from the seat face', value: set.depth }, { key: 'radius', name: 'Radius', value: set.round.radius }] : []
+  return set ? [{ key: 'mouth', name: 'Mouth, across', value: set.mouthDiameter }, { key: 'depth', name: 'Depth from face', value: set.depth }, { key: 'radius', name: 'Radius', value: set.round.radius }] : []
 })
 const limits = computed(() => {
   const { set } = lathe.value ?? {}
@@ -77,7 +77,7 @@ const whole = { level: 'build' } as const
           <span class="does"><NuxtLink v-if="AT[step]" :to="openingOf(build.view!.id, AT[step]!, build.cylinder)">{{ HEADS[step] }}</NuxtLink><template v-else>{{ HEADS[step] }}</template><span class="visually-hidden">, {{ steps.get(step) }}</span></span>
           <span v-if="step === 'squish' && gap !== undefined" class="figure num">{{ mm(gap) }}</span>
           <template v-if="step === 'face' && plan">
-            <span class="figure"><strong class="num big" data-turned="off">{{ mm(plan.off.value) }}</strong></span>
+            <span v-if="plan.off.value > 0.005" class="figure"><strong class="num big" data-turned="off">{{ mm(plan.off.value) }}</strong></span>
             <p v-if="plan.off.value > 0.005" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>. <template v-if="plan.taken">Takes <span class="num">{{ cc(plan.taken.value) }}</span>, leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="thenStop">; the glass then reads <strong class="num">{{ thenStop }}</strong></template>.</template><template v-if="edge !== undefined"> Uncut, the band would end at <span class="num">{{ mm(edge) }}</span> across.</template></p>
           </template>
           <template v-if="step === 'open' && plan?.toOpen">
@@ -98,9 +98,9 @@ const whole = { level: 'build' } as const
     <div class="lathe">
       <template v-if="plan?.round">
         <h3>At the lathe, this round: <span class="num" data-round>{{ cc(plan.round.cc) }}</span></h3>
-        <p class="small"><template v-if="plan.round.cc < 0.02">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target once in twenty<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
+        <p class="small"><template v-if="plan.round.cc < 0.02">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target one time in twenty at most<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
         <dl v-if="lathe" class="set">
-          <div v-for="one in settings" :key="one.name"><dt>{{ one.name }}</dt><dd class="num" :data-lathe="one.key">{{ shown(one.value, 'length', device.lengths).number }}<span class="unit">{{ device.lengths }}</span></dd></div>
+          <div v-for="one in settings" :key="one.name"><dt>{{ one.name }}, {{ device.lengths }}</dt><dd class="num" :data-lathe="one.key">{{ shown(one.value, 'length', device.lengths).number }}</dd></div>
         </dl>
         <LatheDrawing v-if="lathe" :from="lathe.from" :set="lathe.set" class="drawing" />
         <p v-if="lathe" class="small tool">The middle of the nose runs on a radius of <span class="num">{{ mm(lathe.set.round.path) }}</span><template v-if="lathe.set.round.r > 0">, struck <span class="num">{{ mm(lathe.set.round.r) }}</span> from the axis</template>, its centre <span class="num">{{ mm(Math.abs(lathe.set.round.z)) }}</span> {{ lathe.set.round.z < 0 ? 'outside' : 'inside' }} the seat face<template v-if="lathe.set.round.angle !== undefined">, the side at <span class="num">{{ digits(lathe.set.round.angle, 1) }}°</span></template>. Band left: <span class="num">{{ mm(lathe.set.bandLeft) }}</span>.<template v-if="q('plugRoom') === undefined"> Nobody measured how much thread the plug leaves above the dome.</template></p>
@@ -133,10 +133,9 @@ li a { color: inherit; text-underline-offset: 3px; text-decoration-thickness: 1p
 .big { font-size: var(--s32); line-height: 1; }
 .stop { font-size: var(--s18); }
 .row { display: flex; gap: 14px; align-items: center; }
-.set { display: grid; grid-template-columns: repeat(3, auto); justify-content: space-between; gap: 4px 14px; }
+.set { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 4px 10px; }
 .set dt { font-size: var(--s13); color: var(--quiet); }
-.set dd { font-size: var(--s48); font-weight: 700; line-height: 1; white-space: nowrap; letter-spacing: -1px; }
-.set .unit { font-size: var(--s15); font-weight: 400; letter-spacing: 0; margin-left: 4px; }
+.set dd { font-size: 42px; font-weight: 700; line-height: 1; white-space: nowrap; letter-spacing: -1px; }
 .drawing { height: 210px; flex: none; }
 .fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 4px 10px; }
 .by { max-width: 320px; }
