@@ -72,7 +72,7 @@ const whole = { level: 'build' } as const
   <section class="turned">
     <div class="path">
       <ol>
-        <li v-for="step in TURNED_STEPS" :key="step" :class="steps.get(step)" :data-step="step" :data-state="steps.get(step)">
+        <li v-for="step in TURNED_STEPS" :key="step" :data-step="step" :data-state="steps.get(step)">
           <span class="mark" aria-hidden="true">{{ steps.get(step) === 'done' ? '✓' : steps.get(step) === 'next' ? '→' : '' }}</span>
           <span class="does"><NuxtLink v-if="AT[step]" :to="openingOf(build.view!.id, AT[step]!, build.cylinder)">{{ HEADS[step] }}</NuxtLink><template v-else>{{ HEADS[step] }}</template><span class="visually-hidden">, {{ steps.get(step) }}</span></span>
           <span v-if="step === 'squish' && gap !== undefined" class="figure num">{{ mm(gap) }}</span>
@@ -127,8 +127,8 @@ li { display: grid; grid-template-columns: 28px 1fr auto; align-items: baseline;
 li > p { grid-column: 2 / -1; }
 li a { color: inherit; text-underline-offset: 3px; text-decoration-thickness: 1px; }
 .mark { font-weight: 700; font-size: var(--s18); }
-.next .mark, .next .does { color: var(--dye); font-weight: 700; }
-.next .does { font-size: var(--s18); }
+[data-state=next] .mark, [data-state=next] .does { color: var(--dye); font-weight: 700; }
+[data-state=next] .does { font-size: var(--s18); }
 .figure { font-size: var(--s18); text-align: right; }
 .big { font-size: var(--s32); line-height: 1; }
 .stop { font-size: var(--s18); }
