@@ -17,7 +17,7 @@ function checked(shape: TurnedShape): TurnedShape {
   atLeast('recess', shape.recess, 0)
   atLeast('band', shape.band, 0)
   if (shape.band >= 90) throw new DomainError('band', shape.band, 'below 90')
-  if (shape.dome.mouth >= shape.bore / 2) throw new DomainError('mouth', shape.dome.mouth, `less than the bore’s radius, ${shape.bore / 2}`)
+  if (shape.dome.mouth > shape.bore / 2) throw new DomainError('mouth', shape.dome.mouth, `at most the bore’s radius, ${shape.bore / 2}`)
   return shape
 }
 
@@ -89,7 +89,8 @@ export interface LatheTask {
   plugRoom?: number
 }
 
-export type LatheLimit = 'band' | 'plug'
+/** The band's least width, the plug's thread, or a form that can't be wider without metal that is gone. */
+export type LatheLimit = 'band' | 'plug' | 'form'
 
 /** What is set at the lathe. Lengths in mm from the axis and from the seat face. */
 export interface LatheSettings {
@@ -106,6 +107,13 @@ export interface LatheSettings {
   short: number
   /** Limits that were met. */
   limits: LatheLimit[]
+}
+
+const SAMPLES = 200
+/** Whether one form lies nowhere under another: metal can't be put back. */
+function liesOver(to: TurnedShape, from: TurnedShape): boolean {
+  const [is, was] = [turnedDepth(to), turnedDepth(from)]
+  return Array.from({ length: SAMPLES }, (_, i) => i * from.bore / 2 / SAMPLES).every(r => is(r) - was(r) > -1e-6)
 }
 
 /** A nose that does not get into the form, with the largest that does, mm. */
@@ -125,7 +133,7 @@ export class NoseTooLarge extends DomainError {
  * @returns see {@link LatheSettings}; `short` above 0 where the limits leave less than was asked for
  * @throws RangeError when a length leaves its domain, {@link NoseTooLarge} when the nose does not get into its hollows
  * Source: {@link turnedVolume} of the new form less the old, by halving; deeper with the mouth as it is, or wider with the
- *   deepest place where it is. A torus is only deepened: a wider one would want metal by the plug that is gone.
+ *   deepest place where it is, unless that would want metal that is gone: a torus by the plug, a dome flatter than its band.
  * @example latheSettings(shape, { add: 1.03, by: 'depth', nose: 0.8, leastBand: 8 }).depth // 0.8 mm more than it was
  */
 export function latheSettings(shape: TurnedShape, { add, by, nose, leastBand, plugRoom }: LatheTask): LatheSettings {
@@ -152,10 +160,12 @@ export function latheSettings(shape: TurnedShape, { add, by, nose, leastBand, pl
     } else deep = halved(deepest, deepest + room, z => opens(at(a, z)) < add)
   }
   const widen = () => {
-    if (form === 'torus' || opens(at(most, deep)) < add) {
-      if (form !== 'torus') a = most
-      limits.push('band')
-    } else a = halved(mouth, most, r => opens(at(r, deep)) < add)
+    const reaches = opens(at(most, deep)) >= add
+    const wider = reaches ? halved(mouth, most, r => opens(at(r, deep)) < add) : most
+    if (liesOver(at(wider, deep), shape)) {
+      a = wider
+      if (!reaches) limits.push('band')
+    } else limits.push('form')
   }
   for (const step of by === 'depth' ? [deepen, widen] : [widen, deepen]) {
     step()

@@ -1,4 +1,5 @@
 import { turnedShape } from '../chamber'
+import { DomainError } from '../domain'
 import { cylinderVolume } from '../engine'
 import { DEFAULT_U, linear, uncertainty, type Sourced } from '../estimate'
 import { NoseTooLarge, broughtTo, latheSettings, roundsLikely, safeRound, turnedVolume, type LatheSettings, type LatheTask, type Round, type TurnedShape } from '../lathe'
@@ -111,6 +112,8 @@ function settingsOf(standing: Replay, cylinder: number, from: TurnedShape, add: 
     return { from, set: latheSettings(from, { add, by, nose: known('toolNose') ?? USUAL_NOSE, leastBand: known('leastBand') ?? from.bore / 2 - from.dome.mouth, plugRoom: known('plugRoom') }) }
   } catch (error) {
     if (error instanceof NoseTooLarge) return { fault: 'nose', most: error.most }
+    // A form that its own figures don't allow is told like one that does not hold its pour: its drawing is to be looked at.
+    if (error instanceof DomainError) return { fault: 'notReached' }
     throw error
   }
 }

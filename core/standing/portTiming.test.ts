@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { all, mm, oneCylinder } from '../../tests/support/ledgerBench'
-import { replay, type Figure } from '..'
+import { clashOf, replay, type Figure } from '..'
 import { exhaustPort, portOpen } from '.'
 
 const bank = { level: 'bank', bank: 1 } as const
@@ -52,6 +52,19 @@ describe('where the exhaust port is shut', () => {
     expect(port(bench)).toBeCloseTo(before - 0.3, 6)
     // 0.4 down, 0.5 up, 0.2 down by the foot, 0.1 off the top
     expect(replay(bench.entries)!.asIs[0]!.parts.deck!.estimate.value).toBeCloseTo(Math.PI / 4 * 4.7 ** 2 * 0.06, 3)
+  })
+  it('below the stroke it is no port', () => {
+    const bench = scooter()
+    const clash = (quantity: 'exhaustPortTop' | 'exhaustPortDeck', value: number) => {
+      const id = bench.state(quantity, value)
+      const fresh = bench.entries.find(e => e.id === id)!
+      const found = clashOf(fresh, replay(bench.entries)!)
+      bench.entries.pop()
+      return found?.bound
+    }
+    expect(clash('exhaustPortTop', 42)).toBe('less than 42 mm: the piston never goes below that')
+    expect(clash('exhaustPortDeck', 42.4)).toBe('less than 42.4 mm: the piston never goes below that')
+    expect(clash('exhaustPortDeck', 42.3)).toBeUndefined()
   })
   it('a target of the trapped ratio is judged by it, and asks for the port where nobody said it', () => {
     const bench = scooter()

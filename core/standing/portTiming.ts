@@ -26,7 +26,8 @@ function turning<T>(f: () => T): T | undefined {
  * @param cylinder its number
  * @param planned operations to add after everything done
  * @returns mm, from whichever was said last: that travel itself, the port's edge below the deck less the deck clearance, or
- *   the degrees it is open for; undefined where nobody said any of them
+ *   the degrees it is open for; undefined where nobody said any of them,
+ *   or the port would lie below the stroke
  * Source: Heywood §2.2, eq. 2.5 at half of what the port is shut for.
  * @example exhaustPort(ledger, 1)?.estimate.value // 43.1 mm
  */
@@ -42,7 +43,7 @@ export function exhaustPort(ledger: Ledger, cylinder: number, planned: Operation
     { place: placeOf(edge), part: () => edge && deck && sum([[1, edge], [-1, deck]], 'derived') },
     { place: placeOf(open), part: () => open && train && turning(() => moved(shutFor(open, train), ledger, cylinder, placeOf(open), planned)) }
   ].sort((a, b) => b.place - a.place)
-  return ways.filter(way => way.place >= 0).map(way => way.part()).find(part => part && part.estimate.value > 0)
+  return ways.filter(way => way.place >= 0).map(way => way.part()).find(part => part && part.estimate.value > 0 && part.estimate.value < (train?.stroke.estimate.value ?? Infinity))
 }
 
 /** A travel that was known at a place, with what has lifted or lowered the barrel since. */

@@ -51,7 +51,8 @@ export function sayFault({ path, kind, by }: SpecFault, lengths: LengthUnit = 'm
     case 'notFinite': return `A number is needed for ${noun}.`
     case 'tooSmall': case 'tooLarge':
       if (path === 'roof.height' && kind === 'tooSmall') return 'A roof of no height leaves no chamber.'
-      return bounds
+      // A bound of the drawing's own is nearer than what may be said at all.
+      return bounds && !(kind === 'tooLarge' && by !== undefined && by < bounds[1])
         ? `That can’t be right for ${noun}: it must lie between ${say(bounds[0], dimension, lengths, 1)} and ${say(bounds[1], dimension, lengths, 1)}.`
         : `That is more than there is room for: ${length(by ?? 0)}.`
     case 'fewPoints': return 'An outline takes 3 to 64 points.'

@@ -65,7 +65,7 @@ export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   intakeLift: { label: 'Intake lift, highest', noun: 'the intake valve’s highest lift', usual: [4, 18] },
   exhaustLift: { label: 'Exhaust lift, highest', noun: 'the exhaust valve’s highest lift', usual: [4, 18] },
   intakeDuration: { label: 'Intake open for', noun: 'how long the intake is open, in degrees of crank', usual: [180, 340] },
-  exhaustDuration: { label: 'Exhaust open for', noun: 'how long the exhaust is open, in degrees of crank', usual: [180, 340] },
+  exhaustDuration: { label: 'Exhaust open for', noun: 'how long the exhaust is open, in degrees of crank', usual: [140, 340] },
   intakeSunk: { label: 'Intake valve, sunk by', noun: 'how far the intake valve is sunk' },
   exhaustSunk: { label: 'Exhaust valve, sunk by', noun: 'how far the exhaust valve is sunk' },
   deckThickness: { label: 'Head’s deck, thickness', noun: 'the thickness of the head’s deck', usual: [5, 25] },

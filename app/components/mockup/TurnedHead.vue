@@ -43,7 +43,7 @@ const settings = computed(() => {
 const limits = computed(() => {
   const { set } = lathe.value ?? {}
   if (!set || set.limits.length === 0) return undefined
-  const names = set.limits.map(limit => limit === 'band' ? 'the band is down to its least width' : 'the plug’s thread would show')
+  const names = set.limits.map(limit => ({ band: 'the band is down to its least width', plug: 'the plug’s thread would show', form: 'wider, it would want metal that is gone' })[limit])
   return set.short > 0.005 ? `${cc(set.short)} of it can’t be opened: ${names.join(', and ')}.` : `Deeper and wider together: ${names.join(', and ')}.`
 })
 const thenStop = computed(() => stopAt(plan.value?.then.state.clearance?.estimate.value, 'assembled'))
@@ -98,7 +98,7 @@ const whole = { level: 'build' } as const
     <div class="lathe">
       <template v-if="plan?.round">
         <h3>At the lathe, this round: <span class="num" data-round>{{ cc(plan.round.cc) }}</span></h3>
-        <p class="small"><template v-if="plan.round.cc < 0.02">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target one time in twenty at most<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
+        <p class="small"><template v-if="plan.round.cc < 0.02 && limits">Nothing can be opened inside its limits.</template><template v-else-if="plan.round.cc < 0.02">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target one time in twenty at most<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
         <dl v-if="lathe" class="set">
           <div v-for="one in settings" :key="one.name"><dt>{{ one.name }}, {{ device.lengths }}</dt><dd class="num" :data-lathe="one.key">{{ shown(one.value, 'length', device.lengths).number }}</dd></div>
         </dl>
