@@ -24,7 +24,8 @@ export const QUANTITIES = {
   crownVolume: { dimension: 'volume', min: -200, max: 200, u: DEFAULT_U.measuredVolume },
   crownDiameter: { dimension: 'length', min: 15, max: 300, u: DEFAULT_U.crownDiameter },
   topLandHeight: { dimension: 'length', min: 0, max: 40, u: DEFAULT_U.topLandHeight },
-  gasketThickness: { dimension: 'length', min: 0.02, max: 10, u: DEFAULT_U.gasketThickness },
+  /** 0 for a head that is sealed without one. */
+  gasketThickness: { dimension: 'length', min: 0, max: 10, u: DEFAULT_U.gasketThickness },
   gasketBore: { dimension: 'length', min: 20, max: 320, u: DEFAULT_U.gasketBore },
   chamberVolume: { dimension: 'volume', min: 0.5, max: 1500, measurable: false },
   otherVolume: { dimension: 'volume', min: -50, max: 200, u: DEFAULT_U.measuredVolume },

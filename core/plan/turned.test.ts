@@ -4,7 +4,7 @@ import { fineBurette } from '../../demo/instruments'
 import { demoShop } from '../../demo/shop'
 import { Bench, all, head, mm } from '../../tests/support/ledgerBench'
 import { RUNS, chance, report } from '../../tests/support/soak'
-import { DOME_FORMS, NO_SOLIDS, asIf, clearanceForRatio, cylinderVolume, quantityOf, replay, reliefLesson, turnedPlan, turnedSteps, turnedVolume, type Bodies, type Figure, type Replay, type TurnedShape } from '..'
+import { DOME_FORMS, NO_SOLIDS, asIf, clearanceForRatio, cylinderVolume, quantityOf, replay, reliefLesson, squishBandOf, turnedPlan, turnedSteps, turnedVolume, type Bodies, type Figure, type Replay, type TurnedShape } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 const ratio = (value: number): Figure => ({ value, unit: ':1', typed: String(value) })
@@ -72,6 +72,26 @@ describe('a turned head', () => {
     pour(bench, stop)
     expect(replay(bench.entries)!.asIs[0]!.ratio!.estimate.value).toBeCloseTo(10, 2)
     expect(second.round ? second.round.share : 1.1).toBeGreaterThan(1)
+  })
+  it('two cylinders under heads of their own are each their own plan; the drawing says band and edge', () => {
+    const bench = turner({ bore: 47, stroke: 42, target: 10, tolerance: 0.15, shape: { bore: 47, recess: 0.5, band: 8, dome: { form: 'sphere', mouth: 16, depth: 7, corner: 0 } } })
+    Object.assign(bench.entries[0]!.body, { heads: [[1], [2]], banks: [[1, 2]] })
+    bench.add('chamberModel', { level: 'head', head: 2 }, { ...bench.entries.find(e => e.kind === 'chamberModel')!.body as Bodies['chamberModel'] })
+    for (const [cylinder, end] of [[1, 9], [2, 9.2], [1, 9], [2, 9.2]] as const) bench.add('pour', { level: 'cylinder', cylinder }, { encloses: 'assembled', fills: [{ start: 0, end }], typed: String(end), instrument: fineBurette, plugColumn: cc(1.88) } as Bodies['pour'])
+    const r = replay(bench.entries)!
+    const [first, second] = [1, 2].map(c => turnedPlan(r, c, [], NO_SOLIDS)!)
+    expect(first!.toOpen!.value - second!.toOpen!.value).toBeCloseTo(0.2, 6)
+    expect(second!.operations).toMatchObject([{ kind: 'relief', scope: { cylinder: 2 } }])
+    // π·(23.5² − 16²) and 2π·16
+    expect(squishBandOf(r, 2).area).toBeCloseTo(930.7, 1)
+    expect(squishBandOf(r, 2).edge).toBeCloseTo(100.53, 2)
+  })
+  it('without a gasket there is none in the stack', () => {
+    const bench = turner({ bore: 47, stroke: 42, target: 10, tolerance: 0.15, shape: { bore: 47, recess: 0.5, band: 8, dome: { form: 'sphere', mouth: 16, depth: 7, corner: 0 } } })
+    bench.state('gasketThickness', 0)
+    for (const end of [9, 9]) pour(bench, end)
+    expect(replay(bench.entries)!.asIs[0]!.parts.gasket!.estimate.value).toBe(0)
+    expect(plan(bench).plan.toOpen!.value).toBeCloseTo(0.976, 2)
   })
   it('band and plug stay: what does not go inside them is not planned', () => {
     const shape: TurnedShape = { bore: 47, recess: 0.5, band: 8, dome: { form: 'sphere', mouth: 16, depth: 7, corner: 0 } }

@@ -1,3 +1,4 @@
+import { turnedShape } from '../chamber'
 import { NOW, type Bodies, type Quantity } from '../ledger'
 import type { RodMaterial } from '../squish'
 import { chamberModel, type ChamberModel } from './chamberModel'
@@ -70,3 +71,19 @@ export function squishOf(r: Replay | undefined, cylinder: number, column: 'asIs'
  * @example rodMaterialOf(standing, 1) // 'aluminium'
  */
 export const rodMaterialOf = (r: Replay | undefined, cylinder: number): RodMaterial | undefined => r && rodOf(r.ledger, cylinder)
+
+/**
+ * Area of the squish band over the piston, and the length of its inner edge.
+ *
+ * @returns mm² and mm, as stated; else those of a turned head's drawing; undefined where neither says it
+ * Source: ring and circle, π(R² − a²) and 2π·a.
+ * @example squishBandOf(standing, 1).edge // 151.0 mm, of a dome 24.04 in radius
+ */
+export function squishBandOf(r: Replay | undefined, cylinder: number): { area?: number, edge?: number } {
+  const drawing = modelOf(r, cylinder)
+  const shape = drawing && turnedShape(drawing.spec, drawing.done.depth)
+  return {
+    area: quantityOf(r, 'squishArea', cylinder)?.estimate.value ?? (shape && Math.PI * (shape.bore ** 2 / 4 - shape.dome.mouth ** 2)),
+    edge: quantityOf(r, 'bandEdge', cylinder)?.estimate.value ?? (shape && 2 * Math.PI * shape.dome.mouth)
+  }
+}

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { useTimeoutFn } from '@vueuse/core'
-import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, quantityOf, type SquishBand, type SquishStanding } from '#core'
+import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, quantityOf, squishBandOf, type SquishBand, type SquishStanding } from '#core'
 import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 
 /** Speed of the gas at the band's inner edge over crank angle, as it is and as tried. */
 const props = defineProps<{ now: SquishStanding, tried?: SquishStanding, clearanceNow?: number, clearanceTried?: number }>()
 const build = useBuild()
-const value = (name: 'bore' | 'stroke' | 'rodLength' | 'pinOffset' | 'revs' | 'squishArea' | 'bandEdge') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
-const missing = computed(() => ([['squishArea', 'squish area'], ['bandEdge', 'length of the band’s inner edge'], ['revs', 'highest revs'], ['rodLength', 'rod length']] as const).filter(([name]) => value(name) === undefined).map(([, words]) => words))
+const value = (name: 'bore' | 'stroke' | 'rodLength' | 'pinOffset' | 'revs') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
+const around = computed(() => squishBandOf(build.replayed, build.cylinder))
+const missing = computed(() => ([[around.value.area, 'squish area'], [around.value.edge, 'length of the band’s inner edge'], [value('revs'), 'highest revs'], [value('rodLength'), 'rod length']] as const).filter(([known]) => known === undefined).map(([, words]) => words))
 
 function bandOf(standing: SquishStanding | undefined, clearance: number | undefined): SquishBand | undefined {
   const gap = standing?.gap?.estimate.value
@@ -16,7 +17,7 @@ function bandOf(standing: SquishStanding | undefined, clearance: number | undefi
   try {
     const band: SquishBand = {
       bore: value('bore')!, stroke: value('stroke')!, rodLength: value('rodLength')!, pinOffset: value('pinOffset') ?? 0, rpm: value('revs')!,
-      squishArea: value('squishArea')!, bandEdge: value('bandEdge')!, clearanceAtTdc: gap, bowlVolume: bowlVolume(clearance, value('bore')!, gap)
+      squishArea: around.value.area!, bandEdge: around.value.edge!, clearanceAtTdc: gap, bowlVolume: bowlVolume(clearance, value('bore')!, gap)
     }
     squishVelocity(band, -10)
     return band
