@@ -4,6 +4,7 @@ import { cylinderVolume } from '../engine'
 import { DEFAULT_U, linear, uncertainty, type Sourced } from '../estimate'
 import { NoseTooLarge, broughtTo, latheSettings, roundsLikely, safeRound, turnedVolume, type LatheSettings, type LatheTask, type Round, type TurnedShape } from '../lathe'
 import { cylindersOf, type Figure, type OperationEntry, type Removed } from '../ledger'
+import { bandEdgeShift } from '../squish'
 import { ccBand, drawnFor, modelOf, quantityOf, reliefLesson, targetBand, type CylinderState, type Replay } from '../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from './asIf'
 import type { Chambers } from './chambers'
@@ -15,13 +16,15 @@ export type Lathe = { set: LatheSettings, from: TurnedShape } | { fault: 'notDra
 export interface TurnedPlan {
   /** Off the seat face; 0 where the squish is tight already. */
   off: Sourced
+  /** Where the band's outer edge would lie after that until it is cut again at its angle, across; undefined where nothing is to be taken or its angle is not known. */
+  bandUncut?: number
   /** What that takes, and where the cylinder then stands. */
   taken?: Sourced
   then: CylinderAsIf
   /** Still to open in the dome; below 0 the ratio is short even with the dome left alone. */
   toOpen?: Sourced
-  /** The next round, which leaves the target one time in twenty at most, and how many are likely. */
-  round?: { cc: number, u: number, rounds: number, lathe: Lathe, share?: number }
+  /** The next round, which leaves the target one time in twenty at most, the whole clearance after it, how many are likely, and what this dome gives of what is set; a round of 0 is not worth setting up. */
+  round?: { cc: number, u: number, clearance: number, rounds: number, lathe: Lathe, share?: number }
   /** All of it as it would be planned. */
   operations: Tried[]
 }
@@ -70,11 +73,13 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const after: CylinderState['clearance'] = then.state.clearance
   const toOpen = after && targetClearance && linear([[1, targetClearance.estimate], [-1, after.estimate]])
   const round = toOpen && clearance && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, { then, toOpen, off: cut.length > 0 ? depth.value : 0, afresh: uncertainty(clearance.estimate) }, by) : undefined
-  const open: Tried[] = round && round.cc > WORTH_OPENING
+  const open: Tried[] = round && round.cc > 0
     ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(round.cc, 'cc'), u: { ...figure(0, 'cc'), value: round.u }, ...asSetUp(round.lathe) } }]
     : []
+  const [bore, angle] = (['bore', 'bandAngle'] as const).map(name => quantityOf(standing, name, cylinder)?.estimate.value)
+  const recut = cut.length > 0 && bore && angle ? { bandUncut: bore - 2 * bandEdgeShift(off.value, angle) } : {}
   return {
-    off, then, operations: [...cut, ...open], ...(after && clearance ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
+    off, then, ...recut, operations: [...cut, ...open], ...(after && clearance ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
     ...(toOpen ? { toOpen } : {}), ...(round ? { round } : {})
   }
 }
@@ -99,9 +104,10 @@ function roundOf(standing: Replay, cylinder: number, { then, toOpen, off, afresh
   const lathe: Lathe = !drawn ? { fault: 'notDrawn' } : !from ? { fault: 'notReached' } : settingsOf(standing, cylinder, from, drawnFor(Math.max(most, WORTH_OPENING), lesson).drawn, by)
   // Limits of band and plug may leave less than the round asks for.
   const share = 1 / drawnFor(1, lesson).drawn
-  const cc = 'set' in lathe ? Math.min(most, lathe.set.opened * share) : most
+  const goes = 'set' in lathe ? Math.min(most, lathe.set.opened * share) : most
+  const cc = goes > WORTH_OPENING ? goes : 0
   return {
-    cc, u: Math.hypot(next.share * cc, next.depth * next.perMm), rounds: roundsLikely(next, Math.max(WORTH_OPENING, -(band?.under ?? 0)), afresh), lathe,
+    cc, clearance: (then.state.clearance?.estimate.value ?? 0) + cc, u: Math.hypot(next.share * cc, next.depth * next.perMm), rounds: roundsLikely(next, Math.max(WORTH_OPENING, -(band?.under ?? 0)), afresh), lathe,
     ...(lesson ? { share } : {})
   }
 }

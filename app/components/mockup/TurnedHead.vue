@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { TURNED_STEPS, bandEdgeShift, quantityOf, turnedPlan, turnedSteps, uncertainty, type LatheTask, type Place, type TurnedStep } from '#core'
+import { TURNED_STEPS, quantityOf, turnedPlan, turnedSteps, uncertainty, type LatheTask, type Place, type TurnedStep } from '#core'
 import { digits, say, sayDoubt, shown } from '#shared/figures'
 import { useGlass } from '~/composables/useGlass'
 import { openingOf } from '~/composables/useOpening'
@@ -17,7 +17,7 @@ const { stopAt } = useGlass()
 const by = useChoices().choice<LatheTask['by']>('latheBy', 'depth')
 const mm = (value: number) => say(value, 'length', device.lengths)
 const cc = (value: number) => say(value, 'volume', 'mm', 1)
-const q = (name: 'bore' | 'bandAngle' | 'wantedSquish' | 'plugRoom') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
+const q = (name: 'wantedSquish' | 'plugRoom') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
 const target = computed(() => build.replayed?.target?.body.ratio.value)
 /** What is planned already: it would take its place, so nothing is planned twice. */
 const mine = computed(() => (build.replayed?.planned ?? []).filter(op => (op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === build.state?.head)
@@ -25,10 +25,7 @@ const mine = computed(() => (build.replayed?.planned ?? []).filter(op => (op.kin
 const plan = computed(() => build.replayed && turnedPlan(build.replayed, build.cylinder, build.replayed.planned, chambers, by.value))
 const steps = computed(() => new Map(build.replayed ? turnedSteps(build.replayed, build.cylinder, plan.value) : []))
 const gap = computed(() => build.planned?.cylinders.find(c => c.cylinder === build.cylinder)?.squish.gap?.estimate.value)
-const edge = computed(() => {
-  const [bore, angle] = [q('bore'), q('bandAngle')]
-  return plan.value && bore && angle && plan.value.off.value > 0.005 ? bore - 2 * bandEdgeShift(plan.value.off.value, angle) : undefined
-})
+const cuts = computed(() => plan.value?.operations.some(op => op.kind === 'faceCut') ?? false)
 const lathe = computed(() => plan.value?.round && 'set' in plan.value.round.lathe ? plan.value.round.lathe : undefined)
 const trouble = computed(() => {
   const found = plan.value?.round?.lathe
@@ -47,7 +44,7 @@ const limits = computed(() => {
   return set.short > 0.005 ? `${cc(set.short)} of it can’t be opened: ${names.join(', and ')}.` : `Deeper and wider together: ${names.join(', and ')}.`
 })
 const thenStop = computed(() => stopAt(plan.value?.then.state.clearance?.estimate.value, 'assembled'))
-const roundStop = computed(() => plan.value?.round && stopAt((plan.value.then.state.clearance?.estimate.value ?? 0) + plan.value.round.cc, 'assembled'))
+const roundStop = computed(() => plan.value?.round && stopAt(plan.value.round.clearance, 'assembled'))
 const endStop = computed(() => stopAt(plan.value?.then.state.targetClearance?.estimate.value, 'assembled'))
 const HEADS: Record<TurnedStep, string> = {
   squish: 'Squish by solder, until every place is squeezed', face: 'Re-cut the band, then take the seat face down', top: 'Lock the piston at top dead centre, by dial from both sides',
@@ -77,8 +74,8 @@ const whole = { level: 'build' } as const
           <span class="does"><NuxtLink v-if="AT[step]" :to="openingOf(build.view!.id, AT[step]!, build.cylinder)">{{ HEADS[step] }}</NuxtLink><template v-else>{{ HEADS[step] }}</template><span class="visually-hidden">, {{ steps.get(step) }}</span></span>
           <span v-if="step === 'squish' && gap !== undefined" class="figure num">{{ mm(gap) }}</span>
           <template v-if="step === 'face' && plan">
-            <span v-if="plan.off.value > 0.005" class="figure"><strong class="num big" data-turned="off">{{ mm(plan.off.value) }}</strong></span>
-            <p v-if="plan.off.value > 0.005" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>. <template v-if="plan.taken">Takes <span class="num">{{ cc(plan.taken.value) }}</span>, leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="thenStop">; the glass then reads <strong class="num">{{ thenStop }}</strong></template>.</template><template v-if="edge !== undefined"> Uncut, the band would end at <span class="num">{{ mm(edge) }}</span> across.</template></p>
+            <span v-if="cuts" class="figure"><strong class="num big" data-turned="off">{{ mm(plan.off.value) }}</strong></span>
+            <p v-if="cuts" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>. <template v-if="plan.taken">Takes <span class="num">{{ cc(plan.taken.value) }}</span>, leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="thenStop">; the glass then reads <strong class="num">{{ thenStop }}</strong></template>.</template><template v-if="plan.bandUncut !== undefined"> Uncut, the band would end at <span class="num">{{ mm(plan.bandUncut) }}</span> across.</template></p>
           </template>
           <template v-if="step === 'open' && plan?.toOpen">
             <span class="figure"><strong v-if="plan.toOpen.value > 0" class="num big" data-turned="open">{{ cc(plan.toOpen.value) }}</strong></span>
@@ -98,7 +95,7 @@ const whole = { level: 'build' } as const
     <div class="lathe">
       <template v-if="plan?.round">
         <h3>At the lathe, this round: <span class="num" data-round>{{ cc(plan.round.cc) }}</span></h3>
-        <p class="small"><template v-if="plan.round.cc < 0.02 && limits">Nothing can be opened inside its limits.</template><template v-else-if="plan.round.cc < 0.02">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target one time in twenty at most<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
+        <p class="small"><template v-if="plan.round.cc === 0 && limits">Nothing can be opened inside its limits.</template><template v-else-if="plan.round.cc === 0">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target one time in twenty at most<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
         <dl v-if="lathe" class="set">
           <div v-for="one in settings" :key="one.name"><dt>{{ one.name }}, {{ device.lengths }}</dt><dd class="num" :data-lathe="one.key">{{ shown(one.value, 'length', device.lengths).number }}</dd></div>
         </dl>
