@@ -39,7 +39,7 @@ async function go(target: Target | undefined) {
 <template>
   <v-dialog v-model="open">
     <div class="paper">
-      <BenchText v-model="sought" label="Find a station, a figure, a cylinder or a build" autofocus @keydown.enter="go(found[0])" />
+      <BenchText v-model="sought" label="Find a station, a figure, a cylinder or a build" first @keydown.enter="go(found[0])" />
       <ul class="places">
         <li v-for="target in found" :key="target.name + target.where">
           <v-btn variant="text" class="go" @click="go(target)">{{ target.name }}</v-btn> <span class="small quiet">{{ target.where }}</span>

@@ -12,6 +12,6 @@ const fields = [{ key: 'name', label: 'Name', model: name }, { key: 'reference',
 
 <template>
   <div v-for="{ key, label, model } in fields" :key="key">
-    <BenchText v-model="model.value" :autofocus="first && key === 'name'" :label="label" :fault="faults[key]" :rules="rules(key)" />
+    <BenchText v-model="model.value" :first="first && key === 'name'" :label="label" :fault="faults[key]" :rules="rules(key)" />
   </div>
 </template>
