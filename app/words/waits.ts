@@ -11,6 +11,8 @@ export const WAIT_WORDS: Record<Wait, { title: string, said: string }> = {
 
 /** What the next move of a build needs. */
 export function waitOf(next: Advice): Wait {
+  // A turned head is worked on the lathe, whatever comes off it.
+  if (next.at.leaf === 'turned' && (next.kind === 'do' || next.kind === 'plan')) return 'lathe'
   switch (next.kind) {
     case 'takeOut': case 'seatLost': case 'squishTouches': case 'passesTarget': case 'tooClose': return 'stop'
     case 'gasketInBore': return 'parts'
