@@ -1,6 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
-import type { Enclosed } from '#core'
+import { enclosedBy, type CylinderState, type Enclosed } from '#core'
 import { inUse } from '#shared/dto'
+import { useBuild } from '~/stores/build'
 import { useShop } from '~/stores/shop'
 import { sayStop } from '~/words/stop'
 import { useBeside } from './useBeside'
@@ -8,6 +9,7 @@ import { useBeside } from './useBeside'
 /** The burette that is poured with here, or the shop's first, and where it stands when a chamber or a whole clearance holds a volume: what the stations give as the end of a job. */
 export function useGlass() {
   const shop = useShop()
+  const build = useBuild()
   const { alsoFilled } = useBeside()
   const chosen = useLocalStorage('bowl.instrument', '')
   const glass = computed(() => {
@@ -15,5 +17,10 @@ export function useGlass() {
     const found = burettes.find(i => i.id === chosen.value) ?? burettes[0]
     return found && inUse(found)
   })
-  return { glass, stopAt: (volume: number | undefined, what: Enclosed = 'chamber') => sayStop(volume === undefined ? undefined : volume + alsoFilled(what), glass.value) }
+  const stopAt = (volume: number | undefined, what: Enclosed = 'chamber') => sayStop(volume === undefined ? undefined : volume + alsoFilled(what), glass.value)
+  /** Where the glass stands at the end of a job on a cylinder: of its chamber, or of the whole where an engine of this kind is filled assembled. */
+  const stopOf = ({ parts, clearance }: CylinderState) => enclosedBy(build.replayed?.layout.engine)[0] === 'assembled'
+    ? stopAt(clearance?.estimate.value, 'assembled')
+    : stopAt(parts.chamber?.estimate.value)
+  return { glass, stopAt, stopOf }
 }

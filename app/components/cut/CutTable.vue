@@ -8,7 +8,7 @@ import { useDevice } from '~/stores/device'
 const props = withDefaults(defineProps<{ needed: HeadCut, outcomes: CylinderState[], dimension?: 'length' | 'angle', title?: string }>(), { dimension: 'length', title: 'Cut to target' })
 const build = useBuild()
 const device = useDevice()
-const { glass, stopAt } = useGlass()
+const { glass, stopOf } = useGlass()
 const low = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value - build.replayed.target.body.tolerance.value : undefined)
 const high = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value + build.replayed.target.body.tolerance.value : undefined)
 /** The unit stands once, in the head. */
@@ -18,7 +18,7 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
   const outcome = state?.ratio && state.parts.chamber && { chamber: state.parts.chamber.estimate, ratio: state.ratio.estimate }
   const ratio = outcome?.ratio.value
   return {
-    cylinder: s.cylinder, stop: stopAt(outcome?.chamber.value), ratio: s.ratio?.estimate.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
+    cylinder: s.cylinder, stop: outcome && stopOf(state!), ratio: s.ratio?.estimate.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
     word: ratio === undefined || low.value === undefined || high.value === undefined ? '' : ratio < low.value ? 'low' : ratio > high.value ? 'past' : 'on target'
   }
 }))
