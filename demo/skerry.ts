@@ -1,11 +1,14 @@
+import type { Bodies } from '#core'
 import { skerryChamber, skerrySmallChamber } from './chambers'
 import { fineBurette } from './instruments'
 import { Story, cc, cylinder, head, mm, whole } from './story'
 
+const SINGLE: Bodies['layout'] = { heads: [[1]], banks: [[1]], engine: { strokes: 2, arrangement: 'single', first: 'front', head: 'turned', intakes: 0, exhausts: 0, chamber: 'turnedDome' } }
+
 /** The trials single: a turned two-stroke head, squish first, then the dome. */
 export function skerry(hand: string): Story {
   const story = new Story('Skerry 247', 'Trials single', '2026-03-18T08:00:00Z', hand)
-  story.add('layout', whole, { heads: [[1]], banks: [[1]], engine: { strokes: 2, arrangement: 'single', first: 'front', head: 'turned', intakes: 0, exhausts: 0, chamber: 'turnedDome' } })
+  story.add('layout', whole, SINGLE)
   story.state('measure', 'bore', 68)
   story.state('book', 'stroke', 68)
   story.state('book', 'rodLength', 125)
@@ -71,7 +74,7 @@ function round(story: Story, added: number, turned: { mouth: number, depth: numb
 /** A smaller single in the middle of the same work: its face is down, its dome planned. */
 export function skerrySmall(hand: string): Story {
   const story = new Story('Skerry 125', 'Trials single, boy’s', '2026-04-14T08:00:00Z', hand)
-  story.add('layout', whole, { heads: [[1]], banks: [[1]], engine: { strokes: 2, arrangement: 'single', first: 'front', head: 'turned', intakes: 0, exhausts: 0, chamber: 'turnedDome' } })
+  story.add('layout', whole, SINGLE)
   story.state('measure', 'bore', 54)
   story.state('measure', 'stroke', 54)
   story.state('book', 'rodLength', 100)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { uncertainty, type CylinderState, type HeadCut } from '#core'
+import { targetBand, uncertainty, type CylinderState, type HeadCut } from '#core'
 import { digits, shown } from '#shared/figures'
 import { useGlass } from '~/composables/useGlass'
 import { useBuild } from '~/stores/build'
@@ -9,8 +9,7 @@ const props = withDefaults(defineProps<{ needed: HeadCut, outcomes: CylinderStat
 const build = useBuild()
 const device = useDevice()
 const { glass, stopOf } = useGlass()
-const low = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value - build.replayed.target.body.tolerance.value : undefined)
-const high = computed(() => build.replayed?.target ? build.replayed.target.body.ratio.value + build.replayed.target.body.tolerance.value : undefined)
+const band = computed(() => targetBand(build.replayed?.target))
 /** The unit stands once, in the head. */
 const bare = (value: number) => shown(value, props.dimension, device.lengths, props.dimension === 'angle' ? 1 : 0).number
 const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head).map((s) => {
@@ -19,7 +18,7 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
   const ratio = outcome?.ratio.value
   return {
     cylinder: s.cylinder, stop: outcome && stopOf(state!), ratio: s.ratio?.estimate.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
-    word: ratio === undefined || low.value === undefined || high.value === undefined ? '' : ratio < low.value ? 'low' : ratio > high.value ? 'past' : 'on target'
+    word: ratio === undefined || !band.value ? '' : ratio < band.value.low ? 'low' : ratio > band.value.high ? 'past' : 'on target'
   }
 }))
 </script>
