@@ -30,6 +30,8 @@ export const DEFAULT_U = {
   play: 0.01,
   /** Volumes stated for a plate's hole or a recess, cc. */
   statedOff: 0.03,
+  /** Scatter of one pour (bubble, grease, end point) with an instrument of which nobody said it, cc. */
+  repeatability: 0.08,
   /** A crown or other volume somebody measured without telling how, cc. */
   measuredVolume: 0.2,
   /** A book chamber: real ones are routinely several cc away. */
@@ -47,11 +49,32 @@ export const DEFAULT_U = {
 /** Relative u of a mouth area: traced or planimetered, from a drawing, or guessed from the bore. */
 export const MOUTH_AREA_RELATIVE_U = { measured: 0.01, book: 0.02, assumed: 0.1 } as const
 
-/** Share of a predicted cut that a model's drawn walls may be out by: of the cut itself, and of how far its pour stretched it. */
-export const MODEL_RELATIVE_U = { geometry: 0.01, calibration: 0.05 } as const
+/**
+ * Share of a predicted cut that a model's drawn walls may be out by: of the cut itself, the more the deeper it goes (a share
+ * a mm), and of how far its pour stretched it.
+ */
+export const MODEL_RELATIVE_U = { geometry: 0.02, perMm: 0.01, calibration: 0.05 } as const
 
 /** How many times the measured u a length is unsure by when it is a book figure or only assumed. */
 export const BASIS_FACTOR = { measured: 1, book: 2, assumed: 5 } as const
+
+/**
+ * How much of its open area a chamber loses with each mm its face goes up into it, 1/mm, where neither a drawing nor its
+ * kind tells it: taken as upright, for a cut that stops short can go on; `drawnU` of what a drawing's solid lost to a cut.
+ */
+export const WALL_SLOPE = { value: 0, u: 0.02, drawnU: 0.01 } as const
+
+/** The same by kind: upright walls narrow it by their draft alone, a roof that comes down to the face by far more. */
+export const WALL_SLOPE_OF = {
+  bathtub: { value: 0.01, u: 0.007 },
+  heart: { value: 0.01, u: 0.007 },
+  wedge: { value: 0.025, u: 0.015 },
+  pentRoof: { value: 0.025, u: 0.015 },
+  hemispherical: { value: 0.045, u: 0.02 },
+  open: { value: 0.05, u: 0.04 },
+  flat: { value: 0, u: 0.003 },
+  turnedDome: { value: 0.02, u: 0.02 }
+} as const
 
 /**
  * What stands in for a dimension nobody has stated, and its u. `ofBore` values are multiplied by the bore.

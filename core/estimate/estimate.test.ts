@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { carry, estimate, exact, fromSource, inverseVarianceMean, linear, propagate, ratioEstimate, shares, uncertainty } from './index'
+import { carry, estimate, exact, fromSource, bestMean, linear, propagate, ratioEstimate, shares, uncertainty } from './index'
 
 describe('propagate', () => {
   it('agrees with the GUM’s worked end gauge: independent parts add in squares', () => {
@@ -56,10 +56,10 @@ describe('sources', () => {
   })
   it('weights a mean by 1/u²', () => {
     // weights 1/0.01 and 1/0.04: (4·4.60 + 1·4.70)/5, u = 1/√125
-    const mean = inverseVarianceMean([fromSource(4.60, 0.1, 'lesson'), fromSource(4.70, 0.2, 'geometry')])
+    const mean = bestMean([fromSource(4.60, 0.1, 'lesson'), fromSource(4.70, 0.2, 'geometry')])
     expect(mean.value).toBeCloseTo(4.62, 12)
     expect(uncertainty(mean)).toBeCloseTo(0.0894427, 7)
-    expect(inverseVarianceMean([exact(5), fromSource(4, 0.1, 'x')]).value).toBe(5)
-    expect(() => inverseVarianceMean([])).toThrow(/values.length is 0/)
+    expect(bestMean([exact(5), fromSource(4, 0.1, 'x')]).value).toBe(5)
+    expect(() => bestMean([])).toThrow(/values.length is 0/)
   })
 })

@@ -1,3 +1,4 @@
+import { Matrix, solve } from 'ml-matrix'
 import { atLeast, finite } from '../domain'
 import { slopes, type Estimate } from './propagate'
 
@@ -110,20 +111,50 @@ export function shares(sourced: Sourced): Share[] {
     .sort((a, b) => b.share - a.share || a.source.localeCompare(b.source))
 }
 
+/** So little of the largest variance is added to each that two values with the very same errors can be told apart. */
+const RIDGE = 1e-12
+
 /**
- * Best single value of several for one thing: the mean weighted by 1/u². Sources they share stay shared.
- * Values nobody doubts (u = 0) win outright.
+ * Best single value of several for one thing: the mean with the smallest variance whose weights are none below 0, so that
+ * it never leaves the range of what was found. Sources they share stay shared: six lessons out of one cut weigh hardly
+ * more than one where the cut's depth is their doubt. Values nobody doubts (u = 0) win outright.
  *
  * @param values one or more
  * @throws RangeError when there are none
- * Source: JCGM 100:2008 §F.1.2.4 note (weighted mean); Bevington & Robinson, Data Reduction, eq. 4.17.
- * @example inverseVarianceMean([fromSource(4.65, 0.05, 'mouth'), fromSource(4.6, 0.05, 'lesson')]).value // 4.625
+ * Source: generalised least squares for one unknown, weights C⁻¹·1/(1ᵀ·C⁻¹·1) (JCGM 102:2011 §7; Aitken's estimator); 1/u²
+ *   where no two share a source (Bevington & Robinson, Data Reduction, eq. 4.17).
+ * @example bestMean([fromSource(4.65, 0.05, 'mouth'), fromSource(4.6, 0.05, 'lesson')]).value // 4.625
  */
-export function inverseVarianceMean(values: Sourced[]): Sourced {
+export function bestMean(values: Sourced[]): Sourced {
   atLeast('values.length', values.length, 1)
-  const us = values.map(uncertainty)
-  const sure = us.some(u => u === 0)
-  const weights = us.map(u => sure ? (u === 0 ? 1 : 0) : 1 / (u * u))
+  const variances = values.map(value => uncertainty(value) ** 2)
+  const sure = variances.some(v => v === 0)
+  let weights = variances.map(v => sure ? (v === 0 ? 1 : 0) : 1 / v)
+  if (!sure && values.length > 1 && shareSources(values)) weights = leastVariance(values, variances)
   const total = weights.reduce((sum, w) => sum + w, 0)
   return linear(values.map((value, i) => [weights[i]! / total, value]))
+}
+
+function shareSources(values: Sourced[]): boolean {
+  const seen = new Set<string>()
+  return values.some(({ by }) => [...by.keys()].some(source => seen.size === seen.add(source).size))
+}
+
+function covariance(a: Sourced, b: Sourced): number {
+  let sum = 0
+  for (const [source, du] of a.by) sum += du * (b.by.get(source) ?? 0)
+  return sum
+}
+
+/** Weights of the mean with the smallest variance; whoever would be weighed below 0 is left out, the worst first. */
+function leastVariance(values: Sourced[], variances: number[]): number[] {
+  const ridge = RIDGE * Math.max(...variances)
+  let kept = values.map((_, i) => i)
+  for (;;) {
+    const matrix = new Matrix(kept.map(i => kept.map(k => i === k ? variances[i]! + ridge : covariance(values[i]!, values[k]!))))
+    const found = solve(matrix, Matrix.ones(kept.length, 1)).to1DArray()
+    const worst = found.indexOf(Math.min(...found))
+    if (found[worst]! >= 0 || kept.length === 1) return values.map((_, i) => kept.includes(i) ? found[kept.indexOf(i)]! : 0)
+    kept = kept.filter((_, at) => at !== worst)
+  }
 }

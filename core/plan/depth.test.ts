@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { uncertainty } from '../estimate'
-import { all, head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
+import { all, head, mm, oneCylinder, nextMove, PAIR_U } from '../../tests/support/ledgerBench'
 import { headCut, NO_SOLIDS, asIf, replay, type Entry } from '..'
 
 const two = () => {
@@ -29,9 +29,9 @@ describe('a head is cut once', () => {
   })
   it('carries the doubt of gap and mouth area into the depth, by hand', () => {
     const [first] = cutOf(two()).cylinders
-    // u² = (u(gap)/4.65)² + (7.0876·0.0465/4.65²)², u(gap)² = 0.1154701² + 0.0408248²/2
-    const gap = Math.hypot(0.1154701, 0.0408248 / Math.SQRT2)
-    expect(uncertainty(first!.depth)).toBeCloseTo(Math.hypot(gap / 4.65, 7.0876 * 0.0465 / 4.65 ** 2), 5)
+    // u² = (u(gap)/4.65)² + (1.5242·0.01)² of the mouth + (1.5242·0.02·1.5242/2)² of the walls' lean, u(gap)² = 0.1154701² + 0.0272166²
+    const gap = Math.hypot(0.1154701, PAIR_U)
+    expect(uncertainty(first!.depth)).toBeCloseTo(Math.hypot(gap / 4.65, 1.52422 * 0.01, 1.52422 ** 2 / 2 * 0.02), 5)
   })
   it('predicts chamber and ratio of each cylinder after the cut', () => {
     const after = (depth: number) => asIf(replay(two().entries)!, [{ kind: 'faceCut', scope: head, body: { state: 'planned', depth: mm(depth) } }], NO_SOLIDS).cylinders.map(c => c.state)

@@ -1,7 +1,7 @@
 import { flatCutDepth, type Free, type HeadSetup } from '../chamber'
-import { MODEL_RELATIVE_U, carry, exact, fromSource, inverseVarianceMean, type Sourced } from '../estimate'
-import { cylindersOf, type OperationEntry } from '../ledger'
-import { perMmOf, type CylinderState, type PerMm, type Replay } from '../standing'
+import { bestMean, carry, exact, fromSource, type Sourced } from '../estimate'
+import { cylindersOf, NOW, type OperationEntry } from '../ledger'
+import { drawnShare, faceDepth, perMmOf, taught, type CylinderState, type Replay } from '../standing'
 import { asEntered, shapeOf, type Tried } from './asIf'
 import type { Chambers, ShapeSource, Unreachable } from './chambers'
 import { after } from './states'
@@ -33,10 +33,19 @@ export interface HeadCut {
 /** A flat cut. */
 export const FLAT: HeadSetup = { roll: 'aboutCrank', angle: 0, depth: 0, flat: 0 }
 
-/** cc per mm of a drawn chamber: its opening, and for a flat cut what the head has taught. */
-function perMmOfShape(opening: number, taught: PerMm | undefined, flat: boolean): Sourced {
-  const solid = fromSource(opening / 1000, opening / 1000 * MODEL_RELATIVE_U.geometry, 'model:geometry')
-  return inverseVarianceMean([solid, ...(flat ? taught?.lessons ?? [] : []).map(lesson => lesson.perMm)])
+/** Rounds in which a depth and the cc per mm in the middle of it settle on each other: each leaves some hundredth of what was off. */
+const ROUNDS = 6
+
+/**
+ * The depth of a flat cut that takes a volume, and the cc per mm in its middle.
+ *
+ * @param gap cc to take; what is past the target already is told by the rate at the face
+ * @param rate cc per mm with the middle of the cut so many mm over the face as it is
+ */
+function depthFor(gap: Sourced, rate: (over: number) => Sourced): { depth: Sourced, perMm: Sourced } {
+  let perMm = rate(0)
+  for (let i = 0; i < ROUNDS && gap.value > 0 && perMm.value > 0; i++) perMm = rate(flatCutDepth(gap.value, perMm.value) / 2)
+  return { perMm, depth: carry(([g, k]) => Math.sign(g!) * flatCutDepth(Math.abs(g!), k!), [gap, perMm]) }
 }
 
 /**
@@ -48,8 +57,8 @@ function perMmOfShape(opening: number, taught: PerMm | undefined, flat: boolean)
  * @param chambers answers for the shape of drawn chambers
  * @param how the set-up and which figure of it is free; a flat cut's depth if not given
  * @returns see {@link HeadCut}; a drawn chamber answers by its shape, one that is not drawn by its mouth's area
- * Source: gap/(cc per mm), sources carried (JCGM 100:2008 §5.2.2); on a shape the plane that leaves what it holds less the
- *   gap, the gap taken times solid/(1/u² mean of solid and the head's lessons).
+ * Source: gap/(cc per mm in the middle of the cut), sources carried (JCGM 100:2008 §5.2.2); on a shape the plane that leaves what it holds less the
+ *   gap, the gap taken times solid/(best mean of solid and the head's lessons).
  * @example headCut(standing, 1, [], NO_SOLIDS).deepest?.depth.value // 1.19 mm, held by cylinder 2
  */
 export function headCut(
@@ -81,22 +90,26 @@ function cutOf(
   const { cylinder, gap } = state
   const chamber = state.parts.chamber?.estimate.value
   if (!gap || chamber === undefined) return undefined
-  const taught = perMmOf(standing.ledger, standing.lessons, cylinder)
+  const { ledger, lessons } = standing
+  const face = faceDepth(ledger, cylinder, NOW)
   const known = shapeOf(standing, cylinder, operations, chambers)
-  const byRate = (perMm: Sourced) => carry(([g, k]) => Math.sign(g!) * flatCutDepth(Math.abs(g!), k!), [gap.estimate, perMm])
   if (!known) {
-    if (!taught || taught.estimate.value <= 0 || free !== 'depth') return undefined
-    return { cylinder, source: 'mouth', depth: byRate(taught.estimate) }
+    if (free !== 'depth' || !((perMmOf(ledger, lessons, cylinder)?.estimate.value ?? 0) > 0)) return undefined
+    return { cylinder, source: 'mouth', depth: depthFor(gap.estimate, over => perMmOf(ledger, lessons, cylinder, { at: face + over })!.estimate).depth }
   }
   const { shape, model } = known
   if (shape === 'notReady') return shape
   const flat = setup.angle === 0
-  const perMm = perMmOfShape(shape.opening, taught, flat)
+  const own = shape.opening / 1000
+  const heads = flat ? perMmOf(ledger, lessons, cylinder)?.lessons ?? [] : []
+  // What the head has taught stands beside the solid, as it holds in the middle of the cut.
+  const { depth, perMm } = depthFor(gap.estimate, over => bestMean([
+    fromSource(own, own * drawnShare(face + over), 'model:geometry'), ...taught(ledger, heads, cylinder, face)]))
   // Above the target there is nothing to cut: how far past it is told by the rate.
-  if (flat && free === 'depth' && gap.estimate.value <= 0) return { cylinder, source: shape.source, depth: byRate(perMm) }
-  const left = chamber - gap.estimate.value * (shape.opening / 1000) / perMm.value
+  if (flat && free === 'depth' && gap.estimate.value <= 0) return { cylinder, source: shape.source, depth }
+  const left = chamber - gap.estimate.value * own / perMm.value
   const value = left > 0 ? shape.solve({ ...setup, ...(free === 'depth' ? { depth: 0 } : {}) }, free, left, model.x) : { argument: 'target', given: left, bound: 'above 0 cc' }
   if (typeof value !== 'number') return value
   // The doubt in depth is the gap's and the walls'; an angle is told without one.
-  return { cylinder, source: shape.source, depth: free === 'angle' ? exact(value) : { value, by: byRate(perMm).by } }
+  return { cylinder, source: shape.source, depth: free === 'angle' ? exact(value) : { value, by: depth.by } }
 }

@@ -1,6 +1,6 @@
 import { DomainError, above, atLeast } from '../domain'
 import { waterVolume } from './water'
-import { pourVolume } from './pour'
+import { combinePours, pourVolume } from './pour'
 import type { Fill, Instrument } from './instrument'
 
 /** What a check pour is measured against. Lengths in mm, each with its standard uncertainty. */
@@ -44,7 +44,7 @@ export interface CheckResult {
   correction: number
   /** Standard uncertainty of the factor. */
   u: number
-  /** The tolerance the scale has from now on, cc: √3 times what is left of its doubt at this volume. */
+  /** The tolerance the scale has at this volume from now on, cc: √3 times what is left of its doubt. */
   tolerance: number
 }
 
@@ -56,19 +56,15 @@ export interface CheckResult {
  * @param instrument as bought: an older correction is set aside
  * @returns see {@link CheckResult}; it is good near the volume it was made at
  * @throws RangeError for no pours, a reading off the scale, or a scale that is out by more than a fifth
- * Source: correction = known/read; u² = (u_known/known)² + (own/read)²/n, with the pours' scatter where that is
- *   larger (GUM §4.2.3, §5.1.6).
+ * Source: correction = known/read; u² = (u_known/known)² + (own/read)² (GUM §5.1.6), own as {@link combinePours} has it.
  * @example checkPour({ kind: 'ball', diameter: 40, u: 0.005 }, [[{ start: 0, end: 33.4 }]], burette).correction
  *   // 1.0033
  */
 export function checkPour(known: KnownVolume, pours: Fill[][], instrument: Instrument): CheckResult {
   if (!Array.isArray(pours) || pours.length === 0) throw new DomainError('pours', pours?.length ?? pours, 'one or more')
   const { value, u } = knownVolume(known)
-  const each = pours.map(fills => pourVolume(fills, { ...instrument, correction: 1 }))
-  const n = each.length
-  const read = each.reduce((sum, pour) => sum + pour.value, 0) / n
-  const scatter = n > 1 ? each.reduce((sum, pour) => sum + (pour.value - read) ** 2, 0) / (n - 1) : 0
-  const own = Math.sqrt(Math.max(scatter, each.reduce((sum, pour) => sum + pour.own ** 2, 0) / n) / n)
+  const each = pours.map(fills => pourVolume(fills, { ...instrument, correction: 1, check: undefined }))
+  const { value: read, own } = combinePours(each.map(pour => ({ ...pour, source: 'this instrument' })))
   const correction = value / read
   if (correction < 0.8 || correction > 1.25) {
     throw new DomainError('correction', Number(correction.toPrecision(4)), 'between 0.8 and 1.25: that is no scale error, look for a wrong size or a missed fill')

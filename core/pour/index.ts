@@ -1,4 +1,4 @@
-export { checkInstrument, fillVolume, type Fill, type Instrument } from './instrument'
+export { checkInstrument, fillVolume, scaleDoubt, type Fill, type Instrument } from './instrument'
 export {
   combinePours, crownVolumeFromPour, pourVolume, scaleAtTemperature, stopReading, type PourResult
 } from './pour'

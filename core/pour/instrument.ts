@@ -21,6 +21,8 @@ export interface Instrument {
   expansion?: number
   /** Factor found by a check pour against a known volume. */
   correction?: number
+  /** Where that check was made, and its standard uncertainty there, both cc: away from it the maker's tolerance comes back. */
+  check?: { at: number, u: number }
   /** Scatter of one pour (bubble, grease, end point), cc, k = 1. */
   repeatability?: number
 }
@@ -41,6 +43,10 @@ export function checkInstrument(instrument: Instrument): void {
   atLeast('instrument.film', instrument.film ?? 0, 0)
   atLeast('instrument.expansion', instrument.expansion ?? 0, 0)
   above('instrument.correction', instrument.correction ?? 1, 0)
+  if (instrument.check) {
+    above('instrument.check.at', instrument.check.at, 0)
+    atLeast('instrument.check.u', instrument.check.u, 0)
+  }
   atLeast('instrument.repeatability', instrument.repeatability ?? 0, 0)
 }
 
@@ -65,4 +71,24 @@ export function fillVolume(fill: Fill, instrument: Instrument, name = 'fill'): n
     throw new DomainError(`${name}.end`, fill.end, bound)
   }
   return counted
+}
+
+/**
+ * Standard uncertainty that an instrument's scale brings to a volume: one error for all that is read off it.
+ *
+ * @param value cc delivered, 0 or more
+ * @param instrument see {@link Instrument}; its `tolerance` is the maker's also where it was checked
+ * @returns cc: tolerance/√3·max(1, value/capacity), and for a checked scale √((u·value/at)² + (tolerance/√3·s)²), with
+ *   s = |value − at|/at, 1 at most
+ * @throws RangeError when the value is below 0
+ * Source: rectangular distribution, JCGM 100:2008 §4.3.7, of the maker's limit (ISO 385, good at any point of the scale). A
+ *   check's factor carries its own error in proportion; how a scale's error runs between the points that were checked
+ *   is not known, so the maker's limit returns with the distance.
+ * @example scaleDoubt(67, { …, tolerance: 0.2, correction: 1.003, check: { at: 33.5, u: 0.05 } }) // √(0.1² + 0.1155²) = 0.153
+ */
+export function scaleDoubt(value: number, { tolerance, capacity, check }: Instrument): number {
+  atLeast('value', value, 0)
+  const makers = tolerance / Math.sqrt(3) * Math.max(1, value / capacity)
+  if (!check) return makers
+  return Math.hypot(check.u * value / check.at, makers * Math.min(1, Math.abs(value - check.at) / check.at))
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { chance } from '#demo/chance'
 import { combinePours, crownVolumeFromPour, pourVolume, scaleAtTemperature, stopReading, type Instrument } from './index'
 
 const burette: Instrument = { kind: 'burette', capacity: 100, tolerance: 0.2, resolution: 0.1 }
@@ -58,13 +59,26 @@ describe('combinePours', () => {
     expect(combinePours([one])).toEqual(one)
   })
   it('takes the mean of one instrument, its scale undiminished', () => {
-    // s² of 55.3, 55.4, 55.8 = 0.07, larger than own² 0.00807: u² = 0.2²/3 + 0.07/3
+    // Σ(x − mean)² of 55.3, 55.4, 55.8 = 0.14, own² 0.0080667: own*² = (8·0.0080667 + 0.14)/10 = 0.0204533
     const three = combinePours([pour(55.3), pour(55.4), pour(55.8)])
     expect(three.value).toBeCloseTo(55.5, 10)
-    expect(three.u).toBeCloseTo(Math.sqrt(0.04 / 3 + 0.07 / 3), 10)
+    expect(three.u).toBeCloseTo(Math.sqrt(0.04 / 3 + 0.0204533 / 3), 6)
+  })
+  it('covers a difference of two pours as often as it says, whatever they scatter', () => {
+    // 4000 pairs with the scatter the instrument is known for: a mean's own u is right in the mean of its square.
+    const { normal } = chance(3)
+    const { own } = pour(55.4)
+    let [square, claimed] = [0, 0]
+    for (let i = 0; i < 4000; i++) {
+      const pair = combinePours([0, 0].map(() => ({ ...pour(55.4), value: 55.4 + own * normal() })))
+      square += (pair.value - 55.4) ** 2
+      claimed += pair.own ** 2
+    }
+    expect(Math.sqrt(claimed / square)).toBeGreaterThan(0.96)
+    expect(Math.sqrt(claimed / square)).toBeLessThan(1.04)
   })
   it('does not believe two pours that happen to agree more than their reading allows', () => {
-    expect(combinePours([pour(55.4), pour(55.4)]).own).toBeCloseTo(0.0898146 / Math.SQRT2, 6)
+    expect(combinePours([pour(55.4), pour(55.4)]).own).toBeCloseTo(0.0898146 * Math.sqrt(8 / 9 / 2), 6)
   })
   it('weights instruments by 1/u²', () => {
     const fine = { ...pourVolume([{ start: 0, end: 48 }], { kind: 'burette', capacity: 50, tolerance: 0.05, resolution: 0.1, id: 'fine' }) }

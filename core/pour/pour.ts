@@ -1,6 +1,6 @@
 import { DomainError, above, atLeast, finite } from '../domain'
 import { cylinderVolume } from '../engine'
-import { checkInstrument, fillVolume, type Fill, type Instrument } from './instrument'
+import { checkInstrument, fillVolume, scaleDoubt, type Fill, type Instrument } from './instrument'
 
 /** What one pour, or several taken together, came to. All in cc, uncertainties k = 1. */
 export interface PourResult {
@@ -20,7 +20,7 @@ export interface PourResult {
  * @param fills one or more, readings in cc on the scale
  * @param instrument see {@link Instrument}
  * @returns value = (Σ|end − start| − film)·correction, with
- *   shared = tolerance/√3·max(1, value/capacity) and own² = 2·n·resolution²/12 + repeatability²
+ *   shared by {@link scaleDoubt} and own² = 2·n·resolution²/12 + repeatability²
  * @throws RangeError for no fills, a reading beyond the scale, a scale read the wrong way round, or nothing poured
  * Source: rectangular distributions of the GUM §4.3.7 (tolerance) and §F.2.2.1 (resolution); ISO 385 for the limit.
  * @example pourVolume([{ start: 0, end: 98.6 }, { start: 3, end: 12.4 }],
@@ -32,7 +32,7 @@ export function pourVolume(fills: Fill[], instrument: Instrument): PourResult {
   const read = fills.reduce((sum, fill, i) => sum + fillVolume(fill, instrument, `fills[${i}]`), 0)
   const film = instrument.scale === 'contain' ? instrument.film ?? 0 : 0
   const value = above('poured', (read - film) * (instrument.correction ?? 1), 0)
-  const shared = instrument.tolerance / Math.sqrt(3) * Math.max(1, value / instrument.capacity)
+  const shared = scaleDoubt(value, instrument)
   const own = Math.hypot(
     instrument.resolution * Math.sqrt(2 * fills.length / 12), instrument.repeatability ?? 0
   )
@@ -43,10 +43,12 @@ export function pourVolume(fills: Fill[], instrument: Instrument): PourResult {
  * Several pours of the same thing as one result.
  *
  * @param pours one or more; those with the same source were made with one instrument
- * @returns of one instrument the mean, u² = shared² + max(s², own²)/n; of several, each combined and then weighted
+ * @returns of one instrument the mean, u² = shared² + own*²/n with own*² = (8·own² + Σ(x − mean)²)/(n + 7): what the
+ *   instrument is known to scatter counts as eight degrees of freedom; of several, each combined and then weighted
  *   by 1/u² (shared and own are then the weighted parts, and there is no single source)
  * @throws RangeError when there are none, or a result is not a number
- * Source: GUM §4.2.3 (mean of repeated readings) and the weighted mean of independent results.
+ * Source: GUM §4.2.3 and H.3.6 (pooled variance of what is known and what is seen), and the weighted mean of independent
+ *   results.
  * @example combinePours([pour55_4, pour55_6]).value // 55.5
  */
 export function combinePours(pours: PourResult[]): PourResult {
@@ -74,14 +76,17 @@ export function combinePours(pours: PourResult[]): PourResult {
   return { value: mean(p => p.value), u: rootSum(p => p.u), shared: rootSum(p => p.shared), own: rootSum(p => p.own) }
 }
 
+/** Degrees of freedom that the scatter an instrument is known for counts as. */
+const KNOWN_FREEDOM = 8
+
 function combineOfOneInstrument(pours: PourResult[]): PourResult {
   const n = pours.length
   if (n === 1) return pours[0]!
   const value = pours.reduce((sum, pour) => sum + pour.value, 0) / n
-  const scatter = pours.reduce((sum, pour) => sum + (pour.value - value) ** 2, 0) / (n - 1)
-  const meanOwn = pours.reduce((sum, pour) => sum + pour.own ** 2, 0) / n
+  const known = pours.reduce((sum, pour) => sum + pour.own ** 2, 0) / n
+  const seen = pours.reduce((sum, pour) => sum + (pour.value - value) ** 2, 0)
   const shared = pours.reduce((sum, pour) => sum + pour.shared, 0) / n
-  const own = Math.sqrt(Math.max(scatter, meanOwn) / n)
+  const own = Math.sqrt((KNOWN_FREEDOM * known + seen) / (n - 1 + KNOWN_FREEDOM) / n)
   return { value, u: Math.hypot(shared, own), shared, own, source: pours[0]!.source }
 }
 

@@ -1,3 +1,4 @@
+import { Matrix, pseudoInverse } from 'ml-matrix'
 import { DomainError, atLeast, finite } from '../domain'
 
 /** A length read at a place on the crown: x along the crank, y across it, from the bore's centre, mm. */
@@ -15,31 +16,10 @@ export interface SpotPlane {
   rock: number
   /** The smallest reading, mm: what touches first. */
   smallest: number
-  /** Standard uncertainty of `centre` from the readings' own scatter about the plane, mm. */
+  /** Standard uncertainty of `centre`, mm: of a reading, the more the further the places lie from the middle on one side. */
   u: number
   /** The scatter of one reading about the plane, mm; 0 where there are too few to tell. */
   scatter: number
-}
-
-/** Solves the normal equations by Gaussian elimination; columns that say nothing (all spots in a line) get 0. */
-function solve(matrix: number[][], right: number[]): number[] {
-  const n = right.length
-  const rows = matrix.map((row, i) => [...row, right[i]!])
-  for (let column = 0; column < n; column++) {
-    let pivot = column
-    for (let i = column; i < n; i++) if (Math.abs(rows[i]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = i
-    if (Math.abs(rows[pivot]![column]!) < 1e-9) {
-      rows[column] = rows[column]!.map((_, j) => j === column ? 1 : 0)
-      continue
-    }
-    ;[rows[column], rows[pivot]] = [rows[pivot]!, rows[column]!]
-    for (let i = 0; i < n; i++) {
-      if (i === column) continue
-      const factor = rows[i]![column]! / rows[column]![column]!
-      rows[i] = rows[i]!.map((value, j) => value - factor * rows[column]![j]!)
-    }
-  }
-  return rows.map((row, i) => row[n]! / row[i]!)
 }
 
 /**
@@ -50,8 +30,8 @@ function solve(matrix: number[][], right: number[]): number[] {
  * @param readingU standard uncertainty of one reading, mm: the doubt is never less than this allows
  * @returns see {@link SpotPlane}
  * @throws RangeError for no spots or a value that is not finite
- * Source: least squares h = h0 + a·x + b·y (Press et al., Numerical Recipes, §15.4); with no spare reading the
- * doubt is that of the readings alone (GUM §4.2.3).
+ * Source: least squares h = h0 + a·x + b·y, u² = u(reading)²·((AᵀA)⁻¹)₀₀ (Press et al., Numerical Recipes, §15.4); with no
+ * spare reading the doubt is that of the readings alone (GUM §4.2.3).
  * @example spotPlane([{ x: 0, y: 40, value: 1.30 }, { x: 0, y: -40, value: 1.22 }]) // centre 1.26, rock 0.001
  */
 export function spotPlane(spots: Spot[], readingU = 0): SpotPlane {
@@ -67,13 +47,14 @@ export function spotPlane(spots: Spot[], readingU = 0): SpotPlane {
   const basis: ((s: Spot) => number)[] = [
     () => 1, s => useX && !(n === 2 && useY) ? s.x : 0, s => useY ? s.y : 0
   ]
-  const matrix = basis.map(f => basis.map(g => sum(s => f(s) * g(s))))
-  const [centre, taper, rock] = solve(matrix, basis.map(f => sum(s => f(s) * s.value))) as [number, number, number]
+  // All places in one line: what can't be told from them is taken as level (the pseudo-inverse).
+  const inverse = pseudoInverse(new Matrix(basis.map(f => basis.map(g => sum(s => f(s) * g(s))))))
+  const [centre, taper, rock] = inverse.mmul(Matrix.columnVector(basis.map(f => sum(s => f(s) * s.value)))).to1DArray() as [number, number, number]
   const used = basis.filter(f => spots.some(s => f(s) !== 0)).length
   const off = sum(s => (s.value - centre - taper * s.x - rock * s.y) ** 2)
   const scatter = n > used ? Math.sqrt(off / (n - used)) : 0
   const own = Math.max(scatter, readingU)
-  return { centre, taper, rock, smallest: Math.min(...spots.map(s => s.value)), scatter, u: own / Math.sqrt(n) }
+  return { centre, taper, rock, smallest: Math.min(...spots.map(s => s.value)), scatter, u: own * Math.sqrt(Math.max(0, inverse.get(0, 0))) }
 }
 
 /**

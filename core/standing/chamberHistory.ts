@@ -1,14 +1,12 @@
 import { above, atLeast } from '../domain'
 import { cylinderVolume } from '../engine'
-import { DEFAULT_U, MODEL_RELATIVE_U, carry, fromSource, inverseVarianceMean, linear, uncertainty, type Sourced } from '../estimate'
-import { headOf, NOW, type EntryOf, type Ledger, type OperationEntry, type Quantity } from '../ledger'
-import { sum, type Part } from './part'
+import { DEFAULT_U, bestMean, carry, fromSource, linear, uncertainty, type Sourced } from '../estimate'
+import { headOf, type EntryOf, type Ledger, type OperationEntry, type Quantity } from '../ledger'
+import { lessonOf, predictedChanges, type Known, type Lesson, type NoLesson } from './lessons'
+import type { Part } from './part'
 import { sourcedPours } from './pours'
 import { changesChamber, pairs, stretches, wholeStretches, type ChamberOperation, type Stretch } from './stretches'
-import { cutDepth, cutPlane, depthUnder, knownQuantity, mouthArea, statedQuantity, underBarrel } from './statements'
-
-/** Why a settlement taught nothing. */
-export type NoLesson = 'severalKinds' | 'notAFaceCut' | 'depthNotMeasured' | 'noPourBefore' | 'notSmaller' | 'angled'
+import { cutDepth, knownQuantity, statedQuantity, underBarrel } from './statements'
 
 /** What a pour after an operation showed about the prediction. */
 export interface Settlement {
@@ -28,97 +26,6 @@ export interface Settlement {
   reliefShare?: Sourced
 }
 
-/** A head's own cc per mm, learned from one chamber by pour, cut, pour. */
-export interface Lesson { cylinder: number, head: number, perMm: Sourced, operations: string[], knownFrom: number }
-
-/**
- * The lesson of a pour, face cuts, pour: how many cc the head really gave per mm of measured depth.
- *
- * @returns the lesson, or why there is none
- * Source: (before − after)/depth; the scale of a burette used for both cancels.
- */
-function lessonOf(before: Sourced, after: Sourced, between: OperationEntry[], cylinder: number): Sourced | NoLesson {
-  if (new Set(between.map(op => op.kind)).size > 1) return 'severalKinds'
-  const cuts = between.filter((op): op is EntryOf<'faceCut'> => op.kind === 'faceCut')
-  if (cuts.length === 0) return 'notAFaceCut'
-  if (cuts.some(cut => cut.body.slopeX || cut.body.slopeY)) return 'angled'
-  if (cuts.some(cut => !cut.body.measured)) return 'depthNotMeasured'
-  if (after.value >= before.value) return 'notSmaller'
-  const depth = linear(cuts.map(cut => [1, cutDepth(cut, cylinder)]))
-  return carry(([b, a, d]) => (b! - a!) / d!, [before, after, depth])
-}
-
-/** Every lesson the ledger holds, in the order they became known. */
-export function lessonsOf(ledger: Ledger): Lesson[] {
-  // A whole clearance that lost a face cut and nothing else lost what its chamber lost.
-  return ledger.layout.cylinders.flatMap(cylinder => [...pairs(stretches(ledger, cylinder)), ...pairs(wholeStretches(ledger, cylinder))].flatMap(({ before, after, between }) => {
-    const perMm = lessonOf(sourcedPours(before.pours), sourcedPours(after.pours), between, cylinder)
-    return typeof perMm === 'string'
-      ? []
-      : [{
-          cylinder, perMm, head: headOf(ledger.layout, cylinder), operations: between.map(op => op.id),
-          knownFrom: ledger.place.get(after.pours[0]!.id)!
-        }]
-  })).sort((a, b) => a.knownFrom - b.knownFrom)
-}
-
-/** What a head gives per mm of face cut: from its mouth area, from its own lessons, and both taken together. */
-export interface PerMm { estimate: Sourced, geometry: Part, lessons: Lesson[] }
-
-/**
- * cc lost per mm of flat cut, for a chamber.
- *
- * @param lessons the ledger's lessons
- * @param before only lessons known before this place, so that a prediction is judged by what it could know
- * @returns the inverse-variance mean of geometry and the head's lessons; undefined without a mouth area or a bore
- * @example perMmOf(ledger, [], 1)?.estimate.value // 4.65, a mouth of 4 650 mm²
- */
-export function perMmOf(ledger: Ledger, lessons: Lesson[], cylinder: number, before = NOW): PerMm | undefined {
-  const area = mouthArea(ledger, cylinder)
-  if (!area) return undefined
-  const geometry: Part = sum([[1 / 1000, area]], area.provenance)
-  const head = headOf(ledger.layout, cylinder)
-  const known = lessons.filter(lesson => lesson.head === head && lesson.knownFrom < before)
-  return { estimate: inverseVarianceMean([geometry.estimate, ...known.map(lesson => lesson.perMm)]), geometry, lessons: known }
-}
-
-/**
- * What a face cut takes off a chamber by its model: exact for the drawn shape, its depth's doubt apart.
- *
- * @returns undefined where the cut was planned without a model of this chamber
- */
-export function removedByModel(cut: EntryOf<'faceCut'>, cylinder: number): Sourced | undefined {
-  const removed = cut.body.removed?.find(r => r.cylinder === cylinder)
-  if (!removed) return undefined
-  const further = depthUnder(cut, cylinder) - cut.body.depth.value
-  // No cut gives volume back: an angled one that only just reaches a chamber takes nothing off it.
-  const cc = Math.max(0, removed.cc + removed.perMm * further)
-  const depthU = (cut.body.measured ? DEFAULT_U.cutMeasured : DEFAULT_U.cutDialled) * removed.perMm
-  return linear([
-    [1, fromSource(cc, cc * MODEL_RELATIVE_U.geometry, 'model:geometry')],
-    [1, fromSource(0, cc * MODEL_RELATIVE_U.calibration * Math.abs(removed.factor - 1), 'model:calibration')],
-    [1, fromSource(0, depthU, `entry:${cut.id}`)]
-  ])
-}
-
-/**
- * Volume an operation adds to a chamber, negative for a face cut: of a model's cut and the head's lessons the
- * inverse-variance mean, without a model the mouth's own cc per mm.
- */
-export function predictedChange(operation: ChamberOperation, perMm: PerMm | undefined, cylinder: number): Sourced {
-  if (operation.kind === 'faceCut') {
-    const depth = cutDepth(operation, cylinder)
-    const modelled = removedByModel(operation, cylinder)
-    const { slopeX, slopeY } = cutPlane(operation, cylinder)
-    if (!modelled) return perMm ? carry(([k, d]) => -k! * d!, [perMm.estimate, depth]) : { value: 0, by: new Map() }
-    const taught = slopeX || slopeY ? [] : (perMm?.lessons ?? []).map(lesson => carry(([k, d]) => k! * d!, [lesson.perMm, depth]))
-    return linear([[-1, inverseVarianceMean([modelled, ...taught])]])
-  }
-  const { added, u } = operation.body
-  const doubt = u?.value ?? Math.max(DEFAULT_U.addedFloor, DEFAULT_U.addedRelative * Math.abs(added.value))
-  return fromSource(added.value, doubt, `entry:${operation.id}`)
-}
-
 /** Every settlement in the ledger: prediction against the pour that followed, of chambers and of whole clearances. */
 export function settlementsOf(ledger: Ledger, lessons: Lesson[]): Settlement[] {
   return ledger.layout.cylinders.flatMap((cylinder) => {
@@ -135,9 +42,8 @@ export function settlementsOf(ledger: Ledger, lessons: Lesson[]): Settlement[] {
   })
 }
 
-/** What an operation adds to a whole clearance: as to its chamber, and by deck and gasket the volumes that they change. */
-function wholeChange(ledger: Ledger, operation: OperationEntry, perMm: PerMm | undefined, cylinder: number): Sourced {
-  if (changesChamber(operation)) return predictedChange(operation, perMm, cylinder)
+/** What deck, gasket and spacer add to a whole clearance: the volumes that they change. */
+function wholeChange(ledger: Ledger, operation: OperationEntry, cylinder: number): Sourced {
   const place = ledger.place.get(operation.id)!
   const at = (quantity: Quantity, when: number) => knownQuantity(ledger, quantity, cylinder, when)
   if (operation.kind === 'deckCut') {
@@ -161,9 +67,11 @@ function settle(
   between: OperationEntry[]
 ): Settlement {
   const measured = sourcedPours(after.pours)
-  const perMm = perMmOf(ledger, lessons, cylinder, ledger.place.get(after.pours[0]!.id))
-  const predicted = linear([[1, start], ...between.map((op): [number, Sourced] =>
-    [1, wholeChange(ledger, op, perMm, cylinder)])])
+  const known = { ledger, lessons, before: ledger.place.get(after.pours[0]!.id)! }
+  const predicted = linear([
+    [1, start], ...predictedChanges(between.filter(changesChamber), known, cylinder).map((change): [number, Sourced] => [1, change]),
+    ...between.filter(op => !changesChamber(op)).map((op): [number, Sourced] => [1, wholeChange(ledger, op, cylinder)])
+  ])
   const drawn = between.reduce((cc, op) => cc + (op.kind === 'relief' ? (op.body.drawn ?? op.body.added).value : 0), 0)
   // On the lathe as by hand: what came out, as a share of what was set or drawn.
   const relieved = before.length > 0 && between.every(op => op.kind === 'relief' && (op.body.reliefs?.length || op.body.turned)) && drawn > 0.1
@@ -190,7 +98,7 @@ export interface ReliefLesson { share: Sourced, count: number }
  */
 export function reliefLesson(settlements: Settlement[]): ReliefLesson | undefined {
   const shares = settlements.flatMap(s => s.reliefShare ?? [])
-  return shares.length === 0 ? undefined : { share: inverseVarianceMean(shares), count: shares.length }
+  return shares.length === 0 ? undefined : { share: bestMean(shares), count: shares.length }
 }
 
 /**
@@ -205,7 +113,7 @@ export function reliefLesson(settlements: Settlement[]): ReliefLesson | undefine
  * @example reliefPrediction(4, { share: fromSource(1.2, 0.1, 'lesson'), count: 1 }) // { added: 4.4, u: 0.283 }
  */
 export function reliefPrediction(drawn: number, lesson?: ReliefLesson): { added: number, u: number } {
-  const share = inverseVarianceMean([fromSource(1, DEFAULT_U.drawnRelative, 'model:drawing'), ...lesson ? [lesson.share] : []])
+  const share = bestMean([fromSource(1, DEFAULT_U.drawnRelative, 'model:drawing'), ...lesson ? [lesson.share] : []])
   return { added: atLeast('drawn', drawn, 0) * share.value, u: Math.max(DEFAULT_U.addedFloor, drawn * uncertainty(share)) }
 }
 
@@ -219,7 +127,7 @@ export function reliefPrediction(drawn: number, lesson?: ReliefLesson): { added:
  * @example drawnFor(1.1, { share: fromSource(1.1, 0.01, 'lesson'), count: 1 }).drawn // 1.001
  */
 export function drawnFor(added: number, lesson?: ReliefLesson): { drawn: number, share: number } {
-  const share = inverseVarianceMean([fromSource(1, DEFAULT_U.drawnRelative, 'model:drawing'), ...lesson ? [lesson.share] : []])
+  const share = bestMean([fromSource(1, DEFAULT_U.drawnRelative, 'model:drawing'), ...lesson ? [lesson.share] : []])
   return { drawn: above('added', added, 0) / share.value, share: uncertainty(share) }
 }
 
@@ -237,7 +145,6 @@ export function chamberNow(
   ledger: Ledger, lessons: Lesson[], cylinder: number, known?: { part: Part, place: number }
 ): ChamberNow | undefined {
   const list = stretches(ledger, cylinder)
-  const perMm = perMmOf(ledger, lessons, cylinder)
   let last = list.length - 1
   while (last >= 0 && list[last]!.pours.length === 0) last--
   const pouredAt = last >= 0 ? ledger.place.get(list[last]!.pours.at(-1)!.id)! : -1
@@ -256,7 +163,7 @@ export function chamberNow(
   }
   if (!part) return undefined
   return {
-    part: afterOperations(part, since, perMm, cylinder),
+    part: afterOperations(part, since, { ledger, lessons }, cylinder),
     pours: list.at(-1)!.pours
   }
 }
@@ -272,24 +179,23 @@ export function chamberAt(ledger: Ledger, lessons: Lesson[], cylinder: number, p
   const now = chamberNow(ledger, lessons, cylinder)?.part
   if (since.length === 0) return now
   const then = list.slice(0, list.length - since.length)
-  const perMm = perMmOf(ledger, lessons, cylinder)
   const last = then.map(s => s.pours.length > 0).lastIndexOf(true)
   if (last >= 0) {
     const { pours } = then[last]!
     const part: Part = { estimate: sourcedPours(pours), provenance: 'measured', entries: pours.map(pour => pour.id) }
-    return afterOperations(part, then.slice(last + 1).map(s => s.operation!), perMm, cylinder)
+    return afterOperations(part, then.slice(last + 1).map(s => s.operation!), { ledger, lessons }, cylinder)
   }
   return now && {
-    estimate: linear([[1, now.estimate], ...since.map((op): [number, Sourced] => [-1, predictedChange(op, perMm, cylinder)])]),
+    estimate: linear([[1, now.estimate], ...predictedChanges(since, { ledger, lessons }, cylinder).map((change): [number, Sourced] => [-1, change])]),
     provenance: 'derived', entries: [...now.entries, ...since.map(op => op.id)]
   }
 }
 
 /** A chamber's volume once operations have been done to it, by prediction. */
-export function afterOperations(part: Part, operations: ChamberOperation[], perMm: PerMm | undefined, cylinder: number): Part {
+export function afterOperations(part: Part, operations: ChamberOperation[], known: Known, cylinder: number): Part {
   if (operations.length === 0) return part
   return {
-    estimate: linear([[1, part.estimate], ...operations.map((op): [number, Sourced] => [1, predictedChange(op, perMm, cylinder)])]),
+    estimate: linear([[1, part.estimate], ...predictedChanges(operations, known, cylinder).map((change): [number, Sourced] => [1, change])]),
     // A book figure stays a claim, whatever has been cut off it.
     provenance: part.provenance === 'measured' ? 'derived' : part.provenance,
     entries: [...part.entries, ...operations.map(op => op.id)]

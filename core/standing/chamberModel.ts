@@ -34,7 +34,7 @@ function boreAlong(ledger: Ledger, cylinder: number): { x: number, provenance: P
  * Whether a cut came after the face that a drawing shows: as it was cast, as it stood at a time, or as it stood when it was
  * first kept. What was off by then is in the drawing, and is not taken off it again.
  */
-function faceShown(ledger: Ledger, entry: EntryOf<'chamberModel'> | undefined, face: string | undefined): (op: OperationEntry) => boolean {
+export function faceShown(ledger: Ledger, entry: EntryOf<'chamberModel'> | undefined, face: string | undefined): (op: OperationEntry) => boolean {
   if (face === AS_CAST) return () => true
   if (face !== undefined) return op => Date.parse(op.at) > Date.parse(face)
   // One that nobody has kept is drawn on what lies there.

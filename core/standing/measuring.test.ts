@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
-import { all, burette, head, mm, oneCylinder, READING_U, type Bench, nextMove } from '../../tests/support/ledgerBench'
+import { all, burette, head, mm, oneCylinder, PAIR_U, READING_U, type Bench, nextMove } from '../../tests/support/ledgerBench'
 import { NO_SOLIDS, clearancesOf, evenPlan, headCut, portRow, quantityOf, replay, ridgesOf, squishOf, type EvenBy, type PourBody, type Replay } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
@@ -72,7 +72,7 @@ describe('what was filled beside, and warmth', () => {
     for (const end of [55.6, 55.6]) pourOf(bench, { encloses: 'chamber', fills: [{ start: 0, end }], plateHole: cc(0.15), knownRelief: cc(0.25) })
     const { estimate } = open(bench).asIs[0]!.parts.chamber!
     expect(estimate.value).toBeCloseTo(55.2, 9)
-    expect(uncertainty(estimate)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U / Math.SQRT2, 0.03), 5)
+    expect(uncertainty(estimate)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), PAIR_U, 0.03), 5)
   })
   it('the scale’s own warmth and the liquid’s in the head, by hand', () => {
     const warm = oneCylinder()

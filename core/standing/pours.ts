@@ -1,4 +1,4 @@
-import { DEFAULT_U, fromSource, inverseVarianceMean, linear, type Sourced } from '../estimate'
+import { DEFAULT_U, fromSource, bestMean, linear, type Sourced } from '../estimate'
 import {
   combinePours, disagreementOf, leakWatch, pourVolume, scaleAtTemperature, warmedVolume, type Disagreement, type PourResult
 } from '../pour'
@@ -41,7 +41,8 @@ const results = new WeakMap<PourEntry, PourResult>()
 
 function resultOf(pour: PourEntry): PourResult {
   const { fills, instrument, scaleTemperature, warmer, liquidExpansion } = pour.body
-  const read = pourVolume(fills, instrument)
+  // No two pours are alike: an instrument of which nobody said how much it scatters is not taken for one that does not.
+  const read = pourVolume(fills, { ...instrument, repeatability: instrument.repeatability ?? DEFAULT_U.repeatability })
   const onScale = scaleTemperature ? scaleAtTemperature(read.value, instrument.expansion ?? 0, scaleTemperature.value) : read.value
   const inHead = warmer ? warmedVolume(onScale, liquidExpansion ?? 0, warmer.value) : onScale
   const value = inHead - takenOff(pour)
@@ -65,7 +66,7 @@ export function sourcedPours(pours: PourEntry[]): Sourced {
     if (group) group.push(pour)
     else byScale.set(scale, [pour])
   }
-  const poured = inverseVarianceMean([...byScale].map(([scale, group]) => {
+  const poured = bestMean([...byScale].map(([scale, group]) => {
     const combined = combinePours(group.map(pourResult))
     // own is that of the mean of n; each reading carries own·√n of itself, weighted 1/n.
     const perReading = combined.own * Math.sqrt(group.length)

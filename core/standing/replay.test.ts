@@ -108,8 +108,8 @@ describe('doubt by source', () => {
     // predicted 56.2 − 1.02 · 4.65 = 51.457, so the head gave 0.143 cc less than predicted
     expect(settled!.predicted.value).toBeCloseTo(51.457, 6)
     expect(settled!.difference.value).toBeCloseTo(0.143, 6)
-    // two readings, 1.02 mm · 0.0465 cc/mm of geometry, 4.65 · 0.02 mm of depth; no scale at all
-    const byHand = Math.hypot(READING_U, READING_U, 1.02 * 0.0465, 4.65 * 0.02)
+    // two readings, 1.02 mm · 0.0465 cc/mm of geometry, 4.65 · 0.02 mm of depth, 2 % a mm of walls; no scale at all
+    const byHand = Math.hypot(READING_U, READING_U, 1.02 * 0.0465, 4.65 * 0.02, 4.65 * 0.02 * 1.02 ** 2 / 2)
     expect(uncertainty(settled!.difference)).toBeCloseTo(byHand, 6)
     expect(settled!.difference.by.get('scale:long')).toBeCloseTo(0, 12)
     expect(settled!.lesson!.value).toBeCloseTo(4.6 / 1.02, 6)
@@ -144,9 +144,26 @@ describe('lessons', () => {
     const { estimate, lessons, geometry } = replay(bench.entries)!.perMm.get(1)!
     expect(geometry.estimate.value).toBeCloseTo(4.65, 10)
     expect(lessons[0]!.perMm.value).toBeCloseTo(4.5, 10)
-    // u: geometry 0.0465; lesson √(2·0.0408248² + (4.5·0.02)²) = 0.106927
-    const [wg, wl] = [1 / 0.0465 ** 2, 1 / (2 * READING_U ** 2 + 0.09 ** 2)]
-    expect(estimate.value).toBeCloseTo((4.65 * wg + 4.5 * wl) / (wg + wl), 6)
+    // At the face, 1 mm up: geometry 0.0465 and 4.65·0.02 of the lean; the lesson, of half a mm up, √(2·0.0408248² + (4.5·0.02)²)
+    // and 4.5·0.01 of the same lean, so that the weights are Vl − C to Vg − C.
+    const [lg, ll] = [4.65 * 0.02, 4.5 * 0.01]
+    const [vg, vl, c] = [0.0465 ** 2 + lg ** 2, 2 * READING_U ** 2 + 0.09 ** 2 + ll ** 2, lg * ll]
+    expect(estimate.value).toBeCloseTo((4.65 * (vl - c) + 4.5 * (vg - c)) / (vg + vl - 2 * c), 6)
+    // What another chamber's pours tell of the same cut shares its depth's doubt: it hardly adds.
+    const six = oneCylinder(6)
+    const alone = oneCylinder(6)
+    for (const c of [1, 2, 3, 4, 5, 6]) {
+      six.pour(c, 56.2)
+      if (c === 1) alone.pour(c, 56.2)
+    }
+    for (const b of [six, alone]) b.cut(1, 1)
+    for (const c of [1, 2, 3, 4, 5, 6]) {
+      six.pour(c, 51.7)
+      if (c === 1) alone.pour(c, 51.7)
+    }
+    const u = (b: Bench) => uncertainty(replay(b.entries)!.perMm.get(1)!.estimate)
+    expect(u(six)).toBeLessThan(u(alone))
+    expect(u(six)).toBeGreaterThan(0.9 * u(alone))
   })
   it('come from one kind of work only, with a measured depth, between two pours', () => {
     const reason = (work: (bench: Bench) => void, before = true, after = 51) => {

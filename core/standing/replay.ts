@@ -1,15 +1,14 @@
 import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
-import {
-  afterOperations, chamberAt, chamberNow, lessonsOf, perMmOf, settlementsOf, type Lesson, type PerMm, type Settlement
-} from './chamberHistory'
+import { afterOperations, chamberAt, chamberNow, settlementsOf, type Settlement } from './chamberHistory'
 import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type OperationKind, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf } from './crown'
 import { heightsOf, withHeights, type HeightsStanding } from './heights'
 import { exhaustPort } from './portTiming'
+import { lessonsOf, perMmOf, type Lesson, type PerMm } from './lessons'
 import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
 import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
-import { CHAMBER_OPERATIONS, lastPoured, wholeStretches } from './stretches'
+import { CHAMBER_OPERATIONS, lastPoured, wholeStretches, type ChamberOperation } from './stretches'
 import type { Disagreement } from '../pour'
 import { knownQuantity, statedQuantity } from './statements'
 
@@ -151,10 +150,9 @@ function stackOf(
     if (since.length === 0 && planned.length === 0) measuredTotal = poured
   }
 
-  const perMm = perMmOf(ledger, lessons, cylinder)
   const changes = operationsOn(planned, ledger.layout, cylinder, CHAMBER_OPERATIONS)
   if (parts.chamber) {
-    parts.chamber = afterOperations(parts.chamber, changes as Parameters<typeof afterOperations>[1], perMm, cylinder)
+    parts.chamber = afterOperations(parts.chamber, changes as ChamberOperation[], { ledger, lessons }, cylinder)
   }
   if (!countsCrevice) delete parts.crevice
   return { parts, measuredTotal }

@@ -1,4 +1,5 @@
 import { operationsOn, type Enclosed, type EntryOf, type Ledger, type OperationEntry, type OperationKind } from '../ledger'
+import { remembered } from './remembered'
 
 /** Operations that change a chamber's volume. */
 export const CHAMBER_OPERATIONS = ['faceCut', 'relief', 'seatWork'] as const
@@ -11,16 +12,8 @@ const WHOLE_OPERATIONS = [...CHAMBER_OPERATIONS, 'deckCut', 'gasketChange', 'spa
 /** A stretch of a volume's life between two changes, and the pours that fall in it. */
 export interface Stretch<Op extends OperationEntry = OperationEntry> { operation?: Op, pours: EntryOf<'pour'>[] }
 
-/** A ledger never changes once it is open, and every figure of a chamber begins with its stretches. */
-const known = new WeakMap<Ledger, Map<string, Stretch[]>>()
-
 function cut(ledger: Ledger, cylinder: number, encloses: Enclosed, kinds: readonly OperationKind[]): Stretch[] {
-  const ofLedger = known.get(ledger) ?? new Map<string, Stretch[]>()
-  known.set(ledger, ofLedger)
-  const name = `${encloses} ${cylinder}`
-  const found = ofLedger.get(name) ?? stretchesOf(ledger, cylinder, encloses, kinds)
-  ofLedger.set(name, found)
-  return found
+  return remembered(ledger, `stretches ${encloses} ${cylinder}`, () => stretchesOf(ledger, cylinder, encloses, kinds))
 }
 
 function stretchesOf(ledger: Ledger, cylinder: number, encloses: Enclosed, kinds: readonly OperationKind[]): Stretch[] {

@@ -7,9 +7,9 @@ export type KeptInstrument = InstrumentFigures & { id: string, checked?: CheckRe
 /** A gauge of the bench that sends readings. */
 export interface BenchGauge { id: string, name: string, measures: 'volume' | 'length' | 'mass', unit: string, resolution: number }
 
-/** An instrument as a pour copies it: with the correction and the doubt that its check pour gave it. */
+/** An instrument as a pour copies it: the maker's figures, the correction of its check pour and how sure that is where it was made. */
 export function inUse({ checked, ...bought }: KeptInstrument): Bodies['pour']['instrument'] & { id: string } {
-  return checked ? { ...bought, correction: checked.correction, tolerance: checked.tolerance } : bought
+  return checked ? { ...bought, correction: checked.correction, check: { at: checked.known, u: checked.u / checked.correction * checked.known } } : bought
 }
 
 /** A stored entry that the checks of today would not let through: it is shown, and counts for nothing until it is taken out. */

@@ -114,11 +114,16 @@ function instrumentOf(line: Line, { instrument }: Defaults): object {
   return given({
     name: cell('instrument') || 'Unnamed glass', kind: cell('instrument_kind') || 'burette', capacity: needed(line, 'capacity_cc'),
     tolerance: numeric(line, 'tolerance_cc') ?? 0.2, resolution: numeric(line, 'resolution_cc') ?? 0.1, scale: cell('scale') || 'deliver',
-    film: numeric(line, 'film_cc') ?? 0, repeatability: numeric(line, 'repeatability_cc') ?? 0, expansion: numeric(line, 'expansion'),
-    correction: numeric(line, 'correction'),
+    film: numeric(line, 'film_cc') ?? 0, repeatability: numeric(line, 'repeatability_cc'), expansion: numeric(line, 'expansion'),
+    correction: numeric(line, 'correction'), check: checkOf(line),
     // The same glass by the same name: its scale's error stays one source over all its pours.
     id: cell('instrument_id') || uuidv5(`instrument/${cell('instrument')}/${cell('capacity_cc')}`, NAMES)
   })
+}
+
+function checkOf(line: Line): { at: number, u: number } | undefined {
+  const at = numeric(line, 'check_at_cc')
+  return at === undefined ? undefined : { at, u: needed(line, 'check_u_cc') }
 }
 
 function frameOf({ cell }: Line, defaults: Defaults): Pick<SentEntry, 'at' | 'hand' | 'v'> & { note?: string } {

@@ -21,7 +21,7 @@ export const COLUMNS: Record<FileKind, Column[]> = {
     ...named('at cylinder encloses'), ...named('fills', { needed: true }), ...named('volume_cc u_cc'), ...named('typed', { text: true }),
     ...named('sealed plug_column_cc depth_mm plate_hole_cc known_relief_cc glass_c warmer_k liquid_expansion watch_s watch_reading'), ...named('vessel', { text: true }),
     ...named('after_work'), ...named('instrument', { text: true }),
-    ...named('instrument_kind capacity_cc tolerance_cc resolution_cc scale film_cc repeatability_cc expansion correction instrument_id hand'), ...named('note', { text: true }),
+    ...named('instrument_kind capacity_cc tolerance_cc resolution_cc scale film_cc repeatability_cc expansion correction check_at_cc check_u_cc instrument_id hand'), ...named('note', { text: true }),
     ...named('typed_as', { text: true }), ...named('standing id')
   ],
   deck: spots(),
@@ -57,8 +57,8 @@ function pourRow(pour: Extract<Entry, { kind: 'pour' }>, standing: Standing): Ro
     liquid_expansion: body.liquidExpansion ?? '', watch_s: body.watch?.seconds ?? '', watch_reading: body.watch?.reading ?? '', vessel: body.vessel ?? '',
     after_work: body.afterWork === undefined ? '' : body.afterWork ? 'yes' : 'no',
     instrument: instrument.name, instrument_kind: instrument.kind, capacity_cc: instrument.capacity, tolerance_cc: instrument.tolerance,
-    resolution_cc: instrument.resolution, scale: instrument.scale ?? 'deliver', film_cc: instrument.film ?? 0, repeatability_cc: instrument.repeatability ?? 0,
-    expansion: instrument.expansion ?? '', correction: instrument.correction ?? '', instrument_id: instrument.id ?? '',
+    resolution_cc: instrument.resolution, scale: instrument.scale ?? 'deliver', film_cc: instrument.film ?? 0, repeatability_cc: instrument.repeatability ?? '',
+    expansion: instrument.expansion ?? '', correction: instrument.correction ?? '', check_at_cc: instrument.check?.at ?? '', check_u_cc: instrument.check?.u ?? '', instrument_id: instrument.id ?? '',
     hand: pour.hand, note: pour.note ?? '', typed_as: typedAs(body), standing, id: pour.id
   }
 }

@@ -33,10 +33,13 @@ export class Bench {
 export const all: Scope = { level: 'build' }
 export const head: Scope = { level: 'head', head: 1 }
 export const mm = (value: number): Figure => ({ value, unit: 'mm', typed: String(value) })
-export const burette: Instrument & { name: string } = { id: 'long', name: 'long', kind: 'burette', capacity: 100, tolerance: 0.2, resolution: 0.1 }
+/** One that scatters no more than it is read, so that doubts can be added up by hand. */
+export const burette: Instrument & { name: string } = { id: 'long', name: 'long', kind: 'burette', capacity: 100, tolerance: 0.2, resolution: 0.1, repeatability: 0 }
 /** 0.2/√3, and √(2·0.01/12). */
 export const SCALE_U = 0.1154701
 export const READING_U = 0.0408248
+/** Two readings that agree: √(8·0.0408248²/9/2). */
+export const PAIR_U = 0.0272166
 
 /** One cylinder of the launch engine, every dimension without doubt but the ones a test adds. */
 export function oneCylinder(cylinders = 1): Bench {

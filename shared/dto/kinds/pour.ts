@@ -4,7 +4,7 @@ import { DomainError, ENCLOSED, KINDS, pourResult, watchOf, type Enclosed, type 
 import { sayRefusal } from '#shared/words/domain'
 import { EachFields, Fields, FigureIn, NumberIn, OneOf, PlainName, Sound } from '../decorators'
 import { uuidFault } from '../identity'
-import { InstrumentFigures } from '../instrument'
+import { GlassFigures } from '../instrument'
 import type { FieldProblem } from '../problem'
 
 const { bounds } = KINDS.pour
@@ -14,9 +14,18 @@ class FillBody {
   @NumberIn('the end reading', -1e6, 1e6) end!: number
 }
 
-class PouredWith extends InstrumentFigures {
+class CheckedAt {
+  @NumberIn('the volume of the check, in cc', 0.1, 5000) at!: number
+  @NumberIn('the doubt of the check, in cc', 0, 100) u!: number
+}
+
+/** As a pour copies it: a file may not say how much it scatters, or whether it was checked. */
+class PouredWith extends GlassFigures {
   @Sound(uuidFault) id!: string
   @IsOptional() @NumberIn('the correction', 0.8, 1.25) correction?: number
+  @IsOptional() @Fields('A check has the volume it was made at, and its doubt there.')
+  @ValidateNested() @Type(() => CheckedAt) check?: CheckedAt
+  @IsOptional() @NumberIn('the repeatability, in cc', 0, 10) repeatability?: number
 }
 
 class WatchBody {

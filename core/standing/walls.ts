@@ -1,0 +1,96 @@
+import { WALL_SLOPE, WALL_SLOPE_OF, exact, fromSource, type Sourced } from '../estimate'
+import { headOf, operationsOn, type EntryOf, type Ledger } from '../ledger'
+import { faceShown } from './chamberModel'
+import { specEntry } from './chamberSpecs'
+import type { Part } from './part'
+import { remembered } from './remembered'
+import { cutPlane, mouthArea } from './statements'
+
+/** Places of a chamber's face cuts and how much was off its first face after each, mm over the bore's centre. */
+interface FaceLife { places: number[], depths: number[] }
+
+function lifeOf(ledger: Ledger, cylinder: number): FaceLife {
+  return remembered(ledger, `face ${cylinder}`, () => {
+    const life: FaceLife = { places: [], depths: [] }
+    let depth = 0
+    for (const op of operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])) {
+      depth += cutPlane(op as EntryOf<'faceCut'>, cylinder).depth
+      life.places.push(ledger.place.get(op.id)!)
+      life.depths.push(depth)
+    }
+    return life
+  })
+}
+
+/**
+ * How far a chamber's face lies over its first one, over the bore's centre.
+ *
+ * @param place the moment: what was cut from it on does not count
+ * @returns mm, 0 before the first cut
+ * @example faceDepth(ledger, 1, NOW) // 0.5
+ */
+export function faceDepth(ledger: Ledger, cylinder: number, place: number): number {
+  const { places, depths } = lifeOf(ledger, cylinder)
+  let [low, high] = [0, places.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (places[middle]! < place) low = middle + 1
+    else high = middle
+  }
+  return low === 0 ? 0 : depths[low - 1]!
+}
+
+/** A cut shallower than this tells no lean of walls, mm. */
+const TELLING = 0.2
+
+/** The lean of a drawing's walls by what a flat cut takes of its solid: cc on the whole, and cc per mm at its end. */
+function byItsSolid(ledger: Ledger, cylinder: number): number | undefined {
+  return [...ledger.done, ...ledger.planned].flatMap((op) => {
+    if (op.kind !== 'faceCut' || op.body.slopeX || op.body.slopeY) return []
+    const removed = op.body.removed?.find(r => r.cylinder === cylinder)
+    const depth = op.body.depth.value
+    return removed && removed.cc > 0 && depth >= TELLING ? [2 * (1 - removed.perMm * depth / removed.cc) / depth] : []
+  }).at(-1)
+}
+
+/**
+ * How much of its open area a chamber loses with each mm its face goes up into it, as a share.
+ *
+ * @returns 1/mm, + where it narrows towards its roof; one source for a head
+ * Source: −(dA/dz)/A. Of a drawing by what a flat cut takes of its solid; else what is usual of its kind
+ *   ({@link WALL_SLOPE_OF}). A turned head is open over its whole bore, however deep.
+ * @example wallSlope(ledger, 1).value // 0.025, a wedge that nobody drew
+ */
+export function wallSlope(ledger: Ledger, cylinder: number): Sourced {
+  const { engine } = ledger.layout
+  if (engine?.head === 'turned') return exact(0)
+  return remembered(ledger, `walls ${cylinder}`, () => {
+    const source = `model:walls${headOf(ledger.layout, cylinder)}`
+    const told = byItsSolid(ledger, cylinder)
+    if (told !== undefined) return fromSource(told, WALL_SLOPE.drawnU, source)
+    const { value, u } = engine ? WALL_SLOPE_OF[engine.chamber] : WALL_SLOPE
+    return fromSource(value, u, source)
+  })
+}
+
+/** The open area of a chamber, mm², and how far the face that it is of lies over the first one. */
+export interface Mouth { area: Part, at: number }
+
+/**
+ * @returns the mouth as it was stated, drawn or guessed, and at which face; undefined without a bore
+ * @example mouth(ledger, 1)?.at // 0.5, stated after a cut of half a mm
+ */
+export function mouth(ledger: Ledger, cylinder: number): Mouth | undefined {
+  return remembered(ledger, `mouth ${cylinder}`, () => {
+    const area = mouthArea(ledger, cylinder)
+    if (!area) return undefined
+    const of = area.entries[0]
+    const drawn = specEntry(ledger, cylinder)
+    if (drawn && of === drawn.id) {
+      const shows = faceShown(ledger, drawn, drawn.body.face)
+      const before = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut']).filter(op => !shows(op)).at(-1)
+      return { area, at: before ? faceDepth(ledger, cylinder, ledger.place.get(before.id)! + 1) : 0 }
+    }
+    return { area, at: of === undefined || area.provenance === 'assumed' ? 0 : faceDepth(ledger, cylinder, ledger.place.get(of)!) }
+  })
+}
