@@ -125,7 +125,40 @@ describe('what is no chamber', () => {
   })
   it('corners that lie on one spot are one: a mesh read from triangles alone is closed too', () => {
     const loose = new Float64Array([...solid.triangles].flatMap(t => [...solid.positions.slice(3 * t, 3 * t + 3)]))
-    expect(meshVolume({ positions: loose, triangles: Uint32Array.from({ length: loose.length / 3 }, (_, i) => i) })).toBeCloseTo(6, 12)
+    const apart = Uint32Array.from({ length: loose.length / 3 }, (_, i) => i)
+    expect(meshVolume({ positions: loose, triangles: apart })).toBeCloseTo(6, 12)
+    // As a file writer rounds, across a cell's side as well as inside it.
+    fc.assert(fc.property(fc.integer({ min: 1, max: 99 }), fc.double({ min: -5e-7, max: 5e-7, noNaN: true }), (seed, by) => {
+      const off = loose.map((v, i) => (i * 7919 + seed) % 3 === 0 ? v + by : v)
+      expect(meshVolume({ positions: off, triangles: apart })).toBeCloseTo(6, 5)
+    }), { numRuns: 60 })
+    expect(() => meshVolume({ positions: loose.map((v, i) => i === 0 ? v + 0.001 : v), triangles: apart })).toThrow(/open at/)
+  })
+  const joined = (...parts: ReturnType<typeof box>[]) => ({
+    positions: new Float64Array(parts.flatMap(p => [...p.positions])),
+    triangles: new Uint32Array(parts.flatMap((p, i) => [...p.triangles].map(t => t + i * 8)))
+  })
+  const inward = (at: [number, number, number]) => {
+    const other = box(4, 4, 4, at)
+    return { ...other, triangles: other.triangles.slice().reverse() }
+  }
+  it('bodies that lie apart add up, and side by side too', () => {
+    expect(meshVolume(joined(solid, box(4, 4, 4, [40, 0, 0])))).toBeCloseTo(6.064, 12)
+    expect(meshVolume(joined(solid, box(20, 30, 10, [20, 0, 0])))).toBeCloseTo(12, 12)
+  })
+  it.each([
+    ['one inside the other', joined(solid, box(4, 4, 4, [0, 0, 2])), /2 bodies that may run into each other/],
+    ['one that runs into the other', joined(solid, box(20, 30, 10, [5, 5, 5])), /2 bodies that may run into each other/],
+    ['one turned inside out beside it', joined(solid, inward([40, 0, 0])), /1 of 2 bodies turned inside out/],
+    ['one turned inside out within it', joined(solid, inward([0, 0, 2])), /1 of 2 bodies turned inside out/]
+  ])('two bodies, %s, are refused', (_, mesh, says) => expect(() => meshVolume(mesh)).toThrow(says))
+  it('a corner that is no number any more is told, whatever is asked, and never taken for one under the cut', () => {
+    for (const corner of [0, 12, 14, 23]) {
+      const spoilt = { positions: solid.positions.slice(), triangles: solid.triangles }
+      meshVolume(spoilt)
+      spoilt.positions[corner] = NaN
+      for (const ask of [() => meshVolume(spoilt), () => volumeAboveCut(spoilt, flat(1)), () => openingArea(spoilt, flat(9)), () => cutDepthForVolume(spoilt, 3, flat(0))]) expect(ask).toThrow(RangeError)
+    }
   })
 })
 

@@ -12,13 +12,18 @@ function checkCut({ depth, slopeX, slopeY }: Cut): void {
   finite('cut.slopeY', slopeY)
 }
 
+/** What lies over a plane: mm³ and the opening in mm². One for all calls: nothing is made anew for a pass. */
+const found = { volume: 0, opening: 0 }
+
 /**
- * Σ over the triangles, clipped at the plane, of either ∫ height dA (the volume over it) or ∫ dA (the opening). The
+ * Σ over the triangles, clipped at the plane, of ∫ height dA (the volume over it) and of ∫ dA (the opening), in one pass. The
  * shear z − slope·(x, y) keeps volumes, and turns the cut into a level one; over a level plane the lid that the cut
  * leaves adds nothing to the first sum and is what the second one finds.
+ *
+ * @throws RangeError when a corner is no number any more
  */
-function over({ positions: p, triangles: t }: Mesh, depth: number, slopeX: number, slopeY: number, volume: boolean): number {
-  let sum = 0
+function over({ positions: p, triangles: t }: Mesh, depth: number, slopeX: number, slopeY: number): typeof found {
+  let [volume, opening, all] = [0, 0, 0]
   for (let i = 0; i < t.length; i += 3) {
     const a = 3 * t[i]!
     const b = 3 * t[i + 1]!
@@ -32,13 +37,16 @@ function over({ positions: p, triangles: t }: Mesh, depth: number, slopeX: numbe
     const ha = p[a + 2]! - depth - slopeX * ax - slopeY * ay
     const hb = p[b + 2]! - depth - slopeX * bx - slopeY * by
     const hc = p[c + 2]! - depth - slopeX * cx - slopeY * cy
+    // A corner that was put out of order after the mesh was looked at would be taken for one below the plane.
+    all += ha + hb + hc
     const upA = ha > 0
     const upB = hb > 0
     const upC = hc > 0
     if (!upA && !upB && !upC) continue
     const area = ((bx - ax) * (cy - ay) - (cx - ax) * (by - ay)) / 2
     if (upA && upB && upC) {
-      sum += volume ? area * (ha + hb + hc) / 3 : area
+      volume += area * (ha + hb + hc) / 3
+      opening += area
       continue
     }
     // The corner that is alone on its side of the plane cuts a triangle off: its share of the area, and its height.
@@ -46,10 +54,13 @@ function over({ positions: p, triangles: t }: Mesh, depth: number, slopeX: numbe
     const one = upA === upB ? ha : upA === upC ? hc : hb
     const two = upA === upB ? hb : upA === upC ? ha : hc
     const share = alone * alone / ((alone - one) * (alone - two))
-    if (alone > 0) sum += volume ? area * share * alone / 3 : area * share
-    else sum += volume ? area * ((ha + hb + hc) / 3 - share * alone / 3) : area * (1 - share)
+    volume += alone > 0 ? area * share * alone / 3 : area * ((ha + hb + hc) / 3 - share * alone / 3)
+    opening += area * (alone > 0 ? share : 1 - share)
   }
-  return sum
+  finite('mesh.positions', all)
+  found.volume = volume
+  found.opening = opening
+  return found
 }
 
 /**
@@ -65,7 +76,7 @@ function over({ positions: p, triangles: t }: Mesh, depth: number, slopeX: numbe
 export function volumeAboveCut(mesh: Mesh, cut: Cut): number {
   checkMesh(mesh)
   checkCut(cut)
-  return Math.max(0, over(mesh, cut.depth, cut.slopeX, cut.slopeY, true)) / 1000
+  return Math.max(0, over(mesh, cut.depth, cut.slopeX, cut.slopeY).volume) / 1000
 }
 
 /**
@@ -82,7 +93,7 @@ export function openingArea(mesh: Mesh, cut: Cut): number {
   checkMesh(mesh)
   checkCut(cut)
   // Where the plane passes under the whole mouth the sum is nothing but what rounding left of it, of either sign.
-  return Math.max(0, over(mesh, cut.depth, cut.slopeX, cut.slopeY, false))
+  return Math.max(0, over(mesh, cut.depth, cut.slopeX, cut.slopeY).opening)
 }
 
 /**
@@ -113,10 +124,11 @@ export function cutDepthForVolume(mesh: Mesh, targetVolume: number, { slopeX, sl
   let depth = low
   // Fifty halvings are beyond the resolution of a double; Newton needs a handful.
   for (let i = 0; i < 60 && high - low > 1e-8; i++) {
-    const left = over(mesh, depth, slopeX, slopeY, true) / 1000 - targetVolume
+    const { volume, opening } = over(mesh, depth, slopeX, slopeY)
+    const left = volume / 1000 - targetVolume
     if (left > 0) low = depth
     else high = depth
-    const step = left * 1000 / over(mesh, depth, slopeX, slopeY, false)
+    const step = left * 1000 / opening
     if (Math.abs(step) < 1e-9) return depth + step
     const next = depth + step
     depth = next > low && next < high ? next : (low + high) / 2

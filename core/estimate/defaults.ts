@@ -88,13 +88,26 @@ export const STAND_IN = {
   gasketThickness: { value: 1.2, u: 0.25 },
   gasketBore: { ofBore: 1.02, u: 0.8 },
   boreSpacing: { ofBore: 1.12, u: 4 },
-  bearingPlay: { value: 0.09, u: 0.03 },
-  heatGrowth: { value: 0.08, u: 0.05 },
+  /** Oil clearances go with the size of what they are in. */
+  bearingPlay: { ofBore: 0.00098, relativeU: 0.33 },
   /** Weights and sections go with the bore's cube and square; their doubt is a share. */
   pistonMass: { ofBoreCube: 7.96e-7, relativeU: 0.25 },
   rodBeamMass: { ofBoreCube: 3.21e-7, relativeU: 0.3 },
   rodSection: { ofBoreSquare: 0.0177, relativeU: 0.3 }
 } as const
+
+/**
+ * A rod's usual section and weight against a steel one's for the same engine: the lighter metals are made thicker, and weigh
+ * by their density (2.8 and 4.43 against 7.85 g/cc).
+ */
+export const ROD_STAND_IN = {
+  steel: { rodSection: 1, rodBeamMass: 1 },
+  aluminium: { rodSection: 1.75, rodBeamMass: 0.62 },
+  titanium: { rodSection: 1.1, rodBeamMass: 0.62 }
+} as const
+
+/** Sizes that stand in where heat is worked out and nobody stated them: rod length by the stroke, gudgeon pin to crown by the bore. */
+export const HEAT_STAND_IN = { rodOfStroke: 1.75, compressionOfBore: 0.4 } as const
 
 /** Mouth of a chamber as a share of the bore circle, where nobody has stated it and nobody said of what kind it is. */
 export const STAND_IN_MOUTH_SHARE = { value: 0.8, relativeU: 0.15 } as const

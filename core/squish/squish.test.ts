@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import {
-  axialGap, bandEdgeShift, bowlVolume, peakSquishVelocity, rodStretch, runningGap, planeAt, spotPlane, squishAreaOver, squishShare, squishVelocity, turnedHeadPlan
+  axialGap, bandEdgeShift, bowlVolume, heatCloses, peakSquishVelocity, rodStretch, runningGap, planeAt, spotPlane, squishAreaOver, squishShare, squishVelocity, turnedHeadPlan
 } from '.'
 
 const launch = { bore: 92, stroke: 85, rodLength: 150, rpm: 5000, squishArea: 1998, bandEdge: 87.6, clearanceAtTdc: 1.26, bowlVolume: 57.3271 }
@@ -90,6 +90,8 @@ describe('readings at several spots', () => {
   })
   it('never claims less doubt than one reading has', () => {
     expect(spotPlane([{ x: 0, y: 1, value: 1 }, { x: 0, y: -1, value: 1 }], 0.02).u).toBeCloseTo(0.02 / Math.SQRT2, 9)
+    // All on one side the middle is only reached along the slope: places at 10, 30, 40 mm, (AᵀA)⁻¹₀₀ = Σx²/(n·Σx² − (Σx)²) = 2600/1400.
+    expect(spotPlane([10, 30, 40].map(x => ({ x, y: 0, value: 1 + x * 0.001 })), 0.02).u).toBeCloseTo(0.02 * Math.sqrt(2600 / 1400), 9)
     expect(() => spotPlane([])).toThrow(/spots is 0/)
     expect(() => spotPlane([{ x: NaN, y: 0, value: 1 }])).toThrow(/spots\[0\]\.x/)
   })
@@ -120,6 +122,15 @@ describe('the gap when it runs', () => {
   })
   it('takes every loss off the cold gap', () => {
     expect(runningGap({ cold: 1.26, rodStretch: 0.065, bearings: 0.09, rock: 0.04, thermal: 0.05 })).toBeCloseTo(1.015, 9)
+    // 150·11.7e−6·90 + 37·21e−6·180 + 42.5·11.7e−6·80 − 229.5·11e−6·70
+    const parts = { rodLength: 150, crankRadius: 42.5, compressionHeight: 37, rod: 'steel' } as const
+    expect(heatCloses({ ...parts, block: 'iron' }).value).toBeCloseTo(0.15795 + 0.13986 + 0.03978 - 0.176715, 6)
+    expect(heatCloses({ ...parts, block: 'aluminium' }).value).toBeCloseTo(0.33759 - 0.35343, 6)
+    expect(heatCloses({ ...parts, rod: 'aluminium', block: 'iron' }).value - heatCloses({ ...parts, block: 'iron' }).value).toBeCloseTo(150 * 11.3e-6 * 90, 9)
+    // Nobody said which block: in between, and unsure by as much as lies between them.
+    expect(heatCloses(parts).value).toBeCloseTo((0.160875 - 0.01584) / 2, 6)
+    expect(heatCloses(parts).u).toBeGreaterThan(heatCloses({ ...parts, block: 'iron' }).u)
+    expect(() => heatCloses({ ...parts, rodLength: 0 })).toThrow(/rodLength/)
     expect(() => runningGap({ cold: 1, rodStretch: -1, bearings: 0, rock: 0, thermal: 0 })).toThrow(/rodStretch/)
   })
 })

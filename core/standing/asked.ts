@@ -4,7 +4,8 @@ import type { RodMaterial } from '../squish'
 import { chamberModel, type ChamberModel } from './chamberModel'
 import type { Part } from './part'
 import type { Replay } from './replay'
-import { rodOf, squishStanding, type SquishStanding } from './squishStanding'
+import { materialsOf } from './materials'
+import { squishStanding, type SquishStanding } from './squishStanding'
 import { statedQuantity } from './statements'
 import { clearanceSteps, type ClearanceStep } from './valves'
 
@@ -70,7 +71,7 @@ export function squishOf(r: Replay | undefined, cylinder: number, column: 'asIs'
  *
  * @example rodMaterialOf(standing, 1) // 'aluminium'
  */
-export const rodMaterialOf = (r: Replay | undefined, cylinder: number): RodMaterial | undefined => r && rodOf(r.ledger, cylinder)
+export const rodMaterialOf = (r: Replay | undefined, cylinder: number): RodMaterial | undefined => r && materialsOf(r.ledger, cylinder).rod
 
 /**
  * Area of the squish band over the piston, and the length of its inner edge.

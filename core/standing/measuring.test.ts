@@ -74,6 +74,20 @@ describe('what was filled beside, and warmth', () => {
     expect(estimate.value).toBeCloseTo(55.2, 9)
     expect(uncertainty(estimate)).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), PAIR_U, 0.03), 5)
   })
+  it('scatters as much as usual where nobody said how much its glass does, and a checked glass is sure where it was checked', () => {
+    const own = (instrument: Partial<typeof burette> & { check?: { at: number, u: number } }, end = 55.6) => {
+      const bench = oneCylinder()
+      bench.pour(1, end, { ...burette, ...instrument })
+      return uncertainty(open(bench).asIs[0]!.parts.chamber!.estimate)
+    }
+    expect(own({ repeatability: undefined })).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U, 0.08), 5)
+    expect(own({ repeatability: 0 })).toBeCloseTo(Math.hypot(0.2 / Math.sqrt(3), READING_U), 5)
+    // Checked at 33.5 to 0.05: there that alone; at 55.6 the factor's part and 22.1/33.5 of the maker's curve.
+    const check = { at: 33.5, u: 0.05 }
+    expect(own({ check }, 33.5)).toBeCloseTo(Math.hypot(0.05, READING_U), 5)
+    expect(own({ check })).toBeCloseTo(Math.hypot(0.05 * 55.6 / 33.5, 0.2 / Math.sqrt(3) * 22.1 / 33.5, READING_U), 5)
+    expect(own({ check }, 80)).toBeGreaterThan(own({}, 80))
+  })
   it('the scale’s own warmth and the liquid’s in the head, by hand', () => {
     const warm = oneCylinder()
     // 60 cc on a plastic scale at 35 °C: 60.315; then 4 K warmer alcohol in the head: × 1.0044
@@ -158,6 +172,22 @@ describe('squish', () => {
     expect(squishOf(open(bench), 1).gap!.estimate.value).toBeCloseTo(1.76, 9)
     bench.add('faceCut', head, { state: 'done', depth: mm(0.6), measured: mm(0.6) })
     expect(squishOf(open(bench), 1).gap!.estimate.value).toBeCloseTo(1.56, 9)
+  })
+  it('takes what stands in for rod and heat by their metals and the engine’s size', () => {
+    const running = (metals: { material?: 'steel' | 'aluminium', block?: 'iron' | 'aluminium' }[]) => {
+      const bench = oneCylinder()
+      bench.state('rodLength', 150)
+      bench.state('revs', 5500)
+      for (const of of metals) bench.add('rod', all, of)
+      return squishOf(open(bench), 1).running!
+    }
+    const [steel, light, said] = [running([]), running([{ material: 'aluminium' }]), running([{ block: 'iron' }, { material: 'aluminium' }])]
+    // 206/71 as soft, 1.75 times as thick, its beam 0.62 of the weight.
+    expect(light.stretch.estimate.value / steel.stretch.estimate.value).toBeCloseTo(206 / 71 / 1.75 * (0.6199 + 0.62 * 0.12498) / (0.6199 + 0.12498), 2)
+    expect(light.heat.estimate.value - steel.heat.estimate.value).toBeCloseTo(150 * 11.3e-6 * 90, 6)
+    expect(said).toMatchObject({ material: 'aluminium', block: 'iron' })
+    expect(said.heat.estimate.value).toBeGreaterThan(light.heat.estimate.value)
+    expect(uncertainty(said.heat.estimate)).toBeLessThan(uncertainty(light.heat.estimate))
   })
   it('loses rod stretch, play, rock and heat when it runs, and stops where it would touch', () => {
     const bench = oneCylinder()

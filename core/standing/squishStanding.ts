@@ -1,8 +1,9 @@
 import {
   DEFAULT_U, carry, exact, fromSource, linear, uncertainty, type Sourced
 } from '../estimate'
-import { ROD_MODULUS, axialGap, rodStretch, runningGap, spotPlane, type RodMaterial, type SpotPlane } from '../squish'
-import { fit, live, NOW, ofKind, operationsOn, spotsOf, type Entry, type EntryOf, type Ledger, type OperationEntry, type Quantity } from '../ledger'
+import { ROD_MODULUS, axialGap, rodStretch, runningGap, spotPlane, type BlockMaterial, type RodMaterial, type SpotPlane } from '../squish'
+import { live, NOW, ofKind, operationsOn, spotsOf, type Entry, type EntryOf, type Ledger, type OperationEntry, type Quantity } from '../ledger'
+import { materialsOf } from './materials'
 import { NOTHING, combine, sum, weakest, type Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
 
@@ -21,6 +22,7 @@ export interface RunningSquish {
   material: RodMaterial
   /** Whether somebody said what the rod is made of. */
   materialStated: boolean
+  block?: BlockMaterial
 }
 
 /** Squish of one cylinder, lengths along the bore in mm. */
@@ -69,17 +71,6 @@ function causesOf(difference: number, recessStated: boolean): SquishCause[] {
     : ['gasketThinner', 'deckReadOffCentre', 'carbon', ...(recessStated ? ['recessSmaller' as const] : [])]
 }
 
-/** What the rod is made of: the statement that fits the cylinder best, the latest among equals. */
-export function rodOf(ledger: Ledger, cylinder: number): RodMaterial | undefined {
-  return closest(ofKind(ledger.live.entries, 'rod'), ledger, cylinder)?.body.material
-}
-
-/** The entry that fits a cylinder best, the latest among equals. */
-function closest<E extends Entry>(entries: E[], ledger: Ledger, cylinder: number): E | undefined {
-  return entries.filter(e => fit(e.scope, ledger.layout, cylinder) > 0)
-    .reduce<E | undefined>((best, e) => !best || fit(e.scope, ledger.layout, cylinder) >= fit(best.scope, ledger.layout, cylinder) ? e : best, undefined)
-}
-
 function runningOf(ledger: Ledger, cylinder: number, gap: Part, rock: number): RunningSquish | undefined {
   const known = (quantity: Quantity) => knownQuantity(ledger, quantity, cylinder)
   const revs = known('revs')
@@ -89,13 +80,13 @@ function runningOf(ledger: Ledger, cylinder: number, gap: Part, rock: number): R
   if (!revs || !bearings || !heat || inputs.some(part => !part)) return undefined
   // A rod that can't turn its crank is a slip of the hand: the Sheet shows both figures, and nothing is reckoned with them.
   if (inputs[3]!.estimate.value <= inputs[2]!.estimate.value / 2) return undefined
-  const stated = rodOf(ledger, cylinder)
+  const { rod: stated, block } = materialsOf(ledger, cylinder)
   const material = stated ?? 'steel'
   const stretch = combine(([mass, beamMass, stroke, rodLength, area, rpm]) => rodStretch({
     mass: mass!, beamMass: beamMass!, crankRadius: stroke! / 2, rodLength: rodLength!, area: area!, rpm: rpm!, modulus: ROD_MODULUS[material]
   }), [...inputs as Part[], revs])
   return {
-    stretch, bearings, heat, rock, revs, material, materialStated: stated !== undefined,
+    stretch, bearings, heat, rock, revs, material, materialStated: stated !== undefined, ...(block ? { block } : {}),
     gap: combine(([cold, s, b, t]) => runningGap({ cold: cold!, rodStretch: s!, bearings: Math.max(0, b!), rock, thermal: t! }),
       [gap, stretch, bearings, heat], 'derived')
   }

@@ -1,10 +1,12 @@
 import {
-  BASIS_FACTOR, DEFAULT_U, MOUTH_AREA_RELATIVE_U, STAND_IN, STAND_IN_MOUTH_SHARE, carry, fromSource, linear, type Sourced
+  BASIS_FACTOR, DEFAULT_U, HEAT_STAND_IN, MOUTH_AREA_RELATIVE_U, ROD_STAND_IN, STAND_IN, STAND_IN_MOUTH_SHARE, carry, fromSource, linear, type Sourced
 } from '../estimate'
 import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } from '../chamber'
 import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
 import { lowEdge, specEntry } from './chamberSpecs'
+import { materialsOf } from './materials'
 import type { Part, Provenance } from './part'
+import { heatCloses } from '../squish'
 
 /** A wish is sure, and nobody's reading. */
 const PROVENANCE = { measure: 'measured', book: 'book', assume: 'assumed', wish: 'derived' } as const
@@ -198,13 +200,29 @@ export function knownQuantity(
 ): Part | undefined {
   const part = statedQuantity(ledger, quantity, cylinder, place, planned)
   // What an engine of this kind has not is not assumed of it.
-  if (part || !(quantity in STAND_IN) || !asksFor(ledger.layout.engine, quantity)) return part
+  if (part || !asksFor(ledger.layout.engine, quantity)) return part
+  if (quantity === 'heatGrowth') return heatGrowth(ledger, cylinder, place)
+  if (!(quantity in STAND_IN)) return undefined
   const standIn: StandIn = STAND_IN[quantity as keyof typeof STAND_IN]
   const bore = statedQuantity(ledger, 'bore', cylinder, place)?.estimate.value
   const value = standIn.value ?? (bore === undefined
     ? undefined
     : bore * (standIn.ofBore ?? 0) + bore ** 2 * (standIn.ofBoreSquare ?? 0) + bore ** 3 * (standIn.ofBoreCube ?? 0))
-  return value === undefined ? undefined : assumed(value, standIn.u ?? value * standIn.relativeU!, quantity)
+  if (value === undefined) return undefined
+  const thicker = quantity === 'rodSection' || quantity === 'rodBeamMass' ? ROD_STAND_IN[materialsOf(ledger, cylinder).rod ?? 'steel'][quantity] : 1
+  return assumed(value * thicker, standIn.u ?? value * thicker * standIn.relativeU!, quantity)
+}
+
+/** What heat closes by what rods and block are made of, and by their size. */
+function heatGrowth(ledger: Ledger, cylinder: number, place: number): Part | undefined {
+  const at = (quantity: Quantity) => statedQuantity(ledger, quantity, cylinder, place)?.estimate.value
+  const [bore, stroke] = [at('bore'), at('stroke')]
+  if (bore === undefined || stroke === undefined) return undefined
+  const { rod = 'steel', block } = materialsOf(ledger, cylinder)
+  const { value, u } = heatCloses({
+    rodLength: at('rodLength') ?? stroke * HEAT_STAND_IN.rodOfStroke, crankRadius: stroke / 2, compressionHeight: bore * HEAT_STAND_IN.compressionOfBore, rod, block
+  })
+  return assumed(value, u, 'heatGrowth')
 }
 
 /** Open area of a chamber at the face, mm²: as stated, else of its drawing, else guessed from the bore. */

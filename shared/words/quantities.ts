@@ -49,7 +49,7 @@ export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   rodBeamMass: { label: 'Rod’s beam', noun: 'the weight of the rod’s beam' },
   rodSection: { label: 'Rod’s least section', noun: 'the rod’s least section' },
   bearingPlay: { label: 'Play of pin and bearings', noun: 'the play of pin and bearings', usual: [0.01, 0.4] },
-  heatGrowth: { label: 'What heat closes', noun: 'what heat closes', usual: [0.01, 0.8] },
+  heatGrowth: { label: 'What heat closes', noun: 'what heat closes', usual: [-0.3, 0.8] },
   pushrodAngle: { label: 'Pushrod to the bore', noun: 'the pushrod’s angle to the bore', usual: [0, 25] },
   rockerRatio: { label: 'Rocker ratio', noun: 'the rocker ratio' },
   runAngle: { label: 'Tight run to the bore', noun: 'the tight run’s angle to the bore', usual: [0, 30] },

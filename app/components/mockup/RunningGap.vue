@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { windowFor, quantityOf, type RodMaterial, type SquishStanding } from '#core'
+import { windowFor, quantityOf, type Bodies, type SquishStanding } from '#core'
 import { say, shown } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -36,8 +36,8 @@ const bar = computed(() => {
 /** Both ends' figures stand from here outwards: in inches they are as wide as the window itself. */
 const middle = computed(() => bar.value ? Math.max(52, (bar.value.from + bar.value.to) / 2) : 0)
 const sentence = ref('')
-async function material(to: RodMaterial) {
-  sentence.value = notKept(await build.add('rod', { level: 'build' }, { material: to })) ?? ''
+async function made(of: Bodies['rod']) {
+  sentence.value = notKept(await build.add('rod', { level: 'build' }, of)) ?? ''
 }
 const whole = { level: 'build' } as const
 </script>
@@ -51,7 +51,7 @@ const whole = { level: 'build' } as const
         <div><dt>− rod stretch</dt><dd><FigureReading label="Rod stretch" :part="running.stretch" dimension="length" formula="(m + m beam / 2) · r · ω² · (1 + r/l) · l / (A · E)" /></dd></div>
         <div><dt>− bearings</dt><dd><FigureReading label="Play of pin and bearings" :part="running.bearings" dimension="length" /></dd></div>
         <div><dt>− rock</dt><dd class="num">{{ say(running.rock, 'length', device.lengths) }}</dd></div>
-        <div><dt>− heat</dt><dd><FigureReading label="What heat closes" :part="running.heat" dimension="length" /></dd></div>
+        <div><dt>− heat</dt><dd><FigureReading label="What heat closes" :part="running.heat" dimension="length" formula="rod, piston and crank grow by α · L · ΔT, and the block with the head on it" /></dd></div>
         <div class="left"><dt>= running</dt><dd><FigureReading label="Running gap" :part="running.gap" dimension="length" formula="cold − stretch − bearings − rock − heat" /></dd></div>
       </dl>
       <div>
@@ -69,7 +69,8 @@ const whole = { level: 'build' } as const
     <p v-else class="small quiet">State the highest revs and the rod length: the running gap follows from them.</p>
     <BenchFold :open="!running" title="Rod, revs and play">
       <div class="fields">
-        <BenchSelect id="rod" label="Rods of" :model-value="running?.materialStated ? running.material : undefined" placeholder="steel, assumed?" :items="plainPairs(['steel', 'aluminium', 'titanium'])" @update:model-value="material($event!)" />
+        <BenchSelect id="rod" label="Rods of" :model-value="running?.materialStated ? running.material : undefined" placeholder="steel, assumed?" :items="plainPairs(['steel', 'aluminium', 'titanium'])" @update:model-value="made({ material: $event! })" />
+        <BenchSelect id="block" label="Block of" :model-value="running?.block" placeholder="iron or aluminium?" :items="[['iron', 'cast iron'], ['aluminium', 'aluminium']]" @update:model-value="made({ block: $event! })" />
         <StatementField quantity="revs" :scope="whole" no-basis />
         <StatementField quantity="pistonMass" :scope="whole" />
         <StatementField quantity="rodBeamMass" :scope="whole" />

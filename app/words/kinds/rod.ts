@@ -1,3 +1,6 @@
 import { kindWords } from '../kindWords'
 
-export const rod = kindWords<'rod'>({ label: 'Rods', say: ({ material }) => `of ${material}` })
+export const rod = kindWords<'rod'>({
+  label: 'Rods and block',
+  say: ({ material, block }) => [...material ? [`rods of ${material}`] : [], ...block ? [`block of ${block === 'iron' ? 'cast iron' : block}`] : []].join(', ')
+})

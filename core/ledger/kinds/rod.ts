@@ -1,11 +1,12 @@
-import type { RodMaterial } from '../../squish'
+import type { BlockMaterial, RodMaterial } from '../../squish'
 import { kind } from '../kind'
 
-export interface RodBody { material: RodMaterial }
+/** Either may be left out, not both. */
+export interface RodBody { material?: RodMaterial, block?: BlockMaterial }
 
-/** What the rods are made of. */
+/** What the rods are made of, and the block they run in. */
 export const rod = kind<RodBody>()({
-  example: () => ({ material: 'steel' }),
+  example: () => ({ material: 'steel', block: 'iron' }),
   at: () => ({ station: 'mockup', leaf: 'squish' }),
   role: 'frame', scopes: ['build', 'bank', 'cylinder'], changes: [], bounds: {}
 })
