@@ -5,6 +5,7 @@ import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } fr
 import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
 import { lowEdge, specEntry } from './chamberSpecs'
 import { materialsOf } from './materials'
+import { remembered } from './remembered'
 import type { Part, Provenance } from './part'
 import { heatCloses } from '../squish'
 
@@ -78,56 +79,94 @@ function changedBy(quantity: Quantity): OperationKind[] | undefined {
   return kinds.length > 0 ? kinds : undefined
 }
 
-function best(candidates: StatementEntry[], ledger: Ledger, cylinder: number): StatementEntry | undefined {
-  let chosen: StatementEntry | undefined
-  let chosenKey = -1
-  for (const entry of candidates) {
-    const closeness = fit(entry.scope, ledger.layout, cylinder)
-    if (closeness === 0) continue
-    // A cylinder's own figure beats its head's; then measured beats book beats assumed; then the latest wins.
-    const key = closeness * 10 + RANK[entry.kind]
-    if (key >= chosenKey) [chosen, chosenKey] = [entry, key]
-  }
-  return chosen
-}
-
 /** Whether seat work moved the seat or top cut that a height is about. */
 function movesSeat(operation: OperationEntry, quantity: Quantity): boolean {
   return operation.kind !== 'seatWork'
     || (operation.body.sunk !== undefined && (operation.body.valve === undefined || quantity.startsWith(operation.body.valve)))
 }
 
-function changed(
-  quantity: Quantity, before: Part | undefined, operation: OperationEntry, sign: 1 | -1, tilt: number, cylinder: number, at: Point
-): Part | undefined {
-  if (before && operation.kind === 'seatWork' && operation.body.sunk) {
+/** What an operation does to a dimension: it becomes a figure of its own, nothing (no longer known), or grows by so much. */
+type Change = { to: Part | undefined } | { by: [number, Sourced] }
+
+function changeOf(quantity: Quantity, operation: OperationEntry, tilt: number, cylinder: number, at: Point): Change | undefined {
+  if (operation.kind === 'seatWork' && operation.body.sunk) {
     // The whole form goes up along the valve; over the face that is its cosine.
-    const up = Math.cos(tilt * Math.PI / 180)
-    const sunk = fromSource(operation.body.sunk.value, DEFAULT_U.depth, `entry:${operation.id}:sunk`)
-    return { ...before, estimate: linear([[1, before.estimate], [sign * up, sunk]]), provenance: before.provenance === 'measured' ? 'derived' : before.provenance, entries: [...before.entries, operation.id] }
+    return { by: [Math.cos(tilt * Math.PI / 180), fromSource(operation.body.sunk.value, DEFAULT_U.depth, `entry:${operation.id}:sunk`)] }
   }
   if (operation.kind === 'gasketChange') {
     const { bore, thickness, area } = operation.body
     const figure = quantity === 'gasketArea' ? area : quantity === 'gasketBore' ? bore : thickness
     // A new gasket is round unless it says otherwise.
-    if (!figure) return undefined
+    if (!figure) return { to: undefined }
     const u = quantity === 'gasketArea' ? figure.value * MOUTH_AREA_RELATIVE_U.book : (quantityRule(quantity).u ?? 0) * BASIS_FACTOR.book
-    return {
+    return { to: {
       estimate: fromSource(figure.value, u, `entry:${operation.id}:${quantity}`), provenance: 'book', entries: [operation.id]
-    }
+    } }
   }
   // A barrel that is lifted takes its ports with it, and one that comes down by its foot: the piston then shuts them sooner or later.
   const ports = quantity === 'exhaustPortTop'
-  if (before && operation.kind === 'spacer') {
-    return { ...before, estimate: linear([[1, before.estimate], [ports ? -sign : sign, underBarrel(operation)]]), provenance: before.provenance === 'measured' ? 'derived' : before.provenance, entries: [...before.entries, operation.id] }
-  }
-  if (!before || (operation.kind !== 'faceCut' && operation.kind !== 'deckCut')) return before
+  if (operation.kind === 'spacer') return { by: [ports ? -1 : 1, underBarrel(operation)] }
+  if (operation.kind !== 'faceCut' && operation.kind !== 'deckCut') return undefined
   const foot = operation.kind === 'deckCut' && operation.body.foot === true
-  if ((ports && !foot) || (quantity === 'exhaustPortDeck' && foot)) return before
+  if ((ports && !foot) || (quantity === 'exhaustPortDeck' && foot)) return undefined
+  return { by: [ports ? 1 : -1, cutDepth(operation, cylinder, at)] }
+}
+
+/** A dimension's life on a cylinder: the operations that change it, and of each stretch between them the statement that counts. */
+interface Life { operations: OperationEntry[], places: number[], byStretch: (StatementEntry | undefined)[], tilt: number, at: Point }
+
+/** How many of the places lie before one: the stretch it falls in. */
+function stretchAt(places: number[], place: number): number {
+  let [low, high] = [0, places.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (places[middle]! < place) low = middle + 1
+    else high = middle
+  }
+  return low
+}
+
+function lifeOf(ledger: Ledger, quantity: Quantity, cylinder: number): Life {
+  return remembered(ledger, `life ${quantity} ${cylinder}`, () => {
+    const kinds = changedBy(quantity)
+    const operations = kinds ? operationsOn(ledger.done, ledger.layout, cylinder, kinds).filter(op => movesSeat(op, quantity)) : []
+    const places = operations.map(op => ledger.place.get(op.id)!)
+    const byStretch: (StatementEntry | undefined)[] = Array.from({ length: operations.length + 1 })
+    const keys = new Float64Array(operations.length + 1).fill(-1)
+    for (const entry of ledger.statements.get(quantity) ?? []) {
+      const closeness = fit(entry.scope, ledger.layout, cylinder)
+      if (closeness === 0) continue
+      const stretch = stretchAt(places, ledger.place.get(entry.id)!)
+      // A cylinder's own figure beats its head's; then measured beats book beats assumed; then the latest wins.
+      const key = closeness * 10 + RANK[entry.kind]
+      if (key >= keys[stretch]!) [byStretch[stretch], keys[stretch]] = [entry, key]
+    }
+    const ofSeats = kinds?.includes('seatWork')
+    const intake = quantity.startsWith('intake')
+    return {
+      operations, places, byStretch,
+      tilt: ofSeats ? statedQuantity(ledger, intake ? 'intakeTilt' : 'exhaustTilt', cylinder)?.estimate.value ?? 0 : 0,
+      at: ofSeats ? lowEdge(ledger, intake ? 'intake' : 'exhaust', cylinder) : [0, 0]
+    }
+  })
+}
+
+/** A figure carried over operations, one after the other or, where `sign` is −1, back. */
+function carriedOver(start: Part | undefined, changes: (Change & { id: string })[], sign: 1 | -1): Part | undefined {
+  let part = start
+  let terms: [number, Sourced][] = []
+  let entries: string[] = []
+  for (const change of changes) {
+    if ('to' in change) [part, terms, entries] = [change.to, [], []]
+    else if (part) {
+      terms.push([sign * change.by[0], change.by[1]])
+      entries.push(change.id)
+    }
+  }
+  if (!part || terms.length === 0) return part
   return {
-    estimate: linear([[1, before.estimate], [ports ? sign : -sign, cutDepth(operation, cylinder, at)]]),
-    provenance: before.provenance === 'measured' ? 'derived' : before.provenance,
-    entries: [...before.entries, operation.id]
+    estimate: linear([[1, part.estimate], ...terms]), provenance: part.provenance === 'measured' ? 'derived' : part.provenance,
+    entries: [...part.entries, ...entries]
   }
 }
 
@@ -148,38 +187,35 @@ function changed(
 export function statedQuantity(
   ledger: Ledger, quantity: Quantity, cylinder: number, place = NOW, planned: OperationEntry[] = []
 ): Part | undefined {
-  const statements = ledger.statements.get(quantity) ?? []
   const kinds = changedBy(quantity)
   // Only a gasket says its own size: whatever else nobody has stated is not known after work either.
-  if (statements.length === 0 && quantity === 'halfBankAngle') return ofTheBanks(ledger)
-  if (statements.length === 0 && !kinds?.includes('gasketChange')) return undefined
-  const those = (list: OperationEntry[]) => kinds ? operationsOn(list, ledger.layout, cylinder, kinds).filter(op => movesSeat(op, quantity)) : []
-  const operations = those(ledger.done)
-  const after = those(planned)
-  const tilt = kinds?.includes('seatWork') && (operations.length > 0 || after.length > 0)
-    ? statedQuantity(ledger, quantity.startsWith('intake') ? 'intakeTilt' : 'exhaustTilt', cylinder, place)?.estimate.value ?? 0
-    : 0
-  const at = kinds?.includes('seatWork') ? lowEdge(ledger, quantity.startsWith('intake') ? 'intake' : 'exhaust', cylinder) : [0, 0] as Point
-  const stretchOf = (place: number) => operations.filter(op => ledger.place.get(op.id)! < place).length
-  const wanted = stretchOf(place)
-  const byStretch: (StatementEntry | undefined)[] = Array.from({ length: operations.length + 1 }, (_, i) =>
-    best(operations.length === 0 ? statements : statements.filter(s => stretchOf(ledger.place.get(s.id)!) === i), ledger, cylinder))
-
-  let part: Part | undefined
-  let from = wanted
-  while (from > 0 && !byStretch[from]) from--
-  if (byStretch[from]) part = stated(byStretch[from]!)
-  else {
-    from = byStretch.findIndex(Boolean)
-    if (from > wanted && !kinds?.includes('gasketChange')) {
-      part = stated(byStretch[from]!)
-      for (let i = from; i > wanted; i--) part = changed(quantity, part, operations[i - 1]!, -1, tilt, cylinder, at)
-    }
-    from = part ? wanted : 0
+  if (!ledger.statements.has(quantity)) {
+    if (quantity === 'halfBankAngle') return ofTheBanks(ledger)
+    if (!kinds?.includes('gasketChange')) return undefined
   }
-  for (let i = from; i < wanted; i++) part = changed(quantity, part, operations[i]!, 1, tilt, cylinder, at)
-  for (const operation of after) part = changed(quantity, part, operation, 1, tilt, cylinder, at)
-  return part
+  const life = lifeOf(ledger, quantity, cylinder)
+  const wanted = stretchAt(life.places, place)
+  const part = remembered(ledger, `${quantity} ${cylinder} ${wanted}`, () => inStretch(life, quantity, cylinder, wanted, kinds?.includes('gasketChange') ?? false))
+  if (planned.length === 0 || !kinds) return part
+  const after = operationsOn(planned, ledger.layout, cylinder, kinds).filter(op => movesSeat(op, quantity))
+  return carriedOver(part, changesOf(life, quantity, cylinder, after), 1)
+}
+
+const changesOf = ({ tilt, at }: Life, quantity: Quantity, cylinder: number, operations: OperationEntry[]) => operations.flatMap((op) => {
+  const change = changeOf(quantity, op, tilt, cylinder, at)
+  return change ? [{ ...change, id: op.id }] : []
+})
+
+function inStretch(life: Life, quantity: Quantity, cylinder: number, wanted: number, ofGaskets: boolean): Part | undefined {
+  const { operations, byStretch } = life
+  let from = wanted
+  // A new gasket says its own size (or that it has none of this kind): nothing before it matters.
+  while (from > 0 && !byStretch[from] && operations[from - 1]!.kind !== 'gasketChange') from--
+  if (!byStretch[from] && from > 0) return carriedOver(undefined, changesOf(life, quantity, cylinder, operations.slice(from - 1, wanted)), 1)
+  if (byStretch[from]) return carriedOver(stated(byStretch[from]!), changesOf(life, quantity, cylinder, operations.slice(from, wanted)), 1)
+  if (ofGaskets) return undefined
+  const later = byStretch.findIndex(Boolean)
+  return later < 0 ? undefined : carriedOver(stated(byStretch[later]!), changesOf(life, quantity, cylinder, operations.slice(wanted, later)).reverse(), -1)
 }
 
 /** Half the angle between the banks, as the layout says it. */

@@ -25,6 +25,7 @@ class PouredWith extends GlassFigures {
   @IsOptional() @NumberIn('the correction', 0.8, 1.25) correction?: number
   @IsOptional() @Fields('A check has the volume it was made at, and its doubt there.')
   @ValidateNested() @Type(() => CheckedAt) check?: CheckedAt
+
   @IsOptional() @NumberIn('the repeatability, in cc', 0, 10) repeatability?: number
 }
 
