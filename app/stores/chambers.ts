@@ -39,11 +39,10 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
       const answer = await askSolids('solid', `solid ${key}`, { ...ask, quick }, thread)
       // What the rings told is asked again of the solid, and stands until that has answered.
       if (answer.kind === 'done' && !quick) await askAgain(key)
-      if (answer.kind === 'done' && (!quick || ask.spec.reliefs?.length)) whole.add(key)
+      if (answer.kind === 'done' && !quick) whole.add(key)
       if (answer.kind === 'done') made.set(key, answer.value)
       else if (answer.kind !== 'stale') faults.set(key, answer.kind === 'faults' ? answer.faults[0]?.path ?? 'outline' : answer.kind === 'refused' ? answer.argument : 'solids')
-      // A chamber with metal ground out has no rings to go by: it was made whole the first time.
-      if (answer.kind !== 'done' || !quick || ask.spec.reliefs?.length) toMake.delete(key)
+      if (answer.kind !== 'done' || !quick) toMake.delete(key)
     }
     making = false
   }

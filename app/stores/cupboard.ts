@@ -46,7 +46,15 @@ const mine = `${NOTES}${Date.now()}.${Math.random().toString(36).slice(2, 8)}`
 const notes = new Map<string, { value: unknown, turn: number }>()
 let turns = 0
 
-function writeNotes() {
+/** A hand that drags changes its drawing sixty times a second: notes are written no more often than this, ms. */
+const NOTED_EVERY = 100
+let notedAt = -Infinity
+let later: ReturnType<typeof setTimeout> | undefined
+
+function writeNow() {
+  clearTimeout(later)
+  later = undefined
+  notedAt = performance.now()
   try {
     if (notes.size === 0) localStorage.removeItem(mine)
     else localStorage.setItem(mine, JSON.stringify([...notes].map(([name, { value }]) => [name, value])))
@@ -54,6 +62,15 @@ function writeNotes() {
     // A full or forbidden note book: the cupboard alone keeps it then.
   }
 }
+
+/** At once, or where that was just done a moment later, and at the latest when the page is left. */
+function writeNotes() {
+  const wait = notedAt + NOTED_EVERY - performance.now()
+  if (wait <= 0) writeNow()
+  else later ??= setTimeout(writeNow, wait)
+}
+
+if (typeof window !== 'undefined') window.addEventListener('pagehide', () => later && writeNow())
 
 /** Puts something away, or with null takes it out. */
 export async function putAway<S extends Store>(store: S, key: string, value: Held<S> | null): Promise<void> {

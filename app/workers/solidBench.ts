@@ -151,7 +151,7 @@ export class SolidBench {
   private solid(asked: SolidAsk): SolidFacts {
     const { key, spec, measured, done, assumed, quick } = asked
     const plan = this.planFor(spec)
-    const { mesh, ...facts } = quick && !spec.reliefs?.length ? calibratedLive(plan, spec, measured, done) : calibrated(this.kit, plan, spec, measured, done)
+    const { mesh, ...facts } = quick ? calibratedLive(plan, spec, measured, done) : calibrated(this.kit, plan, spec, measured, done)
     this.keep(key, { spec, plan, mesh, stretch: facts.stretch, done })
     this.know([asked])
     return {

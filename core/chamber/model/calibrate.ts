@@ -2,6 +2,7 @@ import { DomainError, above } from '../../domain'
 import { UNCUT } from '../angledCut'
 import { volumeAboveCut, type Cut } from '../cut'
 import type { Mesh } from '../mesh'
+import { ceilingField, metalIn, withMetalOff } from './heights'
 import { lifted, type Fineness, FINE } from './rings'
 import { draftAt, solidOn, type Plan, type SolidKit } from './solid'
 import type { ChamberSpec } from './spec'
@@ -43,8 +44,29 @@ export interface Calibration {
   reached: boolean
 }
 
-const live = (plan: Plan, spec: ChamberSpec, stretch: number, cut: Cut) =>
-  volumeAboveCut(lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true), cut)
+const rings = (plan: Plan, spec: ChamberSpec, stretch: number) => lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true)
+const live = (plan: Plan, spec: ChamberSpec, stretch: number, cut: Cut) => volumeAboveCut(rings(plan, spec, stretch), cut)
+
+/** Between the places of the grid by which a stretch is looked for, and of the one that puts it right, mm. */
+const [COARSE, TRUE] = [1, 0.5] as const
+/** A solid this near to its pour, as a share, is that chamber. */
+const NEAR = 8e-5
+
+/** The metal that a drawing's reliefs take off it at a stretch, cc. */
+function ground(plan: Plan, spec: ChamberSpec, stretch: number, done: Cut, step: number): number {
+  const { reliefs } = spec
+  return reliefs?.length ? metalIn(ceilingField(rings(plan, spec, stretch), step), spec.valves, reliefs, done) : 0
+}
+
+/** The stretch at which rings and metal ground out hold a volume, and cc per unit of it there. */
+function found(plan: Plan, spec: ChamberSpec, measured: number, done: Cut): { stretch: number, slope: number } {
+  const { stretch, slope } = stretchFor(t => live(plan, spec, t, done) + ground(plan, spec, t, done, COARSE), measured)
+  if (!spec.reliefs?.length || slope <= 0) return { stretch, slope }
+  const finer = ground(plan, spec, stretch, done, TRUE) - ground(plan, spec, stretch, done, COARSE)
+  return { stretch: within(stretch - finer / slope), slope }
+}
+
+const within = (stretch: number) => Math.min(STRETCH[1], Math.max(STRETCH[0], stretch))
 
 /**
  * Brings a chamber's solid to its measured volume. Seats and top cuts stay where they are; only the ceiling between
@@ -57,7 +79,8 @@ const live = (plan: Plan, spec: ChamberSpec, stretch: number, cut: Cut) =>
  * @param done what has been cut off the face since it was cast
  * @returns see {@link Calibration}
  * @throws RangeError when the measured volume is not greater than 0, SpecError when nothing is left of the solid
- * Source: the ceiling's stretch is found on the lifted rings by halving, then put right once by the solid's own volume.
+ * Source: the ceiling's stretch is found on the lifted rings, metal ground out told by a grid ({@link metalIn}), and put right
+ *   by the solid's own volume until that is within {@link NEAR}.
  * @example calibrated(kit, plan, spec, 55.3).volume // 55.30
  */
 export function calibrated(
@@ -70,25 +93,30 @@ export function calibrated(
   }
   above('measured', measured, 0)
   if (!(asDrawn > 0)) throw new DomainError('done.depth', done.depth, 'less than the chamber is deep')
-  let stretch = stretchFor(plan, spec, measured, done, asDrawn)
+  let { stretch, slope } = found(plan, spec, measured, done)
   let mesh = solidOn(kit, plan, spec, stretch, fine)
   let volume = volumeAboveCut(mesh, done)
-  // Reliefs are on the solid alone: the rings are asked for what they leave over, which takes a round or two more.
-  let wanted = measured
-  for (let i = 0; i < 3 && stretch > STRETCH[0] && stretch < STRETCH[1] && Math.abs(measured - volume) > 6e-5 * measured; i++) {
-    wanted += measured - volume
-    if (wanted <= 0) break
-    stretch = stretchFor(plan, spec, wanted, done, asDrawn)
-    mesh = solidOn(kit, plan, spec, stretch, fine)
-    volume = volumeAboveCut(mesh, done)
+  for (let i = 0; i < 4 && slope > 0 && Math.abs(measured - volume) > NEAR * measured; i++) {
+    const next = within(stretch + (measured - volume) / slope)
+    if (next === stretch) break
+    mesh = solidOn(kit, plan, spec, next, fine)
+    const now = volumeAboveCut(mesh, done)
+    // The solid's own slope from here on: the secant method.
+    if ((now - volume) / (next - stretch) > 0) slope = (now - volume) / (next - stretch)
+    ;[stretch, volume] = [next, now]
   }
-  // What reliefs add is no part of how far the drawing was stretched.
+  return { mesh, stretch, volume, ...judged(plan, spec, measured, { stretch, volume, asDrawn }, done) }
+}
+
+/** Whether a pour was reached; and how far the drawing was stretched for it, of which what reliefs add is no part. */
+function judged(plan: Plan, spec: ChamberSpec, measured: number, { stretch, volume, asDrawn }: { stretch: number, volume: number, asDrawn: number }, done: Cut): Pick<Calibration, 'asDrawn' | 'factor' | 'reached'> {
   const drawn = spec.reliefs?.length ? asDrawn + volume - live(plan, spec, stretch, done) : asDrawn
-  return { mesh, stretch, asDrawn: drawn, factor: measured / drawn, volume, reached: Math.abs(volume - measured) < 2e-3 * measured }
+  return { asDrawn: drawn, factor: measured / drawn, reached: Math.abs(volume - measured) < 2e-3 * measured }
 }
 
 /**
- * The same on the lifted rings alone: some 1e-4 of the volume off the solid, and ready many times sooner.
+ * The same on the lifted rings alone, metal ground out as columns on them: some 1e-4 of the volume off the solid, and ready
+ * many times sooner.
  *
  * @returns see {@link Calibration}
  * @throws RangeError as {@link calibrated}
@@ -97,35 +125,38 @@ export function calibratedLive(plan: Plan, spec: ChamberSpec, measured: number |
   const asDrawn = live(plan, spec, 1, done)
   if (measured !== undefined) above('measured', measured, 0)
   if (!(asDrawn > 0)) throw new DomainError('done.depth', done.depth, 'less than the chamber is deep')
-  const stretch = measured === undefined ? 1 : stretchFor(plan, spec, measured, done, asDrawn)
-  const mesh = lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true)
+  const stretch = measured === undefined ? 1 : found(plan, spec, measured, done).stretch
+  const bare = rings(plan, spec, stretch)
+  const mesh = spec.reliefs?.length ? withMetalOff(bare, ceilingField(bare, TRUE), spec.valves, spec.reliefs, done) : bare
   const volume = volumeAboveCut(mesh, done)
-  const factor = measured === undefined ? 1 : measured / asDrawn
-  return { mesh, stretch, asDrawn, factor, volume, reached: measured === undefined || Math.abs(volume - measured) < 2e-3 * measured }
+  if (measured === undefined) return { mesh, stretch, asDrawn, factor: 1, volume, reached: true }
+  return { mesh, stretch, volume, ...judged(plan, spec, measured, { stretch, volume, asDrawn }, done) }
 }
 
-/** The stretch at which the lifted rings hold a volume, kept within its bounds. */
-function stretchFor(plan: Plan, spec: ChamberSpec, measured: number, done: Cut, asDrawn: number): number {
-  const off = (t: number) => live(plan, spec, t, done) - measured
+/** The stretch at which a chamber holds a volume, kept within its bounds, and cc per unit of it there; no slope at a bound. */
+function stretchFor(holds: (stretch: number) => number, measured: number): { stretch: number, slope: number } {
+  const off = (t: number) => holds(t) - measured
   // The secant method from two near guesses nearly always lands (Press et al., Numerical Recipes, §9.2) …
-  let [a, atA] = [1, asDrawn - measured]
+  let [a, atA] = [1, off(1)]
   let b = atA > 0 ? 0.95 : 1.05
   for (let i = 0; i < 8 && b > STRETCH[0] && b < STRETCH[1]; i++) {
     const atB = off(b)
-    if (Math.abs(atB) < 1e-6 * measured) return b
     if (atB === atA) break
-    ;[a, b, atA] = [b, b - atB * (b - a) / (atB - atA), atB]
+    const slope = (atB - atA) / (b - a)
+    if (Math.abs(atB) < 1e-6 * measured) return { stretch: b, slope }
+    ;[a, b, atA] = [b, b - atB / slope, atB]
   }
   // … and where it does not, halving between the bounds does.
   let [low, high]: [number, number] = [STRETCH[0], STRETCH[1]]
-  if (off(low) >= 0) return low
-  if (off(high) <= 0) return high
+  if (off(low) >= 0) return { stretch: low, slope: 0 }
+  if (off(high) <= 0) return { stretch: high, slope: 0 }
   for (let i = 0; i < 34; i++) {
     const middle = (low + high) / 2
     if (off(middle) < 0) low = middle
     else high = middle
   }
-  return (low + high) / 2
+  const stretch = (low + high) / 2
+  return { stretch, slope: (off(stretch * 1.01) - off(stretch)) / (stretch * 0.01) }
 }
 
 /** Likely error of each figure of a drawing that nobody checked twice: mm, degrees for the draft. */

@@ -1,6 +1,6 @@
 import { above } from '../../domain'
 import type { Cut } from '../cut'
-import type { Mesh } from '../mesh'
+import { madeClosed, type Mesh } from '../mesh'
 import { headPlane } from './roof'
 import type { ChamberValve, Relief } from './spec'
 
@@ -77,18 +77,10 @@ function reaches(radii: readonly number[], inner: number, most: number, less: nu
   return Math.sqrt(square) * (r * Math.sin(t) + s * Math.sin(step - t)) <= r * s * Math.sin(step)
 }
 
-/**
- * The metal that reliefs take off a chamber, on its grid: ready many times sooner than the solid, for a hand that draws.
- *
- * @param field of the chamber as it stands, see {@link ceilingField}
- * @param valves those of its drawing
- * @param reliefs what is taken besides what the chamber has already
- * @param face the face as it is now: nothing below it counts
- * @returns cc
- * Source: ∬ of what lies in a relief above the ceiling and the face, by midpoints in all three directions.
- * @example metalIn(ceilingField(launch chamber, 0.5), valves, [{ valve: 0, radii: 24 mm all round, … }], UNCUT) // within 0.015 cc of the solid
- */
-export function metalIn(field: CeilingField, valves: readonly ChamberValve[], reliefs: readonly Relief[], face: Cut): number {
+/** Metal that reliefs take over one place of the grid: from where up, how thick, and where it is. */
+type Visit = (x: number, y: number, floor: number, thick: number) => void
+
+function eachColumn(field: CeilingField, valves: readonly ChamberValve[], reliefs: readonly Relief[], face: Cut, visit: Visit): void {
   const { step, x: left, y: low, columns, rows, heights } = field
   const forms = reliefs.flatMap((relief) => {
     const valve = valves[relief.valve]
@@ -99,14 +91,13 @@ export function metalIn(field: CeilingField, valves: readonly ChamberValve[], re
     const reach = most + (Math.abs(centre[2]) + relief.below + most) * Math.hypot(axis[0], axis[1]) / axis[2]
     return [{ relief, corner: relief.corner ?? 0, most, reach, inner: radius * 0.6, centre, u, v, axis }]
   })
-  if (forms.length === 0) return 0
+  if (forms.length === 0) return
   const between = (axis: 0 | 1, from: number, count: number) => [
     Math.max(0, Math.floor((Math.min(...forms.map(f => f.centre[axis] - f.reach)) - from) / step)),
     Math.min(count - 1, Math.ceil((Math.max(...forms.map(f => f.centre[axis] + f.reach)) - from) / step))
   ] as const
   const [firstRow, lastRow] = between(1, low, rows)
   const [firstColumn, lastColumn] = between(0, left, columns)
-  let count = 0
   for (let j = firstRow; j <= lastRow; j++) {
     const y = low + (j + 0.5) * step
     for (let i = firstColumn; i <= lastColumn; i++) {
@@ -134,8 +125,50 @@ export function metalIn(field: CeilingField, valves: readonly ChamberValve[], re
           return reaches(relief.radii, inner, most, into, dx * u[0] + dy * u[1] + dz * u[2], dx * v[0] + dy * v[1] + dz * v[2])
         })) inside++
       }
-      count += inside * thick
+      if (inside > 0) visit(x, y, floor, inside * thick)
     }
   }
-  return count * step * step / 1000
+}
+
+/**
+ * The metal that reliefs take off a chamber, on its grid: ready many times sooner than the solid, for a hand that draws.
+ *
+ * @param field of the chamber as it stands, see {@link ceilingField}
+ * @param valves those of its drawing
+ * @param reliefs what is taken besides what the chamber has already
+ * @param face the face as it is now: nothing below it counts
+ * @returns cc
+ * Source: ∬ of what lies in a relief above the ceiling and the face, by midpoints in all three directions.
+ * @example metalIn(ceilingField(launch chamber, 0.5), valves, [{ valve: 0, radii: 24 mm all round, … }], UNCUT) // within 0.015 cc of the solid
+ */
+export function metalIn(field: CeilingField, valves: readonly ChamberValve[], reliefs: readonly Relief[], face: Cut): number {
+  let sum = 0
+  eachColumn(field, valves, reliefs, face, (_x, _y, _floor, thick) => sum += thick)
+  return sum * field.step * field.step / 1000
+}
+
+/** Corners of a column's sides, counter-clockwise seen from outside, by the corner numbers 0 to 3 below and 4 to 7 above. */
+const SIDES = [[0, 2, 3, 1], [4, 5, 7, 6], [0, 1, 5, 4], [1, 3, 7, 5], [3, 2, 6, 7], [2, 0, 4, 6]] as const
+
+/**
+ * A chamber with that metal off, as one mesh: a column for each place stands on the chamber's own ceiling.
+ *
+ * @param mesh the chamber, and the rest as {@link metalIn}
+ * @returns what is left over a plane and its opening are those of the chamber and of the columns together
+ */
+export function withMetalOff(mesh: Mesh, field: CeilingField, valves: readonly ChamberValve[], reliefs: readonly Relief[], face: Cut): Mesh {
+  const positions: number[] = []
+  const triangles: number[] = []
+  const half = field.step / 2
+  eachColumn(field, valves, reliefs, face, (x, y, floor, thick) => {
+    const first = mesh.positions.length / 3 + positions.length / 3
+    for (let i = 0; i < 8; i++) positions.push(x + (i & 1 ? half : -half), y + (i & 2 ? half : -half), i & 4 ? floor + thick : floor)
+    for (const [a, b, c, d] of SIDES) triangles.push(first + a, first + b, first + c, first + a, first + c, first + d)
+  })
+  const all = { positions: new Float64Array(mesh.positions.length + positions.length), triangles: new Uint32Array(mesh.triangles.length + triangles.length) }
+  all.positions.set(mesh.positions)
+  all.positions.set(positions, mesh.positions.length)
+  all.triangles.set(mesh.triangles)
+  all.triangles.set(triangles, mesh.triangles.length)
+  return madeClosed(all)
 }

@@ -3,7 +3,7 @@ export { clipByChord, curveThrough, distanceTo, insideOutline, outlineArea, thin
 export { ceiling, directionIn, headPlane, topCutHeight, topCutWidth, turnedShape, valveFrame, type HeadPlane, type ValveFrame } from './roof'
 export { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
 export { SpecError, chamberMesh, draftAt, mouthOf, planOf, runOf, solidOn, type Plan, type SolidKit } from './solid'
-export { ceilingField, metalIn, type CeilingField } from './heights'
+export { ceilingField, metalIn, withMetalOff, type CeilingField } from './heights'
 export { FACTOR_WINDOW, calibrated, calibratedLive, mouthOff, suspects, type Calibration, type Suspect } from './calibrate'
 export { placed, type Oval, type Room } from './placing'
 export { ValvesTooLarge, chordFor, circle, drawnVolume, roofThrough, startingSpec, takesValves, type Beginning } from './starting'
