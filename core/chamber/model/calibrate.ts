@@ -47,24 +47,19 @@ export interface Calibration {
 const rings = (plan: Plan, spec: ChamberSpec, stretch: number) => lifted(plan.rings, spec, stretch, draftAt(spec, stretch), true)
 const live = (plan: Plan, spec: ChamberSpec, stretch: number, cut: Cut) => volumeAboveCut(rings(plan, spec, stretch), cut)
 
-/** Between the places of the grid by which a stretch is looked for, and of the one that puts it right, mm. */
+/** Between the places of the grid by which a stretch is looked for, and of the one by which it is told and put right, mm. */
 const [COARSE, TRUE] = [1, 0.5] as const
 /** A solid this near to its pour, as a share, is that chamber. */
 const NEAR = 8e-5
 
-/** The metal that a drawing's reliefs take off it at a stretch, cc. */
-function ground(plan: Plan, spec: ChamberSpec, stretch: number, done: Cut, step: number): number {
-  const { reliefs } = spec
-  return reliefs?.length ? metalIn(ceilingField(rings(plan, spec, stretch), step), spec.valves, reliefs, done) : 0
+/** What rings and metal ground out hold at a stretch, cc. */
+function holds(plan: Plan, spec: ChamberSpec, stretch: number, done: Cut, step: number): number {
+  const mesh = rings(plan, spec, stretch)
+  const bare = volumeAboveCut(mesh, done)
+  return spec.reliefs?.length ? bare + metalIn(ceilingField(mesh, step), spec.valves, spec.reliefs, done) : bare
 }
 
-/** The stretch at which rings and metal ground out hold a volume, and cc per unit of it there. */
-function found(plan: Plan, spec: ChamberSpec, measured: number, done: Cut): { stretch: number, slope: number } {
-  const { stretch, slope } = stretchFor(t => live(plan, spec, t, done) + ground(plan, spec, t, done, COARSE), measured)
-  if (!spec.reliefs?.length || slope <= 0) return { stretch, slope }
-  const finer = ground(plan, spec, stretch, done, TRUE) - ground(plan, spec, stretch, done, COARSE)
-  return { stretch: within(stretch - finer / slope), slope }
-}
+const found = (plan: Plan, spec: ChamberSpec, measured: number, done: Cut) => stretchFor(t => holds(plan, spec, t, done, COARSE), measured)
 
 const within = (stretch: number) => Math.min(STRETCH[1], Math.max(STRETCH[0], stretch))
 
@@ -94,6 +89,7 @@ export function calibrated(
   above('measured', measured, 0)
   if (!(asDrawn > 0)) throw new DomainError('done.depth', done.depth, 'less than the chamber is deep')
   let { stretch, slope } = found(plan, spec, measured, done)
+  if (spec.reliefs?.length && slope > 0) stretch = within(stretch + (measured - holds(plan, spec, stretch, done, TRUE)) / slope)
   let mesh = solidOn(kit, plan, spec, stretch, fine)
   let volume = volumeAboveCut(mesh, done)
   for (let i = 0; i < 4 && slope > 0 && Math.abs(measured - volume) > NEAR * measured; i++) {
