@@ -68,9 +68,9 @@ export const WALL_SLOPE = { value: 0, u: 0.02, drawnU: 0.01 } as const
 export const WALL_SLOPE_OF = {
   bathtub: { value: 0.01, u: 0.007 },
   heart: { value: 0.01, u: 0.007 },
-  wedge: { value: 0.025, u: 0.015 },
+  wedge: { value: 0.03, u: 0.015 },
   pentRoof: { value: 0.025, u: 0.015 },
-  hemispherical: { value: 0.045, u: 0.02 },
+  hemispherical: { value: 0.042, u: 0.012 },
   open: { value: 0.05, u: 0.04 },
   flat: { value: 0, u: 0.003 },
   turnedDome: { value: 0.02, u: 0.02 }

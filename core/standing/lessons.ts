@@ -1,4 +1,4 @@
-import { DEFAULT_U, MODEL_RELATIVE_U, bestMean, carry, fromSource, linear, type Sourced } from '../estimate'
+import { DEFAULT_U, MODEL_RELATIVE_U, bestMean, carry, exact, fromSource, linear, type Sourced } from '../estimate'
 import { headOf, NOW, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import { sum, type Part } from './part'
 import { sourcedPours } from './pours'
@@ -120,23 +120,22 @@ export function taught(ledger: Ledger, lessons: Lesson[], cylinder: number, at: 
 export const drawnShare = (at: number): number => Math.hypot(MODEL_RELATIVE_U.geometry, MODEL_RELATIVE_U.perMm * at)
 
 /**
- * What a face cut takes off a chamber by its model: exact for the drawn shape, its depth's doubt apart.
+ * What a face cut takes off a chamber by its model: exact for the drawn shape.
  *
  * @param at the middle of the cut, mm over the first face
- * @returns undefined where the cut was planned without a model of this chamber
+ * @returns cc with the doubt of the drawn walls, and what one mm of depth is worth there, cc; undefined where the cut was planned
+ *   without a model of this chamber
  */
-export function removedByModel(cut: EntryOf<'faceCut'>, cylinder: number, at: number): Sourced | undefined {
+function removedByModel(cut: EntryOf<'faceCut'>, cylinder: number, at: number): { cc: Sourced, perMm: number } | undefined {
   const removed = cut.body.removed?.find(r => r.cylinder === cylinder)
   if (!removed) return undefined
   const further = depthUnder(cut, cylinder) - cut.body.depth.value
   // No cut gives volume back: an angled one that only just reaches a chamber takes nothing off it.
   const cc = Math.max(0, removed.cc + removed.perMm * further)
-  const depthU = (cut.body.measured ? DEFAULT_U.cutMeasured : DEFAULT_U.cutDialled) * removed.perMm
-  return linear([
+  return { perMm: removed.perMm, cc: linear([
     [1, fromSource(cc, cc * drawnShare(at), 'model:geometry')],
-    [1, fromSource(0, cc * MODEL_RELATIVE_U.calibration * Math.abs(removed.factor - 1), 'model:calibration')],
-    [1, fromSource(0, depthU, `entry:${cut.id}`)]
-  ])
+    [1, fromSource(0, cc * MODEL_RELATIVE_U.calibration * Math.abs(removed.factor - 1), 'model:calibration')]
+  ]) }
 }
 
 /** What is known when something is predicted. */
@@ -154,10 +153,13 @@ export function predictedChange(operation: ChamberOperation, { ledger, lessons, 
     const at = Math.max(0, from + depth.value / 2)
     const perMm = perMmOf(ledger, lessons, cylinder, { at, before })
     const modelled = removedByModel(operation, cylinder, at)
-    const { slopeX, slopeY } = cutPlane(operation, cylinder)
     if (!modelled) return perMm ? carry(([k, d]) => -k! * d!, [perMm.estimate, depth]) : { value: 0, by: new Map() }
-    const learned = slopeX || slopeY ? [] : taught(ledger, perMm?.lessons ?? [], cylinder, at).map(k => carry(([k, d]) => k! * d!, [k, depth]))
-    return linear([[-1, bestMean([modelled, ...learned])]])
+    const { slopeX, slopeY } = cutPlane(operation, cylinder)
+    const heads = perMm?.lessons ?? []
+    if (slopeX || slopeY || depth.value <= 0 || heads.length === 0) return linear([[-1, modelled.cc], [-modelled.perMm, linear([[1, depth], [-depth.value, exact(1)]])]])
+    // Per mm first: the depth's own doubt is one and the same, and must not weigh one against the other.
+    const rate = bestMean([linear([[1 / depth.value, modelled.cc]]), ...taught(ledger, heads, cylinder, at)])
+    return carry(([k, d]) => -k! * d!, [rate, depth])
   }
   const { added, u } = operation.body
   const doubt = u?.value ?? Math.max(DEFAULT_U.addedFloor, DEFAULT_U.addedRelative * Math.abs(added.value))

@@ -1,5 +1,5 @@
 import {
-  BASIS_FACTOR, DEFAULT_U, HEAT_STAND_IN, MOUTH_AREA_RELATIVE_U, ROD_STAND_IN, STAND_IN, STAND_IN_MOUTH_SHARE, carry, fromSource, linear, type Sourced
+  BASIS_FACTOR, DEFAULT_U, HEAT_STAND_IN, MOUTH_AREA_RELATIVE_U, MOUTH_SHARE_OF, ROD_STAND_IN, STAND_IN, STAND_IN_MOUTH_SHARE, carry, fromSource, linear, type Sourced
 } from '../estimate'
 import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } from '../chamber'
 import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
@@ -261,7 +261,7 @@ function heatGrowth(ledger: Ledger, cylinder: number, place: number): Part | und
   return assumed(value, u, 'heatGrowth')
 }
 
-/** Open area of a chamber at the face, mm²: as stated, else of its drawing, else guessed from the bore. */
+/** Open area of a chamber at the face, mm²: as stated, else of its drawing, else guessed from the bore and what kind it is of. */
 export function mouthArea(ledger: Ledger, cylinder: number): Part | undefined {
   const part = statedQuantity(ledger, 'mouthArea', cylinder)
   if (part) return part
@@ -277,8 +277,10 @@ export function mouthArea(ledger: Ledger, cylinder: number): Part | undefined {
   }
   const bore = statedQuantity(ledger, 'bore', cylinder)
   if (!bore) return undefined
-  const area = STAND_IN_MOUTH_SHARE.value * Math.PI / 4 * bore.estimate.value ** 2
-  return assumed(area, area * STAND_IN_MOUTH_SHARE.relativeU, 'mouthArea')
+  const { engine } = ledger.layout
+  const share = engine ? MOUTH_SHARE_OF[engine.chamber] : STAND_IN_MOUTH_SHARE
+  const area = share.value * Math.PI / 4 * bore.estimate.value ** 2
+  return assumed(area, area * share.relativeU, 'mouthArea')
 }
 
 function assumed(value: number, u: number, quantity: Quantity): Part {
