@@ -168,9 +168,9 @@ function challenged({ r }: Sight): Found[] {
   return [...leaks, ...worstOf(apart, a => a.encloses, a => -a.figure).map(({ encloses, figure, change, limit, cylinders }): Found => ({ kind: 'disagree', encloses, figure, change, limit, cylinders }))]
 }
 
-/** A mouth nobody stated, where a depth would hang on it: what a face loses can't be put back. */
+/** A mouth nobody stated, where a depth would hang on it by however little: what a face loses can't be put back. */
 const hangsOnMouth = (cut: HeadCut) => cut.cylinders.map(({ cylinder, depth }) =>
-  ({ cylinder, share: shares(depth).find(s => s.source.startsWith('standIn:mouthArea'))?.share ?? 0 })).filter(a => a.share >= ASSUMED_SHARE)
+  ({ cylinder, share: shares(depth).find(s => s.source.startsWith('standIn:mouthArea'))?.share ?? 0 })).filter(a => a.share > 0)
 
 function assumptions({ r, now, cuts }: Sight): Found[] {
   const worst = new Map<string, { share: number, cylinders: number[] }>()

@@ -70,7 +70,15 @@ function lessonsKnown(lessons: Lesson[], head: number, before: number): Lesson[]
 }
 
 /** What a head gives per mm of face cut at a depth: from its mouth area, from its own lessons moved there, and both taken together. */
-export interface PerMm { estimate: Sourced, geometry: Part, lessons: Lesson[] }
+export interface PerMm {
+  estimate: Sourced
+  geometry: Part
+  lessons: Lesson[]
+  /** The lessons' own cc per mm, moved to that depth. */
+  moved: Sourced[]
+  /** How much of its area the mouth loses with each mm, as a share. */
+  slope: Sourced
+}
 
 /** A cc per mm at another depth, by the lean of the walls: never less than a third of what it was. */
 const moved = (perMm: Sourced, slope: Sourced, by: number): Sourced =>
@@ -97,7 +105,8 @@ export function perMmOf(ledger: Ledger, lessons: Lesson[], cylinder: number, { a
   const first: Part = sum([[1 / 1000, open.area]], open.area.provenance)
   const geometry = { ...first, estimate: moved(first.estimate, slope, at - open.at) }
   const known = lessonsKnown(lessons, headOf(ledger.layout, cylinder), before)
-  return { estimate: bestMean([geometry.estimate, ...taught(ledger, known, cylinder, at)]), geometry, lessons: known }
+  const there = taught(ledger, known, cylinder, at)
+  return { estimate: bestMean([geometry.estimate, ...there]), geometry, lessons: known, moved: there, slope }
 }
 
 /**

@@ -38,8 +38,9 @@ const perMmFormula = computed(() => {
   const one = (e: Sourced) => `${digits(e.value * rate.value.factor, 4)} ± ${digits(2 * uncertainty(e) * rate.value.factor, 4)}`
   if (!p) return ''
   const geometry = `mouth area = ${one(p.geometry.estimate)} ${rate.value.unit}`
-  const lessons = p.lessons.map(l => `${one(l.perMm)} (cyl. ${l.cylinder})`).join(', ')
-  return lessons ? `1/u² mean of ${geometry} and this head’s lessons ${lessons}` : geometry
+  const lessons = p.lessons.map((l, i) => `${one(p.moved[i]!)} (cyl. ${l.cylinder})`).join(', ')
+  const narrows = p.slope.value > 0 ? `; it narrows by ${digits(100 * p.slope.value, 1)} ± ${digits(200 * uncertainty(p.slope), 1)} % in ${say(1, 'length', device.lengths)}` : ''
+  return `${lessons ? `best mean of ${geometry} and this head’s lessons ${lessons}` : geometry}, at the face as it is${narrows}`
 })
 /** By what the depth that is told is known. */
 const source = computed(() => ({ mouth: 'mouth area', rings: 'drawing', solid: 'solid' })[needed.value?.deepest?.source ?? 'solid'])
