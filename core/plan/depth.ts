@@ -104,7 +104,7 @@ function cutOf(
   const heads = flat ? perMmOf(ledger, lessons, cylinder)?.lessons ?? [] : []
   // What the head has taught stands beside the solid, as it holds in the middle of the cut.
   const { depth, perMm } = depthFor(gap.estimate, over => bestMean([
-    fromSource(own, own * drawnShare(face + over), 'model:geometry'), ...taught(ledger, heads, cylinder, face)]))
+    fromSource(own, own * drawnShare(face + over, model.spec.kind), 'model:geometry'), ...taught(ledger, heads, cylinder, face)]))
   // Above the target there is nothing to cut: how far past it is told by the rate.
   if (flat && free === 'depth' && gap.estimate.value <= 0) return { cylinder, source: shape.source, depth }
   const left = chamber - gap.estimate.value * own / perMm.value

@@ -1,17 +1,17 @@
 import type { ChamberValve, Point } from '../chamber'
-import { fit, type EntryOf, type Ledger } from '../ledger'
+import { fit, ofKind, type EntryOf, type Ledger } from '../ledger'
+import { remembered } from './remembered'
 
 /** The chamber drawing that counts for a cylinder: its own before its head's, then the latest. */
-export function specEntry(ledger: Ledger, cylinder: number): EntryOf<'chamberModel'> | undefined {
+export const specEntry = (ledger: Ledger, cylinder: number): EntryOf<'chamberModel'> | undefined => remembered(ledger, `drawing ${cylinder}`, () => {
   let chosen: EntryOf<'chamberModel'> | undefined
   let closest = 0
-  for (const entry of ledger.live.entries) {
-    if (entry.kind !== 'chamberModel') continue
+  for (const entry of ofKind(ledger.live.entries, 'chamberModel')) {
     const closeness = fit(entry.scope, ledger.layout, cylinder)
     if (closeness > 0 && closeness >= closest) [chosen, closest] = [entry, closeness]
   }
   return chosen
-}
+})
 
 /** Where a valve's edge is lowest, in plan: on the side its stem leans to. */
 export function lowEdgeOf({ x, y, diameter, tilt, leans }: ChamberValve): Point {

@@ -1,4 +1,6 @@
 import { DEFAULT_U, MODEL_RELATIVE_U, bestMean, carry, exact, fromSource, linear, type Sourced } from '../estimate'
+import type { ChamberKind } from '../chamber'
+import { specEntry } from './chamberSpecs'
 import { headOf, NOW, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import { sum, type Part } from './part'
 import { sourcedPours } from './pours'
@@ -119,14 +121,19 @@ export function taught(ledger: Ledger, lessons: Lesson[], cylinder: number, at: 
   return lessons.map(lesson => moved(lesson.perMm, slope, at - lesson.at))
 }
 
+const UPRIGHT: readonly ChamberKind[] = ['bathtub', 'heart', 'flat']
+
 /**
  * Standard uncertainty of what a drawing's walls say, as a share of it.
  *
  * @param at mm over the first face, 0 or more
- * Source: {@link MODEL_RELATIVE_U}: 2 % of a cut, and 1 % more for each mm it lies deeper, independent of each other.
- * @example drawnShare(1) // 0.0224
+ * @param kind of the drawing
+ * Source: {@link MODEL_RELATIVE_U}: 2 % of a cut (1.2 % where walls stand upright), and 1 % more for each mm it lies deeper,
+ *   independent of each other.
+ * @example drawnShare(1, 'wedge') // 0.0224
  */
-export const drawnShare = (at: number): number => Math.hypot(MODEL_RELATIVE_U.geometry, MODEL_RELATIVE_U.perMm * at)
+export const drawnShare = (at: number, kind: ChamberKind | undefined): number =>
+  Math.hypot(kind && UPRIGHT.includes(kind) ? MODEL_RELATIVE_U.upright : MODEL_RELATIVE_U.geometry, MODEL_RELATIVE_U.perMm * at)
 
 /**
  * What a face cut takes off a chamber by its model: exact for the drawn shape.
@@ -135,14 +142,14 @@ export const drawnShare = (at: number): number => Math.hypot(MODEL_RELATIVE_U.ge
  * @returns cc with the doubt of the drawn walls, and what one mm of depth is worth there, cc; undefined where the cut was planned
  *   without a model of this chamber
  */
-function removedByModel(cut: EntryOf<'faceCut'>, cylinder: number, at: number): { cc: Sourced, perMm: number } | undefined {
+function removedByModel(cut: EntryOf<'faceCut'>, ledger: Ledger, cylinder: number, at: number): { cc: Sourced, perMm: number } | undefined {
   const removed = cut.body.removed?.find(r => r.cylinder === cylinder)
   if (!removed) return undefined
   const further = depthUnder(cut, cylinder) - cut.body.depth.value
   // No cut gives volume back: an angled one that only just reaches a chamber takes nothing off it.
   const cc = Math.max(0, removed.cc + removed.perMm * further)
   return { perMm: removed.perMm, cc: linear([
-    [1, fromSource(cc, cc * drawnShare(at), 'model:geometry')],
+    [1, fromSource(cc, cc * drawnShare(at, specEntry(ledger, cylinder)?.body.spec.kind ?? ledger.layout.engine?.chamber), 'model:geometry')],
     [1, fromSource(0, cc * MODEL_RELATIVE_U.calibration * Math.abs(removed.factor - 1), 'model:calibration')]
   ]) }
 }
@@ -161,7 +168,7 @@ export function predictedChange(operation: ChamberOperation, { ledger, lessons, 
     const depth = cutDepth(operation, cylinder)
     const at = Math.max(0, from + depth.value / 2)
     const perMm = perMmOf(ledger, lessons, cylinder, { at, before })
-    const modelled = removedByModel(operation, cylinder, at)
+    const modelled = removedByModel(operation, ledger, cylinder, at)
     if (!modelled) return perMm ? carry(([k, d]) => -k! * d!, [perMm.estimate, depth]) : { value: 0, by: new Map() }
     const { slopeX, slopeY } = cutPlane(operation, cylinder)
     const heads = perMm?.lessons ?? []
