@@ -1,8 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  clearanceForRatio, clearanceVolume, compressionRatio, creviceVolume, cylinderVolume, effectiveCompressionRatio, pistonTravel,
-  sweptVolume, topDeadCentre, trappedCompressionRatio
+  clearanceForRatio, clearanceVolume, compressionRatio, crankAngleAtDrop, creviceVolume, cylinderVolume, effectiveCompressionRatio, oneSidedError, pistonTravel, sweptVolume, topDeadCentre, trappedCompressionRatio
 } from './index'
 
 describe('volumes', () => {
@@ -79,6 +78,17 @@ describe('piston', () => {
     const ahead = pistonTravel({ stroke: 85, rodLength: 150, pinOffset: 1 }, 10)
     const behind = pistonTravel({ stroke: 85, rodLength: 150, pinOffset: 1 }, -10)
     expect(ahead).toBeLessThan(behind)
+  })
+  it('with an offset, by the closed form worked out elsewhere', () => {
+    const train = { stroke: 85, rodLength: 150, pinOffset: -1.2 }
+    expect(effectiveCompressionRatio({ bore: 92, ...train, clearance: 65.7031, intakeClosing: 50 })).toBeCloseTo(8.415716, 5)
+    expect(crankAngleAtDrop(train, 1, 'before')).toBeCloseTo(-11.357756, 5)
+    expect(crankAngleAtDrop(train, 1, 'after')).toBeCloseTo(10.639684, 5)
+    expect(oneSidedError(train, 0.02, 0.05, 1)).toEqual({ dwell: expect.closeTo(1.551655, 5) as number, fromSlack: expect.closeTo(0.27292, 5) as number })
+    // The rod must reach past throw and offset together: 42.5 + 1.2.
+    expect(() => pistonTravel({ ...train, rodLength: 43.6 }, 0)).toThrow(/rodLength is 43.6/)
+    expect(pistonTravel({ ...train, rodLength: 43.8 }, 0)).toBeGreaterThanOrEqual(0)
+    expect(effectiveCompressionRatio({ bore: 92, ...train, clearance: 65.7031, intakeClosing: 180 })).toBeCloseTo(1, 6)
   })
   it('finds the trials single’s trapped ratio', () => {
     // π/4 · 68² · 43.1 = 156.5246 cc over 24.21 cc

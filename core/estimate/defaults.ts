@@ -53,7 +53,7 @@ export const MOUTH_AREA_RELATIVE_U = { measured: 0.01, book: 0.02, assumed: 0.1 
  * Share of a predicted cut that a model's drawn walls may be out by: of the cut itself, the more the deeper it goes (a share
  * a mm), and of how far its pour stretched it. Upright walls (a bathtub's, a heart's) are drawn as well as their mouth is traced.
  */
-export const MODEL_RELATIVE_U = { geometry: 0.02, upright: 0.012, perMm: 0.01, calibration: 0.05 } as const
+export const MODEL_RELATIVE_U = { leaning: { share: 0.02, perMm: 0.01 }, upright: { share: 0.012, perMm: 0.004 }, calibration: 0.05 } as const
 
 /** How many times the measured u a length is unsure by when it is a book figure or only assumed. */
 export const BASIS_FACTOR = { measured: 1, book: 2, assumed: 5 } as const

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { chance } from '#demo/chance'
-import { combinePours, crownVolumeFromPour, pourVolume, scaleAtTemperature, stopReading, type Instrument } from './index'
+import { combinePours, disagreementOf, crownVolumeFromPour, pourVolume, scaleAtTemperature, stopReading, type Instrument } from './index'
 
 const burette: Instrument = { kind: 'burette', capacity: 100, tolerance: 0.2, resolution: 0.1 }
 const syringe: Instrument = { kind: 'syringe', capacity: 60, tolerance: 1.5, resolution: 1 }
@@ -117,5 +117,29 @@ describe('around the pour', () => {
       const fills = [...Array.from({ length: fill - 1 }, () => ({ start: 0, end: 100 })), { start: 0, end: reading }]
       expect(pourVolume(fills, glass).value).toBeCloseTo(wanted, 9)
     }))
+  })
+})
+
+describe('pours of one thing that lie apart', () => {
+  const of = (value: number, source = 'a', own = 0.1, shared = 0.12) => ({ value, own, shared, u: Math.hypot(own, shared), source })
+  it('by more than reading them twice allows, the later less the earlier', () => {
+    // One scale: 2.3·√2·0.1 = 0.32527; two scales: 2.3·√(2·0.01 + 2·0.0144) = 0.50809.
+    expect(disagreementOf([of(55), of(55.32)])).toBeUndefined()
+    expect(disagreementOf([of(55), of(55.33)])).toEqual({ difference: expect.closeTo(0.33, 9) as number, change: expect.closeTo(0.33, 9) as number, allowed: expect.closeTo(0.325269, 5) as number })
+    expect(disagreementOf([of(55.33), of(55)])!.change).toBeCloseTo(-0.33, 9)
+    expect(disagreementOf([of(55), of(55.5, 'b')])).toBeUndefined()
+    expect(disagreementOf([of(55), of(55.51, 'b')])!.allowed).toBeCloseTo(0.508087, 5)
+    // Without a name nobody knows that the scale is one.
+    expect(disagreementOf([{ ...of(55), source: undefined }, { ...of(55.5), source: undefined }])).toBeUndefined()
+    // One scale at two volumes: only what its errors differ by.
+    expect(disagreementOf([of(55, 'a', 0.1, 0.12), of(55.4, 'a', 0.1, 0.22)])!.allowed).toBeCloseTo(2.3 * Math.hypot(0.1, 0.1, 0.1), 9)
+  })
+  it('the pair that is furthest past what it may be, whatever their number', () => {
+    expect(disagreementOf([of(55), of(55.1), of(56), of(55.2)])).toMatchObject({ difference: 1, change: 1 })
+    expect(disagreementOf([of(56), of(55.1), of(55), of(55.2)])!.change).toBeCloseTo(-1, 9)
+    // Rough pours may lie wider apart than fine ones, and it is the fine ones that are challenged.
+    expect(disagreementOf([of(55, 'a'), of(55.5, 'a'), of(54, 'rough', 1), of(56, 'rough', 1)])).toMatchObject({ difference: 0.5 })
+    expect(disagreementOf([])).toBeUndefined()
+    expect(disagreementOf([of(55)])).toBeUndefined()
   })
 })

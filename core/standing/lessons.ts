@@ -128,12 +128,14 @@ const UPRIGHT: readonly ChamberKind[] = ['bathtub', 'heart', 'flat']
  *
  * @param at mm over the first face, 0 or more
  * @param kind of the drawing
- * Source: {@link MODEL_RELATIVE_U}: 2 % of a cut (1.2 % where walls stand upright), and 1 % more for each mm it lies deeper,
- *   independent of each other.
+ * Source: {@link MODEL_RELATIVE_U}: 2 % of a cut, and 1 % more for each mm it lies deeper, independent of each other; 1.2 % and
+ *   0.4 % where walls stand upright.
  * @example drawnShare(1, 'wedge') // 0.0224
  */
-export const drawnShare = (at: number, kind: ChamberKind | undefined): number =>
-  Math.hypot(kind && UPRIGHT.includes(kind) ? MODEL_RELATIVE_U.upright : MODEL_RELATIVE_U.geometry, MODEL_RELATIVE_U.perMm * at)
+export function drawnShare(at: number, kind: ChamberKind | undefined): number {
+  const { share, perMm } = MODEL_RELATIVE_U[kind && UPRIGHT.includes(kind) ? 'upright' : 'leaning']
+  return Math.hypot(share, perMm * at)
+}
 
 /**
  * What a face cut takes off a chamber by its model: exact for the drawn shape.

@@ -96,9 +96,7 @@ dt { font-size: var(--s13); color: var(--quiet); white-space: nowrap; }
 .line { stroke: var(--ink); }
 .shim { fill: var(--brass-fill); stroke: var(--ink); }
 .tick { stroke: var(--dye); stroke-width: 5; }
-summary { cursor: pointer; color: var(--dye); min-height: 28px; display: flex; align-items: center; }
-summary::before { content: '+'; width: 16px; font-family: var(--figure); }
-details[open] summary::before { content: '−'; }
-.fields { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px 12px; padding-bottom: 20px; }
-@media (max-width: 1000px) { summary { min-height: 44px; } }
+.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(184px, 1fr)); gap: 8px 12px; padding-bottom: 20px; }
+/* At arm's length a label and where its figure comes from do not stand side by side in half a column. */
+@media (max-width: 1000px) { .fields { grid-template-columns: minmax(0, 1fr); } }
 </style>
