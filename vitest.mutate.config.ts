@@ -10,7 +10,7 @@ export default defineConfig({
   oxc: { decorator: { legacy: true } },
   test: {
     testTimeout: 60_000,
-    include: [`core/${folder}/*.test.ts`, ...folder === 'plan' ? ['core/advice/advice.test.ts'] : []],
+    include: [`core/${folder}/*.test.ts`, 'core/refusals.test.ts', ...folder === 'plan' ? ['core/advice/advice.test.ts'] : []],
     exclude: ['core/plan/jobs.test.ts', 'core/plan/turned.test.ts', 'core/plan/onePlan.test.ts']
   }
 })

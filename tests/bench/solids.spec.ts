@@ -100,7 +100,8 @@ test('chambers with metal ground out: the demo and thirty made up', async ({ pag
     await page.locator('[data-answer=deepest]').waitFor({ timeout: 120_000 })
     await page.waitForFunction(() => !document.querySelector('[aria-busy=true]'), undefined, { timeout: 120_000 })
     await page.waitForTimeout(6000)
-    // The rings of one chamber are ready in some 50 ms, its solid alone takes half a second or more: what a worker took tells which it was.
+    // The page tells no figure from a solid: a solid takes the worker half a second or more, a figure less. Both are of the chambers that
+    // were ground and of their neighbours.
     for (const ms of (await watched(page)).solids['worker solid'] ?? []) (ms < 450 ? took.figure : took.solid).push(ms)
     await clear(page)
   }
