@@ -3,6 +3,7 @@ import type { ChamberKind } from '../chamber'
 import { specEntry } from './chamberSpecs'
 import { headOf, NOW, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import { sum, type Part } from './part'
+import { howManyBefore } from './remembered'
 import { sourcedPours } from './pours'
 import { pairs, stretches, wholeStretches, type ChamberOperation } from './stretches'
 import { cutDepth, cutPlane, depthUnder } from './statements'
@@ -62,13 +63,8 @@ function lessonsKnown(lessons: Lesson[], head: number, before: number): Lesson[]
     }
   }
   const of = heads.get(head) ?? []
-  let [low, high] = [0, of.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (of[middle]!.knownFrom < before) low = middle + 1
-    else high = middle
-  }
-  return of.slice(Math.max(0, low - LESSONS_THAT_COUNT), low)
+  const known = howManyBefore(of, lesson => lesson.knownFrom, before)
+  return of.slice(Math.max(0, known - LESSONS_THAT_COUNT), known)
 }
 
 /** What a head gives per mm of face cut at a depth: from its mouth area, from its own lessons moved there, and both taken together. */

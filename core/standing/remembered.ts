@@ -15,3 +15,19 @@ export function remembered<T>(ledger: Ledger, what: string, work: () => T): T {
   if (!ofLedger.has(what)) ofLedger.set(what, work())
   return ofLedger.get(what) as T
 }
+
+/**
+ * How many of a list in order of place lie before a place.
+ *
+ * @param placeOf the place of one of them
+ * @example howManyBefore([2, 5, 9], p => p, 6) // 2
+ */
+export function howManyBefore<T>(list: readonly T[], placeOf: (one: T) => number, place: number): number {
+  let [low, high] = [0, list.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (placeOf(list[middle]!) < place) low = middle + 1
+    else high = middle
+  }
+  return low
+}

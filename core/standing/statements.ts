@@ -5,7 +5,7 @@ import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } fr
 import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
 import { lowEdge, specEntry } from './chamberSpecs'
 import { materialsOf } from './materials'
-import { remembered } from './remembered'
+import { howManyBefore, remembered } from './remembered'
 import type { Part, Provenance } from './part'
 import { heatCloses } from '../squish'
 
@@ -115,16 +115,8 @@ function changeOf(quantity: Quantity, operation: OperationEntry, tilt: number, c
 /** A dimension's life on a cylinder: the operations that change it, and of each stretch between them the statement that counts. */
 interface Life { operations: OperationEntry[], places: number[], byStretch: (StatementEntry | undefined)[], tilt: number, at: Point }
 
-/** How many of the places lie before one: the stretch it falls in. */
-function stretchAt(places: number[], place: number): number {
-  let [low, high] = [0, places.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (places[middle]! < place) low = middle + 1
-    else high = middle
-  }
-  return low
-}
+/** The stretch a place falls in: after so many operations. */
+const stretchAt = (places: number[], place: number) => howManyBefore(places, p => p, place)
 
 function lifeOf(ledger: Ledger, quantity: Quantity, cylinder: number): Life {
   return remembered(ledger, `life ${quantity} ${cylinder}`, () => {

@@ -3,24 +3,19 @@ import { headOf, operationsOn, type EntryOf, type Ledger } from '../ledger'
 import { faceShown } from './chamberModel'
 import { specEntry } from './chamberSpecs'
 import type { Part } from './part'
-import { remembered } from './remembered'
+import { howManyBefore, remembered } from './remembered'
 import { cutPlane, mouthArea } from './statements'
 
-/** Places of a chamber's face cuts and how much was off its first face after each, mm over the bore's centre. */
-interface FaceLife { places: number[], depths: number[] }
+/** A face cut of a chamber: its place, and how much was off the first face after it, mm over the bore's centre. */
+interface CutFace { place: number, depth: number }
 
-function lifeOf(ledger: Ledger, cylinder: number): FaceLife {
-  return remembered(ledger, `face ${cylinder}`, () => {
-    const life: FaceLife = { places: [], depths: [] }
-    let depth = 0
-    for (const op of operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])) {
-      depth += cutPlane(op as EntryOf<'faceCut'>, cylinder).depth
-      life.places.push(ledger.place.get(op.id)!)
-      life.depths.push(depth)
-    }
-    return life
+const lifeOf = (ledger: Ledger, cylinder: number): CutFace[] => remembered(ledger, `face ${cylinder}`, () => {
+  let depth = 0
+  return operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut']).map((op) => {
+    depth += cutPlane(op as EntryOf<'faceCut'>, cylinder).depth
+    return { place: ledger.place.get(op.id)!, depth }
   })
-}
+})
 
 /**
  * How far a chamber's face lies over its first one, over the bore's centre.
@@ -30,14 +25,8 @@ function lifeOf(ledger: Ledger, cylinder: number): FaceLife {
  * @example faceDepth(ledger, 1, NOW) // 0.5
  */
 export function faceDepth(ledger: Ledger, cylinder: number, place: number): number {
-  const { places, depths } = lifeOf(ledger, cylinder)
-  let [low, high] = [0, places.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (places[middle]! < place) low = middle + 1
-    else high = middle
-  }
-  return low === 0 ? 0 : depths[low - 1]!
+  const cuts = lifeOf(ledger, cylinder)
+  return cuts[howManyBefore(cuts, cut => cut.place, place) - 1]?.depth ?? 0
 }
 
 /** A cut shallower than this tells no lean of walls, mm. */

@@ -102,6 +102,7 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a deck reading off the crown', entry, of('deckReadings', { readings: [spot(0.3, 4000)] }), 'body.readings'],
     ['an unknown field in a reading', entry, of('deckReadings', { readings: [{ ...spot(0.3), z: 1 }] }), 'body.readings'],
     ['a wheel turned back', entry, of('wheel', { pairs: [{ drop: figure(5), before: figure(20, '°'), after: figure(-20, '°') }] }), 'body.pairs'],
+    ['rods and a block of nothing', entry, of('rod', {}, { level: 'build' }), 'body.material'],
     ['rods of cheese', entry, of('rod', { material: 'cheese' }, { level: 'build' }), 'body.material'],
     ['a port paired with itself', entry, of('portPairs', { valve: 'intake', pairs: [[1, 1]], poor: [] }, { level: 'build' }), 'body.pairs'],
     ['a poor port of no pair', entry, of('portPairs', { valve: 'intake', pairs: [[1, 2]], poor: [7] }, { level: 'build' }), 'body.poor'],
