@@ -77,7 +77,9 @@ export async function putAway<S extends Store>(store: S, key: string, value: Hel
   const name = `${store}/${key}`
   const turn = ++turns
   notes.set(name, { value, turn })
-  writeNotes()
+  // What was entered is noted in the same instant; only what a hand still draws or types may wait.
+  if (store === 'outbox') writeNow()
+  else writeNotes()
   const db = await cupboard()
   if (value === null) await db.delete(store, key)
   else await db.put(store, value)

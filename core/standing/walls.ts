@@ -48,7 +48,7 @@ function byItsSolid(ledger: Ledger, cylinder: number): number | undefined {
  * @returns 1/mm, + where it narrows towards its roof; one source for a head
  * Source: −(dA/dz)/A. Of a drawing by what a flat cut takes of its solid; else what is usual of its kind
  *   ({@link WALL_SLOPE_OF}). A turned head is open over its whole bore, however deep.
- * @example wallSlope(ledger, 1).value // 0.025, a wedge that nobody drew
+ * @example wallSlope(ledger, 1).value // 0.03, a wedge that nobody drew
  */
 export function wallSlope(ledger: Ledger, cylinder: number): Sourced {
   const { engine } = ledger.layout

@@ -51,7 +51,7 @@ const whole = { level: 'build' } as const
         <div><dt>− rod stretch</dt><dd><FigureReading label="Rod stretch" :part="running.stretch" dimension="length" formula="(m + m beam / 2) · r · ω² · (1 + r/l) · l / (A · E)" /></dd></div>
         <div><dt>− bearings</dt><dd><FigureReading label="Play of pin and bearings" :part="running.bearings" dimension="length" /></dd></div>
         <div><dt>− rock</dt><dd class="num">{{ say(running.rock, 'length', device.lengths) }}</dd></div>
-        <div><dt>− heat</dt><dd><FigureReading label="What heat closes" :part="running.heat" dimension="length" formula="rod, piston and crank grow by α · L · ΔT, and the block with the head on it" /></dd></div>
+        <div><dt>− heat</dt><dd><FigureReading label="What heat closes" :part="running.heat" dimension="length" formula="α · L · ΔT of rod, piston and crank, less that of the block" /></dd></div>
         <div class="left"><dt>= running</dt><dd><FigureReading label="Running gap" :part="running.gap" dimension="length" formula="cold − stretch − bearings − rock − heat" /></dd></div>
       </dl>
       <div>
