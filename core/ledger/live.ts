@@ -7,6 +7,7 @@ export type Standing = 'counts' | 'superseded' | 'void'
 export interface Live {
   /** Those that count, by (at, seq); entries still waiting to be sent come last among equals. */
   entries: Entry[]
+  /** Of those that were superseded or taken out; who is not in it counts. */
   standing: ReadonlyMap<string, Standing>
   /** For a superseded or voided entry, the one that did it. */
   supersededBy: ReadonlyMap<string, string>
@@ -39,8 +40,7 @@ export function live(entries: readonly Entry[]): Live {
     supersededBy.set(entry.supersedes, entry.id)
     standing.set(entry.supersedes, entry.kind === 'void' ? 'void' : 'superseded')
   }
-  for (const entry of entries) if (!standing.has(entry.id)) standing.set(entry.id, 'counts')
-  const counting = entries.filter(entry => standing.get(entry.id) === 'counts' && entry.kind !== 'void')
+  const counting = entries.filter(entry => !standing.has(entry.id) && entry.kind !== 'void')
   return { entries: sortedByTime(counting), standing, supersededBy, begun: begunOf(entries) }
 }
 
@@ -56,11 +56,12 @@ function begunOf(entries: readonly Entry[]): Map<string, number> {
   return begun
 }
 
-/** The order of {@link inOrder}, with each time read once: a long ledger is sorted at every change. */
+/** The order of {@link inOrder}, with each time read once; a ledger mostly comes in order already. */
 function sortedByTime(entries: Entry[]): Entry[] {
-  return entries.map(entry => ({ entry, at: Date.parse(entry.at) }))
-    .sort((a, b) => a.at - b.at || (a.entry.seq ?? Infinity) - (b.entry.seq ?? Infinity) || 0)
-    .map(({ entry }) => entry)
+  const at = Float64Array.from(entries, entry => Date.parse(entry.at))
+  const after = (a: number, b: number) => at[a]! - at[b]! || (entries[a]!.seq ?? Infinity) - (entries[b]!.seq ?? Infinity) || 0
+  if (at.every((_, i) => i === 0 || after(i - 1, i) <= 0)) return entries
+  return Array.from(entries.keys()).sort(after).map(i => entries[i]!)
 }
 
 /**
