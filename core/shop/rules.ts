@@ -1,4 +1,5 @@
 import type { RodMaterial } from '../squish'
+import { STARTING_COSTS, type WorkCosts } from './costs'
 
 /** A running squish gap a shop aims for, with rods of one material up to a bore and up to revs. mm, rpm. */
 export interface SquishWindow { rod: RodMaterial, boreTo: number, revsTo: number, least: number, most: number }
@@ -15,7 +16,7 @@ export interface LeastClearances {
 }
 
 /** What a shop goes by until an engine's maker or its own experience says otherwise. Editable, never law. */
-export interface ShopRules { squish: SquishWindow[], clearances: LeastClearances }
+export interface ShopRules { squish: SquishWindow[], clearances: LeastClearances, work: WorkCosts }
 
 /** A starting point for a shop that has not set its own. */
 export const STARTING_RULES: ShopRules = {
@@ -27,7 +28,8 @@ export const STARTING_RULES: ShopRules = {
     { rod: 'titanium', boreTo: 120, revsTo: 14000, least: 0.75, most: 1.3 },
     { rod: 'aluminium', boreTo: 120, revsTo: 10000, least: 0.9, most: 1.6 }
   ],
-  clearances: { intake: 2, exhaust: 2.5, side: 1.2, aluminiumMore: 0.5, valveToValve: 1.5, domeToChamber: 1.2 }
+  clearances: { intake: 2, exhaust: 2.5, side: 1.2, aluminiumMore: 0.5, valveToValve: 1.5, domeToChamber: 1.2 },
+  work: STARTING_COSTS
 }
 
 /**

@@ -8,7 +8,8 @@ import { shopRules } from './schema'
 /** What the shop goes by now. */
 export async function currentRules({ shop }: Pick<By, 'shop'>): Promise<ShopRules> {
   const [row] = await connection().db.select().from(shopRules).where(eq(shopRules.shop, shop)).orderBy(desc(shopRules.receivedAt)).limit(1)
-  return row?.rules ?? STARTING_RULES
+  // A table that was kept before work had its cost is filled up from the shop's start.
+  return row ? { ...STARTING_RULES, ...row.rules } : STARTING_RULES
 }
 
 /** Sets the shop's rules anew. The ones before stay in the table. */

@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer'
 import { IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
-import { ENTRY_KINDS, ROD_MODULUS, kindRule, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type ShopRules, type SquishWindow } from '#core'
+import { ENTRY_KINDS, ROD_MODULUS, kindRule, type Cost, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type ShopRules, type SquishWindow, type WorkCosts } from '#core'
 import { isCylinder, MOST_CYLINDERS } from './groups'
 import { uuidFault } from './identity'
 import { InstrumentFigures } from './instrument'
@@ -129,6 +129,26 @@ class ClearanceRow implements LeastClearances {
   @NumberIn('the minimum from dome to chamber, in mm', 0, 10) domeToChamber!: number
 }
 
+class CostRow implements Cost {
+  @NumberIn('the hours', 0, 1000) hours!: number
+  @NumberIn('the money', 0, 1_000_000) money!: number
+}
+
+/** Hours and money of each kind of work, all of them. */
+class WorkRow implements WorkCosts {
+  @IsObject({ message: 'The cost of a gasket is missing.' }) @ValidateNested() @Type(() => CostRow) gasket!: CostRow
+  @IsObject({ message: 'The cost of grinding is missing.' }) @ValidateNested() @Type(() => CostRow) grind!: CostRow
+  @IsObject({ message: 'The cost of opening a chamber is missing.' }) @ValidateNested() @Type(() => CostRow) open!: CostRow
+  @IsObject({ message: 'The cost of a face cut is missing.' }) @ValidateNested() @Type(() => CostRow) face!: CostRow
+  @IsObject({ message: 'The cost of a rolled cut is missing.' }) @ValidateNested() @Type(() => CostRow) roll!: CostRow
+  @IsObject({ message: 'The cost of a second cut is missing.' }) @ValidateNested() @Type(() => CostRow) secondCut!: CostRow
+  @IsObject({ message: 'The cost of a deck cut is missing.' }) @ValidateNested() @Type(() => CostRow) deck!: CostRow
+  @IsObject({ message: 'The cost of a spacer is missing.' }) @ValidateNested() @Type(() => CostRow) spacer!: CostRow
+  @IsObject({ message: 'The cost of a seat job is missing.' }) @ValidateNested() @Type(() => CostRow) seats!: CostRow
+  @IsObject({ message: 'The cost of opening a dome is missing.' }) @ValidateNested() @Type(() => CostRow) dome!: CostRow
+  @IsObject({ message: 'The cost of a pour is missing.' }) @ValidateNested() @Type(() => CostRow) pour!: CostRow
+}
+
 /** What a client PUTs to set what the shop goes by. */
 export class RulesRequest implements ShopRules {
   @Initials() hand!: string
@@ -137,4 +157,6 @@ export class RulesRequest implements ShopRules {
   @ValidateNested({ each: true }) @Type(() => SquishRow) squish!: SquishRow[]
 
   @IsObject({ message: 'The minimum clearances are missing.' }) @ValidateNested() @Type(() => ClearanceRow) clearances!: ClearanceRow
+
+  @IsObject({ message: 'What work costs is missing.' }) @ValidateNested() @Type(() => WorkRow) work!: WorkRow
 }

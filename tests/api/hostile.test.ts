@@ -153,6 +153,8 @@ const ROUTES: Record<string, Hostile[]> = {
     ['rods of cheese', rules, { ...STARTING_RULES, squish: [{ ...STARTING_RULES.squish[0], rod: 'cheese' }], hand: 'TT' }, 'squish[0].rod'],
     ['no table', rules, { clearances: STARTING_RULES.clearances, hand: 'TT' }, 'squish'],
     ['no clearances', rules, { squish: [], hand: 'TT' }, 'clearances'],
+    ['no cost of a gasket', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, gasket: undefined }, hand: 'TT' }, 'work.gasket'],
+    ['hours below none', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, face: { hours: -1, money: 0 } }, hand: 'TT' }, 'work.face.hours'],
     ['a hundred rows', rules, { ...STARTING_RULES, squish: Array.from({ length: 100 }, () => STARTING_RULES.squish[0]), hand: 'TT' }, 'squish'],
     ['an unknown field', rules, { ...STARTING_RULES, hand: 'TT', law: true }, 'law'],
     ['10 MB', rules, { ...STARTING_RULES, hand: 'x'.repeat(10 * 1024 * 1024) }, '']

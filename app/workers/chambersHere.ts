@@ -1,0 +1,58 @@
+import {
+  calibrated, calibratedLive, cutsTogether, openingArea, planOf, solveCut, volumeAboveCut, DomainError, type Calibration, type ChamberModel, type Chambers, type ChamberShape, type Plan, type SolidKit
+} from '#core'
+
+/** How a chamber is known: by its drawing's lifted rings, which is quick, or by its solid. */
+export type KnownBy = 'rings' | 'solid'
+
+/** Chambers made and answered at once in the very thread that asks. */
+export interface ChambersHere extends Chambers {
+  made: () => number
+}
+
+/**
+ * The one view of drawn chambers for whoever works through many of them without waiting: a search in a worker, a test.
+ *
+ * @param kit the solids package, loaded
+ */
+export function chambersHere(kit: SolidKit, by: KnownBy): ChambersHere {
+  const known = new Map<string, ChamberShape>()
+  const plans = new Map<string, Plan>()
+  function planFor(spec: ChamberModel['spec']): Plan {
+    const { outline, pads, roof, draft, floorRadius } = spec
+    const name = JSON.stringify([outline, pads, roof, draft, floorRadius])
+    const plan = plans.get(name) ?? planOf(kit, spec)
+    plans.set(name, plan)
+    return plan
+  }
+  function made({ spec, done }: ChamberModel, poured: number | undefined): ChamberShape {
+    const plan = planFor(spec)
+    const { mesh, factor, volume }: Calibration = by === 'rings' ? calibratedLive(plan, spec, poured, done) : calibrated(kit, plan, spec, poured, done)
+    return {
+      source: by, volume, factor, opening: openingArea(mesh, { ...done, depth: done.depth + 1e-6 }),
+      above: (cut) => {
+        const plane = cutsTogether([done, cut])
+        return { volume: volumeAboveCut(mesh, plane), opening: openingArea(mesh, plane) }
+      },
+      solve: (setup, free, left, x) => {
+        try {
+          return solveCut(mesh, { x, y: 0 }, setup, free, left, done)
+        } catch (error) {
+          if (error instanceof DomainError) return { argument: error.argument, given: error.given, bound: error.bound }
+          throw error
+        }
+      }
+    }
+  }
+  return {
+    made: () => known.size,
+    shape: (model, poured) => {
+      const key = JSON.stringify([model.spec, model.done, poured])
+      const before = known.get(key)
+      if (before) return before
+      const shape = made(model, poured)
+      known.set(key, shape)
+      return shape
+    }
+  }
+}

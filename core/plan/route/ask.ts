@@ -1,0 +1,127 @@
+import { NOW, type EntryOf, type Quantity } from '../../ledger'
+import { windowFor, type ShopRules } from '../../shop'
+import { knownQuantity, modelOf, quantityOf, rodMaterialOf, statedQuantity, type Replay } from '../../standing'
+
+/** What a builder can turn to come to a target. */
+export const LEVERS = ['gasket', 'grind', 'open', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
+export type Lever = (typeof LEVERS)[number]
+
+/** How far a cut may go at the valves: no edge touched, an arc of a top cut lost, a seat too where a seat job follows. */
+export const EDGES = ['never', 'topCut', 'seatJob'] as const
+export type Edges = (typeof EDGES)[number]
+
+/** What every route has to keep. Lengths mm, volumes cc, angles degrees; what is not given limits nothing. */
+export interface RouteLimits {
+  /** Off the face: what comes off anyway, by straightening or refinishing, and the most. */
+  faceLeast: number
+  faceMost: number
+  /** The most off a deck or a barrel's foot, and the most that may be put under a barrel. */
+  deckMost: number
+  spacerMost: number
+  /** The most that may be ground out of a chamber, and how far past the number it is opened to be faced back. */
+  groundMost: number
+  past: number
+  /** How far a head may be rolled. */
+  rollMost: number
+  edges: Edges
+  /** Cuts of one face at the machinist: with a second one the chamber is poured in between. */
+  setUps: 1 | 2
+  squishLeast?: number
+  squishMost?: number
+  deckLeft?: number
+  camRetard?: number
+  pushrod?: number
+  flange?: number
+  /** Ratio, widest less narrowest. */
+  spread?: number
+  hours?: number
+  money?: number
+}
+
+/** Which figure of the limits can't be so, and what it must be. */
+export interface LimitFault { limit: keyof RouteLimits, given: unknown, kind: 'number' | 'below' | 'above' | 'crossed', bound?: number }
+
+/** What a limit may be at all. */
+const BOUNDS: Record<Exclude<keyof RouteLimits, 'edges'>, [low: number, high: number]> = {
+  faceLeast: [0, 5], faceMost: [0, 5], deckMost: [0, 5], spacerMost: [0, 5], groundMost: [0, 100], past: [0, 50], rollMost: [0, 10], setUps: [1, 2],
+  squishLeast: [0, 8], squishMost: [0, 8], deckLeft: [0, 50], camRetard: [0, 30], pushrod: [0, 20], flange: [0, 20], spread: [0, 5], hours: [0, 10_000], money: [0, 10_000_000]
+}
+
+/**
+ * Limits that can't be so: no number, outside what such a limit may be, or a least over its most.
+ *
+ * @returns none where a search can be made
+ * @example limitFaults({ ...limits, squishLeast: 1.2, squishMost: 0.8 })[0].kind // 'crossed'
+ */
+export function limitFaults(limits: RouteLimits): LimitFault[] {
+  const faults = (Object.keys(BOUNDS) as (keyof typeof BOUNDS)[]).flatMap((limit): LimitFault[] => {
+    const given = limits[limit]
+    if (given === undefined) return []
+    const [low, high] = BOUNDS[limit]
+    if (typeof given !== 'number' || !Number.isFinite(given)) return [{ limit, given, kind: 'number' }]
+    return given < low ? [{ limit, given, kind: 'below', bound: low }] : given > high ? [{ limit, given, kind: 'above', bound: high }] : []
+  })
+  const crossed = (least: 'faceLeast' | 'squishLeast', most: 'faceMost' | 'squishMost'): LimitFault[] => {
+    const [low, high] = [limits[least], limits[most]]
+    return low !== undefined && high !== undefined && low > high ? [{ limit: most, given: high, kind: 'crossed', bound: low }] : []
+  }
+  return faults.length > 0 ? faults : [...crossed('faceLeast', 'faceMost'), ...crossed('squishLeast', 'squishMost')]
+}
+
+/**
+ * The limits that stand until a builder sets others: the shop's squish window for this engine, and what was stated of its deck.
+ *
+ * @example startingLimits(standing, STARTING_RULES).squishLeast // 0.6
+ */
+export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits {
+  const [first] = standing.layout.cylinders
+  const of = (quantity: Quantity) => quantityOf(standing, quantity, first!)?.estimate.value
+  const [bore, revs] = [of('bore'), of('revs')]
+  const window = bore !== undefined && revs !== undefined ? windowFor(rules, { rod: rodMaterialOf(standing, first!) ?? 'steel', bore, revs }) : undefined
+  const left = of('leastDeckThickness')
+  return {
+    faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, rollMost: 2, edges: 'topCut', setUps: 2,
+    ...(window ? { squishLeast: window.least, squishMost: window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
+  }
+}
+
+/** What must be said or measured before a lever can be used. */
+export type LeverWants = 'offer' | 'secondChamber' | 'drawing' | 'mouthArea' | 'deckClearance' | 'wantedSquish' | 'solder'
+
+/** A lever of this engine: whether it can be used, and if not what it waits for. */
+export interface LeverState { lever: Lever, wants?: LeverWants }
+
+/** Gaskets that were offered and are not the one that is fitted. */
+export function offersOf(standing: Replay): EntryOf<'offer'>[] {
+  const [first] = standing.layout.cylinders
+  const fitted = (quantity: Quantity) => knownQuantity(standing.ledger, quantity, first!, NOW)?.estimate.value
+  const same = (a: number | undefined, b: number | undefined) => a !== undefined && b !== undefined && Math.abs(a - b) < 1e-6
+  const differing = standing.offers.filter(({ body }) => !(same(body.thickness.value, fitted('gasketThickness')) && same(body.bore.value, fitted('gasketBore'))))
+  return differing.filter((offer, i) => differing.findIndex(o => same(o.body.thickness.value, offer.body.thickness.value) && same(o.body.bore.value, offer.body.bore.value)) === i)
+}
+
+/**
+ * The levers that an engine of this kind has, and what each still wants before it can be used.
+ *
+ * @example leversOf(standing, true).find(l => l.lever === 'gasket') // { lever: 'gasket' }
+ */
+export function leversOf(standing: Replay): LeverState[] {
+  const { engine, cylinders, heads } = standing.layout
+  const turned = engine?.head === 'turned'
+  const blind = engine?.head === 'blind'
+  const everywhere = (quantity: Quantity) => cylinders.every(c => statedQuantity(standing.ledger, quantity, c) !== undefined)
+  const drawn = cylinders.every(c => (modelOf(standing, c)?.spec.valves.length ?? 0) > 0)
+  const barrels = blind || engine?.strokes === 2 || heads.length === cylinders.length
+  const has = (lever: Lever, wants?: LeverWants | false): LeverState => ({ lever, ...(wants ? { wants } : {}) })
+  return [
+    ...blind ? [] : [has('gasket', offersOf(standing).length === 0 && 'offer')],
+    ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), has('face'), has('roll', !drawn && 'drawing')],
+    ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
+    has('deck', !everywhere('deckClearance') && 'deckClearance'),
+    ...barrels ? [has('spacer')] : [],
+    ...!blind && !turned && engine?.intakes !== 0 ? [has('seats', !drawn && 'drawing')] : []
+  ]
+}
+
+/** What is asked of a search. */
+export interface RouteAsk { levers: readonly Lever[], limits: RouteLimits }

@@ -1,0 +1,128 @@
+import { compressionRatio, cylinderVolume } from '../../engine'
+import { DEFAULT_U, linear, type Sourced } from '../../estimate'
+import type { ShopRules } from '../../shop'
+import { quantityOf, type Replay } from '../../standing'
+import { asIf, flatCut, type CylinderAsIf, type Tried } from '../asIf'
+import type { Chambers } from '../chambers'
+import { readingOf, type Reading } from './judge'
+import { placeOn } from './way'
+
+/** Between the depths that a chamber's volume is tabulated at, mm: a chord of that length is within 0.01 cc of any chamber's curve. */
+export const KNOT = 0.1
+
+/** What flat cuts leave of a cylinder's chamber: its loss at every knot, cc, and the chamber there with its sources. */
+export interface TakenTable { taken: number[], chamber: Sourced[] }
+
+/** A cylinder before any cut, with the gasket and the grinding of a way: enough to say by closed forms where any cut would leave it. */
+export interface Column {
+  cylinder: number
+  head: number
+  bank: number
+  swept: Sourced
+  clearance: Sourced
+  chamber: Sourced
+  target: number
+  /** cc that a mm over the whole bore is. */
+  area: number
+  recess: number
+  table: TakenTable
+  before: Reading
+  /** What a mm of drop changes. */
+  perDrop: { cam: number, pushrod: number, flange: number }
+}
+
+/**
+ * Tables of what flat cuts take of every chamber, down to a depth.
+ *
+ * @param operations what is done before the cut
+ * @returns by cylinder; undefined while a chamber's shape is not ready
+ * Source: {@link asIf} at every knot, exact there; a chord between two is within h²/8 · dA/dz of the curve, below 0.001 cc for
+ *   walls that lose a tenth of their mouth a mm.
+ */
+export function takenTables(standing: Replay, operations: readonly Tried[], chambers: Chambers, most: number): Map<number, TakenTable> | undefined {
+  const tables = new Map<number, TakenTable>(standing.layout.cylinders.map(c => [c, { taken: [], chamber: [] }]))
+  for (let depth = 0; depth < most + KNOT; depth += KNOT) {
+    const cuts = depth > 0 ? standing.layout.heads.map((_, i) => flatCut(i + 1, depth)) : []
+    for (const { cylinder, state, waiting } of asIf(standing, [...operations, ...cuts], chambers).cylinders) {
+      if (waiting) return undefined
+      const table = tables.get(cylinder)!
+      const chamber = state.parts.chamber?.estimate
+      if (!chamber) continue
+      table.chamber.push(chamber)
+      table.taken.push(table.chamber[0]!.value - chamber.value)
+    }
+  }
+  return tables
+}
+
+/** Loss of a chamber to a flat cut, cc, between two knots by their chord. */
+export function takenAt({ taken }: TakenTable, depth: number): number {
+  const at = Math.min(Math.max(0, depth) / KNOT, taken.length - 1)
+  const i = Math.min(Math.floor(at), taken.length - 2)
+  return taken.length < 2 ? 0 : taken[i]! + (at - i) * (taken[i + 1]! - taken[i]!)
+}
+
+/** What follows from operations at every cylinder, as columns to cut from; undefined where one has no ratio yet. */
+export function columnsOf(standing: Replay, rules: ShopRules, operations: readonly Tried[], chambers: Chambers, tables: Map<number, TakenTable>): Column[] | undefined {
+  const target = standing.target?.body.ratio.value
+  const { cylinders } = asIf(standing, operations, chambers)
+  // What else moves is linear in how far the head comes down.
+  const dropped = asIf(standing, [...operations, ...standing.layout.heads.map((_, i) => flatCut(i + 1, 1))], NO_CUT).cylinders
+  const columns = cylinders.map((c, i) => columnOf(standing, rules, c, dropped[i]!, tables, target))
+  return columns.every(c => c !== undefined) ? columns : undefined
+}
+
+/** Nothing is asked of a shape where only plane geometry is. */
+const NO_CUT: Chambers = { shape: () => 'notReady' }
+
+function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, dropped: CylinderAsIf, tables: Map<number, TakenTable>, target: number | undefined): Column | undefined {
+  const { swept, clearance, parts } = c.state
+  const before = readingOf(standing, rules, c)
+  const table = tables.get(c.cylinder)
+  if (!swept || !clearance || !parts.chamber || !before || !table || target === undefined) return undefined
+  const { head, bank } = placeOn(standing, c.cylinder)
+  const more = (of: (moves: CylinderAsIf['moves']) => number | undefined) => Math.abs(of(dropped.moves) ?? 0) - Math.abs(of(c.moves) ?? 0)
+  return {
+    cylinder: c.cylinder, head: head - 1, bank: bank - 1, swept: swept.estimate, clearance: clearance.estimate, chamber: parts.chamber.estimate, target, table, before,
+    area: cylinderVolume(quantityOf(standing, 'bore', c.cylinder)?.estimate.value ?? 0.1, 1), recess: Math.max(0, quantityOf(standing, 'squishRecess', c.cylinder)?.estimate.value ?? 0),
+    perDrop: { cam: more(m => m.cam), pushrod: more(m => m.pushrod), flange: more(m => m.flange?.portsOff) }
+  }
+}
+
+/** What is done to a column: mm off face and deck (below 0 put under), cc that grinding or seats give. */
+export interface Done { face: number, deck: number, gives: number }
+
+/** cc of clearance that is left. */
+export const leftOf = ({ clearance, area, table }: Column, { face, deck, gives }: Done): number => clearance.value + gives - takenAt(table, face) - area * deck
+
+/** @returns the ratio; nothing left is a ratio beyond any bound */
+export function ratioAt(column: Column, done: Done): number {
+  const left = leftOf(column, done)
+  return left > 0 ? compressionRatio(column.swept.value, left) : Infinity
+}
+
+/** Where a cylinder would stand, by closed forms: what {@link readingOf} says of the exact one. */
+export function readingAt(column: Column, done: Done, sunk: Record<'intake' | 'exhaust', number>, tiltOf: (valve: 'intake' | 'exhaust') => number): Reading {
+  const { before, perDrop, recess } = column
+  const drop = done.face + done.deck
+  return {
+    cylinder: column.cylinder, ratio: ratioAt(column, done),
+    squish: before.squish === undefined ? undefined : before.squish - done.deck - Math.min(done.face, recess),
+    edges: before.edges.map(edge => ({ ...edge, left: edge.left - done.face + sunk[edge.valve] * Math.cos(tiltOf(edge.valve) * Math.PI / 180) })),
+    rooms: before.rooms.map(room => ({ ...room, left: room.left - room.perMm * drop, taken: room.taken + room.perMm * drop })),
+    deckLeft: before.deckLeft === undefined ? undefined : before.deckLeft - done.face,
+    cam: before.cam === undefined ? undefined : before.cam + perDrop.cam * drop, pushrod: before.pushrod === undefined ? undefined : before.pushrod + perDrop.pushrod * drop,
+    flange: before.flange === undefined ? undefined : before.flange + perDrop.flange * drop
+  }
+}
+
+/** The ratio by its sources after cuts: the chamber's at the nearest knot, the deck's cut one source a bank. */
+export function ratioSourced(column: Column, done: Done): Sourced {
+  const { clearance, chamber, table, area, bank, swept } = column
+  const knot = table.chamber[Math.min(table.chamber.length - 1, Math.round(done.face / KNOT))] ?? chamber
+  const left = leftOf(column, done)
+  const cut: Sourced = { value: 0, by: done.deck === 0 ? new Map() : new Map([[`cut:bank ${bank}`, area * DEFAULT_U.cutDialled]]) }
+  const whole = linear([[1, clearance], [-1, chamber], [1, knot], [1, cut]])
+  const slope = -swept.value / left ** 2
+  return { value: compressionRatio(swept.value, left), by: linear([[slope, whole], [1 / left, swept]]).by }
+}

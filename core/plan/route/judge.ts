@@ -1,0 +1,136 @@
+import type { Valve } from '../../ledger'
+import type { ShopRules } from '../../shop'
+import type { ClearanceName, Replay, TargetBand } from '../../standing'
+import type { CylinderAsIf } from '../asIf'
+import { overLeast } from '../limits'
+import type { RouteLimits } from './ask'
+import type { Bill, Figures, Way } from './way'
+
+/** What a limit is about. `edge`: a seat's or top cut's; `ratio`: the target's band. */
+export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'ground' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
+
+/** A limit, by how much a route is past it or what it leaves: `figure` as it comes out, `bound` what it may be. */
+export interface AtLimit { kind: LimitKind, figure: number, bound: number, cylinders: number[], valve?: Valve, clearance?: ClearanceName }
+
+/** A limit that is broken, and by how many grains. */
+export interface Breach extends AtLimit { grains: number }
+
+/** What a step past a limit is counted in: mm, degrees, cc, ratio; hours and money as a share. */
+const GRAIN = { mm: 0.05, degrees: 1, cc: 0.1, ratio: 0.02, share: 0.1 } as const
+const GRAIN_OF: Record<LimitKind, keyof typeof GRAIN> = {
+  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', ground: 'cc', deckLeft: 'mm', cam: 'degrees',
+  pushrod: 'mm', flange: 'mm', spread: 'ratio', hours: 'share', money: 'share'
+}
+/** Figures are set and read to a hundredth of a mm: what is past a limit by less is at it. */
+const BARELY = 0.2
+
+/** Where one cylinder would stand, as far as limits ask. mm, degrees. */
+export interface Reading {
+  cylinder: number
+  ratio: number
+  /** What runs of the squish, where that can be told. */
+  squish?: number
+  edges: { kind: 'seat' | 'topCut', valve: Valve, left: number }[]
+  /** Clearances: what is left, the least, and what a mm of drop takes. */
+  rooms: { name: ClearanceName, left: number, least: number, perMm: number, taken: number }[]
+  deckLeft?: number
+  cam?: number
+  pushrod?: number
+  flange?: number
+}
+
+/**
+ * What the limits ask of a cylinder as it would stand.
+ *
+ * @param c from {@link asIf}
+ * @returns undefined where there is no ratio
+ */
+export function readingOf(standing: Replay, rules: ShopRules, c: CylinderAsIf): Reading | undefined {
+  const ratio = c.state.ratio?.estimate.value
+  if (ratio === undefined) return undefined
+  const { moves } = c
+  const drawn = (c.room?.valves ?? []).flatMap(({ valve: { valve }, seat, topCut }): Reading['edges'] => [
+    { kind: 'seat', valve, left: seat.margin }, { kind: 'topCut', valve, left: topCut.margin }])
+  const stated = c.valves.filter(v => !drawn.some(d => d.valve === v.valve)).flatMap(({ valve, seatLeft, topCutLeft }): Reading['edges'] => [
+    ...seatLeft ? [{ kind: 'seat' as const, valve, left: seatLeft.value }] : [], ...topCutLeft ? [{ kind: 'topCut' as const, valve, left: topCutLeft.value }] : []])
+  return {
+    cylinder: c.cylinder, ratio, edges: [...drawn, ...stated], squish: c.squish.running?.gap.estimate.value,
+    rooms: c.clearances.map(step => ({ name: step.name, left: step.then.value, least: overLeast(standing, rules, c.cylinder, step).least, perMm: step.perMm, taken: step.now.value - step.then.value })),
+    deckLeft: moves.deckLeft?.left, cam: moves.cam, pushrod: moves.pushrod === undefined ? undefined : Math.abs(moves.pushrod), flange: moves.flange && Math.abs(moves.flange.portsOff)
+  }
+}
+
+/** Whether an edge may be cut by a way: an arc of a top cut, or of a seat that is cut anew afterwards. */
+const mayGo = (kind: 'seat' | 'topCut', { edges }: RouteLimits, seatsFollow: boolean) => kind === 'topCut' ? edges !== 'never' : edges === 'seatJob' && seatsFollow
+
+/** Everything that is to be kept, with what a way leaves of it: `room` below 0 is past it. */
+export function atLimits(way: Way, limits: RouteLimits, band: TargetBand, readings: readonly Reading[], figures: Figures, bill: Bill): (AtLimit & { room: number })[] {
+  const list: (AtLimit & { room: number })[] = []
+  const add = (kind: LimitKind, cylinders: number[], figure: number, bound: number, side: 'least' | 'most', more: Partial<AtLimit> = {}) =>
+    list.push({ kind, cylinders, figure, bound, room: side === 'least' ? figure - bound : bound - figure, ...more })
+  for (const { cylinder, ratio, squish, edges, rooms, deckLeft, cam, pushrod, flange } of readings) {
+    const mine = [cylinder]
+    add('ratio', mine, ratio, band.low, 'least')
+    add('ratio', mine, ratio, band.high, 'most')
+    for (const { kind, valve, left } of edges) if (!mayGo(kind, limits, way.seats)) add(kind, mine, left, 0, 'least', { valve })
+    // What was as near before is no reason against a way.
+    for (const { name, left, least, taken } of rooms) if (taken > 1e-9) add('clearance', mine, left, least, 'least', { clearance: name })
+    if (squish !== undefined && limits.squishLeast !== undefined) add('squishLeast', mine, squish, limits.squishLeast, 'least')
+    if (squish !== undefined && limits.squishMost !== undefined) add('squishMost', mine, squish, limits.squishMost, 'most')
+    if (deckLeft !== undefined && limits.deckLeft !== undefined) add('deckLeft', mine, deckLeft, limits.deckLeft, 'least')
+    if (cam !== undefined && limits.camRetard !== undefined) add('cam', mine, cam, limits.camRetard, 'most')
+    if (pushrod !== undefined && limits.pushrod !== undefined) add('pushrod', mine, pushrod, limits.pushrod, 'most')
+    if (flange !== undefined && limits.flange !== undefined) add('flange', mine, flange, limits.flange, 'most')
+    const ground = figures.ground.get(cylinder)
+    if (ground !== undefined) add('ground', mine, ground, limits.groundMost, 'most')
+  }
+  const [face, deck] = [Math.max(0, ...figures.faces), Math.max(0, ...figures.decks)]
+  if (face > 0) add('face', [], face, limits.faceMost, 'most')
+  if (deck > 0) add('deck', [], deck, limits.deckMost, 'most')
+  if (Math.min(0, ...figures.decks) < 0) add('spacer', [], -Math.min(...figures.decks), limits.spacerMost, 'most')
+  if (limits.spread !== undefined && readings.length > 1) add('spread', [], spreadOf(readings), limits.spread, 'most')
+  if (limits.hours !== undefined) add('hours', [], bill.hours, limits.hours, 'most')
+  if (limits.money !== undefined) add('money', [], bill.money, limits.money, 'most')
+  return list
+}
+
+/** Ratio, widest less narrowest. */
+export const spreadOf = (readings: readonly Reading[]): number => readings.length > 1 ? Math.max(...readings.map(r => r.ratio)) - Math.min(...readings.map(r => r.ratio)) : 0
+
+const sameLimit = (a: AtLimit, b: AtLimit) => a.kind === b.kind && a.bound === b.bound && a.valve === b.valve && a.clearance === b.clearance
+
+const grainsOf = ({ kind, room, bound }: AtLimit & { room: number }) => -room / (GRAIN_OF[kind] === 'share' ? GRAIN.share * Math.max(bound, 1e-9) : GRAIN[GRAIN_OF[kind]])
+
+/**
+ * The limits that a way breaks, each once with the worst of its cylinders first.
+ *
+ * @returns none where all are kept
+ * Source: grains of 0.05 mm, 1°, 0.1 cc, 0.02 of ratio, a tenth of hours or money.
+ */
+export function breachesOf(list: readonly (AtLimit & { room: number })[]): Breach[] {
+  const broken = list.map(one => ({ one, grains: grainsOf(one) })).filter(b => b.grains > BARELY).sort((a, b) => b.grains - a.grains)
+  return broken.reduce<Breach[]>((found, { one: { room: _room, ...one }, grains }) => {
+    const before = found.find(f => sameLimit(f, one))
+    if (before) before.cylinders.push(...one.cylinders)
+    else found.push({ ...one, cylinders: [...one.cylinders], grains })
+    return found
+  }, [])
+}
+
+/** Limits that more metal uses up: of these the one with the least room is what holds a way. */
+const USED_UP: readonly LimitKind[] = ['seat', 'topCut', 'clearance', 'squishLeast', 'face', 'deck', 'deckLeft', 'cam', 'pushrod', 'flange']
+
+/**
+ * What limits a way: of what more metal would use up the nearest.
+ *
+ * @param cuts whether it cuts at all; else nothing is used up
+ */
+export function heldBy(list: readonly (AtLimit & { room: number })[], cuts: boolean): (AtLimit & { room: number }) | undefined {
+  return cuts ? list.filter(l => USED_UP.includes(l.kind)).sort((a, b) => a.room - b.room)[0] : undefined
+}
+
+/** Fewer limits broken, then less past them, is nearer. */
+export function nearer(a: readonly Breach[], b: readonly Breach[]): number {
+  const total = (list: readonly Breach[]) => list.reduce((sum, { grains }) => sum + grains, 0)
+  return a.length - b.length || total(a) - total(b)
+}

@@ -1,0 +1,189 @@
+import { DEFAULT_U, carry, linear, type Sourced } from '../../estimate'
+import { clearanceForRatio } from '../../engine'
+import { cylindersOf, kindRule, type OperationEntry, type Quantity } from '../../ledger'
+import type { ShopRules, Work } from '../../shop'
+import type { Provenance, Replay, TargetBand } from '../../standing'
+import { asIf, type AsIf, type CylinderAsIf, type Tried } from '../asIf'
+import type { Chambers } from '../chambers'
+import type { RouteLimits } from './ask'
+import { chanceOfAll, safeFirstCut, worthMeasuring, type Draws } from './chance'
+import { atLimits, breachesOf, heldBy, readingOf, spreadOf, type AtLimit, type Breach, type Reading } from './judge'
+import { hundredth, offTarget } from './solve'
+import { billOf, stepsOf, type Bill, type Figures, type Step, type Way } from './way'
+
+/** A cylinder after a stage: what the glass, the solder and the sums will say. */
+export interface AfterStage { cylinder: number, chamber?: number, clearance?: number, ratio?: number, squish?: number }
+
+/** A stage of a route; `depths` where it cuts, by head or bank. */
+export interface Stage { work: Work, operations: Tried[], depths: number[], cylinders: AfterStage[] }
+
+/** A measurement that would make a route surer. */
+export type Measurement = { what: 'quantity', quantity: Quantity } | { what: 'secondPour' } | { what: 'gasket' }
+
+/** A way to the target with everything that follows from it. */
+export interface Route extends Bill {
+  way: Way
+  figures: Figures
+  stages: Stage[]
+  /** As they would be planned, each face cut with what it takes off every chamber. */
+  operations: OperationEntry[]
+  /** That every cylinder ends inside the target's band. */
+  chance: number
+  spread: number
+  cylinders: (Reading & { chamber?: number })[]
+  /** What the next bit of metal would meet, and how much is left to it. */
+  held?: AtLimit & { room: number }
+  breaches: Breach[]
+  /** By head: the deepest first cut that leaves one chance in twenty that any cylinder ends past the far side. */
+  firstCuts: number[]
+  /** The measurement that would raise the chance most, and by how much. */
+  worth?: { measurement: Measurement, more: number }
+  source: 'mouth' | 'rings' | 'solid'
+  /** Heights of seats that nobody measured stand behind it. */
+  assumedSeats: boolean
+}
+
+/** A first cut may take a cylinder past the far side this often. */
+export const PAST_AT_MOST = 0.05
+
+/** All that a route is worked out with. */
+export interface Bench { standing: Replay, rules: ShopRules, chambers: Chambers, limits: RouteLimits, band: TargetBand, draws: Draws }
+
+const flat = (steps: readonly { operations: Tried[] }[]) => steps.flatMap(step => step.operations)
+
+/**
+ * A way with its figures as a route: every depth brought to the target by {@link asIf} on the shape of the chambers, every stage
+ * with what it will read, every limit judged again.
+ *
+ * @param held depths that stand as they are, because a limit holds them
+ * @returns undefined while a chamber is not ready, or where there is no ratio
+ * Source: {@link asIf}; each depth by secant steps on the middle of its cylinders' ratios.
+ */
+export function routeOf(bench: Bench, way: Way, figures: Figures, held: boolean[]): Route | undefined {
+  const settled = brought(bench, way, figures, held)
+  return settled && dressed(bench, way, settled.figures, stepsOf(bench.standing, way, settled.figures), settled.after)
+}
+
+/** Steps that were settled, as a route: what each leaves, what it costs, how sure it is, what holds it. */
+export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], after: AsIf): Route | undefined {
+  const { standing, rules, chambers, limits, band } = bench
+  const readings = after.cylinders.flatMap(c => readingOf(standing, rules, c) ?? [])
+  if (readings.length < standing.layout.cylinders.length) return undefined
+  const bill = billOf(standing, rules, way, steps)
+  const all = atLimits(way, limits, band, readings, exact, bill)
+  const ratios = after.cylinders.map(c => sureness(bench, way, c))
+  const bands = ratios.map(() => band)
+  const stages = steps.map(({ work, operations }, i): Stage => {
+    const then = i === steps.length - 1 ? after : asIf(standing, flat(steps.slice(0, i + 1)), chambers)
+    return {
+      work, operations, cylinders: then.cylinders.map(afterStage),
+      depths: operations.flatMap(op => op.kind === 'faceCut' || op.kind === 'deckCut' ? [op.body.depth.value] : op.kind === 'spacer' ? [op.body.change.value] : [])
+    }
+  })
+  const [worth] = worthMeasuring(ratios, bands, measurementsFor(standing, ratios), bench.draws)
+  const room = after.cylinders.flatMap(c => c.room ? [c.room] : [])
+  return {
+    way, figures: exact, stages, operations: after.operations, ...bill, chance: chanceOfAll(ratios, bands, bench.draws), spread: spreadOf(readings),
+    cylinders: readings.map((r, i) => ({ ...r, chamber: after.cylinders[i]!.state.parts.chamber?.estimate.value })), held: heldBy(all, bill.metal > 0), breaches: breachesOf(all), firstCuts: firstCuts(bench, steps, after),
+    ...(worth ? { worth: { measurement: worth.measurement.of, more: worth.more } } : {}),
+    source: room.length > 0 ? 'solid' : 'mouth', assumedSeats: room.some(r => (Object.values(r.seats) as Provenance[]).includes('assumed'))
+  }
+}
+
+const afterStage = ({ cylinder, state, squish }: CylinderAsIf): AfterStage => ({
+  cylinder, chamber: state.parts.chamber?.estimate.value, clearance: state.clearance?.estimate.value, ratio: state.ratio?.estimate.value,
+  squish: squish.running?.gap.estimate.value ?? squish.gap?.estimate.value
+})
+
+/** The free depths moved until the middle of their cylinders stands at the target by the shape. */
+export function brought({ standing, chambers }: Bench, way: Way, start: Figures, held: boolean[]): { figures: Figures, after: AsIf } | undefined {
+  const { layout, target } = standing
+  const wanted = target!.body.ratio.value
+  const at = (figures: Figures) => asIf(standing, flat(stepsOf(standing, way, figures)), chambers)
+  let figures = start
+  let after = at(figures)
+  if (after.cylinders.some(c => c.waiting)) return undefined
+  const cut = start.faces.map((depth, i) => depth > 0 && !held[i] && (way.down === 'face' || way.down === 'roll' || way.down === 'deckFace' || way.down === 'squishFace') ? i : -1).filter(i => i >= 0)
+  const off = (then: AsIf, head: number) => offTarget(cylindersOf(layout, head + 1).map(c => then.cylinders.find(x => x.cylinder === c)!.state.ratio?.estimate.value ?? Number.NaN), wanted)
+  for (let i = 0; i < 4 && cut.length > 0; i++) {
+    const offs = cut.map(head => off(after, head))
+    if (offs.some(o => !Number.isFinite(o)) || offs.every(o => Math.abs(o) < 1e-3)) break
+    const faces = [...figures.faces]
+    cut.forEach((head, k) => {
+      const [first] = cylindersOf(layout, head + 1)
+      const { state } = after.cylinders.find(c => c.cylinder === first)!
+      // dCR/dd = Vs/Vc² · A.
+      const perMm = state.swept!.estimate.value / state.clearance!.estimate.value ** 2 * Math.max(0.5, rateOf(after, first!))
+      faces[head] = Math.max(0, faces[head]! - offs[k]! / perMm)
+    })
+    const next = { ...figures, faces: faces.map(hundredth) }
+    if (next.faces.every((d, k) => d === figures.faces[k])) break
+    figures = next
+    after = at(figures)
+  }
+  return { figures, after }
+}
+
+/** cc per mm at the end of a cylinder's face cut. */
+function rateOf(after: AsIf, cylinder: number): number {
+  const removed = after.operations.flatMap(op => op.kind === 'faceCut' ? op.body.removed?.filter(r => r.cylinder === cylinder) ?? [] : []).at(-1)
+  return removed?.perMm ?? 4
+}
+
+/**
+ * A cylinder's ratio by its sources. With a pour between two set-ups the chamber is known by that pour and not by what was
+ * predicted: its glass, its reading, and the second cut's own depth.
+ */
+function sureness({ standing }: Bench, way: Way, { cylinder, state }: CylinderAsIf): Sourced {
+  const ratio = state.ratio!.estimate
+  const cut = way.setUps === 2 && way.down !== 'none' && way.down !== 'deck' && way.down !== 'spacer'
+  const chamber = state.parts.chamber!.estimate
+  if (!cut) return ratio
+  const slope = -state.swept!.estimate.value / state.clearance!.estimate.value ** 2
+  const now = standing.asIs.find(s => s.cylinder === cylinder)!.parts.chamber!.estimate
+  const perMm = standing.perMm.get(cylinder)?.estimate.value ?? 4
+  const poured: Sourced = { value: 0, by: new Map([
+    ...[...now.by].filter(([source]) => source.startsWith('scale:')),
+    [`reading:${cylinder}`, DEFAULT_U.repeatability / Math.SQRT2], [`machine:second cut ${state.head}`, perMm * DEFAULT_U.cutDialled]
+  ]) }
+  return { value: ratio.value, by: linear([[1, ratio], [-slope, chamber], [slope, poured]]).by }
+}
+
+/** The safe first cut of every head, no deeper than the whole. */
+function firstCuts({ standing, chambers, band, draws }: Bench, steps: readonly { operations: Tried[] }[], after: AsIf): number[] {
+  const all = flat(steps)
+  const before = asIf(standing, all.filter(op => op.kind !== 'faceCut'), chambers)
+  return standing.layout.heads.map((_, i) => {
+    const cut = all.find(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === i + 1)
+    if (!cut || cut.kind !== 'faceCut') return 0
+    const depth = cut.body.depth.value
+    const mine = cylindersOf(standing.layout, i + 1)
+    const list = mine.flatMap((c) => {
+      const [was, then] = [before, after].map(x => x.cylinders.find(one => one.cylinder === c)!.state)
+      if (!was?.clearance || !then?.clearance || !was.swept || depth <= 0) return []
+      const least = carry(([vs]) => clearanceForRatio(vs!, band.high), [was.swept.estimate])
+      const taken = was.clearance.estimate.value - then.clearance.estimate.value
+      if (!(taken > 0)) return []
+      const walls = new Map([...then.parts.chamber!.estimate.by].filter(([source]) => source.startsWith('model:') || source.startsWith('standIn:mouth')))
+      return [{ over: linear([[1, was.clearance.estimate], [-1, least]]), perMm: { value: taken / depth, by: linear([[1 / depth, { value: 0, by: walls }]]).by } }]
+    })
+    return list.length === 0 ? 0 : Math.min(depth, Math.floor(100 * safeFirstCut(list, DEFAULT_U.cutDialled, PAST_AT_MOST, draws)) / 100)
+  })
+}
+
+interface Candidate { sources: (source: string) => boolean, left: number, of: Measurement }
+
+/** What could still be measured of what makes these ratios unsure. */
+function measurementsFor({ ledger, asIs }: Replay, ratios: readonly Sourced[]): Candidate[] {
+  const sources = new Set(ratios.flatMap(r => [...r.by.keys()]))
+  const list: Candidate[] = []
+  for (const source of sources) {
+    if (source.startsWith('standIn:')) list.push({ sources: s => s === source, left: 0.15, of: { what: 'quantity', quantity: source.slice('standIn:'.length) as Quantity } })
+    const entry = source.startsWith('entry:') ? ledger.live.entries.find(e => `entry:${e.id}` === source) : undefined
+    if (entry && (entry.kind === 'book' || entry.kind === 'assume') && entry.body.quantity !== 'chamberVolume') list.push({ sources: s => s === source, left: entry.kind === 'book' ? 0.5 : 0.2, of: { what: 'quantity', quantity: entry.body.quantity } })
+  }
+  if ([...sources].some(s => s.endsWith(':gasketThickness'))) list.push({ sources: s => s.endsWith(':gasketThickness'), left: 0.5, of: { what: 'gasket' } })
+  const single = new Set(asIs.flatMap(s => s.parts.chamber?.entries.length === 1 ? s.parts.chamber.entries : []).filter(id => kindRule(ledger.live.entries.find(e => e.id === id)?.kind ?? 'pour').role === 'reading').map(id => `entry:${id}`))
+  if (single.size > 0) list.push({ sources: s => single.has(s), left: Math.SQRT1_2, of: { what: 'secondPour' } })
+  return list
+}

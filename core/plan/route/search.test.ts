@@ -1,0 +1,204 @@
+import fc from 'fast-check'
+import { beforeAll, describe, expect, it } from 'vitest'
+import { demoShop } from '../../../demo/shop'
+import { all, head, mm, oneCylinder } from '../../../tests/support/ledgerBench'
+import { solidChambers } from '../../../tests/support/solidChambers'
+import { RUNS } from '../../../tests/support/soak'
+import { NO_SOLIDS, STARTING_RULES, asIf, compressionRatio, cylinderVolume, replay, targetBand, type Chambers, type Entry, type Replay } from '../..'
+import { bestOf, drained, leversOf, searchRoutes, startingLimits, type Found, type Lever, type Route, type RouteAnswer, type RouteLimits } from '.'
+
+let solids: Chambers
+beforeAll(async () => {
+  solids = await solidChambers('rings')
+})
+const build = (name: string) => demoShop.builds.find(b => b.name === name)!.entries
+const withoutDrawing = (entries: readonly Entry[]) => entries.filter(e => e.kind !== 'chamberModel')
+const levers = (r: Replay): Lever[] => leversOf(r).filter(l => !l.wants).map(l => l.lever)
+function search(r: Replay, limits: Partial<RouteLimits> = {}, chambers: Chambers = NO_SOLIDS, on = levers(r)): RouteAnswer {
+  const answer = drained(searchRoutes(r, STARTING_RULES, chambers, { levers: on, limits: { ...startingLimits(r, STARTING_RULES), ...limits } }))
+  if (answer === 'notReady') throw new Error('a chamber was not ready')
+  return answer
+}
+const found = (...asked: Parameters<typeof search>): Found => {
+  const answer = search(...asked)
+  if (answer.kind !== 'routes') throw new Error(answer.kind)
+  return answer
+}
+const gasketOf = (r: Replay, id?: string) => r.offers.find(o => o.id === id)?.body.thickness.value ?? 1.2
+
+describe('the launch engine', () => {
+  it.each([['by its stated mouth alone', false], ['by its drawing', true]])('is told its known ways %s', (_, drawn) => {
+    const r = replay(drawn ? build('Brackwater 34') : withoutDrawing(build('Brackwater 34')))!
+    const { routes, missing } = found(r, { squishMost: undefined }, drawn ? solids : NO_SOLIDS)
+    const way = (gasket: number, grinding: string, down: string) => routes.find(x => gasketOf(r, x.way.gasket) === gasket && x.way.grinding === grinding && x.way.down === down)
+    // Small chambers ground up, the thin gasket: 1.08 by the handbook's true chambers, which the demo's pours miss by some hundredths.
+    const ground = way(0.9, 'evenChambers', 'face')!
+    expect(ground.figures.faces[0]).toBeGreaterThan(1.06)
+    expect(ground.figures.faces[0]).toBeLessThan(1.11)
+    expect(ground.held).toMatchObject({ kind: 'seat', valve: 'exhaust' })
+    expect(ground.held!.room).toBeCloseTo(1.4 - ground.figures.faces[0]!, 1)
+    // The largest is ground by nothing, and the others come up to it.
+    const after = ground.cylinders.map(c => c.chamber!)
+    expect(Math.max(...after) - Math.min(...after)).toBeLessThan(0.06)
+    // On the fitted gasket the seats go: 1.52 between upright walls, some hundredths more where they lean, and it says so.
+    const fitted = missing.find(m => !m.way.gasket && m.way.down === 'face' && m.way.grinding !== 'none')!
+    expect(fitted.faces[0]).toBeGreaterThan(1.49)
+    expect(fitted.faces[0]).toBeLessThan(1.6)
+    expect(fitted.breaches[0]).toMatchObject({ kind: 'seat', valve: 'exhaust' })
+    // The gasket alone is tempting, and ends short.
+    expect(missing.find(m => gasketOf(r, m.way.gasket) === 0.9 && m.way.down === 'none')!.breaches[0]).toMatchObject({ kind: 'ratio' })
+  })
+  it('is told a rolled cut where the flat one on the fitted gasket goes into the seats', () => {
+    const r = replay(build('Brackwater 34'))!
+    const { routes } = found(r, { squishMost: undefined, rollMost: 4 }, solids, ['grind', 'face', 'roll'])
+    const [roll] = routes.filter(x => x.way.down === 'roll')
+    expect(roll).toBeDefined()
+    expect(roll!.breaches).toEqual([])
+    const then = asIf(r, roll!.stages.flatMap(s => s.operations), solids)
+    for (const { room, state } of then.cylinders) {
+      for (const { seat } of room!.valves) expect(seat.margin).toBeGreaterThanOrEqual(0)
+      expect(Math.abs(state.ratio!.estimate.value - 9.9)).toBeLessThanOrEqual(0.1)
+    }
+  })
+  it('keeps every limit when each route is solved again, and every depth is at the target', () => {
+    const r = replay(build('Brackwater 34'))!
+    const band = targetBand(r.target)!
+    for (const limits of [{}, { edges: 'never' as const, squishMost: undefined }, { edges: 'seatJob' as const, squishMost: undefined }]) {
+      const { routes } = found(r, limits, solids)
+      for (const route of routes) {
+        const then = asIf(r, route.stages.flatMap(s => s.operations), solids)
+        for (const { state, room, squish } of then.cylinders) {
+          expect(state.ratio!.estimate.value).toBeGreaterThanOrEqual(band.low - 0.005)
+          expect(state.ratio!.estimate.value).toBeLessThanOrEqual(band.high + 0.005)
+          for (const { seat, topCut } of room!.valves) {
+            expect(seat.margin).toBeGreaterThan(-0.011)
+            if (limits.edges === 'never') expect(topCut.margin).toBeGreaterThan(-0.011)
+          }
+          if (!('squishMost' in limits)) expect(squish.running!.gap.estimate.value).toBeLessThan(1.11)
+        }
+      }
+    }
+  })
+})
+
+describe('other builds of the demo', () => {
+  it('the finished test six has nothing to do', () => expect(search(replay(build('Millrace test six'))!, {}, solids)).toEqual({ kind: 'onTarget' }))
+  it('the ice racer: over-open as planned at Shape, faced back to the number', () => {
+    const { routes } = found(replay(build('Hollin 16'))!, {}, solids)
+    const back = routes.find(x => x.way.grinding === 'planned' && x.way.down === 'face')!
+    // 47.1 cc faced back to 45.0 over a mouth of 5 010 mm², which narrows by 3 %.
+    expect(back.figures.faces[0]).toBeGreaterThan(0.38)
+    expect(back.figures.faces[0]).toBeLessThan(0.46)
+    for (const c of back.cylinders) expect(c.chamber!).toBeCloseTo(45, 0)
+    expect(back.stages.map(s => s.work)).toEqual(['open', 'face'])
+  })
+  it('a turned head: squish first, then the dome', () => {
+    const done = build('Skerry 247')
+    const [cut] = done.filter(e => e.kind === 'faceCut')
+    const r = replay(done.filter(e => Date.parse(e.at) < Date.parse(cut!.at)))!
+    const { routes: [route] } = found(r, {}, solids)
+    expect(route!.stages.map(s => s.work)).toEqual(['face', 'dome'])
+    // 1.95 as found less 1.10 wanted; 26.27 − 3.09 + 1.03 cc for 11.2, by the demo's own pours.
+    expect(route!.figures.faces[0]).toBeCloseTo(0.85, 1)
+    expect(route!.stages[1]!.cylinders[0]!.ratio).toBeCloseTo(11.2, 1)
+  })
+})
+
+describe('what can’t be searched says why', () => {
+  const bench = () => oneCylinder(2)
+  it('no target, no ratio, limits that can’t be so', () => {
+    const none = bench()
+    none.entries.splice(none.entries.findIndex(e => e.kind === 'target'), 1)
+    expect(search(replay(none.entries)!)).toEqual({ kind: 'noTarget' })
+    expect(search(replay(bench().entries)!)).toEqual({ kind: 'noRatio', cylinders: [1, 2] })
+    const poured = bench()
+    for (const c of [1, 2]) poured.pour(c, 56)
+    const r = replay(poured.entries)!
+    const CASES: [Partial<RouteLimits>, string][] = [
+      [{ faceLeast: 2, faceMost: 1 }, 'crossed'], [{ squishLeast: 1.2, squishMost: 0.8 }, 'crossed'], [{ faceMost: -1 }, 'below'], [{ faceMost: 60 }, 'above'], [{ money: Number.NaN }, 'number'],
+      [{ hours: Infinity }, 'number'], [{ rollMost: '3' as never }, 'number'], [{ setUps: 9 as never }, 'above']
+    ]
+    for (const [limits, kind] of CASES) expect(search(r, limits)).toMatchObject({ kind: 'limits', faults: [{ kind }] })
+    // Nothing on, or nothing allowed: the nearest is told, and what it breaks.
+    for (const [limits, on] of [[{}, []], [{ faceMost: 0 }, ['face']], [{ hours: 0 }, ['face', 'grind']]] as [Partial<RouteLimits>, Lever[]][]) {
+      const answer = found(r, limits, NO_SOLIDS, on)
+      expect(answer.routes).toEqual([])
+      expect(answer.nearest!.breaches.length).toBeGreaterThan(0)
+    }
+  })
+})
+
+/** Engines of one head whose sums can be done outside: upright walls, decks and chambers of their own, gaskets on offer. */
+const engine = fc.record({
+  chambers: fc.array(fc.double({ min: 52, max: 58, noNaN: true }), { minLength: 1, maxLength: 4 }), decks: fc.array(fc.double({ min: 0.1, max: 0.8, noNaN: true }), { minLength: 4, maxLength: 4 }),
+  offers: fc.uniqueArray(fc.constantFrom(0.6, 0.9, 1.5), { maxLength: 2 }), mouth: fc.double({ min: 4200, max: 5200, noNaN: true }), seat: fc.double({ min: 0.3, max: 2, noNaN: true }), target: fc.double({ min: 9.3, max: 10.4, noNaN: true })
+})
+const BORE = Math.PI / 4 * 92 ** 2 / 1000
+const LIMITS: Partial<RouteLimits> = { faceMost: 1.6, deckMost: 0.5, setUps: 1, edges: 'topCut', groundMost: 100 }
+
+describe('a brute force over a fine grid', () => {
+  it('finds nothing better than the search by more than its step, and no nearer breach where nothing fits', () => {
+    let [fits, none] = [0, 0]
+    fc.assert(fc.property(engine, ({ chambers, decks, offers, mouth, seat, target }) => {
+      const bench = oneCylinder(chambers.length)
+      bench.add('target', all, { ratio: mm(target), tolerance: mm(0.1), countsCrevice: true })
+      bench.state('mouthArea', mouth)
+      bench.state('exhaustSeatHeight', seat)
+      for (const thickness of offers) bench.add('offer', head, { thickness: mm(thickness), bore: mm(94) })
+      chambers.forEach((cc, i) => {
+        bench.state('deckClearance', decks[i]!, 'measure', { level: 'cylinder', cylinder: i + 1 })
+        for (let n = 0; n < 2; n++) bench.pour(i + 1, Math.round(cc * 10) / 10)
+      })
+      const r = replay(bench.entries)!
+      const answer = search(r, LIMITS, NO_SOLIDS, ['gasket', 'grind', 'face', 'deck'])
+      if (answer.kind !== 'routes') return
+      const ground = (even: number) => chambers.map((_, i) => {
+        const now = (k: number) => r.asIs[k]!.parts.chamber!.estimate.value + (even === 2 ? decks[k]! * BORE : 0)
+        return even === 0 ? 0 : Math.max(...chambers.map((_, k) => now(k))) - now(i)
+      })
+      const STEP = 0.02
+      let best = { metal: Infinity, spread: Infinity, breach: Infinity }
+      for (const thickness of [1.2, ...offers]) for (const even of [0, 1, 2]) for (let face = 0; face <= 1.6; face += STEP) for (let deck = 0; deck <= 0.5; deck += 0.1) {
+        const out = ground(even)
+        const ratios = r.asIs.map((s, i) => compressionRatio(s.swept!.estimate.value, Math.max(1, s.clearance!.estimate.value + out[i]! - cylinderVolume(94, 1.2 - thickness) - face * mouth / 1000 - deck * BORE)))
+        const [low, high] = [Math.min(...ratios), Math.max(...ratios)]
+        const past = Math.max(0, low < target - 0.1 ? target - 0.1 - low : 0, high > target + 0.1 ? high - target - 0.1 : 0)
+        if (face > seat) continue
+        // What aims at the target, to half a step of the face: a route is aimed, not stopped at the band's edge.
+        const aimed = Math.abs((low + high) / 2 - target) < STEP * 0.06
+        // Clear of the band's edge by as much as a step is worth.
+        if (low > target - 0.09 && high < target + 0.09 && aimed) best = { ...best, metal: Math.min(best.metal, face + deck), spread: Math.min(best.spread, high - low) }
+        best.breach = Math.min(best.breach, past)
+      }
+      if (answer.routes.length === 0) {
+        none++
+        // One limit broken, the ratio or the seat: nobody on the grid keeps the seats and comes nearer.
+        const { breaches } = answer.nearest!
+        const ratio = breaches.find(b => b.kind === 'ratio')
+        if (best.breach > 0.01 && ratio && breaches.length === 1) expect(Math.abs(ratio.figure - ratio.bound)).toBeLessThan(best.breach + 0.03)
+        expect(best.metal).toBe(Infinity)
+      } else if (best.metal < Infinity) {
+        fits++
+        const { leastMetal, evenest } = bestOf(answer.routes)
+        expect(answer.routes[leastMetal]!.metal).toBeLessThan(best.metal + 2 * STEP)
+        expect(answer.routes[evenest]!.spread).toBeLessThan(best.spread + 0.01)
+      }
+    }), { numRuns: RUNS(60, 600), seed: 18 })
+    expect(fits).toBeGreaterThan(10)
+    expect(none).toBeGreaterThan(3)
+  }, 600_000)
+})
+
+describe('routes that are kept', () => {
+  it('beat one another on something, and the surest, least, cheapest and evenest are among them', () => {
+    const r = replay(withoutDrawing(build('Brackwater 34')))!
+    const { routes, looked, kept } = found(r, { squishMost: undefined })
+    expect(looked).toBeGreaterThan(kept)
+    const figures = (x: Route) => [-x.chance, x.spread, x.metal, x.lasting, x.hours, x.money]
+    for (const a of routes) for (const b of routes) if (a !== b) expect(figures(a).some((v, i) => v > figures(b)[i]! - 0.06)).toBe(true)
+    const best = bestOf(routes)
+    expect(routes[best.surest]!.chance).toBe(Math.max(...routes.map(x => x.chance)))
+    expect(routes[best.cheapest]!.money).toBe(Math.min(...routes.map(x => x.money)))
+    expect(routes.every(x => x.firstCuts[0]! <= x.figures.faces[0]!)).toBe(true)
+  })
+})

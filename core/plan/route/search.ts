@@ -1,0 +1,243 @@
+import type { Sourced } from '../../estimate'
+import type { ShopRules } from '../../shop'
+import { targetBand, type Replay } from '../../standing'
+import { asIf, type Tried } from '../asIf'
+import { NO_SOLIDS, type Chambers } from '../chambers'
+import { evenPlan } from '../evenUp'
+import { turnedPlan } from '../turned'
+import { limitFaults, offersOf, type LimitFault, type RouteAsk, type RouteLimits } from './ask'
+import { chanceOfAll, drawsOf } from './chance'
+import { columnsOf, ratioSourced, takenTables, type Column, type TakenTable } from './columns'
+import { atLimits, breachesOf, nearer, spreadOf, type Breach, type Reading } from './judge'
+import { rolled } from './rolled'
+import { dressed, routeOf, type Bench, type Route } from './route'
+import { solveWay, type Aim, type Solved } from './solve'
+import { GRINDINGS, billOf, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
+
+/** A way that is missing from the answer: where it ends, and what it breaks, what can't be put back first. */
+export interface Missing { way: Way, faces: number[], decks: number[], ratios: number[], breaches: Breach[] }
+
+/** Why there is nothing to search. */
+export type NoSearch = { kind: 'noTarget' } | { kind: 'limits', faults: LimitFault[] } | { kind: 'noRatio', cylinders: number[] } | { kind: 'onTarget' }
+
+export interface Found {
+  kind: 'routes'
+  /** None of them is beaten by another on everything; the surest first. */
+  routes: Route[]
+  /** The nearest where nothing keeps every limit: fewest broken, then least past them. */
+  nearest?: Route
+  missing: Missing[]
+  /** Ways that were looked at, and those that kept every limit. */
+  looked: number
+  kept: number
+}
+export type RouteAnswer = NoSearch | Found
+
+/** How far a search has come. */
+export interface Progress { done: number, all: number }
+
+const DRAWS = 4000
+const SEED = 18
+/** Routes that are solved on the solids at most, and ways that are told of as missing. */
+const MOST_SOLVED = 24
+const MOST_MISSING = 6
+
+const NOT_SUNK = { intake: 0, exhaust: 0 }
+
+function grindingsOf(standing: Replay, levers: RouteAsk['levers']): [Grinding, Map<number, number>][] {
+  const even = (by: 'chamber' | 'clearance') => new Map(standing.layout.heads.flatMap((_, i) => evenPlan(standing, i + 1, by, [], NO_SOLIDS)?.cylinders ?? []).map(c => [c.cylinder, c.gain.value] as const))
+  const known: Partial<Record<Grinding, Map<number, number>>> = {
+    none: new Map(),
+    ...levers.includes('grind') ? { evenChambers: even('chamber'), evenRatios: even('clearance') } : {},
+    ...levers.includes('open') ? { open: new Map<number, number>() } : {},
+    ...levers.includes('open') && standing.planned.some(op => op.kind === 'relief') ? { planned: new Map<number, number>() } : {}
+  }
+  return GRINDINGS.flatMap((g): [Grinding, Map<number, number>][] => known[g] && (g === 'none' || g === 'open' || g === 'planned' || [...known[g].values()].some(cc => cc >= 0.05)) ? [[g, known[g]]] : [])
+}
+
+function downsOf(levers: RouteAsk['levers']): Down[] {
+  const has = (...names: RouteAsk['levers']) => names.every(name => levers.includes(name))
+  return ['none', ...has('face') ? ['face' as const] : [], ...has('deck') ? ['deck' as const] : [], ...has('face', 'deck') ? ['faceDeck' as const, 'deckFace' as const, 'squishFace' as const] : [],
+    ...has('face', 'roll') ? ['roll' as const] : [], ...has('spacer') ? ['spacer' as const] : []]
+}
+
+/** `opened`: cc ground for the sake of breathing, which a way without it does not offer; `whole`: what a way that stops short would come to. */
+interface Candidate extends Solved { way: Way, bill: Bill, breaches: Breach[], chance: number, spread: number, opened: number, whole?: Solved & { breaches: Breach[] } }
+
+/** What a search sets out from: each gasket and grinding as columns to cut from. */
+function* grounds(bench: Bench, { levers }: RouteAsk): Generator<Progress, { gasket?: string, grinding: Grinding, ground: Map<number, number>, columns: Column[] }[] | undefined> {
+  const { standing, rules, chambers, limits } = bench
+  const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
+  const grindings = grindingsOf(standing, levers)
+  const list = []
+  const cuts = levers.includes('face') || limits.faceLeast > 0
+  for (const [at, [grinding, ground]] of grindings.entries()) {
+    const before = (gasket?: string) => stepsOf(standing, { gasket, grinding, down: 'none', seats: false, setUps: 1 }, bare(standing, ground)).flatMap(s => s.operations)
+    const tables: Map<number, TakenTable> | undefined = takenTables(standing, before(), chambers, cuts ? limits.faceMost + 0.5 : 0)
+    if (!tables) return undefined
+    for (const gasket of gaskets) {
+      const columns = columnsOf(standing, rules, before(gasket), chambers, tables)
+      if (columns) list.push({ gasket, grinding, ground, columns })
+    }
+    yield { done: at + 1, all: grindings.length + MOST_SOLVED }
+  }
+  return list
+}
+
+const bare = (standing: Replay, ground: ReadonlyMap<number, number>): Figures =>
+  ({ faces: standing.layout.heads.map(() => 0), decks: standing.layout.banks.map(() => 0), slope: 0, ground, sunk: NOT_SUNK })
+
+type Compared = Pick<Candidate, 'chance' | 'spread' | 'bill' | 'opened'>
+
+/** Whether a beats b: as good on everything, and better on something. */
+export function beats(a: Compared, b: Compared): boolean {
+  const of = ({ chance, spread, bill, opened }: Compared) => [-chance, spread, bill.metal, bill.lasting, bill.hours, bill.money, -opened]
+  const GRAINS = [0.005, 0.002, 0.005, 0.05, 0.05, 1, 0.05]
+  const [x, y] = [of(a), of(b)]
+  return x.every((v, i) => v <= y[i]! + GRAINS[i]! / 2) && x.some((v, i) => v < y[i]! - GRAINS[i]!)
+}
+
+const openedBy = ({ grinding }: Way, { lasting }: Bill, { past }: RouteLimits) => grinding === 'planned' ? lasting : grinding === 'open' ? past : 0
+const compared = ({ limits }: Bench) => (r: Route): Compared => ({ chance: r.chance, spread: r.spread, bill: r, opened: openedBy(r.way, r, limits) })
+
+/**
+ * All ways that are open from where a build stands to its target, with everything inside its limits.
+ *
+ * @param standing what replay gives; what is planned counts only as the grinding of a way
+ * @param ask the levers and the limits, see {@link startingLimits}
+ * @param chambers answers for the shape of drawn chambers, at once
+ * @returns in steps, so that whoever drives it can stop: see {@link RouteAnswer}
+ * Source: every combination of gasket, grinding, what is cut and how often; each depth solved, not sampled ({@link solveWay});
+ *   a way is kept if no other beats it on all of chance, spread, metal, lasting metal, hours and money.
+ * @example drained(searchRoutes(standing, STARTING_RULES, chambers, ask)).routes[0].chance // 0.94
+ */
+export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Chambers, ask: RouteAsk): Generator<Progress, RouteAnswer | 'notReady'> {
+  const band = targetBand(standing.target)
+  if (!band) return { kind: 'noTarget' }
+  const faults = limitFaults(ask.limits)
+  if (faults.length > 0) return { kind: 'limits', faults }
+  const unknown = standing.asIs.filter(s => !s.ratio).map(s => s.cylinder)
+  if (unknown.length > 0) return { kind: 'noRatio', cylinders: unknown }
+  const inside = standing.asIs.every(({ ratio }) => ratio!.estimate.value >= band.low && ratio!.estimate.value <= band.high)
+  if (inside && ask.limits.faceLeast === 0 && !standing.planned.some(op => op.kind === 'relief')) return { kind: 'onTarget' }
+  const bench: Bench = { standing, rules, chambers, limits: ask.limits, band, draws: drawsOf(SEED, DRAWS) }
+  if (standing.layout.engine?.head === 'turned') return turnedRoutes(bench, ask)
+  const ground = yield* grounds(bench, ask)
+  if (!ground) return 'notReady'
+  const candidates = [...looked(bench, ask, ground)]
+  const kept = candidates.filter(c => c.breaches.length === 0 && c.way.down !== 'roll')
+  for (const one of kept) one.chance = chanceOfAll(sourced(one, ground), one.readings.map(() => band), bench.draws)
+  const best = kept.filter(one => !kept.some(other => other !== one && beats(other, one))).sort((a, b) => b.chance - a.chance).slice(0, MOST_SOLVED)
+  const routes: Route[] = []
+  for (const [i, one] of best.entries()) {
+    const route = exactly(bench, one)
+    if (!route) return 'notReady'
+    if (route.breaches.length === 0) routes.push(route)
+    yield { done: ground.length + i, all: ground.length + best.length }
+  }
+  // A rolled cut is worth its set-up only where the flat one is stopped by a seat.
+  const broken = candidates.filter(c => c.breaches.length > 0).sort((a, b) => nearer(a.breaches, b.breaches))
+  for (const one of broken.filter(c => c.way.down === 'roll').slice(0, 6)) {
+    const route = rolled(bench, one.way, one.figures)
+    if (route?.breaches.length === 0) routes.push(route)
+    yield { done: ground.length + best.length, all: ground.length + best.length }
+  }
+  const as = compared(bench)
+  const shown = routes.filter(one => !routes.some(other => other !== one && beats(as(other), as(one)))).sort((a, b) => b.chance - a.chance)
+  const [first] = broken.filter(c => c.way.down !== 'roll')
+  return {
+    kind: 'routes', routes: shown, looked: candidates.length, kept: kept.length, missing: missingOf(broken),
+    ...(shown.length === 0 && first ? { nearest: exactly(bench, first) } : {})
+  }
+}
+
+const exactly = (bench: Bench, { way, figures, breaches }: Candidate) => routeOf(bench, way, figures, figures.faces.map(() => breaches.length > 0))
+
+/** Every way that the levers leave, solved and judged. */
+function* looked(bench: Bench, { levers }: RouteAsk, ground: NonNullable<ReturnType<typeof grounds> extends Generator<Progress, infer R> ? R : never>): Generator<Candidate> {
+  const { standing, rules, limits, band } = bench
+  const setUps: (1 | 2)[] = limits.setUps === 2 ? [1, 2] : [1]
+  for (const { gasket, grinding, ground: cc, columns } of ground) {
+    for (const down of downsOf(levers)) {
+      for (const seats of levers.includes('seats') && limits.edges === 'seatJob' && down === 'face' ? [false, true] : [false]) {
+        const solve = (aim: Aim) => solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
+        const solved = solve(down === 'roll' ? 'target' : 'inside')
+        const judged = (way: Way, of: Solved) => {
+          const figures = grinding === 'open' ? of.figures : { ...of.figures, ground: cc }
+          const bill = billOf(standing, rules, way, stepsOf(standing, way, figures))
+          return { way, figures, readings: of.readings, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, limits, band, of.readings, figures, bill)) }
+        }
+        for (const times of down === 'none' || down === 'deck' || down === 'spacer' ? setUps.slice(0, 1) : setUps) {
+          const way: Way = { ...gasket ? { gasket } : {}, grinding, down, seats, setUps: times }
+          const inside = solved && judged(way, solved)
+          if (inside?.breaches.length === 0 || down === 'roll') {
+            if (inside) yield inside
+            continue
+          }
+          // What keeps the limits and misses the target, or what just reaches it and breaks one: the nearer of both.
+          const [edge, whole] = [solve('edge'), solve('target')].map(of => of && judged(way, of))
+          const [best] = [inside, edge].filter(c => c !== undefined).sort((x, y) => nearer(x.breaches, y.breaches))
+          if (best) yield { ...best, ...(whole ? { whole } : {}) }
+        }
+      }
+    }
+  }
+}
+
+function sourced({ way, figures, readings }: Candidate, ground: { gasket?: string, grinding: Grinding, columns: Column[] }[]): Sourced[] {
+  const columns = ground.find(g => g.gasket === way.gasket && g.grinding === way.grinding)!.columns
+  return readings.map(({ cylinder, ratio }) => {
+    const column = columns.find(c => c.cylinder === cylinder)!
+    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]!, gives: way.grinding === 'open' ? figures.ground.get(cylinder) ?? 0 : 0 })
+    return { value: ratio, by }
+  })
+}
+
+/** Of the ways that are missing the shortest ones, each for its own reason. */
+function missingOf(broken: readonly Candidate[]): Missing[] {
+  const parts = ({ gasket, grinding, down, seats }: Way) => Number(gasket !== undefined) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats)
+  const once = broken.filter(c => c.way.setUps === 1 && c.way.down !== 'roll' && parts(c.way) > 0).sort((a, b) => parts(a.way) - parts(b.way) || nearer(a.breaches, b.breaches))
+  const seen = new Set<string>()
+  const gone = ({ kind }: Breach) => kind === 'seat' ? 0 : kind === 'clearance' || kind === 'squishLeast' ? 1 : 2
+  return once.map(c => ({ way: c.way, ...c.whole?.breaches.length ? c.whole : c })).filter(({ way: { gasket, down, grinding } }) => {
+    const key = [gasket, down, grinding === 'none' || grinding === 'open'].join()
+    return seen.size !== seen.add(key).size
+  }).slice(0, MOST_MISSING).map(({ way, figures, readings, breaches }) => (
+    { way, faces: figures.faces, decks: figures.decks, ratios: readings.map((r: Reading) => r.ratio), breaches: [...breaches].sort((a, b) => gone(a) - gone(b)) }))
+}
+
+/** A turned head's ways: squish first, then the dome, with each gasket. */
+function turnedRoutes(bench: Bench, { levers }: RouteAsk): RouteAnswer {
+  const { standing, chambers } = bench
+  const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
+  const all = (levers.includes('dome') ? gaskets : []).flatMap((gasket): Route[] => {
+    const way: Way = { ...gasket ? { gasket } : {}, grinding: 'none', down: 'dome', seats: false, setUps: 1 }
+    const before = stepsOf(standing, way, bare(standing, new Map()))
+    const plans = standing.layout.cylinders.map(c => turnedPlan(standing, c, before.flatMap(s => s.operations), chambers))
+    const cuts = plans.flatMap(plan => plan?.operations.filter(op => op.kind === 'faceCut') ?? [])
+    const domes = plans.flatMap((plan, i): Tried[] => plan?.toOpen && plan.toOpen.value > 0.02 ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder: standing.layout.cylinders[i]! }, body: { state: 'planned', added: cc(plan.toOpen.value), u: cc(0.05) } }] : [])
+    const steps: Step[] = [...before, ...cuts.length > 0 ? [{ work: 'face' as const, operations: cuts }] : [], ...domes.length > 0 ? [{ work: 'dome' as const, operations: domes }] : []]
+    const figures: Figures = { ...bare(standing, new Map()), faces: standing.layout.heads.map((_, i) => cuts.flatMap(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === i + 1 ? [op.body.depth.value] : [])[0] ?? 0) }
+    const route = steps.length > 0 ? dressed(bench, way, figures, steps, asIf(standing, steps.flatMap(s => s.operations), chambers)) : undefined
+    return route ? [route] : []
+  })
+  const routes = all.filter(r => r.breaches.length === 0)
+  const [nearest] = [...all].sort((a, b) => nearer(a.breaches, b.breaches))
+  return { kind: 'routes', routes, missing: [], looked: all.length, kept: routes.length, ...(routes.length === 0 && nearest ? { nearest } : {}) }
+}
+
+const cc = (value: number) => ({ value: Math.round(value * 100) / 100, unit: 'cc', typed: '' })
+
+/** Drives a search to its end. */
+export function drained<T>(search: Generator<Progress, T>): T {
+  for (;;) {
+    const next = search.next()
+    if (next.done) return next.value
+  }
+}
+
+/** Which of the routes shown is the surest, takes the least metal, is cheapest, and evenest; each by its place in the list. */
+export function bestOf(routes: readonly Route[]): Record<'surest' | 'leastMetal' | 'cheapest' | 'evenest', number> {
+  const least = (of: (r: Route) => number) => routes.reduce((best, r, i) => of(r) < of(routes[best]!) - 1e-9 ? i : best, 0)
+  return { surest: least(r => -r.chance), leastMetal: least(r => r.metal + r.lasting / 100), cheapest: least(r => r.money + r.hours / 100), evenest: least(r => r.spread) }
+}

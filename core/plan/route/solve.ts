@@ -1,0 +1,149 @@
+import { seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
+import { takenAt, KNOT, ratioAt, readingAt, type Column } from './columns'
+import type { RouteLimits } from './ask'
+import type { Reading } from './judge'
+import { modelOf, quantityOf, targetBand, type Replay, type TargetBand } from '../../standing'
+import type { Valve } from '../../ledger'
+
+/** What a seat job leaves between the new seat and the face, mm. */
+const NEW_SEAT = 0.1
+/** Rounds in which a cut and the seats that follow it settle on each other. */
+const ROUNDS = 8
+
+export interface Solved { figures: Figures, readings: Reading[] }
+
+/** What a way is solved for: the target with every limit kept; the target whatever it breaks; or only just inside the band. */
+export type Aim = 'inside' | 'target' | 'edge'
+
+/** Of a rising function the place where it is nothing, within bounds: bisection to a millionth. */
+function rootOf(f: (x: number) => number, low: number, high: number): number {
+  if (f(low) >= 0) return low
+  if (f(high) <= 0) return high
+  for (let i = 0; i < 48 && high - low > 1e-7; i++) {
+    const middle = (low + high) / 2
+    if (f(middle) < 0) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}
+
+/** How far the middle between highest and lowest ratio lies over the target: a cut of several cylinders is aimed by it. */
+export const offTarget = (ratios: readonly number[], target: number) => (Math.max(...ratios) + Math.min(...ratios)) / 2 - target
+
+const clamp = (x: number, low: number, high: number) => Math.max(low, Math.min(high, x))
+
+/** The same for a way that only has to come inside the band: how far the lowest ratio lies over its low end, or the highest over its high one. */
+const offEdge = (ratios: readonly number[], { low, high }: TargetBand, down: boolean) => down ? Math.min(...ratios) - low : Math.max(...ratios) - high
+
+/** How deep a head may be cut before it meets what it has to keep; `down` is what its cylinders come down besides. */
+function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boolean, down: number): number {
+  const depths = columns.flatMap(({ before, perDrop }) => [
+    ...before.edges.flatMap(({ kind, left }) => (kind === 'topCut' ? limits.edges === 'never' : !(limits.edges === 'seatJob' && seats)) ? [left] : []),
+    ...before.rooms.flatMap(({ left, least, perMm }) => perMm > 0 ? [(left - least) / perMm - down] : []),
+    ...before.deckLeft !== undefined && limits.deckLeft !== undefined ? [before.deckLeft - limits.deckLeft] : [],
+    ...(['cam', 'pushrod', 'flange'] as const).flatMap((name) => {
+      const most = name === 'cam' ? limits.camRetard : limits[name]
+      return most !== undefined && before[name] !== undefined && perDrop[name] > 0 ? [(most - before[name]) / perDrop[name] - down] : []
+    })
+  ])
+  return Math.max(limits.faceLeast, Math.min(limits.faceMost, ...depths))
+}
+
+/** How far a bank may come down before something is too near. */
+function deckLimit(columns: readonly Column[], limits: RouteLimits, faces: readonly number[]): number {
+  const depths = columns.flatMap(({ before, head }) => [
+    ...before.squish !== undefined && limits.squishLeast !== undefined ? [before.squish - limits.squishLeast] : [],
+    ...before.rooms.flatMap(({ left, least, perMm }) => perMm > 0 ? [(left - least) / perMm - faces[head]!] : [])
+  ])
+  return Math.max(0, Math.min(limits.deckMost, ...depths))
+}
+
+/** The least a bank has to come down so that no squish is wider than it may be. */
+const deckForSquish = (columns: readonly Column[], limits: RouteLimits) =>
+  Math.max(0, ...columns.flatMap(({ before }) => before.squish !== undefined && limits.squishMost !== undefined ? [before.squish - limits.squishMost] : []))
+
+/**
+ * The figures of a way: each depth solved so that the middle of its cylinders comes to the target, or as far as the limits let
+ * it; of face and deck together the one to its limit and the other for the rest.
+ *
+ * @param aim what it is solved for: `inside` keeps the limits, the others are what it would take without them
+ * @returns undefined where a way comes to the same as a shorter one
+ * Source: closed forms on the columns; the ends of what the limits leave are the cheapest, as cost is a set-up and metal a sum.
+ */
+export function solveWay(standing: Replay, way: Way, columns: readonly Column[], limits: RouteLimits, aim: Aim = 'inside'): Solved | undefined {
+  const { layout } = standing
+  const band = targetBand(standing.target)!
+  const off = (ratios: readonly number[], of: Column) => aim === 'edge' ? offEdge(ratios, band, way.down !== 'spacer') : offTarget(ratios, of.target)
+  const deckMost = (i: number) => aim === 'inside' ? deckLimit(onBank[i]!, limits, faces) : 5
+  const onHead = layout.heads.map((_, i) => columns.filter(c => c.head === i))
+  const onBank = layout.banks.map((_, i) => columns.filter(c => c.bank === i))
+  const models = new Map(columns.map(c => [c.cylinder, modelOf(standing, c.cylinder)?.spec.valves ?? []]))
+  const tilt = (cylinder: number) => (valve: Valve) => quantityOf(standing, `${valve}Tilt`, cylinder)?.estimate.value ?? 0
+  const cuts = layout.engine?.head !== 'blind'
+  const least = cuts ? limits.faceLeast : 0
+  const ground = new Map<number, number>()
+  let sunk: Record<Valve, number> = { intake: 0, exhaust: 0 }
+  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + seatsGive(models.get(c.cylinder)!, sunk)
+  if (way.grinding === 'open') {
+    for (const c of columns) {
+      const wanted = c.swept.value / (c.target - 1)
+      ground.set(c.cylinder, Math.max(0, wanted + limits.past + takenAt(c.table, least) - c.clearance.value))
+    }
+    if (![...ground.values()].some(cc => cc > 0.05)) return undefined
+  }
+  const ratiosOf = (list: readonly Column[], faces: readonly number[], decks: readonly number[]) =>
+    list.map(c => ratioAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }))
+  const faceFor = (i: number, decks: readonly number[]) => rootOf(d => off(ratiosOf(onHead[i]!, layout.heads.map(() => d), decks), onHead[i]![0]!), 0, onHead[i]![0]!.table.taken.length * KNOT - KNOT)
+  const deckFor = (i: number, faces: readonly number[], low: number, high: number) => rootOf(k => off(ratiosOf(onBank[i]!, faces, layout.banks.map(() => k)), onBank[i]![0]!), low, high)
+  let faces = layout.heads.map(() => least)
+  let decks = layout.banks.map(() => 0)
+  const mostFace = (i: number) => aim !== 'inside' ? 5 : faceLimit(onHead[i]!, limits, way.seats, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
+  const cutFaces = () => {
+    faces = layout.heads.map((_, i) => clamp(faceFor(i, decks), least, Math.max(least, mostFace(i))))
+  }
+  const rounds = way.seats ? ROUNDS : 1
+  for (let round = 0; round < rounds; round++) {
+    switch (way.down) {
+      case 'face': case 'roll':
+        cutFaces()
+        break
+      case 'deck':
+        decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, 6), 0, deckMost(i)))
+        break
+      case 'spacer':
+        decks = layout.banks.map((_, i) => -clamp(-deckFor(i, faces, aim === 'inside' ? -limits.spacerMost : -5, 0), 0, aim === 'inside' ? limits.spacerMost : 5))
+        break
+      case 'faceDeck': {
+        cutFaces()
+        if (layout.heads.every((_, i) => faces[i]! < mostFace(i) - WORTH_CUTTING)) return undefined
+        decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, 6), 0, deckMost(i)))
+        break
+      }
+      case 'deckFace': case 'squishFace': {
+        decks = layout.banks.map((_, i) => way.down === 'deckFace' ? deckLimit(onBank[i]!, limits, faces) : Math.min(deckLimit(onBank[i]!, limits, faces), deckForSquish(onBank[i]!, limits)))
+        if (decks.every(k => k < WORTH_CUTTING) || layout.banks.every((_, i) => deckFor(i, faces, 0, 6) <= decks[i]! + WORTH_CUTTING)) return undefined
+        cutFaces()
+        break
+      }
+      default: break
+    }
+    if (!way.seats) break
+    sunk = jobAfter(columns, faces, tilt)
+    if (sunk.intake === 0 && sunk.exhaust === 0) return undefined
+  }
+  if (way.down === 'none' ? false : [...faces.map(d => d - least), ...decks.map(Math.abs)].every(d => d < WORTH_CUTTING)) return undefined
+  faces = faces.map(hundredth)
+  decks = decks.map(hundredth)
+  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, tilt(c.cylinder)))
+  return { figures: { faces, slope: 0, decks, ground, sunk }, readings }
+}
+
+/** A machine is set to a hundredth of a mm. */
+export const hundredth = (mm: number) => Math.round(mm * 100) / 100
+
+/** How far the valves of each kind go up in a job after the cut, so that the deepest cut seat stands clear of the face again. */
+function jobAfter(columns: readonly Column[], faces: readonly number[], tilt: (cylinder: number) => (valve: Valve) => number): Record<Valve, number> {
+  const of = (valve: Valve) => Math.max(0, ...columns.flatMap(c => c.before.edges.filter(e => e.kind === 'seat' && e.valve === valve)
+    .flatMap(({ left }) => left < faces[c.head]! ? [(faces[c.head]! - left + NEW_SEAT) / Math.cos(tilt(c.cylinder)(valve) * Math.PI / 180)] : [])))
+  return { intake: hundredth(of('intake')), exhaust: hundredth(of('exhaust')) }
+}

@@ -1,0 +1,128 @@
+import { sinking, type ChamberValve } from '../../chamber'
+import { bankOf, cylindersOf, headOf, type EntryOf, type Figure, type Valve } from '../../ledger'
+import type { ShopRules, Work } from '../../shop'
+import { modelOf, type Replay } from '../../standing'
+import type { Tried } from '../asIf'
+
+/** How the chambers are changed before anything is cut. */
+export const GRINDINGS = ['none', 'planned', 'evenChambers', 'evenRatios', 'open'] as const
+export type Grinding = (typeof GRINDINGS)[number]
+
+/** What brings the head and the piston nearer, or further apart: of two the first goes to its limit and the second does the rest. */
+export const DOWNS = ['none', 'face', 'deck', 'faceDeck', 'deckFace', 'squishFace', 'roll', 'spacer', 'dome'] as const
+export type Down = (typeof DOWNS)[number]
+
+/** A way to the target in kinds alone: which of each lever; a depth follows. `gasket`: the offer's entry, nothing where what is fitted stays. */
+export interface Way { gasket?: string, grinding: Grinding, down: Down, seats: boolean, setUps: 1 | 2 }
+
+/** The same way has the same name. */
+export const nameOf = ({ gasket, grinding, down, seats, setUps }: Way): string => [gasket ?? 'fitted', grinding, down, seats ? 'seats' : '', setUps].join(' ')
+
+/** The figures that a way was solved for. Lengths mm, volumes cc. */
+export interface Figures {
+  /** Off each head's face, and its slope across; off each bank's deck or foot, below 0 what is put under it. */
+  faces: number[]
+  slope: number
+  decks: number[]
+  /** Ground out, by cylinder. */
+  ground: ReadonlyMap<number, number>
+  /** How far valves go up in a seat job after the cut, along their stems; the same on every cylinder. */
+  sunk: Record<Valve, number>
+}
+
+const figure = (value: number, unit: string): Figure => ({ value: Math.round(value * 100) / 100, unit, typed: '' })
+
+/** A chamber that is ground until the glass says so is as sure as its reading, cc. */
+const BY_THE_GLASS = 0.1
+
+/** Less than this nobody cuts, mm, or grinds, cc. */
+export const WORTH_CUTTING = 0.01
+const WORTH_OPENING = 0.05
+
+/** What seats and top cuts give the chamber when all valves of a kind go up: by their drawn top cuts. */
+export function seatsGive(valves: readonly ChamberValve[], sunk: Record<Valve, number>): number {
+  return valves.reduce((cc, v) => cc + (sunk[v.valve] > 0 ? sinking({ diameter: v.diameter + 2 * v.topCutWidth * Math.cos(v.topCutAngle * Math.PI / 180), topCut: v.topCutAngle }, sunk[v.valve]).added : 0), 0)
+}
+
+/** A stage of the work, in the trade's order: of what kind, and what is done. */
+export interface Step { work: Work, operations: Tried[] }
+
+/**
+ * A way with its figures as operations, in the trade's order: gasket, grinding, deck, face, seats.
+ *
+ * @returns the steps that have anything to do
+ */
+export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, sunk }: Figures): Step[] {
+  const { layout } = standing
+  const offer = standing.offers.find(o => o.id === way.gasket)
+  const grind: Tried[] = way.grinding === 'planned'
+    ? standing.planned.filter((op): op is EntryOf<'relief'> => op.kind === 'relief').map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
+    : [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
+        { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
+  const foot = layout.engine?.head === 'blind'
+  const steps: Step[] = [
+    { work: 'gasket', operations: offer ? layout.heads.map((_, i) => ({ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...withoutName(offer.body), state: 'planned' } })) : [] },
+    { work: way.grinding === 'open' || way.grinding === 'planned' ? 'open' : 'grind', operations: grind },
+    { work: 'spacer', operations: decks.flatMap((depth, i): Tried[] => depth <= -WORTH_CUTTING ? [{ kind: 'spacer', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', change: figure(-depth, 'mm') } }] : []) },
+    { work: 'deck', operations: decks.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING ? [{ kind: 'deckCut', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(foot ? { foot: true } : {}) } }] : []) },
+    { work: slope === 0 ? 'face' : 'roll', operations: faces.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING || slope !== 0
+      ? [{ kind: 'faceCut', scope: { level: 'head', head: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(slope ? { slopeY: slope } : {}) } }]
+      : []) },
+    { work: 'seats', operations: (['intake', 'exhaust'] as const).flatMap(valve => sunk[valve] > 0
+      ? layout.cylinders.map((cylinder): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: {
+          state: 'planned', valve, sunk: figure(sunk[valve], 'mm'), u: figure(BY_THE_GLASS, 'cc'),
+          added: figure(seatsGive(modelOf(standing, cylinder)?.spec.valves ?? [], { intake: 0, exhaust: 0, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc')
+        } }))
+      : []) }
+  ]
+  return steps.filter(step => step.operations.length > 0)
+}
+
+function withoutName({ thickness, bore, area }: EntryOf<'offer'>['body']) {
+  return { thickness, bore, ...(area ? { area } : {}) }
+}
+
+/** What a way costs and takes, by the shop's table. Metal: mm off the deepest face and deck; lasting: cc of chamber metal that is gone for good. */
+export interface Bill { hours: number, money: number, metal: number, lasting: number }
+
+/**
+ * What the steps of a way cost, and what they take.
+ *
+ * @param rules the shop's table: per head, cc, bank, valve or chamber
+ * @example billOf(standing, STARTING_RULES, way, steps).hours // 2.6
+ */
+export function billOf(standing: Replay, { work }: ShopRules, way: Way, steps: readonly Step[]): Bill {
+  const bill: Bill = { hours: 0, money: 0, metal: 0, lasting: 0 }
+  const pay = (what: Work, times: number) => {
+    bill.hours += work[what].hours * times
+    bill.money += work[what].money * times
+  }
+  const { layout } = standing
+  let [face, deck] = [0, 0]
+  for (const { work: what, operations } of steps) {
+    for (const op of operations) {
+      if (op.kind === 'relief') {
+        pay(what, op.body.added.value)
+        bill.lasting += op.body.added.value
+      } else if (op.kind === 'seatWork' && op.scope.level === 'cylinder') {
+        const { cylinder } = op.scope
+        pay('seats', modelOf(standing, cylinder)?.spec.valves.filter(v => v.valve === op.body.valve).length ?? 1)
+        bill.lasting += op.body.added.value
+      } else if (op.kind === 'faceCut' && op.scope.level === 'head') {
+        const cylinders = cylindersOf(layout, op.scope.head).length
+        pay('face', 1)
+        if (op.body.slopeY) pay('roll', 1)
+        if (way.setUps === 2) pay('secondCut', 1)
+        pay('pour', (way.setUps === 2 ? 2 : 1) * cylinders)
+        face = Math.max(face, op.body.depth.value)
+      } else pay(what, 1)
+      if (op.kind === 'deckCut') deck = Math.max(deck, op.body.depth.value)
+      if (op.kind === 'relief') pay('pour', 1)
+    }
+  }
+  bill.metal = face + deck
+  return bill
+}
+
+/** Which head and bank a cylinder is on. */
+export const placeOn = ({ layout }: Replay, cylinder: number) => ({ head: headOf(layout, cylinder), bank: bankOf(layout, cylinder) })
