@@ -28,6 +28,7 @@ const TERMS: readonly [words: string, Place][] = [
   ['turned head, lathe, dome, two-stroke, squish band, trapped ratio', { station: 'mockup', leaf: 'turned' }],
   ['degree wheel, TDC, piston stop', { station: 'mockup', leaf: 'tdc' }],
   ['piston to valve, clay, pocket', { station: 'mockup', leaf: 'valves' }],
+  ['route, plan, way to the target, options, cost, hours, chance, what to do', { station: 'route' }],
   ['undo, correct, strike out, delete, history, notes', { station: 'daybook', leaf: 'entries' }],
   ['export, CSV, JSON, backup of a build, rename, put away, casting', { station: 'daybook', leaf: 'entries' }],
   ['lesson, prediction, settlement', { station: 'daybook', leaf: 'settled' }]

@@ -83,6 +83,20 @@ export const STATIONS: Record<StationName, StationWords> = {
       picture: 'Strands over the pin’s line and across it: the mean over the pin is the squish, the difference across is rock.'
     }
   },
+  route: {
+    key: '7', name: 'Route',
+    leaves: [],
+    help: {
+      what: 'All the ways from where the engine stands to its target, with everything inside its limits.',
+      how: [
+        'Switch off what you will not do, and set how far each thing may go.',
+        'Read the routes: how sure each is, what it takes off, what it costs.',
+        'Open one: each stage with the reading to stop at, and what limits it.',
+        'Take it. Its work is planned at once, and can be dropped at once. Pour after the first cut, and come back here for the second.'
+      ],
+      picture: 'Two ways to one target: each is a row of stages, and each stage has a reading to stop at.'
+    }
+  },
   daybook: {
     key: '9', name: 'Daybook',
     leaves: [{ key: 'entries', name: 'Entries' }, { key: 'settled', name: 'Predicted and measured' }],

@@ -37,6 +37,12 @@ defineProps<{ station: StationName }>()
       <text x="196" y="80">pin’s line</text><text x="132" y="28">across</text>
       <path d="M230 118H340M230 108L340 112" class="line" /><text x="230" y="98">edge-on: the rock</text>
     </g>
+    <g v-else-if="station === 'route'">
+      <circle cx="30" cy="75" r="8" class="line" /><text x="14" y="108">now</text>
+      <path d="M38 75Q80 20 130 36H200Q260 40 310 70" class="dye" /><path d="M38 75Q90 128 150 118H220Q280 112 310 80" class="line dash" />
+      <path d="M124 28v16M194 28v16" class="line" /><text x="112" y="22">grind</text><text x="184" y="22">cut</text>
+      <path d="M318 62h22v26h-22z" class="part" /><text x="292" y="108">target</text>
+    </g>
     <g v-else>
       <path d="M20 30H340M20 62H340M20 94H340M20 126H340" class="hair" />
       <text x="28" y="52">09:12  Pour  Chamber 55.4 cc</text><text x="28" y="84">09:20  Pour  Chamber 57.9 cc</text><path d="M26 79H214" class="dyed" /><text x="226" y="84">struck out: a bubble</text><text x="28" y="116">09:26  Pour  Chamber 55.5 cc</text>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiTestTube, mdiVectorCurve } from '@mdi/js'
+import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiMapMarkerPath, mdiTestTube, mdiVectorCurve } from '@mdi/js'
 import { useChoices } from '~/stores/choices'
 import { STATIONS, type StationName } from '~/words/stations'
 
 defineProps<{ build: string }>()
 const ICONS: Record<StationName, string> = {
-  sheet: mdiFileTableBoxOutline, pour: mdiTestTube, shape: mdiVectorCurve, cut: mdiLayersMinus, mockup: mdiArrowCollapseVertical, daybook: mdiBookOpenVariantOutline
+  sheet: mdiFileTableBoxOutline, pour: mdiTestTube, shape: mdiVectorCurve, cut: mdiLayersMinus, mockup: mdiArrowCollapseVertical, route: mdiMapMarkerPath, daybook: mdiBookOpenVariantOutline
 }
 /** Numbers never shift, and ten have room at either size; a station that this engine has nothing to do at is left out. */
 const choices = useChoices()

@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import { asSet, type Dimension, type Figure } from '#core'
+import { EDGES, limitFaults, type Edges, type Lever, type RouteLimits } from '#core/plan/route/ask'
+import type { useRoutes } from '~/composables/useRoutes'
+import { useBuild } from '~/stores/build'
+import { LEVER_WORDS, LIMIT_WORDS, WANTS_WORDS, sayLimitFault } from '~/words/routes'
+
+/** What may be turned to, and how far: switched and bounded before the search. */
+const props = defineProps<{ routes: ReturnType<typeof useRoutes> }>()
+const build = useBuild()
+type Name = Exclude<keyof RouteLimits, 'edges' | 'setUps'>
+interface Field { name: Name, dimension?: Dimension, lever?: Lever, free?: boolean }
+const FIELDS: Field[] = [
+  { name: 'faceLeast', dimension: 'length', lever: 'face' }, { name: 'faceMost', dimension: 'length', lever: 'face' }, { name: 'rollMost', dimension: 'angle', lever: 'roll' }, { name: 'deckMost', dimension: 'length', lever: 'deck' },
+  { name: 'spacerMost', dimension: 'length', lever: 'spacer' }, { name: 'groundMost', dimension: 'volume', lever: 'grind' }, { name: 'past', dimension: 'volume', lever: 'open' },
+  { name: 'squishLeast', dimension: 'length', free: true }, { name: 'squishMost', dimension: 'length', free: true }, { name: 'deckLeft', dimension: 'length', free: true }, { name: 'camRetard', dimension: 'angle', free: true },
+  { name: 'pushrod', dimension: 'length', free: true }, { name: 'flange', dimension: 'length', free: true }, { name: 'spread', dimension: 'ratio', free: true }, { name: 'hours', free: true }, { name: 'money', free: true }
+]
+const has = (lever?: Lever) => lever === undefined || props.routes.levers.value.some(l => l.lever === lever)
+const fields = computed(() => FIELDS.filter(f => has(f.lever)))
+const EDGE_WORDS: [Edges, string, string][] = [['never', 'No edge may be cut', 'no edge'], ['topCut', 'A top cut may lose an arc', 'top cut only'], ['seatJob', 'A seat too, with a seat job after it', 'seat, with a job']]
+const edges = computed({ get: () => props.routes.limits.value?.edges ?? EDGES[1], set: value => props.routes.limit('edges', value) })
+const setUps = computed({ get: () => String(props.routes.limits.value?.setUps ?? 2), set: value => props.routes.limit('setUps', Number(value)) })
+const key = (name: Name) => `${build.view?.id}/route/${name}`
+const set = (name: Name) => async (figure: Figure): Promise<string | undefined> => {
+  const fault = limitFaults({ ...props.routes.limits.value!, [name]: figure.value })[0]
+  if (fault) return sayLimitFault(fault)
+  props.routes.limit(name, figure.value)
+  return undefined
+}
+const faults = ref<Partial<Record<Name, string>>>({})
+function setCount(name: Name, text: string) {
+  const value = text.trim() === '' ? null : Number(text.replace(',', '.'))
+  const fault = value === null ? undefined : limitFaults({ ...props.routes.limits.value!, [name]: value })[0]
+  faults.value = { ...faults.value, [name]: fault && sayLimitFault(fault) }
+  if (!fault) props.routes.limit(name, value)
+}
+const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '' : String(props.routes.limits.value[name])
+</script>
+
+<template>
+  <section class="levers" aria-label="Levers and limits">
+    <h2>What may be done</h2>
+    <ul>
+      <li v-for="{ lever, wants } in routes.levers.value" :key="lever">
+        <BenchCheck v-if="!wants" :model-value="routes.isOn(lever)" @update:model-value="routes.turn(lever, $event)"><span class="name">{{ LEVER_WORDS[lever].name }}</span> <span class="small quiet">{{ LEVER_WORDS[lever].what }}</span></BenchCheck>
+        <p v-else class="small off"><span class="quiet">{{ LEVER_WORDS[lever].name }}: </span><NuxtLink :to="`/builds/${build.view?.id}/${WANTS_WORDS[wants].station}${WANTS_WORDS[wants].leaf ? `?leaf=${WANTS_WORDS[wants].leaf}` : ''}`" class="go">{{ WANTS_WORDS[wants].says }}</NuxtLink></p>
+      </li>
+    </ul>
+    <BenchFold title="How far">
+      <div class="limits">
+        <BenchSelect v-model="edges" label="At the valves" :items="EDGE_WORDS" />
+        <BenchSelect v-model="setUps" label="Cuts of a face" :items="[['1', 'One set-up'], ['2', 'Two, with a pour between']]" />
+        <div v-for="f in fields" :key="f.name" class="limit">
+          <FigureField v-if="f.dimension" :field="key(f.name)" :label="LIMIT_WORDS[f.name]" :dimension="f.dimension" :part="asSet(routes.limits.value?.[f.name])" :empty-text="f.free ? 'no limit' : ''" :commit="set(f.name)" />
+          <BenchText v-else :model-value="text(f.name)" :label="LIMIT_WORDS[f.name]" inputmode="decimal" :fault="faults[f.name]" @change="setCount(f.name, ($event.target as HTMLInputElement).value)" />
+          <v-btn v-if="f.free && routes.limits.value?.[f.name] !== undefined" variant="text" class="none" :aria-label="`${LIMIT_WORDS[f.name]}: no limit`" @click="routes.limit(f.name, null)">×</v-btn>
+        </div>
+      </div>
+    </BenchFold>
+  </section>
+</template>
+
+<style scoped>
+.levers { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
+li { border-top: 1px solid var(--hair); padding: 2px 0; }
+.off { padding: 6px 0 6px 4px; }
+.limits { display: grid; grid-template-columns: 1fr; gap: 18px; padding-bottom: 12px; }
+.limit { display: grid; grid-template-columns: minmax(0, 1fr) auto; align-items: end; }
+.none { min-width: 36px; }
+@media (max-width: 1000px) { ul { display: grid; grid-template-columns: 1fr 1fr; column-gap: 16px; } .limits { grid-template-columns: 1fr 1fr 1fr; } }
+</style>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { digits, say } from '#shared/figures'
+import type { Route } from '#core/plan/route'
+import { enclosedBy } from '#core'
+import { useGlass } from '~/composables/useGlass'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { sayStage } from '~/words/routes'
+
+/** A route's stages in order, each with the reading to stop at and the ratio it leaves, by cylinder. */
+const props = defineProps<{ route: Route }>()
+const build = useBuild()
+const device = useDevice()
+const { stopAt, glass } = useGlass()
+const assembled = computed(() => enclosedBy(build.replayed?.layout.engine)[0] === 'assembled')
+const stop = (c: Route['stages'][number]['cylinders'][number]) => assembled.value ? stopAt(c.clearance, 'assembled') : stopAt(c.chamber)
+/** A stage that leaves the chamber as it is has no reading to stop at. */
+const pours = (stage: Route['stages'][number]) => assembled.value || stage.work !== 'gasket'
+const ground = (stage: Route['stages'][number], cylinder: number) => stage.operations.flatMap(op => op.kind === 'relief' && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [op.body.added.value] : [])[0]
+const cylinders = computed(() => props.route.cylinders.map(c => c.cylinder))
+</script>
+
+<template>
+  <v-table class="close stages">
+    <thead><tr><th>Stage</th><th v-for="c in cylinders" :key="c" class="r num">{{ cylinders.length > 1 ? c : 'Cylinder' }}</th></tr></thead>
+    <tbody>
+      <template v-for="(stage, i) in route.stages" :key="i">
+        <tr class="what">
+          <th scope="row"><span class="num quiet">{{ i + 1 }}</span> {{ sayStage(stage, device.lengths) }}</th>
+          <td v-for="c in stage.cylinders" :key="c.cylinder" class="r num"><template v-if="pours(stage) && glass"><strong v-if="stop(c)" data-stop>{{ stop(c) }}</strong></template><span v-else-if="c.squish !== undefined" class="quiet">{{ say(c.squish, 'length', device.lengths) }}</span></td>
+        </tr>
+        <tr class="then">
+          <th scope="row" class="small quiet">{{ pours(stage) && glass ? 'stop reading; ' : 'squish; ' }}ratio then{{ stage.work === 'grind' || stage.work === 'open' ? '; ground out' : '' }}</th>
+          <td v-for="c in stage.cylinders" :key="c.cylinder" class="r num small">{{ c.ratio === undefined ? '–' : digits(c.ratio, 2) }}<template v-if="stage.work === 'grind' || stage.work === 'open'"><br><span class="quiet">{{ ground(stage, c.cylinder) === undefined ? '–' : say(ground(stage, c.cylinder)!, 'volume') }}</span></template></td>
+        </tr>
+      </template>
+    </tbody>
+  </v-table>
+</template>
+
+<style scoped>
+.stages :deep(th) { white-space: normal; }
+.what th { font-weight: 700; text-align: left; }
+.then th { text-align: left; font-weight: 400; }
+.stages :deep(.then > *) { border-bottom: 1px solid var(--hair); padding-bottom: 4px; }
+.stages :deep(.what > *) { border-bottom: 0; }
+.r { text-align: right; }
+</style>

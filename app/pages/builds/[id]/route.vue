@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import type { OperationEntry } from '#core'
+import { digits, say, sayCylinders } from '#shared/figures'
+import type { Route } from '#core/plan/route'
+import { bestOf } from '#core/plan/route/best'
+import { usePlanned } from '~/composables/usePlanned'
+import { useReplan } from '~/composables/useReplan'
+import { useRoutes } from '~/composables/useRoutes'
+import { notKept } from '~/composables/useStatement'
+import { useBuild, type ToAdd } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { BEST_WORDS, reasonsOf, sayBreach, sayChance, sayHeld, sayLimitFault, sayMissing, sayShort, sayStage, sayWay, sayWorth } from '~/words/routes'
+
+/** From where the engine stands to its target: all the ways that are open, and which one. */
+const build = useBuild()
+const device = useDevice()
+const routes = useRoutes()
+const { answer, working, progress, by } = routes
+const found = computed(() => answer.value?.kind === 'routes' ? answer.value : undefined)
+const list = computed(() => found.value?.routes ?? [])
+const best = computed(() => bestOf(list.value))
+const namesOf = (i: number) => (Object.keys(BEST_WORDS) as (keyof typeof BEST_WORDS)[]).filter(k => best.value[k] === i).map((k, n) => n === 0 ? BEST_WORDS[k] : BEST_WORDS[k].toLowerCase())
+/** The named ones first; the rest behind one press. */
+const named = computed(() => list.value.map((_, i) => i).filter(i => namesOf(i).length > 0))
+const everyOne = ref(false)
+const shown = computed(() => everyOne.value ? list.value.map((_, i) => i) : named.value)
+const nameOf = (r: Route) => JSON.stringify(r.way)
+const picked = ref('')
+const chosen = computed(() => Math.max(0, list.value.findIndex(r => nameOf(r) === picked.value)))
+const route = computed(() => list.value[chosen.value] ?? found.value?.nearest)
+const beside = ref<number>()
+const other = computed(() => beside.value === undefined ? undefined : list.value[beside.value])
+watch(list, () => beside.value = undefined)
+const all = computed(() => build.cylinders.length)
+const thickness = (id?: string) => build.replayed?.offers.find(o => o.id === id)?.body.thickness.value
+const firstCut = computed(() => {
+  const r = route.value
+  if (!r || r.breaches.length > 0) return undefined
+  const cuts = r.firstCuts.flatMap((depth, i) => r.figures.faces[i]! > 0.005 ? [depth] : [])
+  return cuts.length === 0 ? undefined : Math.min(...cuts)
+})
+const whole = computed(() => Math.max(0, ...route.value?.figures.faces ?? []))
+const spread = computed(() => build.cylinders.length > 1)
+const items = computed(() => list.value.map((r, i): [number, string] => [i, `${i + 1}: ${r.stages.map(s => sayShort(s, device.lengths)).join(', ')}`]).filter(([i]) => i !== chosen.value))
+const COMPARED: { name: string, of: (r: Route) => string }[] = [
+  { name: 'Every cylinder on target', of: r => sayChance(r.chance) }, { name: 'Off face and deck', of: r => say(r.metal, 'length', device.lengths) }, { name: 'Chamber metal gone for good', of: r => say(r.lasting, 'volume') }, { name: 'Spread of ratio', of: r => digits(r.spread, 2) },
+  { name: 'Hours', of: r => digits(r.hours, 1) }, { name: 'Money', of: r => digits(r.money, 0) }
+]
+
+const { finish } = usePlanned()
+const sentence = ref('')
+const planned = computed(() => build.replayed?.planned ?? [])
+const KINDS = ['gasketChange', 'relief', 'deckCut', 'spacer', 'faceCut', 'seatWork']
+/** Writes the route's work as one plan; what was planned before in its place is dropped with it. With two set-ups the first cut is the safe one. */
+async function take() {
+  const r = route.value
+  if (!r) return
+  const keep = r.way.grinding === 'planned'
+  const stays = (op: OperationEntry) => keep && op.kind === 'relief'
+  const gone = planned.value.filter(op => KINDS.includes(op.kind) && !stays(op))
+  const work = r.operations.filter(op => !stays(op)).map(({ kind, scope, body }): ToAdd => {
+    const first = kind === 'faceCut' && r.way.setUps === 2 && scope.level === 'head' ? r.firstCuts[scope.head - 1] : undefined
+    return (kind === 'faceCut' && first !== undefined && first > 0.005 ? { kind, scope, body: { state: 'planned', depth: { value: first, unit: 'mm', typed: '' }, ...(body.slopeY ? { slopeY: body.slopeY } : {}) } } : { kind, scope, body }) as ToAdd
+  })
+  const dropped = gone.length > 0 ? await finish(gone.map(op => op.id), 'dropped') : undefined
+  sentence.value = dropped ?? notKept(await build.planAll(`Route: ${r.stages.map(s => sayShort(s, device.lengths)).join(', ')}`, reasonsOf(r, all.value, device.lengths), work)) ?? ''
+}
+const taken = computed(() => build.plans.filter(plan => plan.entry?.body.name.startsWith('Route: ')).at(-1))
+const replan = useReplan(taken)
+const why = computed(() => ({ noTarget: 'A route needs a target: set it on the Sheet.', onTarget: 'Nothing is to do: every cylinder is on target.', noRatio: '', limits: '' }))
+</script>
+
+<template>
+  <div class="route" data-station>
+    <h1 class="visually-hidden">Route</h1>
+    <div class="room">
+      <LeverList :routes="routes" class="levers" />
+      <section class="answer" aria-label="Routes">
+        <div v-if="taken" class="taken" data-taken>
+          <p><strong>Taken: {{ taken.entry?.body.name.slice(7) }}.</strong> The next move follows it.</p>
+          <ul v-if="replan.changes.value.length" class="small">
+            <li v-for="c in replan.changes.value" :key="c.cut.id" data-replan>{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `Head ${c.head}: after` : 'After' }} the last pour the cut is <strong class="num">{{ say(c.now, 'length', device.lengths) }}</strong>; <span class="num">{{ say(c.planned, 'length', device.lengths) }}</span> is planned.</li>
+          </ul>
+          <div class="row">
+            <v-btn v-if="replan.changes.value.length" variant="flat" color="primary" @click="replan.take().then(said => sentence = said ?? '')">Plan {{ replan.changes.value.map(c => say(c.now, 'length', device.lengths)).join(' and ') }} instead</v-btn>
+            <v-btn @click="build.dropPlan(taken.id).then(sent => sentence = notKept(sent) ?? '')">Drop this route</v-btn>
+          </div>
+        </div>
+        <p v-if="routes.broke.value" class="sentence">{{ routes.broke.value === 'search' ? 'The search stopped by a fault. Search again.' : 'Something here can’t be worked out: look at what the next move asks for first.' }} <v-btn @click="routes.search">Search again</v-btn></p>
+        <WorkRow v-if="working && !found" says="Looking for routes" @stop="routes.stop" />
+        <div v-else-if="working" class="line" role="status"><span class="small quiet">{{ by === 'rings' ? 'Checking the routes on the solids' : 'Looking for routes' }}, {{ Math.round(progress * 100) }} %</span><v-btn size="small" @click="routes.stop">Stop</v-btn></div>
+        <p v-if="answer?.kind === 'noRatio'" class="lead">Pour {{ sayCylinders(answer.cylinders, all).toLowerCase() }} first: a route begins at the ratio.</p>
+        <p v-else-if="answer?.kind === 'limits'" class="sentence">{{ sayLimitFault(answer.faults[0]!) }}</p>
+        <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
+        <template v-if="found && route">
+          <div v-if="list.length > 0" class="first" data-first>
+            <p class="label">{{ route.stages.length > 1 ? `Route ${chosen + 1}, first of ${route.stages.length} stages` : `Route ${chosen + 1}` }}</p>
+            <p class="lead">{{ route.stages[0] ? `${sayStage(route.stages[0], device.lengths)}.` : 'Leave everything as it is.' }}</p>
+          </div>
+          <div v-else class="none" data-none>
+            <p class="lead">No way keeps every limit. The nearest would {{ route.breaches.slice(0, 2).map(b => sayBreach(b, all, device.lengths)).join(', and ') }}.</p>
+            <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, thickness(route.way.gasket), device.lengths) }}.</p>
+          </div>
+          <div class="list">
+            <RouteRow v-for="i in shown" :key="i" :route="list[i]!" :number="i + 1" :names="namesOf(i)" :chosen="i === chosen" :spread="spread" @choose="picked = nameOf(list[i]!)" />
+          </div>
+          <v-btn v-if="list.length > named.length" variant="text" class="more" @click="everyOne = !everyOne">{{ everyOne ? 'The named ones only' : `${list.length - named.length} more` }}</v-btn>
+          <RouteStages v-if="route.stages.length" :route="route" />
+          <ul class="notes">
+            <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>First cut <strong class="num">{{ say(firstCut, 'length', device.lengths) }}</strong> at most: then no more than one chance in twenty that a cylinder is past its target. Pour, and this head’s own figure sets the rest.</li>
+            <li v-if="route.held" data-held>{{ sayHeld(route.held, all, device.lengths) }}</li>
+            <li v-if="route.worth" data-worth>{{ sayWorth(route.worth) }}</li>
+            <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
+            <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} ways looked at, {{ found.kept }} inside every limit.</li>
+          </ul>
+          <div v-if="list.length > 0" class="row">
+            <v-btn variant="flat" color="primary" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
+            <BenchSelect v-if="items.length" v-model="beside" label="Compare with" :items="items" class="beside" />
+          </div>
+          <p v-if="sentence" class="sentence">{{ sentence }}</p>
+          <v-table v-if="other" class="close" data-beside>
+            <thead><tr><th /><th class="r">Route {{ chosen + 1 }}</th><th class="r">Route {{ beside! + 1 }}</th></tr></thead>
+            <tbody>
+              <tr v-for="row in COMPARED" :key="row.name"><th scope="row">{{ row.name }}</th><td class="r num">{{ row.of(route) }}</td><td class="r num">{{ row.of(other) }}</td></tr>
+            </tbody>
+          </v-table>
+          <section v-if="found.missing.length" class="missing">
+            <h3>Why not another way</h3>
+            <ul class="small"><li v-for="(m, i) in found.missing" :key="i">{{ sayMissing(m, thickness(m.way.gasket), all, device.lengths) }}</li></ul>
+          </section>
+          <BenchFold v-if="list.length > 1" title="Chance against metal, hours or money"><LazyRouteChart :routes="list" :chosen="chosen" /></BenchFold>
+        </template>
+        <p class="caution">A starting point: the maker, the fuel and you decide. Leave machining to a qualified machinist.</p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.route { display: flex; flex-direction: column; min-height: 0; padding: 6px 16px 0; overflow: auto; }
+.room { display: grid; grid-template-columns: 236px minmax(0, 1fr); gap: 20px; padding-bottom: 16px; align-items: start; }
+.answer { display: flex; flex-direction: column; gap: 8px; min-width: 0; position: relative; }
+.lead { font-size: var(--s22); font-weight: 700; line-height: 1.2; }
+.list { display: grid; gap: 6px; }
+.more { align-self: start; }
+.notes { display: grid; gap: 4px; }
+.row { display: flex; gap: 12px; align-items: end; flex-wrap: wrap; }
+.beside { max-width: 320px; }
+.line { display: flex; gap: 12px; align-items: center; }
+.taken { border-left: 4px solid var(--dye); padding: 2px 0 4px 10px; display: grid; gap: 4px; }
+.missing li { padding: 2px 0; }
+.r { text-align: right; }
+th[scope="row"] { text-align: left; font-weight: 400; }
+@media (max-width: 1000px) { .room { grid-template-columns: 1fr; } .levers { order: 2; } }
+</style>

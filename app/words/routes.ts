@@ -1,0 +1,181 @@
+import type { Quantity, ShopRules } from '#core'
+import type { AtLimit, Breach, Lever, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
+import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
+import { NEAR } from './cuts'
+
+/** What a lever is called, and what using it means. */
+export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
+  gasket: { name: 'Another gasket', what: 'one of those on offer' },
+  grind: { name: 'Grind even', what: 'small chambers up to the largest' },
+  open: { name: 'Open chambers', what: 'to the number, or as planned at Shape' },
+  face: { name: 'Cut the face', what: 'flat, each head by itself' },
+  roll: { name: 'Roll the head', what: 'less off at the seats' },
+  deck: { name: 'Cut the deck', what: 'each bank by itself; a closed barrel at its foot' },
+  spacer: { name: 'Lift the barrel', what: 'a spacer or a thicker base gasket' },
+  seats: { name: 'Seat job', what: 'after the cut, where it goes into the seats' },
+  dome: { name: 'Seat face, then dome', what: 'squish first, then the ratio' }
+}
+
+/** What must be said or measured before a lever can be used, and where. */
+export const WANTS_WORDS: Record<LeverWants, { says: string, station: string, leaf?: string }> = {
+  offer: { says: 'Enter a gasket that can be had', station: 'sheet', leaf: 'gaskets' },
+  secondChamber: { says: 'There is only one chamber', station: 'sheet' },
+  drawing: { says: 'Draw the chamber with its valves', station: 'sheet', leaf: 'chamber' },
+  mouthArea: { says: 'State the mouth’s area', station: 'sheet' },
+  deckClearance: { says: 'Measure the deck clearance', station: 'sheet', leaf: 'deck' },
+  wantedSquish: { says: 'Say what squish is wanted', station: 'mockup', leaf: 'turned' },
+  solder: { says: 'Measure the squish with solder', station: 'mockup', leaf: 'squish' }
+}
+
+export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'setUps'>, string> = {
+  faceLeast: 'Off the face anyway', faceMost: 'Most off the face', deckMost: 'Most off the deck', spacerMost: 'Most under a barrel', groundMost: 'Most ground out of a chamber',
+  past: 'Open past the number by', rollMost: 'Most roll', squishLeast: 'Squish, running: minimum', squishMost: 'Squish, running: maximum', deckLeft: 'Head deck left, minimum', camRetard: 'Cam back, maximum',
+  pushrod: 'Pushrod change, maximum', flange: 'Ports off at the flange, maximum', spread: 'Spread of ratio, maximum', hours: 'Hours, maximum', money: 'Money, maximum'
+}
+
+/** A figure of a limit that can't be so, as a sentence. */
+export function sayLimitFault({ limit, kind, bound, given }: LimitFault): string {
+  const name = limit === 'edges' || limit === 'setUps' ? 'This' : LIMIT_WORDS[limit]
+  if (kind === 'number') return `${name}: a number is needed.`
+  if (kind === 'crossed') return `${name}: ${digits(Number(given), 2)} is less than the minimum, ${digits(bound!, 2)}.`
+  return `${name}: it can’t be ${kind === 'below' ? 'less' : 'more'} than ${digits(bound!, 2)}.`
+}
+
+const mm = (value: number, lengths: LengthUnit) => say(value, 'length', lengths)
+/** Depths of several heads or banks: one where they agree. */
+const depthsOf = (depths: readonly number[], lengths: LengthUnit) => [...new Set(depths.map(d => mm(d, lengths)))].join(' and ')
+
+/** A stage as an order: what to do. */
+export function sayStage({ work, operations, depths }: Stage, lengths: LengthUnit): string {
+  const first = operations[0]!
+  switch (work) {
+    case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket`
+    case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up to the largest`
+    case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'}`
+    case 'deck': return first.kind === 'deckCut' && first.body.foot ? `Cut ${depthsOf(depths, lengths)} off the barrel’s foot` : `Cut ${depthsOf(depths, lengths)} off the deck`
+    case 'spacer': return `Put ${depthsOf(depths, lengths)} under the barrel`
+    case 'roll': return `Roll the head by ${digits(Math.abs(Math.atan(first.kind === 'faceCut' ? first.body.slopeY ?? 0 : 0)) * 180 / Math.PI, 2)}° and cut ${depthsOf(depths, lengths)} at the bore line`
+    case 'face': return `Cut ${depthsOf(depths, lengths)} off the face`
+    case 'seats': return `Recut the ${[...new Set(operations.flatMap(op => op.kind === 'seatWork' ? [op.body.valve] : []))].join(' and ')} seats, valves up by ${first.kind === 'seatWork' ? mm(first.body.sunk?.value ?? 0, lengths) : ''}`
+    case 'dome': return `Open the dome by ${first.kind === 'relief' ? say(first.body.added.value, 'volume') : ''}, in rounds`
+    default: return ''
+  }
+}
+
+/** A stage in a strip: as short as it can be said. */
+export function sayShort(stage: Stage, lengths: LengthUnit): string {
+  const [first] = stage.operations
+  switch (stage.work) {
+    case 'gasket': return `gasket ${first?.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''}`
+    case 'grind': return first?.scope.level === 'cylinder' ? 'grind even' : ''
+    case 'open': return 'open'
+    case 'deck': return `deck ${depthsOf(stage.depths, lengths)}`
+    case 'spacer': return `spacer ${depthsOf(stage.depths, lengths)}`
+    case 'roll': return `rolled ${depthsOf(stage.depths, lengths)}`
+    case 'face': return `face ${depthsOf(stage.depths, lengths)}`
+    case 'seats': return 'seats'
+    default: return 'dome'
+  }
+}
+
+/** A way in kinds, with the depth it would take: what a missing one is called. */
+export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'decks'>, gasket: number | undefined, lengths: LengthUnit): string {
+  const deepest = (list: readonly number[]) => mm(Math.max(...list.map(Math.abs)), lengths)
+  const parts = [
+    ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
+    ...{ none: [], planned: ['the grinding planned at Shape'], evenChambers: ['chambers ground even'], evenRatios: ['ratios ground even'], open: ['chambers opened'] }[way.grinding],
+    ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the deck`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
+    ...way.seats ? ['a seat job'] : []
+  ]
+  if (parts.length === 0) return 'Leaving everything as it is'
+  const said = parts.length === 1 ? `${parts[0]} alone` : sayList(parts)
+  return said[0]!.toUpperCase() + said.slice(1)
+}
+
+/** What a limit is about, as the subject of a sentence. */
+function nounOf({ kind, valve, clearance }: AtLimit): string {
+  switch (kind) {
+    case 'ratio': return 'the ratio'
+    case 'seat': return `the ${valve} seat`
+    case 'topCut': return `the ${valve} top cut`
+    case 'clearance': return `${NEAR[clearance!].one} to ${NEAR[clearance!].other}`
+    case 'squishLeast': case 'squishMost': return 'the running squish'
+    case 'face': return 'what may come off the face'
+    case 'deck': return 'what may come off the deck'
+    case 'spacer': return 'what may go under a barrel'
+    case 'ground': return 'what may be ground out'
+    case 'deckLeft': return 'the head’s deck'
+    case 'cam': return 'the cam'
+    case 'pushrod': return 'the pushrods'
+    case 'flange': return 'the intake flange'
+    case 'spread': return 'the spread'
+    case 'hours': return 'the hours'
+    case 'money': return 'the money'
+  }
+}
+
+/** A figure of a limit in its own unit. */
+function figureOf(kind: AtLimit['kind'], value: number, lengths: LengthUnit): string {
+  switch (kind) {
+    case 'ratio': case 'spread': return digits(value, 2)
+    case 'cam': return say(value, 'angle', lengths, 1)
+    case 'ground': return say(value, 'volume')
+    case 'hours': return `${digits(value, 1)} hours`
+    case 'money': return digits(value, 0)
+    default: return mm(value, lengths)
+  }
+}
+
+const ofWhom = (cylinders: readonly number[], all: number) => cylinders.length === 0 || all === 1 ? '' : ` of ${cylinders.length === all ? 'every cylinder' : sayCylinders([...cylinders].sort((a, b) => a - b), all).toLowerCase()}`
+
+/** A broken limit, as what follows “would”. */
+export function sayBreach(b: Breach, all: number, lengths: LengthUnit): string {
+  const whom = ofWhom(b.cylinders, all)
+  if (b.kind === 'ratio') return `end${whom ? whom.replace(' of ', ' with ') : ''} at ${digits(b.figure, 2)}, where ${digits(b.bound, 2)} is the ${b.figure < b.bound ? 'least' : 'most'}`
+  if (b.kind === 'seat' || b.kind === 'topCut') return `go ${mm(-b.figure, lengths)} into ${nounOf(b)}${whom}`
+  return `bring ${nounOf(b)}${whom} to ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is the limit`
+}
+
+/** Why a way is missing: where it ends, and what else it breaks. */
+export function sayMissing(missing: Missing, gasket: number | undefined, all: number, lengths: LengthUnit): string {
+  const [first] = missing.breaches
+  const name = sayWay(missing, gasket, lengths)
+  if (first!.kind === 'ratio' && missing.breaches.every(b => b.kind === 'ratio')) {
+    const [low, high] = [Math.min(...missing.ratios), Math.max(...missing.ratios)].map(r => digits(r, 2))
+    return `${name} ${/ alone$/.test(name) || !name.includes(' and ') ? 'ends' : 'end'} at ${low === high ? low : `${low} to ${high}`}.`
+  }
+  return `${name} would ${missing.breaches.slice(0, 2).map(b => sayBreach(b, all, lengths)).join(', and ')}.`
+}
+
+/** What limits a route, and how much is left. */
+export function sayHeld(held: NonNullable<Route['held']>, all: number, lengths: LengthUnit): string {
+  const noun = nounOf(held)
+  return `${noun[0]!.toUpperCase()}${noun.slice(1)}${ofWhom(held.cylinders, all)} limits it: ${figureOf(held.kind, Math.max(0, held.room), lengths)} left.`
+}
+
+/** The measurement that would make a route surest. */
+export function sayWorth({ measurement, more }: NonNullable<Route['worth']>): string {
+  const what = measurementOf(measurement)
+  return `${what} next: it would raise the chance by ${Math.round(more * 100)} points.`
+}
+
+const measurementOf = (m: Measurement): string => m.what === 'quantity' ? `Measure ${QUANTITY_WORDS[m.quantity as Quantity].noun}` : m.what === 'secondPour' ? 'Pour the single chambers again' : 'Measure the new gasket, crushed'
+
+export const BEST_WORDS = { surest: 'Surest', leastMetal: 'Least metal', cheapest: 'Cheapest', evenest: 'Most even' } as const
+
+export const sayChance = (chance: number): string => chance > 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${Math.round(chance * 100)} %`
+
+/** What each kind of work is called where its cost is set, and what one of it is. */
+export const WORK_WORDS: Record<keyof ShopRules['work'], string> = {
+  gasket: 'A gasket, each head', grind: 'Grinding even, each cc', open: 'Opening a chamber, each cc', face: 'A face cut, each head', roll: 'Rolling it, more', secondCut: 'A second cut, more', deck: 'A deck cut, each bank',
+  spacer: 'A spacer, each bank', seats: 'A seat recut, each valve', dome: 'Opening a dome, each cc', pour: 'Pouring a chamber'
+}
+
+/** Reasons that stay with a plan: why this way. */
+export function reasonsOf(route: Route, all: number, lengths: LengthUnit): string[] {
+  return [
+    `${sayChance(route.chance)} that every cylinder ends on target`, `${mm(route.metal, lengths)} off, ${digits(route.hours, 1)} hours, ${digits(route.money, 0)} in money`,
+    ...route.held ? [sayHeld(route.held, all, lengths).replace(/\.$/, '')] : []
+  ]
+}
