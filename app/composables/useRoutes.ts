@@ -89,9 +89,13 @@ export function useRoutes() {
     void searcher?.remote.stop(++seq)
     working.value = false
   }
-  watchDebounced([() => build.entries, ask, () => shop.rules], (now, before) => {
-    // A ledger that is read anew, and says the same, is no reason to search again.
-    if (JSON.stringify(now) !== JSON.stringify(before)) void search()
+  // A ledger that is read anew, and says the same, is no reason to search again.
+  let last = ''
+  watchDebounced([() => build.entries, ask, () => shop.rules], (now) => {
+    const text = JSON.stringify(now)
+    if (text === last) return
+    last = text
+    void search()
   }, { debounce: 200, immediate: true })
   onBeforeUnmount(stop)
   return { levers, isOn, turn, limits, limit, answer, by, progress, working, broke, stop, search, drawn }

@@ -46,12 +46,15 @@ const mm = (value: number, lengths: LengthUnit) => say(value, 'length', lengths)
 /** Depths of several heads or banks: one where they agree. */
 const depthsOf = (depths: readonly number[], lengths: LengthUnit) => [...new Set(depths.map(d => mm(d, lengths)))].join(' and ')
 
+/** What chambers are ground to be. */
+const EVEN: Partial<Record<Route['way']['grinding'], string>> = { evenChambers: 'to even chambers', evenRatios: 'to even ratios' }
+
 /** A stage as an order: what to do. */
-export function sayStage({ work, operations, depths }: Stage, lengths: LengthUnit): string {
+export function sayStage({ way }: Pick<Route, 'way'>, { work, operations, depths }: Stage, lengths: LengthUnit): string {
   const first = operations[0]!
   switch (work) {
     case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket`
-    case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up to the largest`
+    case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up, ${EVEN[way.grinding] ?? 'even'}`
     case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'}`
     case 'deck': return first.kind === 'deckCut' && first.body.foot ? `Cut ${depthsOf(depths, lengths)} off the barrel’s foot` : `Cut ${depthsOf(depths, lengths)} off the deck`
     case 'spacer': return `Put ${depthsOf(depths, lengths)} under the barrel`
@@ -64,11 +67,11 @@ export function sayStage({ work, operations, depths }: Stage, lengths: LengthUni
 }
 
 /** A stage in a strip: as short as it can be said. */
-export function sayShort(stage: Stage, lengths: LengthUnit): string {
+export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: LengthUnit): string {
   const [first] = stage.operations
   switch (stage.work) {
     case 'gasket': return `gasket ${first?.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''}`
-    case 'grind': return first?.scope.level === 'cylinder' ? 'grind even' : ''
+    case 'grind': return `grind ${EVEN[way.grinding] ?? 'even'}`
     case 'open': return 'open'
     case 'deck': return `deck ${depthsOf(stage.depths, lengths)}`
     case 'spacer': return `spacer ${depthsOf(stage.depths, lengths)}`
@@ -84,7 +87,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
   const deepest = (list: readonly number[]) => mm(Math.max(...list.map(Math.abs)), lengths)
   const parts = [
     ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
-    ...{ none: [], planned: ['the grinding planned at Shape'], evenChambers: ['chambers ground even'], evenRatios: ['ratios ground even'], open: ['chambers opened'] }[way.grinding],
+    ...{ none: [], planned: ['the grinding planned at Shape'], evenChambers: ['grinding to even chambers'], evenRatios: ['grinding to even ratios'], open: ['opening the chambers'] }[way.grinding],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the deck`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
     ...way.seats ? ['a seat job'] : []
   ]
@@ -133,8 +136,14 @@ const ofWhom = (cylinders: readonly number[], all: number) => cylinders.length =
 export function sayBreach(b: Breach, all: number, lengths: LengthUnit): string {
   const whom = ofWhom(b.cylinders, all)
   if (b.kind === 'ratio') return `end${whom ? whom.replace(' of ', ' with ') : ''} at ${digits(b.figure, 2)}, where ${digits(b.bound, 2)} is the ${b.figure < b.bound ? 'least' : 'most'}`
+  const most = (what: string) => `${what}, where ${figureOf(b.kind, b.bound, lengths)} is the most`
+  if (b.kind === 'face' || b.kind === 'deck') return most(`take ${figureOf(b.kind, b.figure, lengths)} off the ${b.kind}`)
+  if (b.kind === 'spacer') return most(`put ${figureOf(b.kind, b.figure, lengths)} under a barrel`)
+  if (b.kind === 'ground') return most(`grind ${figureOf(b.kind, b.figure, lengths)} out${whom}`)
+  if (b.kind === 'hours' || b.kind === 'money') return most(`cost ${figureOf(b.kind, b.figure, lengths)}`)
+  if (b.kind === 'clearance') return `leave ${NEAR[b.clearance!].one}${whom} ${mm(b.figure, lengths)} from ${NEAR[b.clearance!].other}, where ${mm(b.bound, lengths)} is the minimum`
   if (b.kind === 'seat' || b.kind === 'topCut') return `go ${mm(-b.figure, lengths)} into ${nounOf(b)}${whom}`
-  return `bring ${nounOf(b)}${whom} to ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is the limit`
+  return `bring ${nounOf(b)}${whom} to ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is the ${b.kind === 'squishLeast' || b.kind === 'deckLeft' ? 'minimum' : 'most'}`
 }
 
 /** Why a way is missing: where it ends, and what else it breaks. */
@@ -157,10 +166,10 @@ export function sayHeld(held: NonNullable<Route['held']>, all: number, lengths: 
 /** The measurement that would make a route surest. */
 export function sayWorth({ measurement, more }: NonNullable<Route['worth']>): string {
   const what = measurementOf(measurement)
-  return `${what} next: it would raise the chance by ${Math.round(more * 100)} points.`
+  return `${what}: it would raise the chance by ${Math.round(more * 100)} points.`
 }
 
-const measurementOf = (m: Measurement): string => m.what === 'quantity' ? `Measure ${QUANTITY_WORDS[m.quantity as Quantity].noun}` : m.what === 'secondPour' ? 'Pour the single chambers again' : 'Measure the new gasket, crushed'
+const measurementOf = (m: Measurement): string => m.what === 'quantity' ? `Measure ${QUANTITY_WORDS[m.quantity as Quantity].noun}` : m.what === 'secondPour' ? 'Pour the single chambers again' : 'Measure the new gasket once it is crushed'
 
 export const BEST_WORDS = { surest: 'Surest', leastMetal: 'Least metal', cheapest: 'Cheapest', evenest: 'Most even' } as const
 

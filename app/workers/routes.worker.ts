@@ -34,7 +34,7 @@ expose({
     newest = Math.max(newest, seq)
     const standing = replay(entries)
     if (!standing) return { kind: 'refused', argument: 'layout' }
-    const search = searchRoutes(standing, rules, await chambersBy(by), ask)
+    const search = searchRoutes(standing, rules, await chambersBy('rings'), ask, await chambersBy(by))
     try {
       for (;;) {
         const next = search.next()

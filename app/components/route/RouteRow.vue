@@ -14,23 +14,22 @@ const device = useDevice()
   <v-btn class="route" :class="{ chosen }" variant="outlined" :aria-pressed="chosen" :data-route="number" @click="$emit('choose')">
     <span class="grid">
       <span class="names"><span class="num quiet">{{ number }}</span> {{ names.join(', ') || 'Another way' }}</span>
+      <span class="bill num"><span>{{ say(route.metal, 'length', device.lengths) }} off</span><span>{{ digits(route.hours, 1) }} h</span><span>{{ digits(route.money, 0) }} money</span><span v-if="spread">{{ digits(route.spread, 2) }} spread</span></span>
+      <span class="strip"><span v-for="(stage, i) in route.stages" :key="i" class="stage num">{{ sayShort(route, stage, device.lengths) }}</span></span>
       <span class="num chance">{{ sayChance(route.chance) }}</span>
-      <span class="strip"><span v-for="(stage, i) in route.stages" :key="i" class="stage num">{{ sayShort(stage, device.lengths) }}</span></span>
-      <span class="bill num">{{ say(route.metal, 'length', device.lengths) }} off · {{ digits(route.hours, 1) }} h · {{ digits(route.money, 0) }}<template v-if="spread"> · spread {{ digits(route.spread, 2) }}</template></span>
     </span>
   </v-btn>
 </template>
 
 <style scoped>
-.route.v-btn { height: auto; min-height: 60px; width: 100%; padding: 5px 10px; border-color: var(--hair); text-align: left; justify-content: stretch; }
+.route.v-btn { height: auto; min-height: 58px; width: 100%; padding: 4px 10px; border-color: var(--hair); text-align: left; justify-content: stretch; }
 .route.chosen { border-color: var(--dye); border-left-width: 6px; background: var(--well); }
 .route :deep(.v-btn__content) { width: 100%; white-space: normal; }
-.grid { display: grid; grid-template: auto auto / minmax(0, 1fr) auto; gap: 2px 12px; width: 100%; align-items: center; }
-.names { font-weight: 700; }
-.chance { font-size: var(--s22); font-weight: 700; text-align: right; grid-row: 1; grid-column: 2; }
-.strip { display: flex; flex-wrap: wrap; gap: 2px 4px; }
+.grid { display: grid; grid-template: 'names bill chance' auto 'strip strip chance' auto / auto minmax(0, 1fr) auto; gap: 3px 16px; width: 100%; align-items: center; }
+.names { grid-area: names; font-weight: 700; }
+.bill { grid-area: bill; display: flex; flex-wrap: wrap; gap: 0 14px; font-size: var(--s13); font-weight: 400; }
+.strip { grid-area: strip; display: flex; flex-wrap: wrap; gap: 3px 4px; }
+.chance { grid-area: chance; font-size: var(--s32); font-weight: 700; line-height: 1; text-align: right; }
 .stage { font-size: var(--s13); border: 1px solid currentColor; padding: 0 6px; }
 .stage + .stage { border-left-width: 4px; }
-.bill { font-size: var(--s13); text-align: right; }
-@media (max-width: 1000px) { .grid { grid-template-columns: 1fr; } .chance { grid-row: auto; grid-column: auto; text-align: left; } .bill { text-align: left; white-space: normal; } }
 </style>

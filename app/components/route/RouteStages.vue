@@ -26,7 +26,7 @@ const cylinders = computed(() => props.route.cylinders.map(c => c.cylinder))
     <tbody>
       <template v-for="(stage, i) in route.stages" :key="i">
         <tr class="what">
-          <th scope="row"><span class="num quiet">{{ i + 1 }}</span> {{ sayStage(stage, device.lengths) }}</th>
+          <th scope="row"><span class="num quiet">{{ i + 1 }}</span> {{ sayStage(route, stage, device.lengths) }}</th>
           <td v-for="c in stage.cylinders" :key="c.cylinder" class="r num"><template v-if="pours(stage) && glass"><strong v-if="stop(c)" data-stop>{{ stop(c) }}</strong></template><span v-else-if="c.squish !== undefined" class="quiet">{{ say(c.squish, 'length', device.lengths) }}</span></td>
         </tr>
         <tr class="then">

@@ -2,7 +2,7 @@ import { DEFAULT_U, carry, linear, type Sourced } from '../../estimate'
 import { clearanceForRatio } from '../../engine'
 import { cylindersOf, kindRule, type OperationEntry, type Quantity } from '../../ledger'
 import type { ShopRules, Work } from '../../shop'
-import type { Provenance, Replay, TargetBand } from '../../standing'
+import type { Replay, TargetBand } from '../../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
 import type { RouteLimits } from './ask'
@@ -38,10 +38,13 @@ export interface Route extends Bill {
   firstCuts: number[]
   /** The measurement that would raise the chance most, and by how much. */
   worth?: { measurement: Measurement, more: number }
-  source: 'mouth' | 'rings' | 'solid'
-  /** Heights of seats that nobody measured stand behind it. */
+  source: 'mouth' | 'solid'
+  /** It comes near a seat whose height nobody measured. */
   assumedSeats: boolean
 }
+
+/** A seat whose height is only assumed is asked for where a cut leaves less than this of it, mm. */
+const NEAR_SEAT = 0.5
 
 /** A first cut may take a cylinder past the far side this often. */
 export const PAST_AT_MOST = 0.05
@@ -86,7 +89,7 @@ export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], a
     way, figures: exact, stages, operations: after.operations, ...bill, chance: chanceOfAll(ratios, bands, bench.draws), spread: spreadOf(readings),
     cylinders: readings.map((r, i) => ({ ...r, chamber: after.cylinders[i]!.state.parts.chamber?.estimate.value })), held: heldBy(all, bill.metal > 0), breaches: breachesOf(all), firstCuts: firstCuts(bench, steps, after),
     ...(worth ? { worth: { measurement: worth.measurement.of, more: worth.more } } : {}),
-    source: room.length > 0 ? 'solid' : 'mouth', assumedSeats: room.some(r => (Object.values(r.seats) as Provenance[]).includes('assumed'))
+    source: room.length > 0 ? 'solid' : 'mouth', assumedSeats: room.some(r => r.valves.some(({ valve, seat }) => r.seats[valve.valve] === 'assumed' && seat.margin < NEAR_SEAT))
   }
 }
 

@@ -1,7 +1,7 @@
 import type { Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
 import { targetBand, type Replay } from '../../standing'
-import { asIf, type Tried } from '../asIf'
+import { asEntered, asIf, shapeOf, type Tried } from '../asIf'
 import { NO_SOLIDS, type Chambers } from '../chambers'
 import { evenPlan } from '../evenUp'
 import { turnedPlan } from '../turned'
@@ -79,7 +79,7 @@ function* grounds(bench: Bench, { levers }: RouteAsk): Generator<Progress, { gas
       const columns = columnsOf(standing, rules, before(gasket), chambers, tables)
       if (columns) list.push({ gasket, grinding, ground, columns })
     }
-    yield { done: at + 1, all: grindings.length + MOST_SOLVED }
+    yield { done: at + 1, all: 2 * grindings.length }
   }
   return list
 }
@@ -106,12 +106,13 @@ const compared = ({ limits }: Bench) => (r: Route): Compared => ({ chance: r.cha
  * @param standing what replay gives; what is planned counts only as the grinding of a way
  * @param ask the levers and the limits, see {@link startingLimits}
  * @param chambers answers for the shape of drawn chambers, at once
+ * @param exact answers for those of the routes that are shown; the same if not given
  * @returns in steps, so that whoever drives it can stop: see {@link RouteAnswer}
  * Source: every combination of gasket, grinding, what is cut and how often; each depth solved, not sampled ({@link solveWay});
  *   a way is kept if no other beats it on all of chance, spread, metal, lasting metal, hours and money.
  * @example drained(searchRoutes(standing, STARTING_RULES, chambers, ask)).routes[0].chance // 0.94
  */
-export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Chambers, ask: RouteAsk): Generator<Progress, RouteAnswer | 'notReady'> {
+export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Chambers, ask: RouteAsk, exact = chambers): Generator<Progress, RouteAnswer | 'notReady'> {
   const band = targetBand(standing.target)
   if (!band) return { kind: 'noTarget' }
   const faults = limitFaults(ask.limits)
@@ -120,27 +121,33 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   if (unknown.length > 0) return { kind: 'noRatio', cylinders: unknown }
   const inside = standing.asIs.every(({ ratio }) => ratio!.estimate.value >= band.low && ratio!.estimate.value <= band.high)
   if (inside && ask.limits.faceLeast === 0 && !standing.planned.some(op => op.kind === 'relief')) return { kind: 'onTarget' }
-  const bench: Bench = { standing, rules, chambers, limits: ask.limits, band, draws: drawsOf(SEED, DRAWS) }
+  const bench: Bench = { standing, rules, chambers: exact, limits: ask.limits, band, draws: drawsOf(SEED, DRAWS) }
   if (standing.layout.engine?.head === 'turned') return turnedRoutes(bench, ask)
-  const ground = yield* grounds(bench, ask)
+  const ground = yield* grounds({ ...bench, chambers }, ask)
   if (!ground) return 'notReady'
   const candidates = [...looked(bench, ask, ground)]
   const kept = candidates.filter(c => c.breaches.length === 0 && c.way.down !== 'roll')
   for (const one of kept) one.chance = chanceOfAll(sourced(one, ground), one.readings.map(() => band), bench.draws)
   const best = kept.filter(one => !kept.some(other => other !== one && beats(other, one))).sort((a, b) => b.chance - a.chance).slice(0, MOST_SOLVED)
   const routes: Route[] = []
-  for (const [i, one] of best.entries()) {
+  const all = ground.length + best.length * standing.layout.cylinders.length
+  let done = ground.length
+  for (const one of best) {
+    // A chamber at a time, for a solid takes a second: whoever drives the search may stop it between two.
+    for (const cylinder of standing.layout.cylinders) {
+      shapeOf(standing, cylinder, asEntered(stepsOf(standing, one.way, one.figures).flatMap(s => s.operations)), exact)
+      yield { done: done++, all }
+    }
     const route = exactly(bench, one)
     if (!route) return 'notReady'
     if (route.breaches.length === 0) routes.push(route)
-    yield { done: ground.length + i, all: ground.length + best.length }
   }
   // A rolled cut is worth its set-up only where the flat one is stopped by a seat.
   const broken = candidates.filter(c => c.breaches.length > 0).sort((a, b) => nearer(a.breaches, b.breaches))
   for (const one of broken.filter(c => c.way.down === 'roll').slice(0, 6)) {
     const route = rolled(bench, one.way, one.figures)
     if (route?.breaches.length === 0) routes.push(route)
-    yield { done: ground.length + best.length, all: ground.length + best.length }
+    yield { done, all }
   }
   const as = compared(bench)
   const shown = routes.filter(one => !routes.some(other => other !== one && beats(as(other), as(one)))).sort((a, b) => b.chance - a.chance)
@@ -216,7 +223,7 @@ function turnedRoutes(bench: Bench, { levers }: RouteAsk): RouteAnswer {
     const plans = standing.layout.cylinders.map(c => turnedPlan(standing, c, before.flatMap(s => s.operations), chambers))
     const cuts = plans.flatMap(plan => plan?.operations.filter(op => op.kind === 'faceCut') ?? [])
     const domes = plans.flatMap((plan, i): Tried[] => plan?.toOpen && plan.toOpen.value > 0.02 ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder: standing.layout.cylinders[i]! }, body: { state: 'planned', added: cc(plan.toOpen.value), u: cc(0.05) } }] : [])
-    const steps: Step[] = [...before, ...cuts.length > 0 ? [{ work: 'face' as const, operations: cuts }] : [], ...domes.length > 0 ? [{ work: 'dome' as const, operations: domes }] : []]
+    const steps: Step[] = [...cuts.length > 0 ? [{ work: 'face' as const, operations: cuts }] : [], ...domes.length > 0 ? [{ work: 'dome' as const, operations: domes }] : [], ...before]
     const figures: Figures = { ...bare(standing, new Map()), faces: standing.layout.heads.map((_, i) => cuts.flatMap(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === i + 1 ? [op.body.depth.value] : [])[0] ?? 0) }
     const route = steps.length > 0 ? dressed(bench, way, figures, steps, asIf(standing, steps.flatMap(s => s.operations), chambers)) : undefined
     return route ? [route] : []

@@ -48,7 +48,7 @@ export function seatsGive(valves: readonly ChamberValve[], sunk: Record<Valve, n
 export interface Step { work: Work, operations: Tried[] }
 
 /**
- * A way with its figures as operations, in the trade's order: gasket, grinding, deck, face, seats.
+ * A way with its figures as operations, in the trade's order: grinding, deck, face, seats, and the gasket as it goes together.
  *
  * @returns the steps that have anything to do
  */
@@ -61,7 +61,6 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
         { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
   const foot = layout.engine?.head === 'blind'
   const steps: Step[] = [
-    { work: 'gasket', operations: offer ? layout.heads.map((_, i) => ({ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...withoutName(offer.body), state: 'planned' } })) : [] },
     { work: way.grinding === 'open' || way.grinding === 'planned' ? 'open' : 'grind', operations: grind },
     { work: 'spacer', operations: decks.flatMap((depth, i): Tried[] => depth <= -WORTH_CUTTING ? [{ kind: 'spacer', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', change: figure(-depth, 'mm') } }] : []) },
     { work: 'deck', operations: decks.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING ? [{ kind: 'deckCut', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(foot ? { foot: true } : {}) } }] : []) },
@@ -73,7 +72,8 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
           state: 'planned', valve, sunk: figure(sunk[valve], 'mm'), u: figure(BY_THE_GLASS, 'cc'),
           added: figure(seatsGive(modelOf(standing, cylinder)?.spec.valves ?? [], { intake: 0, exhaust: 0, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc')
         } }))
-      : []) }
+      : []) },
+    { work: 'gasket', operations: offer ? layout.heads.map((_, i) => ({ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...withoutName(offer.body), state: 'planned' } })) : [] }
   ]
   return steps.filter(step => step.operations.length > 0)
 }

@@ -41,7 +41,7 @@ const firstCut = computed(() => {
 })
 const whole = computed(() => Math.max(0, ...route.value?.figures.faces ?? []))
 const spread = computed(() => build.cylinders.length > 1)
-const items = computed(() => list.value.map((r, i): [number, string] => [i, `${i + 1}: ${r.stages.map(s => sayShort(s, device.lengths)).join(', ')}`]).filter(([i]) => i !== chosen.value))
+const items = computed(() => list.value.map((r, i): [number, string] => [i, `${i + 1}: ${r.stages.map(s => sayShort(r, s, device.lengths)).join(', ')}`]).filter(([i]) => i !== chosen.value))
 const COMPARED: { name: string, of: (r: Route) => string }[] = [
   { name: 'Every cylinder on target', of: r => sayChance(r.chance) }, { name: 'Off face and deck', of: r => say(r.metal, 'length', device.lengths) }, { name: 'Chamber metal gone for good', of: r => say(r.lasting, 'volume') }, { name: 'Spread of ratio', of: r => digits(r.spread, 2) },
   { name: 'Hours', of: r => digits(r.hours, 1) }, { name: 'Money', of: r => digits(r.money, 0) }
@@ -63,7 +63,7 @@ async function take() {
     return (kind === 'faceCut' && first !== undefined && first > 0.005 ? { kind, scope, body: { state: 'planned', depth: { value: first, unit: 'mm', typed: '' }, ...(body.slopeY ? { slopeY: body.slopeY } : {}) } } : { kind, scope, body }) as ToAdd
   })
   const dropped = gone.length > 0 ? await finish(gone.map(op => op.id), 'dropped') : undefined
-  sentence.value = dropped ?? notKept(await build.planAll(`Route: ${r.stages.map(s => sayShort(s, device.lengths)).join(', ')}`, reasonsOf(r, all.value, device.lengths), work)) ?? ''
+  sentence.value = dropped ?? notKept(await build.planAll(`Route: ${r.stages.map(s => sayShort(r, s, device.lengths)).join(', ')}`, reasonsOf(r, all.value, device.lengths), work)) ?? ''
 }
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.name.startsWith('Route: ')).at(-1))
 const replan = useReplan(taken)
@@ -73,6 +73,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
 <template>
   <div class="route" data-station>
     <h1 class="visually-hidden">Route</h1>
+    <span class="visually-hidden" data-reckoned :aria-busy="working" />
     <div class="room">
       <LeverList :routes="routes" class="levers" />
       <section class="answer" aria-label="Routes">
@@ -94,10 +95,12 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
         <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
         <template v-if="found && route">
           <div v-if="list.length > 0" class="first" data-first>
+            <v-btn variant="flat" color="primary" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
             <p class="label">{{ route.stages.length > 1 ? `Route ${chosen + 1}, first of ${route.stages.length} stages` : `Route ${chosen + 1}` }}</p>
-            <p class="lead">{{ route.stages[0] ? `${sayStage(route.stages[0], device.lengths)}.` : 'Leave everything as it is.' }}</p>
+            <p class="lead">{{ route.stages[0] ? `${sayStage(route, route.stages[0], device.lengths)}.` : 'Leave everything as it is.' }}</p>
           </div>
-          <div v-else class="none" data-none>
+          <p v-if="sentence" class="sentence">{{ sentence }}</p>
+          <div v-if="list.length === 0" class="none" data-none>
             <p class="lead">No way keeps every limit. The nearest would {{ route.breaches.slice(0, 2).map(b => sayBreach(b, all, device.lengths)).join(', and ') }}.</p>
             <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, thickness(route.way.gasket), device.lengths) }}.</p>
           </div>
@@ -113,11 +116,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
             <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} ways looked at, {{ found.kept }} inside every limit.</li>
           </ul>
-          <div v-if="list.length > 0" class="row">
-            <v-btn variant="flat" color="primary" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
-            <BenchSelect v-if="items.length" v-model="beside" label="Compare with" :items="items" class="beside" />
-          </div>
-          <p v-if="sentence" class="sentence">{{ sentence }}</p>
+          <BenchSelect v-if="items.length" v-model="beside" label="Compare with" :items="items" class="beside" />
           <v-table v-if="other" class="close" data-beside>
             <thead><tr><th /><th class="r">Route {{ chosen + 1 }}</th><th class="r">Route {{ beside! + 1 }}</th></tr></thead>
             <tbody>
@@ -142,6 +141,8 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
 .answer { display: flex; flex-direction: column; gap: 8px; min-width: 0; position: relative; }
 .lead { font-size: var(--s22); font-weight: 700; line-height: 1.2; }
 .list { display: grid; gap: 6px; }
+.first { display: grid; grid-template-columns: minmax(0, 1fr) auto; column-gap: 16px; align-items: end; }
+.take { grid-column: 2; grid-row: 1 / 3; }
 .more { align-self: start; }
 .notes { display: grid; gap: 4px; }
 .row { display: flex; gap: 12px; align-items: end; flex-wrap: wrap; }
