@@ -1,4 +1,4 @@
-import type { Quantity, ShopRules } from '#core'
+import type { Quantity } from '#core'
 import type { AtLimit, Breach, Lever, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
 import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
@@ -174,12 +174,6 @@ const measurementOf = (m: Measurement): string => m.what === 'quantity' ? `Measu
 export const BEST_WORDS = { surest: 'Surest', leastMetal: 'Least metal', cheapest: 'Cheapest', evenest: 'Most even' } as const
 
 export const sayChance = (chance: number): string => chance > 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${Math.round(chance * 100)} %`
-
-/** What each kind of work is called where its cost is set, and what one of it is. */
-export const WORK_WORDS: Record<keyof ShopRules['work'], string> = {
-  gasket: 'A gasket, each head', grind: 'Grinding even, each cc', open: 'Opening a chamber, each cc', face: 'A face cut, each head', roll: 'Rolling it, more', secondCut: 'A second cut, more', deck: 'A deck cut, each bank',
-  spacer: 'A spacer, each bank', seats: 'A seat recut, each valve', dome: 'Opening a dome, each cc', pour: 'Pouring a chamber'
-}
 
 /** Reasons that stay with a plan: why this way. */
 export function reasonsOf(route: Route, all: number, lengths: LengthUnit): string[] {

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { ROD_MODULUS, type LeastClearances, type RodMaterial, type SquishWindow } from '#core'
+import { ROD_MODULUS, WORK, type Cost, type LeastClearances, type RodMaterial, type SquishWindow, type Work } from '#core'
 import { UNITS, inLengths, shown, type LengthUnit } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
 import { plainPairs } from '~/words/pairs'
 import { inTyped } from '~/words/refusals'
+import { WORK_WORDS } from '~/words/costs'
 
 /** What this shop goes by. A starting point that it edits; never law. */
 const shop = useShop()
@@ -14,7 +15,7 @@ const device = useDevice()
 const outbox = useOutbox()
 type Row = Record<keyof SquishWindow, string> & { was?: SquishWindow }
 /** The tables while they are edited, in the lengths they were opened in. */
-const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string> }>()
+const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string>, work: Record<Work, Record<keyof Cost, string>> }>()
 const faults = ref<Record<string, string>>({})
 const COLUMNS: { name: Exclude<keyof SquishWindow, 'rod'>, label: string, unit: 'length' | 'rpm' }[] = [
   { name: 'boreTo', label: 'bore up to', unit: 'length' }, { name: 'revsTo', label: 'revs up to', unit: 'rpm' }, { name: 'least', label: 'minimum, running', unit: 'length' }, { name: 'most', label: 'maximum, running', unit: 'length' }
@@ -29,7 +30,8 @@ function edit() {
   form.value = {
     lengths,
     squish: shop.rules.squish.map(row => ({ ...Object.fromEntries(Object.entries(row).map(([k, v]) => [k, k === 'rod' || k === 'revsTo' ? String(v) : typed(v as number, lengths)])), was: row }) as Row),
-    clearances: Object.fromEntries(CLEARANCES.map(c => [c.name, typed(shop.rules.clearances[c.name], lengths)])) as Record<keyof LeastClearances, string>
+    clearances: Object.fromEntries(CLEARANCES.map(c => [c.name, typed(shop.rules.clearances[c.name], lengths)])) as Record<keyof LeastClearances, string>,
+    work: Object.fromEntries(WORK.map(w => [w, { hours: String(shop.rules.work[w].hours), money: String(shop.rules.work[w].money) }])) as Record<Work, Record<keyof Cost, string>>
   }
 }
 // Text that is no number goes as it is: the server's sentence says which field, beside the field.
@@ -46,8 +48,9 @@ async function keep() {
   if (!form.value) return
   const squish = form.value.squish.map(row => ({ rod: row.rod, ...Object.fromEntries(COLUMNS.map(c => [c.name, c.unit === 'length' ? length(row[c.name], row.was?.[c.name]) : number(row[c.name])])) }))
   const clearances = Object.fromEntries(CLEARANCES.map(c => [c.name, length(form.value!.clearances[c.name], shop.rules.clearances[c.name])]))
+  const work = Object.fromEntries(WORK.map(w => [w, { hours: number(form.value!.work[w].hours), money: number(form.value!.work[w].money) }]))
   const id = uuid()
-  const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, hand: device.hand })
+  const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, work, hand: device.hand })
   if (sent.kind === 'refused') {
     faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, inTyped(f.sentence, form.value!.lengths)])) : { hand: sentenceOf(sent.problem) }
     return
@@ -88,6 +91,17 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
         </tbody>
       </v-table>
     </div>
+    <v-table class="work">
+      <caption class="small">What work costs, for the routes: hours, and money in this shop’s own currency</caption>
+      <thead><tr><th>Work</th><th class="r">hours</th><th class="r">money</th></tr></thead>
+      <tbody>
+        <tr v-for="w in WORK" :key="w">
+          <td>{{ WORK_WORDS[w] }}</td>
+          <template v-if="!form"><td class="r num">{{ shop.rules.work[w].hours }}</td><td class="r num">{{ shop.rules.work[w].money }}</td></template>
+          <template v-else><td v-for="of in (['hours', 'money'] as const)" :key="of"><BenchText v-model="form.work[w][of]" hide-label inputmode="decimal" :label="`${WORK_WORDS[w]}, ${of}`" :fault="faults[`work.${w}.${of}`]" /></td></template>
+        </tr>
+      </tbody>
+    </v-table>
     <div class="row">
       <v-btn v-if="!form" @click="edit">Edit the tables</v-btn>
       <template v-else><v-btn @click="addRow">Another row</v-btn><v-btn variant="flat" color="primary" @click="keep">Keep the tables</v-btn><v-btn @click="form = undefined">Leave them</v-btn></template>
@@ -98,6 +112,7 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
 
 <style scoped>
 .tables { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr); gap: 28px; align-items: start; margin: 8px 0; }
+.work { max-width: 520px; margin: 12px 0; }
 caption { text-align: left; color: var(--quiet); padding-bottom: 2px; }
 .rod { min-width: 138px; }
 .row { display: flex; gap: 8px; }

@@ -1,7 +1,9 @@
 import { compressionRatio, cylinderVolume } from '../../engine'
 import { DEFAULT_U, linear, type Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
-import { quantityOf, type Replay } from '../../standing'
+import type { ChamberValve } from '../../chamber'
+import type { Valve } from '../../ledger'
+import { modelOf, quantityOf, type Replay } from '../../standing'
 import { asIf, flatCut, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
 import { readingOf, type Reading } from './judge'
@@ -27,6 +29,9 @@ export interface Column {
   recess: number
   table: TakenTable
   before: Reading
+  /** Drawn valves, and how far each kind leans, degrees. */
+  valves: readonly ChamberValve[]
+  tilt: Record<Valve, number>
   /** What a mm of drop changes. */
   perDrop: { cam: number, pushrod: number, flange: number }
 }
@@ -81,9 +86,11 @@ function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, dropped: 
   const table = tables.get(c.cylinder)
   if (!swept || !clearance || !parts.chamber || !before || !table || target === undefined) return undefined
   const { head, bank } = placeOn(standing, c.cylinder)
+  const tilt = (valve: Valve) => quantityOf(standing, `${valve}Tilt`, c.cylinder)?.estimate.value ?? 0
   const more = (of: (moves: CylinderAsIf['moves']) => number | undefined) => Math.abs(of(dropped.moves) ?? 0) - Math.abs(of(c.moves) ?? 0)
   return {
     cylinder: c.cylinder, head: head - 1, bank: bank - 1, swept: swept.estimate, clearance: clearance.estimate, chamber: parts.chamber.estimate, target, table, before,
+    valves: modelOf(standing, c.cylinder)?.spec.valves ?? [], tilt: { intake: tilt('intake'), exhaust: tilt('exhaust') },
     area: cylinderVolume(quantityOf(standing, 'bore', c.cylinder)?.estimate.value ?? 0.1, 1), recess: Math.max(0, quantityOf(standing, 'squishRecess', c.cylinder)?.estimate.value ?? 0),
     perDrop: { cam: more(m => m.cam), pushrod: more(m => m.pushrod), flange: more(m => m.flange?.portsOff) }
   }
@@ -102,13 +109,13 @@ export function ratioAt(column: Column, done: Done): number {
 }
 
 /** Where a cylinder would stand, by closed forms: what {@link readingOf} says of the exact one. */
-export function readingAt(column: Column, done: Done, sunk: Record<'intake' | 'exhaust', number>, tiltOf: (valve: 'intake' | 'exhaust') => number): Reading {
-  const { before, perDrop, recess } = column
+export function readingAt(column: Column, done: Done, sunk: Record<Valve, number>): Reading {
+  const { before, perDrop, recess, tilt } = column
   const drop = done.face + done.deck
   return {
     cylinder: column.cylinder, ratio: ratioAt(column, done),
     squish: before.squish === undefined ? undefined : before.squish - done.deck - Math.min(done.face, recess),
-    edges: before.edges.map(edge => ({ ...edge, left: edge.left - done.face + sunk[edge.valve] * Math.cos(tiltOf(edge.valve) * Math.PI / 180) })),
+    edges: before.edges.map(edge => ({ ...edge, left: edge.left - done.face + sunk[edge.valve] * Math.cos(tilt[edge.valve] * Math.PI / 180) })),
     rooms: before.rooms.map(room => ({ ...room, left: room.left - room.perMm * drop, taken: room.taken + room.perMm * drop })),
     deckLeft: before.deckLeft === undefined ? undefined : before.deckLeft - done.face,
     cam: before.cam === undefined ? undefined : before.cam + perDrop.cam * drop, pushrod: before.pushrod === undefined ? undefined : before.pushrod + perDrop.pushrod * drop,

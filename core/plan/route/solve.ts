@@ -2,7 +2,7 @@ import { seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
 import { takenAt, KNOT, ratioAt, readingAt, type Column } from './columns'
 import type { RouteLimits } from './ask'
 import type { Reading } from './judge'
-import { modelOf, quantityOf, targetBand, type Replay, type TargetBand } from '../../standing'
+import { targetBand, type Replay, type TargetBand } from '../../standing'
 import type { Valve } from '../../ledger'
 
 /** What a seat job leaves between the new seat and the face, mm. */
@@ -15,14 +15,26 @@ export interface Solved { figures: Figures, readings: Reading[] }
 /** What a way is solved for: the target with every limit kept; the target whatever it breaks; or only just inside the band. */
 export type Aim = 'inside' | 'target' | 'edge'
 
-/** Of a rising function the place where it is nothing, within bounds: bisection to a millionth. */
+/** Of a rising function the place where it is nothing, within bounds: false position with Illinois' halving (Dowell & Jarratt 1971), to a millionth. */
 function rootOf(f: (x: number) => number, low: number, high: number): number {
-  if (f(low) >= 0) return low
-  if (f(high) <= 0) return high
-  for (let i = 0; i < 48 && high - low > 1e-7; i++) {
-    const middle = (low + high) / 2
-    if (f(middle) < 0) low = middle
-    else high = middle
+  let [below, above] = [f(low), f(high)]
+  if (below >= 0) return low
+  if (above <= 0) return high
+  let side = 0
+  for (let i = 0; i < 60 && high - low > 1e-6; i++) {
+    // A ratio with nothing left under it is beyond any bound: halve until it is not.
+    const x = Number.isFinite(above) ? (low * above - high * below) / (above - below) : (low + high) / 2
+    const y = f(x)
+    if (Math.abs(y) < 1e-7) return x
+    if (y < 0) {
+      [low, below] = [x, y]
+      if (side < 0) above /= 2
+      side = -1
+    } else {
+      [high, above] = [x, y]
+      if (side > 0) below /= 2
+      side = 1
+    }
   }
   return (low + high) / 2
 }
@@ -77,13 +89,11 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const deckMost = (i: number) => aim === 'inside' ? deckLimit(onBank[i]!, limits, faces) : 5
   const onHead = layout.heads.map((_, i) => columns.filter(c => c.head === i))
   const onBank = layout.banks.map((_, i) => columns.filter(c => c.bank === i))
-  const models = new Map(columns.map(c => [c.cylinder, modelOf(standing, c.cylinder)?.spec.valves ?? []]))
-  const tilt = (cylinder: number) => (valve: Valve) => quantityOf(standing, `${valve}Tilt`, cylinder)?.estimate.value ?? 0
   const cuts = layout.engine?.head !== 'blind'
   const least = cuts ? limits.faceLeast : 0
   const ground = new Map<number, number>()
   let sunk: Record<Valve, number> = { intake: 0, exhaust: 0 }
-  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + seatsGive(models.get(c.cylinder)!, sunk)
+  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.valves, sunk) : 0)
   if (way.grinding === 'open') {
     for (const c of columns) {
       const wanted = c.swept.value / (c.target - 1)
@@ -128,13 +138,13 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
       default: break
     }
     if (!way.seats) break
-    sunk = jobAfter(columns, faces, tilt)
+    sunk = jobAfter(columns, faces)
     if (sunk.intake === 0 && sunk.exhaust === 0) return undefined
   }
   if (way.down === 'none' ? false : [...faces.map(d => d - least), ...decks.map(Math.abs)].every(d => d < WORTH_CUTTING)) return undefined
   faces = faces.map(hundredth)
   decks = decks.map(hundredth)
-  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, tilt(c.cylinder)))
+  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk))
   return { figures: { faces, slope: 0, decks, ground, sunk }, readings }
 }
 
@@ -142,8 +152,8 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
 export const hundredth = (mm: number) => Math.round(mm * 100) / 100
 
 /** How far the valves of each kind go up in a job after the cut, so that the deepest cut seat stands clear of the face again. */
-function jobAfter(columns: readonly Column[], faces: readonly number[], tilt: (cylinder: number) => (valve: Valve) => number): Record<Valve, number> {
+function jobAfter(columns: readonly Column[], faces: readonly number[]): Record<Valve, number> {
   const of = (valve: Valve) => Math.max(0, ...columns.flatMap(c => c.before.edges.filter(e => e.kind === 'seat' && e.valve === valve)
-    .flatMap(({ left }) => left < faces[c.head]! ? [(faces[c.head]! - left + NEW_SEAT) / Math.cos(tilt(c.cylinder)(valve) * Math.PI / 180)] : [])))
+    .flatMap(({ left }) => left < faces[c.head]! ? [(faces[c.head]! - left + NEW_SEAT) / Math.cos(c.tilt[valve] * Math.PI / 180)] : [])))
   return { intake: hundredth(of('intake')), exhaust: hundredth(of('exhaust')) }
 }
