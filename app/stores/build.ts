@@ -177,13 +177,14 @@ export const useBuild = defineStore('build', () => {
     return sent
   }
 
-  /** Operations planned together under one name: they can be dropped as one. What is planned already for the same keeps its place. */
-  function planAll(name: string, reasons: string[], operations: ToAdd[]): Promise<Sent> {
-    if (operations.length === 0) return addAll([])
+  /** Operations planned together under one name: they can be dropped as one. `gone` is what is dropped for them, in the same write. */
+  function planAll(name: string, reasons: string[], operations: ToAdd[], gone: ToAdd[] = []): Promise<Sent> {
+    if (operations.length === 0) return addAll(gone)
     const plan = uuid()
-    const { scope } = operations[0]!
-    const own: ToAdd = { kind: 'plan', id: plan, scope: scope.level === 'bank' ? { level: 'build' } : scope, body: { name, reasons, state: 'open' } }
-    return addAll([own, ...operations.map(op => ({ ...op, more: { ...op.more, plan } }) as ToAdd)])
+    const [first, ...others] = operations.map(op => op.scope)
+    const together = first!.level !== 'bank' && others.every(scope => scopeName(scope) === scopeName(first!))
+    const own: ToAdd = { kind: 'plan', id: plan, scope: together ? first! : { level: 'build' }, body: { name, reasons, state: 'open' } }
+    return addAll([...gone, own, ...operations.map(op => ({ ...op, more: { ...op.more, plan } }) as ToAdd)])
   }
   /** Plans that are open and still have something to be done. */
   const plans = computed(() => [...replayed.value?.ledger.plans.values() ?? []].filter(plan => !plan.dropped && replayed.value!.planned.some(op => op.plan === plan.id)))

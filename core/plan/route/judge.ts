@@ -126,7 +126,10 @@ const USED_UP: readonly LimitKind[] = ['seat', 'topCut', 'clearance', 'squishLea
  * @param cuts whether it cuts at all; else nothing is used up
  */
 export function heldBy(list: readonly (AtLimit & { room: number })[], cuts: boolean): (AtLimit & { room: number }) | undefined {
-  return cuts ? list.filter(l => USED_UP.includes(l.kind)).sort((a, b) => a.room - b.room)[0] : undefined
+  const near = cuts ? list.filter(l => USED_UP.includes(l.kind)).sort((a, b) => a.room - b.room) : []
+  const [first] = near
+  // Cylinders at which it comes at the same depth are named together.
+  return first && { ...first, cylinders: near.filter(l => sameLimit(l, first) && l.room - first.room < 0.01).flatMap(l => l.cylinders).sort((a, b) => a - b) }
 }
 
 /** Fewer limits broken, then less past them, is nearer. */

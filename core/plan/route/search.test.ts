@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { demoShop } from '../../../demo/shop'
-import { all, head, mm, oneCylinder } from '../../../tests/support/ledgerBench'
+import { anyLedger } from '../../../tests/support/anyEntry'
+import { all, burette, head, mm, oneCylinder } from '../../../tests/support/ledgerBench'
 import { solidChambers } from '../../../tests/support/solidChambers'
 import { RUNS } from '../../../tests/support/soak'
 import { NO_SOLIDS, STARTING_RULES, asIf, compressionRatio, cylinderVolume, replay, targetBand, type Chambers, type Entry, type Replay } from '../..'
@@ -135,6 +136,77 @@ const engine = fc.record({
 })
 const BORE = Math.PI / 4 * 92 ** 2 / 1000
 const LIMITS: Partial<RouteLimits> = { faceMost: 1.6, deckMost: 0.5, setUps: 1, edges: 'topCut', groundMost: 100 }
+
+describe('any build, whatever is on it', () => {
+  const some = fc.record({
+    faceLeast: fc.constantFrom(0, 0, 0.2), edges: fc.constantFrom('never' as const, 'topCut' as const, 'seatJob' as const), setUps: fc.constantFrom(1 as const, 2 as const), past: fc.constantFrom(0, 2),
+    spread: fc.constantFrom(undefined, 0.05), hours: fc.constantFrom(undefined, 3), camRetard: fc.constantFrom(undefined, 1)
+  })
+  it('is searched without a fault, and every route told keeps its limits and says the figures that asIf says', () => {
+    let told = 0
+    fc.assert(fc.property(anyLedger, some, fc.double({ min: -0.8, max: 0.8, noNaN: true }), (entries, limits, more) => {
+      const before = replay(entries)
+      const ratio = before?.asIs[0]?.ratio?.estimate.value
+      if (!before || ratio === undefined) return
+      // A target within reach, so that there is something to search.
+      const target = { id: 'target', build: 'b', seq: 9999, at: '2030-01-01T00:00:00.000Z', hand: 'TT', kind: 'target', v: 1, scope: all, body: { ratio: mm(ratio + more), tolerance: mm(0.4), countsCrevice: true } } as Entry
+      const r = replay([...entries, target])!
+      const answer = drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers: levers(r), limits: { ...startingLimits(r, STARTING_RULES), ...limits } }))
+      if (answer === 'notReady' || answer.kind !== 'routes') return
+      for (const route of answer.routes) {
+        told++
+        expect(route.breaches).toEqual([])
+        expect(route.chance).toBeGreaterThanOrEqual(0)
+        expect(route.chance).toBeLessThanOrEqual(1)
+        const then = asIf(r, route.operations, NO_SOLIDS)
+        then.cylinders.forEach((c, i) => expect(c.state.ratio!.estimate.value).toBeCloseTo(route.cylinders[i]!.ratio, 9))
+      }
+    }), { numRuns: RUNS(250, 5000), seed: 21 })
+    expect(told).toBeGreaterThan(0)
+  }, 600_000)
+})
+
+describe('engines of other kinds, by hand sums', () => {
+  const cc = (n: number, of: ReturnType<typeof oneCylinder>, volume: number) => [1, 2].forEach(() => void of.pour(n, volume))
+  it('two heads: each its own depth, the deck of each bank its own', () => {
+    const v = oneCylinder(4)
+    v.add('layout', all, { heads: [[1, 3], [2, 4]], banks: [[1, 3], [2, 4]], engine: { strokes: 4, arrangement: 'vee', first: 'front', head: 'removable', intakes: 1, exhausts: 1, chamber: 'flat', bankAngle: mm(90) } })
+    v.state('mouthArea', 4650)
+    for (const c of [1, 3]) cc(c, v, 52)
+    for (const c of [2, 4]) cc(c, v, 54)
+    const r = replay(v.entries)!
+    const gap = (c: number) => r.asIs[c - 1]!.gap!.estimate.value
+    const { routes } = found(r, {}, NO_SOLIDS, ['face', 'deck'])
+    const face = routes.find(x => x.way.down === 'face')!
+    // Upright walls: gap over 4.65 cc a mm.
+    expect(face.figures.faces[0]).toBeCloseTo(gap(1) / 4.65, 1)
+    expect(face.figures.faces[1]).toBeCloseTo(gap(2) / 4.65, 1)
+    expect(face.figures.faces[1]! - face.figures.faces[0]!).toBeCloseTo(2 / 4.65, 1)
+    expect(face.operations.map(op => op.scope)).toEqual([{ level: 'head', head: 1 }, { level: 'head', head: 2 }])
+    expect(face.firstCuts).toHaveLength(2)
+  })
+  it('one cylinder that is too tight: opened to the number, or its barrel lifted', () => {
+    const single = oneCylinder(1)
+    single.add('layout', all, { heads: [[1]], banks: [[1]], engine: { strokes: 4, arrangement: 'single', first: 'front', head: 'removable', intakes: 1, exhausts: 1, chamber: 'flat' } })
+    cc(1, single, 46)
+    const r = replay(single.entries)!
+    const gap = r.asIs[0]!.gap!.estimate.value
+    expect(gap).toBeLessThan(-1)
+    const { routes } = found(r, { squishMost: undefined })
+    expect(routes.find(x => x.way.grinding === 'open')!.figures.ground.get(1)).toBeCloseTo(-gap, 2)
+    expect(routes.find(x => x.way.down === 'spacer')!.figures.decks[0]).toBeCloseTo(gap / BORE, 2)
+  })
+  it('a closed barrel comes down by its foot', () => {
+    const barrel = oneCylinder(1)
+    barrel.add('layout', all, { heads: [[1]], banks: [[1]], engine: { strokes: 2, arrangement: 'single', first: 'front', head: 'blind', intakes: 0, exhausts: 0, chamber: 'hemispherical' } })
+    for (let i = 0; i < 2; i++) barrel.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'assembled', fills: [{ start: 0, end: 65 }], typed: '65', sealed: 'crown', instrument: burette })
+    const r = replay(barrel.entries)!
+    const gap = r.asIs[0]!.gap!.estimate.value
+    const { routes: [foot] } = found(r, { squishLeast: undefined, deckMost: 2 }, NO_SOLIDS, ['deck'])
+    expect(foot!.figures.decks[0]).toBeCloseTo(gap / BORE, 2)
+    expect(foot!.operations).toMatchObject([{ kind: 'deckCut', body: { foot: true } }])
+  })
+})
 
 describe('a brute force over a fine grid', () => {
   it('finds nothing better than the search by more than its step, and no nearer breach where nothing fits', () => {

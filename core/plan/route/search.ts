@@ -12,7 +12,7 @@ import { atLimits, breachesOf, nearer, spreadOf, type Breach, type Reading } fro
 import { rolled } from './rolled'
 import { dressed, routeOf, type Bench, type Route } from './route'
 import { solveWay, type Aim, type Solved } from './solve'
-import { GRINDINGS, billOf, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
+import { GRINDINGS, billOf, plannedAtShape, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
 
 /** A way that is missing from the answer: where it ends, and what it breaks, what can't be put back first. */
 export interface Missing { way: Way, faces: number[], decks: number[], ratios: number[], breaches: Breach[] }
@@ -50,7 +50,7 @@ function grindingsOf(standing: Replay, levers: RouteAsk['levers']): [Grinding, M
     none: new Map(),
     ...levers.includes('grind') ? { evenChambers: even('chamber'), evenRatios: even('clearance') } : {},
     ...levers.includes('open') ? { open: new Map<number, number>() } : {},
-    ...levers.includes('open') && standing.planned.some(op => op.kind === 'relief') ? { planned: new Map<number, number>() } : {}
+    ...levers.includes('open') && plannedAtShape(standing).length > 0 ? { planned: new Map<number, number>() } : {}
   }
   return GRINDINGS.flatMap((g): [Grinding, Map<number, number>][] => known[g] && (g === 'none' || g === 'open' || g === 'planned' || [...known[g].values()].some(cc => cc >= 0.05)) ? [[g, known[g]]] : [])
 }
@@ -120,7 +120,7 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   const unknown = standing.asIs.filter(s => !s.ratio).map(s => s.cylinder)
   if (unknown.length > 0) return { kind: 'noRatio', cylinders: unknown }
   const inside = standing.asIs.every(({ ratio }) => ratio!.estimate.value >= band.low && ratio!.estimate.value <= band.high)
-  if (inside && ask.limits.faceLeast === 0 && !standing.planned.some(op => op.kind === 'relief')) return { kind: 'onTarget' }
+  if (inside && ask.limits.faceLeast === 0 && plannedAtShape(standing).length === 0) return { kind: 'onTarget' }
   const bench: Bench = { standing, rules, chambers: exact, limits: ask.limits, band, draws: drawsOf(SEED, DRAWS) }
   if (standing.layout.engine?.head === 'turned') return turnedRoutes(bench, ask)
   const ground = yield* grounds({ ...bench, chambers }, ask)
@@ -203,7 +203,10 @@ function sourced({ way, figures, readings }: Candidate, ground: { gasket?: strin
 /** Of the ways that are missing the shortest ones, each for its own reason. */
 function missingOf(broken: readonly Candidate[]): Missing[] {
   const parts = ({ gasket, grinding, down, seats }: Way) => Number(gasket !== undefined) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats)
-  const once = broken.filter(c => c.way.setUps === 1 && c.way.down !== 'roll' && parts(c.way) > 0).sort((a, b) => parts(a.way) - parts(b.way) || nearer(a.breaches, b.breaches))
+  // What only leads away from the target tempts nobody.
+  const worst = ({ breaches }: { breaches: readonly Breach[] }) => Math.max(0, ...breaches.filter(b => b.kind === 'ratio').map(b => b.grains))
+  const asItIs = broken.find(c => parts(c.way) === 0)
+  const once = broken.filter(c => !asItIs || worst(c) < worst(asItIs)).filter(c => c.way.setUps === 1 && c.way.down !== 'roll' && parts(c.way) > 0).sort((a, b) => parts(a.way) - parts(b.way) || nearer(a.breaches, b.breaches))
   const seen = new Set<string>()
   const gone = ({ kind }: Breach) => kind === 'seat' ? 0 : kind === 'clearance' || kind === 'squishLeast' ? 1 : 2
   return once.map(c => ({ way: c.way, ...c.whole?.breaches.length ? c.whole : c })).filter(({ way: { gasket, down, grinding } }) => {

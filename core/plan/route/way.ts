@@ -47,6 +47,10 @@ export function seatsGive(valves: readonly ChamberValve[], sunk: Record<Valve, n
 /** A stage of the work, in the trade's order: of what kind, and what is done. */
 export interface Step { work: Work, operations: Tried[] }
 
+/** Grinding that somebody planned for its own sake: drawn at Shape, or entered by itself. What a plan of several works asked for is no given. */
+export const plannedAtShape = ({ planned }: Replay): EntryOf<'relief'>[] =>
+  planned.filter((op): op is EntryOf<'relief'> => op.kind === 'relief' && (op.plan === undefined || (op.body.reliefs?.length ?? 0) > 0))
+
 /**
  * A way with its figures as operations, in the trade's order: grinding, deck, face, seats, and the gasket as it goes together.
  *
@@ -56,7 +60,7 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
   const { layout } = standing
   const offer = standing.offers.find(o => o.id === way.gasket)
   const grind: Tried[] = way.grinding === 'planned'
-    ? standing.planned.filter((op): op is EntryOf<'relief'> => op.kind === 'relief').map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
+    ? plannedAtShape(standing).map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
     : [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
         { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
   const foot = layout.engine?.head === 'blind'

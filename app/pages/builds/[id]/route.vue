@@ -3,7 +3,6 @@ import type { OperationEntry } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
 import { bestOf } from '#core/plan/route/best'
-import { usePlanned } from '~/composables/usePlanned'
 import { useReplan } from '~/composables/useReplan'
 import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
@@ -47,7 +46,6 @@ const COMPARED: { name: string, of: (r: Route) => string }[] = [
   { name: 'Hours', of: r => digits(r.hours, 1) }, { name: 'Money', of: r => digits(r.money, 0) }
 ]
 
-const { finish } = usePlanned()
 const sentence = ref('')
 const planned = computed(() => build.replayed?.planned ?? [])
 const KINDS = ['gasketChange', 'relief', 'deckCut', 'spacer', 'faceCut', 'seatWork']
@@ -62,8 +60,8 @@ async function take() {
     const first = kind === 'faceCut' && r.way.setUps === 2 && scope.level === 'head' ? r.firstCuts[scope.head - 1] : undefined
     return (kind === 'faceCut' && first !== undefined && first > 0.005 ? { kind, scope, body: { state: 'planned', depth: { value: first, unit: 'mm', typed: '' }, ...(body.slopeY ? { slopeY: body.slopeY } : {}) } } : { kind, scope, body }) as ToAdd
   })
-  const dropped = gone.length > 0 ? await finish(gone.map(op => op.id), 'dropped') : undefined
-  sentence.value = dropped ?? notKept(await build.planAll(`Route: ${r.stages.map(s => sayShort(r, s, device.lengths)).join(', ')}`, reasonsOf(r, all.value, device.lengths), work)) ?? ''
+  const dropped = gone.map(({ id, kind, scope, body }) => ({ kind, scope, body: { ...body, state: 'dropped' }, more: { supersedes: id } }) as ToAdd)
+  sentence.value = notKept(await build.planAll(`Route: ${r.stages.map(s => sayShort(r, s, device.lengths)).join(', ')}`, reasonsOf(r, all.value, device.lengths), work, dropped)) ?? ''
 }
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.name.startsWith('Route: ')).at(-1))
 const replan = useReplan(taken)
@@ -95,7 +93,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
         <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
         <template v-if="found && route">
           <div v-if="list.length > 0" class="first" data-first>
-            <v-btn variant="flat" color="primary" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
+            <v-btn :variant="taken ? 'outlined' : 'flat'" color="primary" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
             <p class="label">{{ route.stages.length > 1 ? `Route ${chosen + 1}, first of ${route.stages.length} stages` : `Route ${chosen + 1}` }}</p>
             <p class="lead">{{ route.stages[0] ? `${sayStage(route, route.stages[0], device.lengths)}.` : 'Leave everything as it is.' }}</p>
           </div>
