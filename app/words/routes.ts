@@ -135,15 +135,15 @@ const ofWhom = (cylinders: readonly number[], all: number) => cylinders.length =
 /** A broken limit, as what follows “would”. */
 export function sayBreach(b: Breach, all: number, lengths: LengthUnit): string {
   const whom = ofWhom(b.cylinders, all)
-  if (b.kind === 'ratio') return `end${whom ? whom.replace(' of ', ' with ') : ''} at ${digits(b.figure, 2)}, where ${digits(b.bound, 2)} is the ${b.figure < b.bound ? 'least' : 'most'}`
-  const most = (what: string) => `${what}, where ${figureOf(b.kind, b.bound, lengths)} is the most`
+  if (b.kind === 'ratio') return `end${whom ? whom.replace(' of ', ' with ') : ''} at ${digits(b.figure, 2)}, where ${digits(b.bound, 2)} is the ${b.figure < b.bound ? 'minimum' : 'maximum'}`
+  const most = (what: string) => `${what}, where ${figureOf(b.kind, b.bound, lengths)} is the maximum`
   if (b.kind === 'face' || b.kind === 'deck') return most(`take ${figureOf(b.kind, b.figure, lengths)} off the ${b.kind}`)
   if (b.kind === 'spacer') return most(`put ${figureOf(b.kind, b.figure, lengths)} under a barrel`)
   if (b.kind === 'ground') return most(`grind ${figureOf(b.kind, b.figure, lengths)} out${whom}`)
   if (b.kind === 'hours' || b.kind === 'money') return most(`cost ${figureOf(b.kind, b.figure, lengths)}`)
   if (b.kind === 'clearance') return `leave ${NEAR[b.clearance!].one}${whom} ${mm(b.figure, lengths)} from ${NEAR[b.clearance!].other}, where ${mm(b.bound, lengths)} is the minimum`
   if (b.kind === 'seat' || b.kind === 'topCut') return `go ${mm(-b.figure, lengths)} into ${nounOf(b)}${whom}`
-  return `bring ${nounOf(b)}${whom} to ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is the ${b.kind === 'squishLeast' || b.kind === 'deckLeft' ? 'minimum' : 'most'}`
+  return `bring ${nounOf(b)}${whom} to ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is the ${b.kind === 'squishLeast' || b.kind === 'deckLeft' ? 'minimum' : 'maximum'}`
 }
 
 /** Why a way is missing: where it ends, and what else it breaks. */

@@ -57,13 +57,10 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await cut(page, bench)
     await page.locator('[data-answer=lowest]').click()
   } },
-  { name: 'cut-angled', store: { 'bowl.cutView': 'clock' }, at: async (page, bench) => {
-    await cut(page, bench)
-    await page.getByLabel('Angled, then flat').check()
-    for (const [label, text] of [['Angle', '1'], ['Depth at bore line', '.4 mm']] as const) {
-      await field(page, label).fill(text)
-      await field(page, label).press('Enter')
-    }
+  { name: 'route', at: async (page, bench) => {
+    await open(page, bench, bench.launch, 'route')
+    await reckoned(page)
+    await page.locator('[data-route="1"]').waitFor()
   } },
   { name: 'cut-after-seats', store: { 'bowl.cutLeaf': 'seats' }, at: async (page, bench) => {
     const build = await copyOf(bench, bench.launch)
