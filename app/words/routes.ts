@@ -9,6 +9,7 @@ export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
   gasket: { name: 'Another gasket', what: 'one of those on offer' },
   grind: { name: 'Grind even', what: 'small chambers up to the largest' },
   open: { name: 'Open chambers', what: 'to the number, or as planned at Shape' },
+  crown: { name: 'Cut the crowns', what: 'pockets, a dish, a dome trimmed' },
   face: { name: 'Cut the face', what: 'flat, each head by itself' },
   roll: { name: 'Roll the head', what: 'less off at the seats' },
   deck: { name: 'Cut the deck', what: 'each bank by itself; a closed barrel at its foot' },
@@ -30,7 +31,7 @@ export const WANTS_WORDS: Record<LeverWants, { says: string, station: string, le
 
 export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'setUps'>, string> = {
   faceLeast: 'Off the face anyway', faceMost: 'Most off the face', deckMost: 'Most off the deck', spacerMost: 'Most under a barrel', groundMost: 'Most ground out of a chamber',
-  past: 'Open past the number by', rollMost: 'Most roll', squishLeast: 'Squish, running: minimum', squishMost: 'Squish, running: maximum', deckLeft: 'Head deck left, minimum', camRetard: 'Cam back, maximum',
+  past: 'Open past the number by', crownMost: 'Most out of a crown', rollMost: 'Most roll', squishLeast: 'Squish, running: minimum', squishMost: 'Squish, running: maximum', deckLeft: 'Head deck left, minimum', camRetard: 'Cam back, maximum',
   pushrod: 'Pushrod change, maximum', flange: 'Ports off at the flange, maximum', spread: 'Spread of ratio, maximum', hours: 'Hours, maximum', money: 'Money, maximum'
 }
 
@@ -56,6 +57,7 @@ export function sayStage({ way }: Pick<Route, 'way'>, { work, operations, depths
     case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket`
     case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up, ${EVEN[way.grinding] ?? 'even'}`
     case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'}`
+    case 'crown': return `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`
     case 'deck': return first.kind === 'deckCut' && first.body.foot ? `Cut ${depthsOf(depths, lengths)} off the barrel’s foot` : `Cut ${depthsOf(depths, lengths)} off the deck`
     case 'spacer': return `Put ${depthsOf(depths, lengths)} under the barrel`
     case 'roll': return `Roll the head by ${digits(Math.abs(Math.atan(first.kind === 'faceCut' ? first.body.slopeY ?? 0 : 0)) * 180 / Math.PI, 2)}° and cut ${depthsOf(depths, lengths)} at the bore line`
@@ -73,6 +75,7 @@ export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
     case 'gasket': return `gasket ${first?.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''}`
     case 'grind': return `grind ${EVEN[way.grinding] ?? 'even'}`
     case 'open': return 'open'
+    case 'crown': return 'crowns'
     case 'deck': return `deck ${depthsOf(stage.depths, lengths)}`
     case 'spacer': return `spacer ${depthsOf(stage.depths, lengths)}`
     case 'roll': return `rolled ${depthsOf(stage.depths, lengths)}`
@@ -87,7 +90,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
   const deepest = (list: readonly number[]) => mm(Math.max(...list.map(Math.abs)), lengths)
   const parts = [
     ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
-    ...{ none: [], planned: ['the grinding planned at Shape'], evenChambers: ['grinding to even chambers'], evenRatios: ['grinding to even ratios'], open: ['opening the chambers'] }[way.grinding],
+    ...{ none: [], planned: ['the grinding planned at Shape'], evenChambers: ['grinding to even chambers'], evenRatios: ['grinding to even ratios'], open: ['opening the chambers'], crown: ['cutting the crowns'] }[way.grinding],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the deck`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
     ...way.seats ? ['a seat job'] : []
   ]
@@ -108,6 +111,7 @@ function nounOf({ kind, valve, clearance }: AtLimit): string {
     case 'deck': return 'what may come off the deck'
     case 'spacer': return 'what may go under a barrel'
     case 'ground': return 'what may be ground out'
+    case 'crown': return 'what may be cut out of a crown'
     case 'deckLeft': return 'the head’s deck'
     case 'cam': return 'the cam'
     case 'pushrod': return 'the pushrods'
@@ -123,7 +127,7 @@ function figureOf(kind: AtLimit['kind'], value: number, lengths: LengthUnit): st
   switch (kind) {
     case 'ratio': case 'spread': return digits(value, 2)
     case 'cam': return say(value, 'angle', lengths, 1)
-    case 'ground': return say(value, 'volume')
+    case 'ground': case 'crown': return say(value, 'volume')
     case 'hours': return `${digits(value, 1)} hours`
     case 'money': return digits(value, 0)
     default: return mm(value, lengths)
@@ -140,6 +144,7 @@ export function sayBreach(b: Breach, all: number, lengths: LengthUnit): string {
   if (b.kind === 'face' || b.kind === 'deck') return most(`take ${figureOf(b.kind, b.figure, lengths)} off the ${b.kind}`)
   if (b.kind === 'spacer') return most(`put ${figureOf(b.kind, b.figure, lengths)} under a barrel`)
   if (b.kind === 'ground') return most(`grind ${figureOf(b.kind, b.figure, lengths)} out${whom}`)
+  if (b.kind === 'crown') return most(`cut ${figureOf(b.kind, b.figure, lengths)} out of the crown${whom}`)
   if (b.kind === 'hours' || b.kind === 'money') return most(`cost ${figureOf(b.kind, b.figure, lengths)}`)
   if (b.kind === 'clearance') return `leave ${NEAR[b.clearance!].one}${whom} ${mm(b.figure, lengths)} from ${NEAR[b.clearance!].other}, where ${mm(b.bound, lengths)} is the minimum`
   if (b.kind === 'seat' || b.kind === 'topCut') return `go ${mm(-b.figure, lengths)} into ${nounOf(b)}${whom}`
@@ -163,10 +168,9 @@ export function sayHeld(held: NonNullable<Route['held']>, all: number, lengths: 
   return `${noun[0]!.toUpperCase()}${noun.slice(1)}${ofWhom(held.cylinders, all)} limits it: ${figureOf(held.kind, Math.max(0, held.room), lengths)} left.`
 }
 
-/** The measurement that would make a route surest. */
-export function sayWorth({ measurement, more }: NonNullable<Route['worth']>): string {
-  const what = measurementOf(measurement)
-  return `${what}: it would raise the chance by ${Math.round(more * 100)} points.`
+/** The measurement that would make a route surest, and whether another would then be the surest of all. */
+export function sayWorth({ measurement, more }: Route['worth'][number], other: number | undefined): string {
+  return `${measurementOf(measurement)}: it would raise the chance by ${Math.round(more * 100)} ${Math.round(more * 100) === 1 ? 'point' : 'points'}${other === undefined ? '' : `, and route ${other + 1} would be the surest`}.`
 }
 
 const measurementOf = (m: Measurement): string => m.what === 'quantity' ? `Measure ${QUANTITY_WORDS[m.quantity as Quantity].noun}` : m.what === 'secondPour' ? 'Pour the single chambers again' : 'Measure the new gasket once it is crushed'

@@ -22,7 +22,7 @@ export function waitOf(next: Advice): Wait {
     case 'setTarget': case 'targetAgain': return 'customer'
     case 'squish': return 'lathe'
     case 'plan': return next.way === 'cut' ? 'mill' : 'grinder'
-    case 'do': return ({ faceCut: 'mill', deckCut: 'mill', relief: 'grinder', seatWork: 'grinder', gasketChange: 'parts', spacer: 'parts' } as const)[next.what]
+    case 'do': return ({ faceCut: 'mill', deckCut: 'mill', crownWork: 'mill', relief: 'grinder', seatWork: 'grinder', gasketChange: 'parts', spacer: 'parts' } as const)[next.what]
     case 'onTarget': return 'writing'
   }
 }

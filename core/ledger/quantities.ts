@@ -97,6 +97,7 @@ export const FIGURE_BOUNDS = {
   ratioTolerance: { dimension: 'ratio', min: 0.005, max: 3 },
   cutDepth: { dimension: 'length', min: 0.001, max: 12 },
   addedVolume: { dimension: 'volume', min: -20, max: 100 },
+  crownChange: { dimension: 'volume', min: -60, max: 60 },
   addedDoubt: { dimension: 'volume', min: 0, max: 20 },
   plugColumn: { dimension: 'volume', min: 0, max: 20 },
   plateHole: { dimension: 'volume', min: 0, max: 5 },

@@ -66,6 +66,40 @@ describe('a crown in its bore', () => {
   })
 })
 
+describe('a crown that is cut', () => {
+  const crown = (bench: ReturnType<typeof oneCylinder>) => open(bench).asIs[0]!.parts.crown!.estimate.value
+  const work = (bench: ReturnType<typeof oneCylinder>, state: 'planned' | 'done', cc = 1.2) => bench.add('crownWork', one, { state, added: mm(cc) })
+  it('holds so much more as planned, and as done; stated or poured; a pour since counts in its place', () => {
+    const over = Math.PI / 4 * 92 ** 2 * 10 / 1000
+    const pourCrown = (bench: ReturnType<typeof oneCylinder>, end: number) => pourOf(bench, { encloses: 'crown', fills: [{ start: 0, end }], sealed: 'crown', depth: mm(10) })
+    const stated = oneCylinder()
+    work(stated, 'planned')
+    expect(crown(stated)).toBe(3)
+    expect(open(stated).asPlanned[0]!.parts.crown!.estimate.value).toBeCloseTo(4.2, 9)
+    const poured = oneCylinder()
+    pourCrown(poured, 69.5)
+    work(poured, 'done')
+    work(poured, 'done', -0.5)
+    expect(crown(poured)).toBeCloseTo(69.5 - over + 0.7, 6)
+    work(poured, 'planned')
+    expect(open(poured).asPlanned[0]!.parts.crown!.estimate.value).toBeCloseTo(69.5 - over + 1.9, 6)
+    pourCrown(poured, 70.3)
+    pourCrown(poured, 70.3)
+    expect(crown(poured)).toBeCloseTo(70.3 - over, 6)
+    expect(open(poured).challenges).toEqual([])
+  })
+  it('settles between two whole clearances', () => {
+    const bench = oneCylinder()
+    const whole = (end: number) => pourOf(bench, { encloses: 'assembled', fills: [{ start: 0, end }], sealed: 'crown' })
+    whole(66)
+    work(bench, 'done', 2)
+    whole(68.1)
+    const [settled] = open(bench).settlements
+    expect(settled!.predicted.value).toBeCloseTo(68, 6)
+    expect(settled!.difference.value).toBeCloseTo(0.1, 6)
+  })
+})
+
 describe('what was filled beside, and warmth', () => {
   it('is taken off, with a doubt of its own that two pours share', () => {
     const bench = oneCylinder()

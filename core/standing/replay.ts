@@ -2,7 +2,7 @@ import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import { afterOperations, chamberAt, chamberNow, settlementsOf, type Settlement } from './chamberHistory'
 import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type OperationKind, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
-import { creviceOf, crownOf } from './crown'
+import { creviceOf, crownOf, crownPours } from './crown'
 import { heightsOf, withHeights, type HeightsStanding } from './heights'
 import { exhaustPort } from './portTiming'
 import { lessonsOf, perMmOf, type Lesson, type PerMm } from './lessons'
@@ -100,7 +100,7 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
     gasket: area && thickness ? combine(([a, h]) => a! * h! / 1000, [area, thickness]) : round,
     deck: bore && deckClearance
       && combine(([d, h]) => cylinderVolume(d!, h!), [bore, deckClearance], deckClearance.provenance),
-    crown: crownOf(ledger, cylinder, place),
+    crown: crownOf(ledger, cylinder, place, planned),
     crevice: bore && crownDiameter && topLand && {
       ...combine(([b, d, h]) => creviceOf(b!, d!, h!), [bore, crownDiameter, topLand]),
       provenance: combine(() => 0, [crownDiameter, topLand]).provenance
@@ -110,7 +110,7 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
 }
 
 /** Work that changes a part itself: what an assembled pour said of it ends there. Work on the chamber leaves it as it is. */
-const ENDS: Partial<Record<PartName, readonly OperationKind[]>> = { deck: ['deckCut', 'spacer'], gasket: ['gasketChange'] }
+const ENDS: Partial<Record<PartName, readonly OperationKind[]>> = { deck: ['deckCut', 'spacer'], gasket: ['gasketChange'], crown: ['crownWork'] }
 
 /** The part an assembled pour leaves over: the first that nobody measured. */
 function unmeasured(parts: Partial<Record<PartName, Part>>, chamberPoured: boolean): PartName {
@@ -258,7 +258,7 @@ function challengesOf(ledger: Ledger, lessons: Lesson[], cylinder: number): Chal
   const all = ledger.pours.get(cylinder) ?? []
   const whole = lastPoured(wholeStretches(ledger, cylinder))
   return ENCLOSED.flatMap((encloses) => {
-    const pours = encloses === 'assembled' ? whole.since.length > 0 ? [] : whole.pours : encloses === 'chamber' ? chamberNow(ledger, lessons, cylinder)?.pours ?? [] : lastSeries(all, encloses)
+    const pours = encloses === 'assembled' ? whole.since.length > 0 ? [] : whole.pours : encloses === 'chamber' ? chamberNow(ledger, lessons, cylinder)?.pours ?? [] : encloses === 'crown' ? crownPours(ledger, cylinder) : lastSeries(all, encloses)
     const apart = disagreement(pours)
     const leaking = pours.filter(pour => watchOf(pour)).at(-1)
     const leak = leaking && watchOf(leaking)!

@@ -71,6 +71,10 @@ export function cutDepth(operation: Extract<OperationEntry, { kind: 'faceCut' | 
 /** What a spacer or another base gasket lifts a barrel by. */
 export const underBarrel = ({ id, body }: Extract<OperationEntry, { kind: 'spacer' }>): Sourced => fromSource(body.change.value, DEFAULT_U.gasketThickness, `entry:${id}`)
 
+/** What work on a crown makes it hold more, cc. */
+export const crownGains = ({ id, body }: Extract<OperationEntry, { kind: 'crownWork' }>): Sourced =>
+  fromSource(body.added.value, body.u?.value ?? Math.max(DEFAULT_U.addedFloor, DEFAULT_U.addedRelative * Math.abs(body.added.value)), `entry:${id}`)
+
 /** Operations that change each dimension, and so divide its history into stretches: the kinds say. */
 const CHANGERS = new Map<Quantity, OperationKind[]>()
 function changedBy(quantity: Quantity): OperationKind[] | undefined {
@@ -93,6 +97,7 @@ function changeOf(quantity: Quantity, operation: OperationEntry, tilt: number, c
     // The whole form goes up along the valve; over the face that is its cosine.
     return { by: [Math.cos(tilt * Math.PI / 180), fromSource(operation.body.sunk.value, DEFAULT_U.depth, `entry:${operation.id}:sunk`)] }
   }
+  if (operation.kind === 'crownWork') return { by: [1, crownGains(operation)] }
   if (operation.kind === 'gasketChange') {
     const { bore, thickness, area } = operation.body
     const figure = quantity === 'gasketArea' ? area : quantity === 'gasketBore' ? bore : thickness

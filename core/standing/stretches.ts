@@ -7,7 +7,7 @@ export type ChamberOperation = Extract<OperationEntry, { kind: (typeof CHAMBER_O
 export const changesChamber = (operation: OperationEntry): operation is ChamberOperation => (CHAMBER_OPERATIONS as readonly OperationKind[]).includes(operation.kind)
 
 /** And those that change the whole clearance besides. */
-const WHOLE_OPERATIONS = [...CHAMBER_OPERATIONS, 'deckCut', 'gasketChange', 'spacer'] as const
+const WHOLE_OPERATIONS = [...CHAMBER_OPERATIONS, 'deckCut', 'gasketChange', 'spacer', 'crownWork'] as const
 
 /** A stretch of a volume's life between two changes, and the pours that fall in it. */
 export interface Stretch<Op extends OperationEntry = OperationEntry> { operation?: Op, pours: EntryOf<'pour'>[] }

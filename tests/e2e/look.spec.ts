@@ -24,11 +24,12 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
   ['copy', 'launch', 'shape', { 'bowl.shapeLeaf': 'copy' }], ['shaped body', 'launch', 'shape', { 'bowl.shapeLeaf': 'body' }], ['no valves to free', 'skerry', 'shape', {}],
   ['cut on a solid', 'launch', 'cut', {}], ['round the seats', 'launch', 'cut', { 'bowl.cutView': 'clock' }], ['body', 'caldbeck', 'cut', { 'bowl.cutView': 'space' }], ['seat work', 'launch', 'cut', { 'bowl.cutLeaf': 'seats' }], ['what else moves', 'launch', 'cut', { 'bowl.cutLeaf': 'else' }],
   ['squish', 'launch', 'mockup', {}], ['turned head', 'skerrySmall', 'mockup', { 'bowl.mockupLeaf': 'turned' }], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }], ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }],
+  ['routes', 'launch', 'route', {}], ['no route fits', 'caldbeck', 'route', {}], ['a turned head’s route', 'skerrySmall', 'route', {}],
   ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }]
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
 const LARGEST: Record<string, string> = {
-  'pour': '[data-new] input', 'cut on a solid': '.ask .first', 'shape': '[data-short] .num, [data-budget] .num', 'squish': '.answer .big .num', 'deck': '.side .big .num'
+  'pour': '[data-new] input', 'cut on a solid': '.ask .first', 'shape': '[data-short] .num, [data-budget] .num', 'squish': '.answer .big .num', 'deck': '.side .big .num', 'routes': '[data-route="1"] .chance'
 }
 /** The twelve of each server, brought in once. */
 const twelves = new Map<string, Promise<string>>()

@@ -12,7 +12,7 @@ type Name = Exclude<keyof RouteLimits, 'edges' | 'setUps'>
 interface Field { name: Name, dimension?: Dimension, lever?: Lever, free?: boolean }
 const FIELDS: Field[] = [
   { name: 'faceLeast', dimension: 'length', lever: 'face' }, { name: 'faceMost', dimension: 'length', lever: 'face' }, { name: 'rollMost', dimension: 'angle', lever: 'roll' }, { name: 'deckMost', dimension: 'length', lever: 'deck' },
-  { name: 'spacerMost', dimension: 'length', lever: 'spacer' }, { name: 'groundMost', dimension: 'volume', lever: 'grind' }, { name: 'past', dimension: 'volume', lever: 'open' },
+  { name: 'spacerMost', dimension: 'length', lever: 'spacer' }, { name: 'groundMost', dimension: 'volume', lever: 'grind' }, { name: 'past', dimension: 'volume', lever: 'open' }, { name: 'crownMost', dimension: 'volume', lever: 'crown' },
   { name: 'squishLeast', dimension: 'length', free: true }, { name: 'squishMost', dimension: 'length', free: true }, { name: 'deckLeft', dimension: 'length', free: true }, { name: 'camRetard', dimension: 'angle', free: true },
   { name: 'pushrod', dimension: 'length', free: true }, { name: 'flange', dimension: 'length', free: true }, { name: 'spread', dimension: 'ratio', free: true }, { name: 'hours', free: true }, { name: 'money', free: true }
 ]

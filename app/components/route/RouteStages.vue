@@ -15,8 +15,10 @@ const { stopAt, glass } = useGlass()
 const assembled = computed(() => enclosedBy(build.replayed?.layout.engine)[0] === 'assembled')
 const stop = (c: Route['stages'][number]['cylinders'][number]) => assembled.value ? stopAt(c.clearance, 'assembled') : stopAt(c.chamber)
 /** A stage that leaves the chamber as it is has no reading to stop at. */
-const pours = (stage: Route['stages'][number]) => assembled.value || stage.work !== 'gasket'
-const ground = (stage: Route['stages'][number], cylinder: number) => stage.operations.flatMap(op => op.kind === 'relief' && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [op.body.added.value] : [])[0]
+const pours = (stage: Route['stages'][number]) => assembled.value || (stage.work !== 'gasket' && stage.work !== 'crown')
+/** What comes out of each cylinder at a stage has a line of its own. */
+const perCylinder = (stage: Route['stages'][number]) => stage.work === 'grind' || stage.work === 'open' || stage.work === 'crown'
+const ground = (stage: Route['stages'][number], cylinder: number) => stage.operations.flatMap(op => (op.kind === 'relief' || op.kind === 'crownWork') && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [op.body.added.value] : [])[0]
 const cylinders = computed(() => props.route.cylinders.map(c => c.cylinder))
 </script>
 
@@ -30,8 +32,8 @@ const cylinders = computed(() => props.route.cylinders.map(c => c.cylinder))
           <td v-for="c in stage.cylinders" :key="c.cylinder" class="r num"><template v-if="pours(stage) && glass"><strong v-if="stop(c)" data-stop>{{ stop(c) }}</strong></template><span v-else-if="c.squish !== undefined" class="quiet">{{ say(c.squish, 'length', device.lengths) }}</span></td>
         </tr>
         <tr class="then">
-          <th scope="row" class="small quiet">{{ pours(stage) && glass ? 'stop reading; ' : 'squish; ' }}ratio then{{ stage.work === 'grind' || stage.work === 'open' ? '; ground out' : '' }}</th>
-          <td v-for="c in stage.cylinders" :key="c.cylinder" class="r num small">{{ c.ratio === undefined ? '–' : digits(c.ratio, 2) }}<template v-if="stage.work === 'grind' || stage.work === 'open'"><br><span class="quiet">{{ ground(stage, c.cylinder) === undefined ? '–' : say(ground(stage, c.cylinder)!, 'volume') }}</span></template></td>
+          <th scope="row" class="small quiet">{{ pours(stage) && glass ? 'stop reading; ' : 'squish; ' }}ratio then{{ perCylinder(stage) ? stage.work === 'crown' ? '; cut out' : '; ground out' : '' }}</th>
+          <td v-for="c in stage.cylinders" :key="c.cylinder" class="r num small">{{ c.ratio === undefined ? '–' : digits(c.ratio, 2) }}<template v-if="perCylinder(stage)"><br><span class="quiet">{{ ground(stage, c.cylinder) === undefined ? '–' : say(ground(stage, c.cylinder)!, 'volume') }}</span></template></td>
         </tr>
       </template>
     </tbody>

@@ -3,7 +3,7 @@ import { windowFor, type ShopRules } from '../../shop'
 import { knownQuantity, modelOf, quantityOf, rodMaterialOf, statedQuantity, type Replay } from '../../standing'
 
 /** What a builder can turn to come to a target. */
-export const LEVERS = ['gasket', 'grind', 'open', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
+export const LEVERS = ['gasket', 'grind', 'open', 'crown', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
 export type Lever = (typeof LEVERS)[number]
 
 /** How far a cut may go at the valves: no edge touched, an arc of a top cut lost, a seat too where a seat job follows. */
@@ -21,6 +21,8 @@ export interface RouteLimits {
   /** The most that may be ground out of a chamber, and how far past the number it is opened to be faced back. */
   groundMost: number
   past: number
+  /** The most that may be cut out of a crown. */
+  crownMost: number
   /** How far a head may be rolled. */
   rollMost: number
   edges: Edges
@@ -43,7 +45,7 @@ export interface LimitFault { limit: keyof RouteLimits, given: unknown, kind: 'n
 
 /** What a limit may be at all. */
 const BOUNDS: Record<Exclude<keyof RouteLimits, 'edges'>, [low: number, high: number]> = {
-  faceLeast: [0, 5], faceMost: [0, 5], deckMost: [0, 5], spacerMost: [0, 5], groundMost: [0, 100], past: [0, 50], rollMost: [0, 10], setUps: [1, 2],
+  faceLeast: [0, 5], faceMost: [0, 5], deckMost: [0, 5], spacerMost: [0, 5], groundMost: [0, 100], past: [0, 50], crownMost: [0, 60], rollMost: [0, 10], setUps: [1, 2],
   squishLeast: [0, 8], squishMost: [0, 8], deckLeft: [0, 50], camRetard: [0, 30], pushrod: [0, 20], flange: [0, 20], spread: [0, 5], hours: [0, 10_000], money: [0, 10_000_000]
 }
 
@@ -80,7 +82,7 @@ export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits 
   const window = bore !== undefined && revs !== undefined ? windowFor(rules, { rod: rodMaterialOf(standing, first!) ?? 'steel', bore, revs }) : undefined
   const left = of('leastDeckThickness')
   return {
-    faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, rollMost: 2, edges: 'topCut', setUps: 2,
+    faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', setUps: 2,
     ...(window ? { squishLeast: window.least, squishMost: window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
   }
 }
@@ -117,7 +119,7 @@ export function leversOf(standing: Replay): LeverState[] {
     ...blind ? [] : [has('gasket', offersOf(standing).length === 0 && 'offer')],
     ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), has('face'), has('roll', !drawn && 'drawing')],
     ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
-    has('deck', !everywhere('deckClearance') && 'deckClearance'),
+    has('crown'), has('deck', !everywhere('deckClearance') && 'deckClearance'),
     ...barrels ? [has('spacer')] : [],
     ...!blind && !turned && engine?.intakes !== 0 ? [has('seats', !drawn && 'drawing')] : []
   ]

@@ -7,7 +7,7 @@ import type { RouteLimits } from './ask'
 import type { Bill, Figures, Way } from './way'
 
 /** What a limit is about. `edge`: a seat's or top cut's; `ratio`: the target's band. */
-export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'ground' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
+export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'ground' | 'crown' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
 
 /** A limit, by how much a route is past it or what it leaves: `figure` as it comes out, `bound` what it may be. */
 export interface AtLimit { kind: LimitKind, figure: number, bound: number, cylinders: number[], valve?: Valve, clearance?: ClearanceName }
@@ -18,7 +18,7 @@ export interface Breach extends AtLimit { grains: number }
 /** What a step past a limit is counted in: mm, degrees, cc, ratio; hours and money as a share. */
 const GRAIN = { mm: 0.05, degrees: 1, cc: 0.1, ratio: 0.02, share: 0.1 } as const
 const GRAIN_OF: Record<LimitKind, keyof typeof GRAIN> = {
-  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', ground: 'cc', deckLeft: 'mm', cam: 'degrees',
+  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', ground: 'cc', crown: 'cc', deckLeft: 'mm', cam: 'degrees',
   pushrod: 'mm', flange: 'mm', spread: 'ratio', hours: 'share', money: 'share'
 }
 /** Figures are set and read to a hundredth of a mm: what is past a limit by less is at it. */
@@ -82,7 +82,7 @@ export function atLimits(way: Way, limits: RouteLimits, band: TargetBand, readin
     if (pushrod !== undefined && limits.pushrod !== undefined) add('pushrod', mine, pushrod, limits.pushrod, 'most')
     if (flange !== undefined && limits.flange !== undefined) add('flange', mine, flange, limits.flange, 'most')
     const ground = figures.ground.get(cylinder)
-    if (ground !== undefined) add('ground', mine, ground, limits.groundMost, 'most')
+    if (ground !== undefined) add(way.grinding === 'crown' ? 'crown' : 'ground', mine, ground, way.grinding === 'crown' ? limits.crownMost : limits.groundMost, 'most')
   }
   const [face, deck] = [Math.max(0, ...figures.faces), Math.max(0, ...figures.decks)]
   if (face > 0) add('face', [], face, limits.faceMost, 'most')

@@ -50,9 +50,10 @@ function grindingsOf(standing: Replay, levers: RouteAsk['levers']): [Grinding, M
     none: new Map(),
     ...levers.includes('grind') ? { evenChambers: even('chamber'), evenRatios: even('clearance') } : {},
     ...levers.includes('open') ? { open: new Map<number, number>() } : {},
+    ...levers.includes('crown') ? { crown: new Map<number, number>() } : {},
     ...levers.includes('open') && plannedAtShape(standing).length > 0 ? { planned: new Map<number, number>() } : {}
   }
-  return GRINDINGS.flatMap((g): [Grinding, Map<number, number>][] => known[g] && (g === 'none' || g === 'open' || g === 'planned' || [...known[g].values()].some(cc => cc >= 0.05)) ? [[g, known[g]]] : [])
+  return GRINDINGS.flatMap((g): [Grinding, Map<number, number>][] => known[g] && (g === 'none' || g === 'open' || g === 'crown' || g === 'planned' || [...known[g].values()].some(cc => cc >= 0.05)) ? [[g, known[g]]] : [])
 }
 
 function downsOf(levers: RouteAsk['levers']): Down[] {
@@ -170,7 +171,7 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: NonNullable<ReturnT
         const solve = (aim: Aim) => solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
         const judged = (way: Way, of: Solved) => {
-          const figures = grinding === 'open' ? of.figures : { ...of.figures, ground: cc }
+          const figures = grinding === 'open' || grinding === 'crown' ? of.figures : { ...of.figures, ground: cc }
           const bill = billOf(standing, rules, way, stepsOf(standing, way, figures))
           return { way, figures, readings: of.readings, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, limits, band, of.readings, figures, bill)) }
         }
@@ -195,7 +196,7 @@ function sourced({ way, figures, readings }: Candidate, ground: { gasket?: strin
   const columns = ground.find(g => g.gasket === way.gasket && g.grinding === way.grinding)!.columns
   return readings.map(({ cylinder, ratio }) => {
     const column = columns.find(c => c.cylinder === cylinder)!
-    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]!, gives: way.grinding === 'open' ? figures.ground.get(cylinder) ?? 0 : 0 })
+    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]!, gives: way.grinding === 'open' || way.grinding === 'crown' ? figures.ground.get(cylinder) ?? 0 : 0 })
     return { value: ratio, by }
   })
 }

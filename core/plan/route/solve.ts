@@ -94,10 +94,10 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const ground = new Map<number, number>()
   let sunk: Record<Valve, number> = { intake: 0, exhaust: 0 }
   const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.valves, sunk) : 0)
-  if (way.grinding === 'open') {
+  if (way.grinding === 'open' || way.grinding === 'crown') {
     for (const c of columns) {
       const wanted = c.swept.value / (c.target - 1)
-      ground.set(c.cylinder, Math.max(0, wanted + limits.past + takenAt(c.table, least) - c.clearance.value))
+      ground.set(c.cylinder, Math.max(0, wanted + (way.grinding === 'open' ? limits.past : 0) + takenAt(c.table, least) - c.clearance.value))
     }
     if (![...ground.values()].some(cc => cc > 0.05)) return undefined
   }

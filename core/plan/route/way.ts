@@ -5,7 +5,7 @@ import { modelOf, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
 
 /** How the chambers are changed before anything is cut. */
-export const GRINDINGS = ['none', 'planned', 'evenChambers', 'evenRatios', 'open'] as const
+export const GRINDINGS = ['none', 'planned', 'evenChambers', 'evenRatios', 'open', 'crown'] as const
 export type Grinding = (typeof GRINDINGS)[number]
 
 /** What brings the head and the piston nearer, or further apart: of two the first goes to its limit and the second does the rest. */
@@ -24,7 +24,7 @@ export interface Figures {
   faces: number[]
   slope: number
   decks: number[]
-  /** Ground out, by cylinder. */
+  /** Ground out of chambers, or cut out of crowns, by cylinder. */
   ground: ReadonlyMap<number, number>
   /** How far valves go up in a seat job after the cut, along their stems; the same on every cylinder. */
   sunk: Record<Valve, number>
@@ -59,13 +59,15 @@ export const plannedAtShape = ({ planned }: Replay): EntryOf<'relief'>[] =>
 export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, sunk }: Figures): Step[] {
   const { layout } = standing
   const offer = standing.offers.find(o => o.id === way.gasket)
-  const grind: Tried[] = way.grinding === 'planned'
-    ? plannedAtShape(standing).map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
-    : [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
-        { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
+  const grind: Tried[] = way.grinding === 'crown'
+    ? [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
+    : way.grinding === 'planned'
+      ? plannedAtShape(standing).map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
+      : [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
+          { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
   const foot = layout.engine?.head === 'blind'
   const steps: Step[] = [
-    { work: way.grinding === 'open' || way.grinding === 'planned' ? 'open' : 'grind', operations: grind },
+    { work: way.grinding === 'crown' ? 'crown' : way.grinding === 'open' || way.grinding === 'planned' ? 'open' : 'grind', operations: grind },
     { work: 'spacer', operations: decks.flatMap((depth, i): Tried[] => depth <= -WORTH_CUTTING ? [{ kind: 'spacer', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', change: figure(-depth, 'mm') } }] : []) },
     { work: 'deck', operations: decks.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING ? [{ kind: 'deckCut', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(foot ? { foot: true } : {}) } }] : []) },
     { work: slope === 0 ? 'face' : 'roll', operations: faces.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING || slope !== 0
@@ -120,6 +122,7 @@ export function billOf(standing: Replay, { work }: ShopRules, way: Way, steps: r
         pay('pour', (way.setUps === 2 ? 2 : 1) * cylinders)
         face = Math.max(face, op.body.depth.value)
       } else pay(what, 1)
+      if (op.kind === 'crownWork') bill.lasting += op.body.added.value
       if (op.kind === 'deckCut') deck = Math.max(deck, op.body.depth.value)
       if (op.kind === 'relief') pay('pour', 1)
     }

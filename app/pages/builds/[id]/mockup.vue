@@ -32,7 +32,7 @@ const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', de
         <CrownPlaces :key="build.cylinder" kind="solder" :plane="plane" class="plan" />
         <h3>What if</h3>
         <WhatIf :what-if="whatIf" />
-        <PlannedWork :kinds="['gasketChange', 'deckCut', 'faceCut', 'spacer']" />
+        <PlannedWork :kinds="['gasketChange', 'deckCut', 'faceCut', 'spacer', 'crownWork']" />
       </div>
       <div class="right">
         <div class="answer">

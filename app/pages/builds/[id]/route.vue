@@ -48,7 +48,7 @@ const COMPARED: { name: string, of: (r: Route) => string }[] = [
 
 const sentence = ref('')
 const planned = computed(() => build.replayed?.planned ?? [])
-const KINDS = ['gasketChange', 'relief', 'deckCut', 'spacer', 'faceCut', 'seatWork']
+const KINDS = ['gasketChange', 'relief', 'deckCut', 'spacer', 'faceCut', 'seatWork', 'crownWork']
 /** Writes the route's work as one plan; what was planned before in its place is dropped with it. With two set-ups the first cut is the safe one. */
 async function take() {
   const r = route.value

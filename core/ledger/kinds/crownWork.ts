@@ -1,0 +1,13 @@
+import { kind } from '../kind'
+import { FIGURE_BOUNDS } from '../quantities'
+import type { Figure, OperationState } from '../terms'
+
+/** What the crown holds more (+) afterwards, or less: by pockets, a dish, a dome trimmed, or another piston. */
+export interface CrownWorkBody { state: OperationState, added: Figure, u?: Figure }
+
+/** A piston's crown cut, or another piston put in. */
+export const crownWork = kind<CrownWorkBody>()({
+  example: () => ({ state: 'planned', added: { value: 1.2, unit: 'cc', typed: '1.2' } }),
+  at: () => ({ station: 'mockup', leaf: 'squish' }),
+  role: 'operation', scopes: ['cylinder'], changes: ['crown', 'crownVolume'], bounds: { added: FIGURE_BOUNDS.crownChange, u: FIGURE_BOUNDS.addedDoubt }
+})
