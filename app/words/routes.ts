@@ -1,5 +1,6 @@
 import type { Quantity } from '#core'
 import type { AtLimit, Breach, Lever, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
+import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { NEAR } from './cuts'
@@ -35,12 +36,14 @@ export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'setUps'>,
   pushrod: 'Pushrod change, maximum', flange: 'Ports off at the flange, maximum', spread: 'Spread of ratio, maximum', hours: 'Hours, maximum', money: 'Money, maximum'
 }
 
-/** A figure of a limit that can't be so, as a sentence. */
-export function sayLimitFault({ limit, kind, bound, given }: LimitFault): string {
-  const name = limit === 'edges' || limit === 'setUps' ? 'This' : LIMIT_WORDS[limit]
+/** A figure of a limit that can't be so, as a sentence; `at` is the field it is told beside. */
+export function sayLimitFault({ limit, kind, bound, given }: LimitFault, lengths: LengthUnit, at: keyof RouteLimits = limit): string {
+  const name = at === 'edges' || at === 'setUps' ? 'This' : LIMIT_WORDS[at]
+  const dimension = limit in LIMIT_DIMENSIONS ? LIMIT_DIMENSIONS[limit as keyof typeof LIMIT_DIMENSIONS] : undefined
+  const figure = (value: number) => dimension ? say(value, dimension, lengths) : digits(value, 0)
   if (kind === 'number') return `${name}: a number is needed.`
-  if (kind === 'crossed') return `${name}: ${digits(Number(given), 2)} is less than the minimum, ${digits(bound!, 2)}.`
-  return `${name}: it can’t be ${kind === 'below' ? 'less' : 'more'} than ${digits(bound!, 2)}.`
+  if (kind === 'crossed') return `${name}: it can’t be ${at === limit ? `less than the minimum, ${figure(bound!)}` : `more than the maximum, ${figure(Number(given))}`}.`
+  return `${name}: it can’t be ${kind === 'below' ? 'less' : 'more'} than ${figure(bound!)}.`
 }
 
 const mm = (value: number, lengths: LengthUnit) => say(value, 'length', lengths)

@@ -48,7 +48,7 @@ test('levers set, routes compared, one taken, followed to the last pour, planned
   await expect(page.locator('[data-route="1"]')).toContainText('deck')
   await most.fill('-1')
   await most.press('Enter')
-  await expect(page.locator('.figure-field', { has: most })).toContainText('it can’t be less than 0.00')
+  await expect(page.locator('.figure-field', { has: most })).toContainText('it can’t be less than 0.00 mm')
   await most.fill('2')
   await most.press('Enter')
   await expect(page.locator('[data-route="1"]')).not.toContainText('deck')

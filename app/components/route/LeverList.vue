@@ -1,21 +1,22 @@
 <script setup lang="ts">
-import { asSet, type Dimension, type Figure } from '#core'
-import { EDGES, limitFaults, type Edges, type Lever, type RouteLimits } from '#core/plan/route/ask'
+import { asSet, type Figure } from '#core'
+import { EDGES, LIMIT_DIMENSIONS, limitFaults, type Edges, type Lever, type RouteLimits } from '#core/plan/route/ask'
 import type { useRoutes } from '~/composables/useRoutes'
 import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
 import { LEVER_WORDS, LIMIT_WORDS, WANTS_WORDS, sayLimitFault } from '~/words/routes'
 
 /** What may be turned to, and how far: switched and bounded before the search. */
 const props = defineProps<{ routes: ReturnType<typeof useRoutes> }>()
 const build = useBuild()
+const device = useDevice()
 type Name = Exclude<keyof RouteLimits, 'edges' | 'setUps'>
-interface Field { name: Name, dimension?: Dimension, lever?: Lever, free?: boolean }
-const FIELDS: Field[] = [
-  { name: 'faceLeast', dimension: 'length', lever: 'face' }, { name: 'faceMost', dimension: 'length', lever: 'face' }, { name: 'rollMost', dimension: 'angle', lever: 'roll' }, { name: 'deckMost', dimension: 'length', lever: 'deck' },
-  { name: 'spacerMost', dimension: 'length', lever: 'spacer' }, { name: 'groundMost', dimension: 'volume', lever: 'grind' }, { name: 'past', dimension: 'volume', lever: 'open' }, { name: 'crownMost', dimension: 'volume', lever: 'crown' },
-  { name: 'squishLeast', dimension: 'length', free: true }, { name: 'squishMost', dimension: 'length', free: true }, { name: 'deckLeft', dimension: 'length', free: true }, { name: 'camRetard', dimension: 'angle', free: true },
-  { name: 'pushrod', dimension: 'length', free: true }, { name: 'flange', dimension: 'length', free: true }, { name: 'spread', dimension: 'ratio', free: true }, { name: 'hours', free: true }, { name: 'money', free: true }
+/** In the order they are met; `free` may be no limit at all. */
+const FIELDS: { name: Name, lever?: Lever, free?: boolean }[] = [
+  { name: 'faceLeast', lever: 'face' }, { name: 'faceMost', lever: 'face' }, { name: 'rollMost', lever: 'roll' }, { name: 'deckMost', lever: 'deck' }, { name: 'spacerMost', lever: 'spacer' }, { name: 'groundMost', lever: 'grind' },
+  { name: 'past', lever: 'open' }, { name: 'crownMost', lever: 'crown' }, ...(['squishLeast', 'squishMost', 'deckLeft', 'camRetard', 'pushrod', 'flange', 'spread', 'hours', 'money'] as const).map(name => ({ name, free: true }))
 ]
+const dimensionOf = (name: Name) => name in LIMIT_DIMENSIONS ? LIMIT_DIMENSIONS[name as keyof typeof LIMIT_DIMENSIONS] : undefined
 const has = (lever?: Lever) => lever === undefined || props.routes.levers.value.some(l => l.lever === lever)
 const fields = computed(() => FIELDS.filter(f => has(f.lever)))
 const EDGE_WORDS: [Edges, string, string][] = [['never', 'No edge may be cut', 'no edge'], ['topCut', 'A top cut may lose an arc', 'top cut only'], ['seatJob', 'A seat too, with a seat job after it', 'seat, with a job']]
@@ -24,7 +25,7 @@ const setUps = computed({ get: () => String(props.routes.limits.value?.setUps ??
 const key = (name: Name) => `${build.view?.id}/route/${name}`
 const set = (name: Name) => async (figure: Figure): Promise<string | undefined> => {
   const fault = limitFaults({ ...props.routes.limits.value!, [name]: figure.value })[0]
-  if (fault) return sayLimitFault(fault)
+  if (fault) return sayLimitFault(fault, device.lengths, name)
   props.routes.limit(name, figure.value)
   return undefined
 }
@@ -32,7 +33,7 @@ const faults = ref<Partial<Record<Name, string>>>({})
 function setCount(name: Name, text: string) {
   const value = text.trim() === '' ? null : Number(text.replace(',', '.'))
   const fault = value === null ? undefined : limitFaults({ ...props.routes.limits.value!, [name]: value })[0]
-  faults.value = { ...faults.value, [name]: fault && sayLimitFault(fault) }
+  faults.value = { ...faults.value, [name]: fault && sayLimitFault(fault, device.lengths, name) }
   if (!fault) props.routes.limit(name, value)
 }
 const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '' : String(props.routes.limits.value[name])
@@ -52,7 +53,7 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
         <BenchSelect v-model="edges" label="At the valves" :items="EDGE_WORDS" />
         <BenchSelect v-model="setUps" label="Cuts of a face" :items="[['1', 'One set-up'], ['2', 'Two, with a pour between']]" />
         <div v-for="f in fields" :key="f.name" class="limit">
-          <FigureField v-if="f.dimension" :field="key(f.name)" :label="LIMIT_WORDS[f.name]" :dimension="f.dimension" :part="asSet(routes.limits.value?.[f.name])" :empty-text="f.free ? 'no limit' : ''" :commit="set(f.name)" />
+          <FigureField v-if="dimensionOf(f.name)" :field="key(f.name)" :label="LIMIT_WORDS[f.name]" :dimension="dimensionOf(f.name)!" :part="asSet(routes.limits.value?.[f.name])" :empty-text="f.free ? 'no limit' : ''" :commit="set(f.name)" />
           <BenchText v-else :model-value="text(f.name)" :label="LIMIT_WORDS[f.name]" inputmode="decimal" :fault="faults[f.name]" @change="setCount(f.name, ($event.target as HTMLInputElement).value)" />
           <v-btn v-if="f.free && routes.limits.value?.[f.name] !== undefined" variant="text" class="none" :aria-label="`${LIMIT_WORDS[f.name]}: no limit`" @click="routes.limit(f.name, null)">×</v-btn>
         </div>

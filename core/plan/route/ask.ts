@@ -1,4 +1,4 @@
-import { NOW, type EntryOf, type Quantity } from '../../ledger'
+import { NOW, type Dimension, type EntryOf, type Quantity } from '../../ledger'
 import { windowFor, type ShopRules } from '../../shop'
 import { knownQuantity, modelOf, quantityOf, rodMaterialOf, statedQuantity, type Replay } from '../../standing'
 
@@ -39,6 +39,12 @@ export interface RouteLimits {
   hours?: number
   money?: number
 }
+
+/** What a limit is measured in; hours, money and set-ups are counts. */
+export const LIMIT_DIMENSIONS = {
+  faceLeast: 'length', faceMost: 'length', rollMost: 'angle', deckMost: 'length', spacerMost: 'length', groundMost: 'volume', past: 'volume', crownMost: 'volume', squishLeast: 'length', squishMost: 'length',
+  deckLeft: 'length', camRetard: 'angle', pushrod: 'length', flange: 'length', spread: 'ratio'
+} as const satisfies Partial<Record<keyof RouteLimits, Dimension>>
 
 /** Which figure of the limits can't be so, and what it must be. */
 export interface LimitFault { limit: keyof RouteLimits, given: unknown, kind: 'number' | 'below' | 'above' | 'crossed', bound?: number }

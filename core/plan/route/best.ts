@@ -5,3 +5,19 @@ export function bestOf(routes: readonly Route[]): Record<'surest' | 'leastMetal'
   const least = (of: (r: Route) => number) => routes.reduce((best, r, i) => of(r) < of(routes[best]!) - 1e-9 ? i : best, 0)
   return { surest: least(r => -r.chance), leastMetal: least(r => r.metal + r.lasting / 100), cheapest: least(r => r.money + r.hours / 100), evenest: least(r => r.spread) }
 }
+
+/**
+ * The route that would be the surest once something was measured, where that is another than now.
+ *
+ * @param routes as they are told
+ * @param measurement what would be measured
+ * @returns its place in the list, undefined where the surest stays the surest
+ * @example surestAfter(routes, routes[0].worth[0].measurement) // 2
+ */
+export function surestAfter(routes: readonly Route[], measurement: Route['worth'][number]['measurement']): number | undefined {
+  const name = JSON.stringify(measurement)
+  const after = routes.map(r => r.chance + (r.worth.find(w => JSON.stringify(w.measurement) === name)?.more ?? 0))
+  const now = bestOf(routes).surest
+  const then = after.reduce((best, chance, i) => chance > after[best]! + 1e-9 ? i : best, now)
+  return then === now ? undefined : then
+}

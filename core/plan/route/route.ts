@@ -36,8 +36,8 @@ export interface Route extends Bill {
   breaches: Breach[]
   /** By head: the deepest first cut that leaves one chance in twenty that any cylinder ends past the far side. */
   firstCuts: number[]
-  /** The measurement that would raise the chance most, and by how much. */
-  worth?: { measurement: Measurement, more: number }
+  /** Measurements that would raise the chance, and by how much, the most first. */
+  worth: { measurement: Measurement, more: number }[]
   source: 'mouth' | 'solid'
   /** It comes near a seat whose height nobody measured. */
   assumedSeats: boolean
@@ -83,12 +83,12 @@ export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], a
       depths: operations.flatMap(op => op.kind === 'faceCut' || op.kind === 'deckCut' ? [op.body.depth.value] : op.kind === 'spacer' ? [op.body.change.value] : [])
     }
   })
-  const [worth] = worthMeasuring(ratios, bands, measurementsFor(standing, ratios), bench.draws)
+  const worth = worthMeasuring(ratios, bands, measurementsFor(standing, ratios), bench.draws)
   const room = after.cylinders.flatMap(c => c.room ? [c.room] : [])
   return {
     way, figures: exact, stages, operations: after.operations, ...bill, chance: chanceOfAll(ratios, bands, bench.draws), spread: spreadOf(readings),
     cylinders: readings.map((r, i) => ({ ...r, chamber: after.cylinders[i]!.state.parts.chamber?.estimate.value })), held: heldBy(all, bill.metal > 0), breaches: breachesOf(all), firstCuts: firstCuts(bench, steps, after),
-    ...(worth ? { worth: { measurement: worth.measurement.of, more: worth.more } } : {}),
+    worth: worth.map(({ measurement: { of }, more }) => ({ measurement: of, more })),
     source: room.length > 0 ? 'solid' : 'mouth', assumedSeats: room.some(r => r.valves.some(({ valve, seat }) => r.seats[valve.valve] === 'assumed' && seat.margin < NEAR_SEAT))
   }
 }

@@ -2,7 +2,7 @@
 import type { OperationEntry } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
-import { bestOf } from '#core/plan/route/best'
+import { bestOf, surestAfter } from '#core/plan/route/best'
 import { useReplan } from '~/composables/useReplan'
 import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
@@ -89,7 +89,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
         <WorkRow v-if="working && !found" says="Looking for routes" @stop="routes.stop" />
         <div v-else-if="working" class="line" role="status"><span class="small quiet">{{ by === 'rings' ? 'Checking the routes on the solids' : 'Looking for routes' }}, {{ Math.round(progress * 100) }} %</span><v-btn size="small" @click="routes.stop">Stop</v-btn></div>
         <p v-if="answer?.kind === 'noRatio'" class="lead">Pour {{ sayCylinders(answer.cylinders, all).toLowerCase() }} first: a route begins at the ratio.</p>
-        <p v-else-if="answer?.kind === 'limits'" class="sentence">{{ sayLimitFault(answer.faults[0]!) }}</p>
+        <p v-else-if="answer?.kind === 'limits'" class="sentence">{{ sayLimitFault(answer.faults[0]!, device.lengths) }}</p>
         <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
         <template v-if="found && route">
           <div v-if="list.length > 0" class="first" data-first>
@@ -110,7 +110,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <ul class="notes">
             <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>First cut <strong class="num">{{ say(firstCut, 'length', device.lengths) }}</strong> at most: then no more than one chance in twenty that a cylinder is past its target. Pour, and this head’s own figure sets the rest.</li>
             <li v-if="route.held" data-held>{{ sayHeld(route.held, all, device.lengths) }}</li>
-            <li v-if="route.worth" data-worth>{{ sayWorth(route.worth) }}</li>
+            <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
             <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} ways looked at, {{ found.kept }} inside every limit.</li>
           </ul>
