@@ -182,10 +182,20 @@ export const BEST_WORDS = { surest: 'Surest', leastMetal: 'Least metal', cheapes
 
 export const sayChance = (chance: number): string => chance > 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${Math.round(chance * 100)} %`
 
+/** A route by its kinds of work alone: what its plan is called, whatever lengths the shop reads. */
+export const sayKinds = (route: Route): string => route.stages.map(({ work }) => ({
+  gasket: 'another gasket', grind: `grind ${EVEN[route.way.grinding] ?? 'even'}`, open: 'open the chambers', crown: 'cut the crowns', face: 'cut the face', roll: 'cut the face rolled', secondCut: '', deck: 'cut the deck', spacer: 'lift the barrel',
+  seats: 'recut the seats', dome: 'open the dome', pour: ''
+}[work])).join(', ')
+
 /** Reasons that stay with a plan: why this way. */
-export function reasonsOf(route: Route, all: number, lengths: LengthUnit): string[] {
+export function reasonsOf(route: Route): string[] {
   return [
-    `${sayChance(route.chance)} that every cylinder ends on target`, `${mm(route.metal, lengths)} off, ${digits(route.hours, 1)} hours, ${digits(route.money, 0)} in money`,
-    ...route.held ? [sayHeld(route.held, all, lengths).replace(/\.$/, '')] : []
+    `${sayChance(route.chance)} that every cylinder ends on target`, `${digits(route.hours, 1)} hours, ${digits(route.money, 0)} in money`, ...route.held ? [`${nounOf(route.held)} limits it`] : []
   ]
 }
+
+/** How deep a first cut of the face may be. */
+export const sayFirstCut = (depth: number, lengths: LengthUnit): string => depth < 0.02
+  ? 'No first cut of the face is safe: however small, it may take a cylinder past its target. Pour again before you cut.'
+  : `First cut ${mm(depth, lengths)} at most: then no more than one chance in twenty that a cylinder is past its target. Pour, and this head’s own figure sets the rest.`

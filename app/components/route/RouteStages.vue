@@ -15,7 +15,7 @@ const { stopAt, glass } = useGlass()
 const assembled = computed(() => enclosedBy(build.replayed?.layout.engine)[0] === 'assembled')
 const stop = (c: Route['stages'][number]['cylinders'][number]) => assembled.value ? stopAt(c.clearance, 'assembled') : stopAt(c.chamber)
 /** A stage that leaves the chamber as it is has no reading to stop at. */
-const pours = (stage: Route['stages'][number]) => assembled.value || (stage.work !== 'gasket' && stage.work !== 'crown')
+const pours = (stage: Route['stages'][number]) => assembled.value || ['grind', 'open', 'face', 'roll', 'seats', 'dome'].includes(stage.work)
 /** What comes out of each cylinder at a stage has a line of its own. */
 const perCylinder = (stage: Route['stages'][number]) => stage.work === 'grind' || stage.work === 'open' || stage.work === 'crown'
 const ground = (stage: Route['stages'][number], cylinder: number) => stage.operations.flatMap(op => (op.kind === 'relief' || op.kind === 'crownWork') && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [op.body.added.value] : [])[0]

@@ -8,7 +8,7 @@ import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { BEST_WORDS, reasonsOf, sayBreach, sayChance, sayHeld, sayLimitFault, sayMissing, sayShort, sayStage, sayWay, sayWorth } from '~/words/routes'
+import { BEST_WORDS, reasonsOf, sayBreach, sayChance, sayFirstCut, sayHeld, sayKinds, sayLimitFault, sayMissing, sayShort, sayStage, sayWay, sayWorth } from '~/words/routes'
 
 /** From where the engine stands to its target: all the ways that are open, and which one. */
 const build = useBuild()
@@ -61,7 +61,7 @@ async function take() {
     return (kind === 'faceCut' && first !== undefined && first > 0.005 ? { kind, scope, body: { state: 'planned', depth: { value: first, unit: 'mm', typed: '' }, ...(body.slopeY ? { slopeY: body.slopeY } : {}) } } : { kind, scope, body }) as ToAdd
   })
   const dropped = gone.map(({ id, kind, scope, body }) => ({ kind, scope, body: { ...body, state: 'dropped' }, more: { supersedes: id } }) as ToAdd)
-  sentence.value = notKept(await build.planAll(`Route: ${r.stages.map(s => sayShort(r, s, device.lengths)).join(', ')}`, reasonsOf(r, all.value, device.lengths), work, dropped)) ?? ''
+  sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work, dropped)) ?? ''
 }
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.name.startsWith('Route: ')).at(-1))
 const replan = useReplan(taken)
@@ -93,7 +93,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
         <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
         <template v-if="found && route">
           <div v-if="list.length > 0" class="first" data-first>
-            <v-btn :variant="taken ? 'outlined' : 'flat'" color="primary" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
+            <v-btn :variant="taken ? 'outlined' : 'flat'" :color="taken ? undefined : 'primary'" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
             <p class="label">{{ route.stages.length > 1 ? `Route ${chosen + 1}, first of ${route.stages.length} stages` : `Route ${chosen + 1}` }}</p>
             <p class="lead">{{ route.stages[0] ? `${sayStage(route, route.stages[0], device.lengths)}.` : 'Leave everything as it is.' }}</p>
           </div>
@@ -108,11 +108,11 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <v-btn v-if="list.length > named.length" variant="text" class="more" @click="everyOne = !everyOne">{{ everyOne ? 'The named ones only' : `${list.length - named.length} more` }}</v-btn>
           <RouteStages v-if="route.stages.length" :route="route" />
           <ul class="notes">
-            <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>First cut <strong class="num">{{ say(firstCut, 'length', device.lengths) }}</strong> at most: then no more than one chance in twenty that a cylinder is past its target. Pour, and this head’s own figure sets the rest.</li>
+            <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>{{ sayFirstCut(firstCut, device.lengths) }}</li>
             <li v-if="route.held" data-held>{{ sayHeld(route.held, all, device.lengths) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
-            <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} ways looked at, {{ found.kept }} inside every limit.</li>
+            <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>
           <BenchSelect v-if="items.length" v-model="beside" label="Compare with" :items="items" class="beside" />
           <v-table v-if="other" class="close" data-beside>
