@@ -53,6 +53,7 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
         if (store['bowl.sheetLeaf'] === 'chamber') await page.locator('[data-factor]').waitFor({ timeout: 90_000 })
         if (station === 'cut' && !store['bowl.cutLeaf']) await page.locator('[data-verdict]').first().waitFor({ timeout: 90_000 })
         if (station === 'shape' && engine !== 'skerry') await page.locator('[data-added]').getByText('cc').waitFor({ timeout: 90_000 })
+        if (station === 'route') await page.locator('[data-route="1"], [data-none], [data-nothing]').first().waitFor({ timeout: 90_000 })
         await page.waitForTimeout(500)
         expect(await faults(page)).toEqual([])
         const meant = LARGEST[name]

@@ -20,20 +20,24 @@ const pours = (stage: Route['stages'][number]) => assembled.value || ['grind', '
 const perCylinder = (stage: Route['stages'][number]) => stage.work === 'grind' || stage.work === 'open' || stage.work === 'crown'
 const ground = (stage: Route['stages'][number], cylinder: number) => stage.operations.flatMap(op => (op.kind === 'relief' || op.kind === 'crownWork') && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [op.body.added.value] : [])[0]
 const cylinders = computed(() => props.route.cylinders.map(c => c.cylinder))
+/** As many cylinders as stand beside each other at either size. */
+const ACROSS = 6
+const rows = computed(() => Array.from({ length: Math.ceil(cylinders.value.length / ACROSS) }, (_, i) => cylinders.value.slice(ACROSS * i, ACROSS * (i + 1))))
+const of = (stage: Route['stages'][number], row: readonly number[]) => stage.cylinders.filter(c => row.includes(c.cylinder))
 </script>
 
 <template>
-  <v-table class="close stages">
-    <thead><tr><th>Stage</th><th v-for="c in cylinders" :key="c" class="r num">{{ cylinders.length > 1 ? c : 'Cylinder' }}</th></tr></thead>
+  <v-table v-for="row in rows" :key="row[0]" class="close stages">
+    <thead><tr><th>Stage</th><th v-for="c in row" :key="c" class="r num">{{ cylinders.length > 1 ? c : 'Cylinder' }}</th></tr></thead>
     <tbody>
       <template v-for="(stage, i) in route.stages" :key="i">
         <tr class="what">
           <th scope="row"><span class="num quiet">{{ i + 1 }}</span> {{ sayStage(route, stage, device.lengths) }}</th>
-          <td v-for="c in stage.cylinders" :key="c.cylinder" class="r num"><template v-if="pours(stage) && glass"><strong v-if="stop(c)" data-stop>{{ stop(c) }}</strong></template><span v-else-if="c.squish !== undefined" class="quiet">{{ say(c.squish, 'length', device.lengths) }}</span></td>
+          <td v-for="c in of(stage, row)" :key="c.cylinder" class="r num"><template v-if="pours(stage) && glass"><strong v-if="stop(c)" data-stop>{{ stop(c) }}</strong></template><span v-else-if="c.squish !== undefined" class="quiet">{{ say(c.squish, 'length', device.lengths) }}</span></td>
         </tr>
         <tr class="then">
           <th scope="row" class="small quiet">{{ pours(stage) && glass ? 'stop reading; ' : 'squish; ' }}ratio then{{ perCylinder(stage) ? stage.work === 'crown' ? '; cut out' : '; ground out' : '' }}</th>
-          <td v-for="c in stage.cylinders" :key="c.cylinder" class="r num small">{{ c.ratio === undefined ? '–' : digits(c.ratio, 2) }}<template v-if="perCylinder(stage)"><br><span class="quiet">{{ ground(stage, c.cylinder) === undefined ? '–' : say(ground(stage, c.cylinder)!, 'volume') }}</span></template></td>
+          <td v-for="c in of(stage, row)" :key="c.cylinder" class="r num small">{{ c.ratio === undefined ? '–' : digits(c.ratio, 2) }}<template v-if="perCylinder(stage)"><br><span class="quiet">{{ ground(stage, c.cylinder) === undefined ? '–' : say(ground(stage, c.cylinder)!, 'volume') }}</span></template></td>
         </tr>
       </template>
     </tbody>
