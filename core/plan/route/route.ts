@@ -9,7 +9,7 @@ import type { RouteLimits } from './ask'
 import { chanceOfAll, safeFirstCut, worthMeasuring, type Draws } from './chance'
 import { atLimits, breachesOf, heldBy, readingOf, spreadOf, type AtLimit, type Breach, type Reading } from './judge'
 import { hundredth, offTarget } from './solve'
-import { billOf, stepsOf, type Bill, type Figures, type Step, type Way } from './way'
+import { WORTH_CUTTING, billOf, stepsOf, type Bill, type Figures, type Step, type Way } from './way'
 
 /** A cylinder after a stage: what the glass, the solder and the sums will say. */
 export interface AfterStage { cylinder: number, chamber?: number, clearance?: number, ratio?: number, squish?: number }
@@ -27,6 +27,8 @@ export interface Route extends Bill {
   stages: Stage[]
   /** As they would be planned, each face cut with what it takes off every chamber. */
   operations: OperationEntry[]
+  /** The same as far as it is planned when the route is taken: of two cuts of a face the first, no deeper than is safe. */
+  begins: OperationEntry[]
   /** That every cylinder ends inside the target's band. */
   chance: number
   spread: number
@@ -51,6 +53,12 @@ export const PAST_AT_MOST = 0.05
 
 /** All that a route is worked out with. */
 export interface Bench { standing: Replay, rules: ShopRules, chambers: Chambers, limits: RouteLimits, band: TargetBand, draws: Draws }
+
+/** A face cut no deeper than its head's first; other work as it is. */
+function shallower(op: Tried, first: readonly number[]): Tried {
+  const depth = op.kind === 'faceCut' && op.scope.level === 'head' ? first[op.scope.head - 1] ?? 0 : 0
+  return op.kind === 'faceCut' && depth >= WORTH_CUTTING ? { ...op, body: { ...op.body, depth: { value: depth, unit: 'mm', typed: '' } } } : op
+}
 
 const flat = (steps: readonly { operations: Tried[] }[]) => steps.flatMap(step => step.operations)
 
@@ -83,11 +91,12 @@ export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], a
       depths: operations.flatMap(op => op.kind === 'faceCut' || op.kind === 'deckCut' ? [op.body.depth.value] : op.kind === 'spacer' ? [op.body.change.value] : [])
     }
   })
+  const first = firstCuts(bench, steps, after)
   const worth = worthMeasuring(ratios, bands, measurementsFor(standing, ratios), bench.draws)
   const room = after.cylinders.flatMap(c => c.room ? [c.room] : [])
   return {
     way, figures: exact, stages, operations: after.operations, ...bill, chance: chanceOfAll(ratios, bands, bench.draws), spread: spreadOf(readings),
-    cylinders: readings.map((r, i) => ({ ...r, chamber: after.cylinders[i]!.state.parts.chamber?.estimate.value })), held: heldBy(all, bill.metal > 0), breaches: breachesOf(all), firstCuts: firstCuts(bench, steps, after),
+    cylinders: readings.map((r, i) => ({ ...r, chamber: after.cylinders[i]!.state.parts.chamber?.estimate.value })), held: heldBy(all, bill.metal > 0), breaches: breachesOf(all), firstCuts: first, begins: way.setUps === 2 ? asIf(standing, flat(steps).map(op => shallower(op, first)), chambers).operations : after.operations,
     worth: worth.map(({ measurement: { of }, more }) => ({ measurement: of, more })),
     source: room.length > 0 ? 'solid' : 'mouth', assumedSeats: room.some(r => r.valves.some(({ valve, seat }) => r.seats[valve.valve] === 'assumed' && seat.margin < NEAR_SEAT))
   }

@@ -6,7 +6,9 @@ import { all, burette, head, mm, oneCylinder } from '../../../tests/support/ledg
 import { solidChambers } from '../../../tests/support/solidChambers'
 import { RUNS } from '../../../tests/support/soak'
 import { NO_SOLIDS, STARTING_RULES, asIf, compressionRatio, cylinderVolume, replay, targetBand, type Chambers, type Entry, type Replay } from '../..'
-import { bestOf, drained, leversOf, searchRoutes, startingLimits, type Found, type Lever, type Route, type RouteAnswer, type RouteLimits } from '.'
+import { bestOf, drained, drawsOf, leversOf, searchRoutes, startingLimits, type Found, type Lever, type Route, type RouteAnswer, type RouteLimits } from '.'
+import { routeOf } from './route'
+import { takenWork } from './taken'
 
 let solids: Chambers
 beforeAll(async () => {
@@ -79,6 +81,26 @@ describe('the launch engine', () => {
         }
       }
     }
+  })
+})
+
+describe('a route as it is taken', () => {
+  it('plans its work, drops what was planned for the same, keeps what it builds on; of two cuts the first that is safe', () => {
+    const hollin = replay(build('Hollin 16'))!
+    const { routes } = found(hollin, {}, solids)
+    const [open, back] = [routes.find(x => x.way.grinding === 'open')!, routes.find(x => x.way.grinding === 'planned' && x.way.down === 'face')!]
+    expect(takenWork(hollin, open).gone.map(op => op.kind).sort()).toEqual(['faceCut', 'relief', 'relief', 'relief', 'relief'])
+    expect(takenWork(hollin, back).gone.map(op => op.kind)).toEqual(['faceCut'])
+    expect(takenWork(hollin, back).work.map(op => op.kind)).toEqual(['faceCut'])
+    // Two cuts a face are no surer here, and never told; so the way is asked for by itself.
+    const bench = { standing: hollin, rules: STARTING_RULES, chambers: solids, limits: startingLimits(hollin, STARTING_RULES), band: targetBand(hollin.target)!, draws: drawsOf(18, 4000) }
+    const twice = routeOf(bench, { ...back.way, setUps: 2 }, back.figures, [false])!
+    expect(twice.firstCuts[0]!).toBeLessThan(back.figures.faces[0]!)
+    const [cut] = takenWork(hollin, twice).work
+    expect(cut).toMatchObject({ kind: 'faceCut', body: { state: 'planned', depth: { value: twice.firstCuts[0] } } })
+    // Its promise is that of its own depth.
+    const [promised, whole] = [cut!.body, back.operations.at(-1)!.body].map(body => 'removed' in body ? body.removed![0]!.cc : 0)
+    expect(promised! / whole!).toBeCloseTo(twice.firstCuts[0]! / back.figures.faces[0]!, 1)
   })
 })
 

@@ -44,6 +44,9 @@ const MOST_MISSING = 6
 
 const NOT_SUNK = { intake: 0, exhaust: 0 }
 
+/** Of these the cc are solved with the cuts; of the others they are given. */
+const SOLVED: readonly Grinding[] = ['open', 'crown']
+
 function grindingsOf(standing: Replay, levers: RouteAsk['levers']): [Grinding, Map<number, number>][] {
   const even = (by: 'chamber' | 'clearance') => new Map(standing.layout.heads.flatMap((_, i) => evenPlan(standing, i + 1, by, [], NO_SOLIDS)?.cylinders ?? []).map(c => [c.cylinder, c.gain.value] as const))
   const known: Partial<Record<Grinding, Map<number, number>>> = {
@@ -53,7 +56,7 @@ function grindingsOf(standing: Replay, levers: RouteAsk['levers']): [Grinding, M
     ...levers.includes('crown') ? { crown: new Map<number, number>() } : {},
     ...levers.includes('open') && plannedAtShape(standing).length > 0 ? { planned: new Map<number, number>() } : {}
   }
-  return GRINDINGS.flatMap((g): [Grinding, Map<number, number>][] => known[g] && (g === 'none' || g === 'open' || g === 'crown' || g === 'planned' || [...known[g].values()].some(cc => cc >= 0.05)) ? [[g, known[g]]] : [])
+  return GRINDINGS.flatMap((g): [Grinding, Map<number, number>][] => known[g] && (known[g].size === 0 || [...known[g].values()].some(cc => cc >= 0.05)) ? [[g, known[g]]] : [])
 }
 
 function downsOf(levers: RouteAsk['levers']): Down[] {
@@ -71,11 +74,14 @@ function* grounds(bench: Bench, { levers }: RouteAsk): Generator<Progress, { gas
   const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
   const grindings = grindingsOf(standing, levers)
   const list = []
+  let asIs: Map<number, TakenTable> | undefined
   const cuts = levers.includes('face') || limits.faceLeast > 0
   for (const [at, [grinding, ground]] of grindings.entries()) {
     const before = (gasket?: string) => stepsOf(standing, { gasket, grinding, down: 'none', seats: false, setUps: 1 }, bare(standing, ground)).flatMap(s => s.operations)
-    const tables: Map<number, TakenTable> | undefined = takenTables(standing, before(), chambers, cuts ? limits.faceMost + 0.5 : 0)
+    // A chamber whose cc are still to be solved is tabulated as it is.
+    const tables: Map<number, TakenTable> | undefined = SOLVED.includes(grinding) ? asIs : takenTables(standing, before(), chambers, cuts ? limits.faceMost + 0.5 : 0)
     if (!tables) return undefined
+    asIs ??= tables
     for (const gasket of gaskets) {
       const columns = columnsOf(standing, rules, before(gasket), chambers, tables)
       if (columns) list.push({ gasket, grinding, ground, columns })
@@ -171,7 +177,7 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: NonNullable<ReturnT
         const solve = (aim: Aim) => solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
         const judged = (way: Way, of: Solved) => {
-          const figures = grinding === 'open' || grinding === 'crown' ? of.figures : { ...of.figures, ground: cc }
+          const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc }
           const bill = billOf(standing, rules, way, stepsOf(standing, way, figures))
           return { way, figures, readings: of.readings, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, limits, band, of.readings, figures, bill)) }
         }
@@ -196,7 +202,7 @@ function sourced({ way, figures, readings }: Candidate, ground: { gasket?: strin
   const columns = ground.find(g => g.gasket === way.gasket && g.grinding === way.grinding)!.columns
   return readings.map(({ cylinder, ratio }) => {
     const column = columns.find(c => c.cylinder === cylinder)!
-    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]!, gives: way.grinding === 'open' || way.grinding === 'crown' ? figures.ground.get(cylinder) ?? 0 : 0 })
+    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]!, gives: SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0 })
     return { value: ratio, by }
   })
 }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import type { OperationEntry } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
 import { bestOf, surestAfter } from '#core/plan/route/best'
+import { takenWork } from '#core/plan/route/taken'
 import { useReplan } from '~/composables/useReplan'
 import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
@@ -47,21 +47,13 @@ const COMPARED: { name: string, of: (r: Route) => string }[] = [
 ]
 
 const sentence = ref('')
-const planned = computed(() => build.replayed?.planned ?? [])
-const KINDS = ['gasketChange', 'relief', 'deckCut', 'spacer', 'faceCut', 'seatWork', 'crownWork']
-/** Writes the route's work as one plan; what was planned before in its place is dropped with it. With two set-ups the first cut is the safe one. */
+/** Writes the route's work as one plan; what was planned before in its place is dropped with the same write. */
 async function take() {
   const r = route.value
-  if (!r) return
-  const keep = r.way.grinding === 'planned'
-  const stays = (op: OperationEntry) => keep && op.kind === 'relief'
-  const gone = planned.value.filter(op => KINDS.includes(op.kind) && !stays(op))
-  const work = r.operations.filter(op => !stays(op)).map(({ kind, scope, body }): ToAdd => {
-    const first = kind === 'faceCut' && r.way.setUps === 2 && scope.level === 'head' ? r.firstCuts[scope.head - 1] : undefined
-    return (kind === 'faceCut' && first !== undefined && first > 0.005 ? { kind, scope, body: { state: 'planned', depth: { value: first, unit: 'mm', typed: '' }, ...(body.slopeY ? { slopeY: body.slopeY } : {}) } } : { kind, scope, body }) as ToAdd
-  })
+  if (!r || !build.replayed) return
+  const { work, gone } = takenWork(build.replayed, r)
   const dropped = gone.map(({ id, kind, scope, body }) => ({ kind, scope, body: { ...body, state: 'dropped' }, more: { supersedes: id } }) as ToAdd)
-  sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work, dropped)) ?? ''
+  sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work as ToAdd[], dropped)) ?? ''
 }
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.name.startsWith('Route: ')).at(-1))
 const replan = useReplan(taken)

@@ -1,0 +1,24 @@
+import type { OperationEntry, OperationKind } from '../../ledger'
+import type { Replay } from '../../standing'
+import type { Tried } from '../asIf'
+import type { Route } from './route'
+
+/** Work that a route decides on: what was planned of it before gives way. */
+const DECIDED: readonly OperationKind[] = ['gasketChange', 'relief', 'crownWork', 'deckCut', 'spacer', 'faceCut', 'seatWork']
+
+/**
+ * A route as it is taken: what is planned, and what was planned before and is dropped for it. With two cuts of a face the first
+ * alone is planned, no deeper than is safe; the second follows from the pour between. Grinding that was planned at Shape, where the route
+ * builds on it, stays as it is.
+ *
+ * @param standing what replay gives
+ * @param route as it was found for that standing
+ * @example takenWork(standing, route).work[0].kind // 'relief'
+ */
+export function takenWork({ planned }: Replay, { way, begins }: Route): { work: Tried[], gone: OperationEntry[] } {
+  const stays = (kind: OperationKind) => way.grinding === 'planned' && kind === 'relief'
+  return {
+    work: begins.filter(op => !stays(op.kind)).map(({ kind, scope, body }) => ({ kind, scope, body }) as Tried),
+    gone: planned.filter(op => DECIDED.includes(op.kind) && !stays(op.kind))
+  }
+}
