@@ -115,7 +115,7 @@ export function brought({ standing, chambers }: Bench, way: Way, start: Figures,
   let figures = start
   let after = at(figures)
   if (after.cylinders.some(c => c.waiting)) return undefined
-  const cut = start.faces.map((depth, i) => depth > 0 && !held[i] && (way.down === 'face' || way.down === 'roll' || way.down === 'deckFace' || way.down === 'squishFace') ? i : -1).filter(i => i >= 0)
+  const cut = start.faces.flatMap((depth, i) => depth > 0 && !held[i] ? [i] : [])
   const off = (then: AsIf, head: number) => offTarget(cylindersOf(layout, head + 1).map(c => then.cylinders.find(x => x.cylinder === c)!.state.ratio?.estimate.value ?? Number.NaN), wanted)
   for (let i = 0; i < 4 && cut.length > 0; i++) {
     const offs = cut.map(head => off(after, head))
@@ -125,8 +125,8 @@ export function brought({ standing, chambers }: Bench, way: Way, start: Figures,
       const [first] = cylindersOf(layout, head + 1)
       const { state } = after.cylinders.find(c => c.cylinder === first)!
       // dCR/dd = Vs/Vc² · A.
-      const perMm = state.swept!.estimate.value / state.clearance!.estimate.value ** 2 * Math.max(0.5, rateOf(after, first!))
-      faces[head] = Math.max(0, faces[head]! - offs[k]! / perMm)
+      const rate = rateOf(after, first!) ?? standing.perMm.get(first!)!.estimate.value
+      faces[head] = Math.max(0, faces[head]! - offs[k]! * state.clearance!.estimate.value ** 2 / (state.swept!.estimate.value * rate))
     })
     const next = { ...figures, faces: faces.map(hundredth) }
     if (next.faces.every((d, k) => d === figures.faces[k])) break
@@ -136,10 +136,10 @@ export function brought({ standing, chambers }: Bench, way: Way, start: Figures,
   return { figures, after }
 }
 
-/** cc per mm at the end of a cylinder's face cut. */
-function rateOf(after: AsIf, cylinder: number): number {
+/** cc per mm at the end of a cylinder's face cut, by its drawing. */
+function rateOf(after: AsIf, cylinder: number): number | undefined {
   const removed = after.operations.flatMap(op => op.kind === 'faceCut' ? op.body.removed?.filter(r => r.cylinder === cylinder) ?? [] : []).at(-1)
-  return removed?.perMm ?? 4
+  return removed?.perMm
 }
 
 /**
@@ -153,7 +153,7 @@ function sureness({ standing }: Bench, way: Way, { cylinder, state }: CylinderAs
   if (!cut) return ratio
   const slope = -state.swept!.estimate.value / state.clearance!.estimate.value ** 2
   const now = standing.asIs.find(s => s.cylinder === cylinder)!.parts.chamber!.estimate
-  const perMm = standing.perMm.get(cylinder)?.estimate.value ?? 4
+  const perMm = standing.perMm.get(cylinder)?.estimate.value ?? 0
   const poured: Sourced = { value: 0, by: new Map([
     ...[...now.by].filter(([source]) => source.startsWith('scale:')),
     [`reading:${cylinder}`, DEFAULT_U.repeatability / Math.SQRT2], [`machine:second cut ${state.head}`, perMm * DEFAULT_U.cutDialled]

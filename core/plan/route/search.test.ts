@@ -214,6 +214,18 @@ describe('engines of other kinds, by hand sums', () => {
     expect(face.operations.map(op => op.scope)).toEqual([{ level: 'head', head: 1 }, { level: 'head', head: 2 }])
     expect(face.firstCuts).toHaveLength(2)
   })
+  it('a cut that a seat stops short of the target, and still inside the band, is a route and stays where it is', () => {
+    const single = oneCylinder(1)
+    single.add('layout', all, { heads: [[1]], banks: [[1]], engine: { strokes: 4, arrangement: 'single', first: 'front', head: 'removable', intakes: 1, exhausts: 1, chamber: 'flat' } })
+    cc(1, single, 54)
+    const target = replay(single.entries)!.asIs[0]!.gap!.estimate.value / 4.65
+    const seat = Math.floor((target - 0.05) * 100) / 100
+    single.state('exhaustSeatHeight', seat)
+    const { routes: [route] } = found(replay(single.entries)!, { squishMost: undefined }, NO_SOLIDS, ['face'])
+    expect(route!.figures.faces[0]).toBeCloseTo(seat, 9)
+    expect(route!.cylinders[0]!.ratio).toBeLessThan(9.9)
+    expect(route!.held).toMatchObject({ kind: 'seat', cylinders: [1] })
+  })
   it('one cylinder that is too tight: opened to the number, or its barrel lifted', () => {
     const single = oneCylinder(1)
     single.add('layout', all, { heads: [[1]], banks: [[1]], engine: { strokes: 4, arrangement: 'single', first: 'front', head: 'removable', intakes: 1, exhausts: 1, chamber: 'flat' } })

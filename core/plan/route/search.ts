@@ -165,7 +165,7 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   }
 }
 
-const exactly = (bench: Bench, { way, figures, breaches }: Candidate) => routeOf(bench, way, figures, figures.faces.map(() => breaches.length > 0))
+const exactly = (bench: Bench, { way, figures, held }: Candidate) => routeOf(bench, way, figures, held)
 
 /** Every way that the levers leave, solved and judged. */
 function* looked(bench: Bench, { levers }: RouteAsk, ground: NonNullable<ReturnType<typeof grounds> extends Generator<Progress, infer R> ? R : never>): Generator<Candidate> {
@@ -179,7 +179,7 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: NonNullable<ReturnT
         const judged = (way: Way, of: Solved) => {
           const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc }
           const bill = billOf(standing, rules, way, stepsOf(standing, way, figures))
-          return { way, figures, readings: of.readings, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, limits, band, of.readings, figures, bill)) }
+          return { way, figures, readings: of.readings, held: of.held, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, limits, band, of.readings, figures, bill)) }
         }
         for (const times of down === 'none' || down === 'deck' || down === 'spacer' ? setUps.slice(0, 1) : setUps) {
           const way: Way = { ...gasket ? { gasket } : {}, grinding, down, seats, setUps: times }

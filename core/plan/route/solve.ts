@@ -10,7 +10,8 @@ const NEW_SEAT = 0.1
 /** Rounds in which a cut and the seats that follow it settle on each other. */
 const ROUNDS = 8
 
-export interface Solved { figures: Figures, readings: Reading[] }
+/** `held`: heads whose cut stops at a limit short of, or past, the target: it is not to be brought there. */
+export interface Solved { figures: Figures, readings: Reading[], held: boolean[] }
 
 /** What a way is solved for: the target with every limit kept; the target whatever it breaks; or only just inside the band. */
 export type Aim = 'inside' | 'target' | 'edge'
@@ -107,9 +108,12 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const deckFor = (i: number, faces: readonly number[], low: number, high: number) => rootOf(k => off(ratiosOf(onBank[i]!, faces, layout.banks.map(() => k)), onBank[i]![0]!), low, high)
   let faces = layout.heads.map(() => least)
   let decks = layout.banks.map(() => 0)
+  let held = layout.heads.map(() => true)
   const mostFace = (i: number) => aim !== 'inside' ? 5 : faceLimit(onHead[i]!, limits, way.seats, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
   const cutFaces = () => {
-    faces = layout.heads.map((_, i) => clamp(faceFor(i, decks), least, Math.max(least, mostFace(i))))
+    const wanted = layout.heads.map((_, i) => faceFor(i, decks))
+    faces = wanted.map((depth, i) => clamp(depth, least, Math.max(least, mostFace(i))))
+    held = wanted.map((depth, i) => aim === 'edge' || Math.abs(depth - faces[i]!) > WORTH_CUTTING / 2)
   }
   const rounds = way.seats ? ROUNDS : 1
   for (let round = 0; round < rounds; round++) {
@@ -127,6 +131,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
         cutFaces()
         if (layout.heads.every((_, i) => faces[i]! < mostFace(i) - WORTH_CUTTING)) return undefined
         decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, 6), 0, deckMost(i)))
+        held = held.map(() => true)
         break
       }
       case 'deckFace': case 'squishFace': {
@@ -145,7 +150,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   faces = faces.map(hundredth)
   decks = decks.map(hundredth)
   const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk))
-  return { figures: { faces, slope: 0, decks, ground, sunk }, readings }
+  return { figures: { faces, slope: 0, decks, ground, sunk }, readings, held }
 }
 
 /** A machine is set to a hundredth of a mm. */
