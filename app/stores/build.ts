@@ -177,13 +177,13 @@ export const useBuild = defineStore('build', () => {
     return sent
   }
 
-  /** Operations planned together under one name: they can be dropped as one. `gone` is what is dropped for them, in the same write. */
-  function planAll(name: string, reasons: string[], operations: ToAdd[], gone: ToAdd[] = []): Promise<Sent> {
+  /** Operations planned together under one name: they can be dropped as one. `gone` is what is dropped for them, in the same write; `route`, that they are a whole way to the target. */
+  function planAll(name: string, reasons: string[], operations: ToAdd[], { gone = [], route }: { gone?: ToAdd[], route?: true } = {}): Promise<Sent> {
     if (operations.length === 0) return addAll(gone)
     const plan = uuid()
     const [first, ...others] = operations.map(op => op.scope)
     const together = first!.level !== 'bank' && others.every(scope => scopeName(scope) === scopeName(first!))
-    const own: ToAdd = { kind: 'plan', id: plan, scope: together ? first! : { level: 'build' }, body: { name, reasons, state: 'open' } }
+    const own: ToAdd = { kind: 'plan', id: plan, scope: together ? first! : { level: 'build' }, body: { name, reasons, state: 'open', ...(route ? { route } : {}) } }
     return addAll([...gone, own, ...operations.map(op => ({ ...op, more: { ...op.more, plan } }) as ToAdd)])
   }
   /** Plans that are open and still have something to be done. */

@@ -53,9 +53,9 @@ async function take() {
   if (!r || !build.replayed) return
   const { work, gone } = takenWork(build.replayed, r)
   const dropped = gone.map(({ id, kind, scope, body }) => ({ kind, scope, body: { ...body, state: 'dropped' }, more: { supersedes: id } }) as ToAdd)
-  sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work as ToAdd[], dropped)) ?? ''
+  sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work as ToAdd[], { gone: dropped, route: true })) ?? ''
 }
-const taken = computed(() => build.plans.filter(plan => plan.entry?.body.name.startsWith('Route: ')).at(-1))
+const taken = computed(() => build.plans.filter(plan => plan.entry?.body.route).at(-1))
 const replan = useReplan(taken)
 const why = computed(() => ({ noTarget: 'A route needs a target: set it on the Sheet.', onTarget: 'Nothing is to do: every cylinder is on target.', noRatio: '', limits: '' }))
 </script>
@@ -68,7 +68,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
       <LeverList :routes="routes" class="levers" />
       <section class="answer" aria-label="Routes">
         <div v-if="taken" class="taken" data-taken>
-          <p><strong>Taken: {{ taken.entry?.body.name.slice(7) }}.</strong> The next move follows it.</p>
+          <p><strong>{{ taken.entry?.body.name }}.</strong> It is taken: the next move follows it.</p>
           <ul v-if="replan.changes.value.length" class="small">
             <li v-for="c in replan.changes.value" :key="c.cut.id" data-replan>{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `Head ${c.head}: after` : 'After' }} the last pour the cut is <strong class="num">{{ say(c.now, 'length', device.lengths) }}</strong>; <span class="num">{{ say(c.planned, 'length', device.lengths) }}</span> is planned.</li>
           </ul>
