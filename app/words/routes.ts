@@ -15,7 +15,7 @@ export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
   roll: { name: 'Roll the head', what: 'less off at the seats' },
   deck: { name: 'Cut the deck', what: 'each bank by itself; a closed barrel at its foot' },
   spacer: { name: 'Lift the barrel', what: 'a spacer or a thicker base gasket' },
-  seats: { name: 'Seat job', what: 'after the cut, where it goes into the seats' },
+  seats: { name: 'Seat job', what: 'after the cut; say under How far that seats may go' },
   dome: { name: 'Seat face, then dome', what: 'squish first, then the ratio' }
 }
 

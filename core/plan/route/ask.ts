@@ -125,8 +125,8 @@ export function leversOf(standing: Replay): LeverState[] {
     ...blind ? [] : [has('gasket', offersOf(standing).length === 0 && 'offer')],
     ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), has('face'), has('roll', !drawn && 'drawing')],
     ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
-    has('crown'), has('deck', !everywhere('deckClearance') && 'deckClearance'),
-    ...barrels ? [has('spacer')] : [],
+    // A turned head has its one order of work, whatever else could be moved.
+    ...turned ? [] : [has('crown'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...barrels ? [has('spacer')] : []],
     ...!blind && !turned && engine?.intakes !== 0 ? [has('seats', !drawn && 'drawing')] : []
   ]
 }
