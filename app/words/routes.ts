@@ -24,7 +24,6 @@ export const WANTS_WORDS: Record<LeverWants, { says: string, station: string, le
   offer: { says: 'Enter a gasket that can be had', station: 'sheet', leaf: 'gaskets' },
   secondChamber: { says: 'There is only one chamber', station: 'sheet' },
   drawing: { says: 'Draw the chamber with its valves', station: 'sheet', leaf: 'chamber' },
-  mouthArea: { says: 'State the mouth’s area', station: 'sheet' },
   deckClearance: { says: 'Measure the deck clearance', station: 'sheet', leaf: 'deck' },
   wantedSquish: { says: 'Say what squish is wanted', station: 'mockup', leaf: 'turned' },
   solder: { says: 'Measure the squish with solder', station: 'mockup', leaf: 'squish' }

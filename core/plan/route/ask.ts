@@ -94,7 +94,7 @@ export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits 
 }
 
 /** What must be said or measured before a lever can be used. */
-export type LeverWants = 'offer' | 'secondChamber' | 'drawing' | 'mouthArea' | 'deckClearance' | 'wantedSquish' | 'solder'
+export type LeverWants = 'offer' | 'secondChamber' | 'drawing' | 'deckClearance' | 'wantedSquish' | 'solder'
 
 /** A lever of this engine: whether it can be used, and if not what it waits for. */
 export interface LeverState { lever: Lever, wants?: LeverWants }
@@ -111,7 +111,7 @@ export function offersOf(standing: Replay): EntryOf<'offer'>[] {
 /**
  * The levers that an engine of this kind has, and what each still wants before it can be used.
  *
- * @example leversOf(standing, true).find(l => l.lever === 'gasket') // { lever: 'gasket' }
+ * @example leversOf(standing).find(l => l.lever === 'gasket') // { lever: 'gasket' }
  */
 export function leversOf(standing: Replay): LeverState[] {
   const { engine, cylinders, heads } = standing.layout

@@ -66,7 +66,7 @@ export function drawsOf(seed: number, count: number): Draws {
 }
 
 /** A value in every draw. */
-export function drawnOf({ value, by }: Sourced, draws: Draws): Float64Array {
+function drawnOf({ value, by }: Sourced, draws: Draws): Float64Array {
   const list = new Float64Array(draws.count).fill(value)
   for (const [source, u] of by) {
     const z = draws.of(source)
@@ -134,7 +134,7 @@ export function safeFirstCut(cylinders: readonly BeforeCut[], machine: number, c
  * @param share of its u that is left, 0 to 1
  * @example lessDoubt([ratio], 'standIn:gasketBore', 0.1)
  */
-export function lessDoubt(estimates: readonly Sourced[], sources: (source: string) => boolean, share: number): Sourced[] {
+function lessDoubt(estimates: readonly Sourced[], sources: (source: string) => boolean, share: number): Sourced[] {
   return estimates.map(({ value, by }) => ({ value, by: new Map([...by].map(([s, u]) => [s, sources(s) ? u * share : u])) }))
 }
 

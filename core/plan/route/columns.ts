@@ -100,7 +100,7 @@ function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, dropped: 
 export interface Done { face: number, deck: number, gives: number }
 
 /** cc of clearance that is left. */
-export const leftOf = ({ clearance, area, table }: Column, { face, deck, gives }: Done): number => clearance.value + gives - takenAt(table, face) - area * deck
+const leftOf = ({ clearance, area, table }: Column, { face, deck, gives }: Done): number => clearance.value + gives - takenAt(table, face) - area * deck
 
 /** @returns the ratio; nothing left is a ratio beyond any bound */
 export function ratioAt(column: Column, done: Done): number {

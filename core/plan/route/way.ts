@@ -9,14 +9,10 @@ export const GRINDINGS = ['none', 'planned', 'evenChambers', 'evenRatios', 'open
 export type Grinding = (typeof GRINDINGS)[number]
 
 /** What brings the head and the piston nearer, or further apart: of two the first goes to its limit and the second does the rest. */
-export const DOWNS = ['none', 'face', 'deck', 'faceDeck', 'deckFace', 'squishFace', 'roll', 'spacer', 'dome'] as const
-export type Down = (typeof DOWNS)[number]
+export type Down = 'none' | 'face' | 'deck' | 'faceDeck' | 'deckFace' | 'squishFace' | 'roll' | 'spacer' | 'dome'
 
 /** A way to the target in kinds alone: which of each lever; a depth follows. `gasket`: the offer's entry, nothing where what is fitted stays. */
 export interface Way { gasket?: string, grinding: Grinding, down: Down, seats: boolean, setUps: 1 | 2 }
-
-/** The same way has the same name. */
-export const nameOf = ({ gasket, grinding, down, seats, setUps }: Way): string => [gasket ?? 'fitted', grinding, down, seats ? 'seats' : '', setUps].join(' ')
 
 /** The figures that a way was solved for. Lengths mm, volumes cc. */
 export interface Figures {
