@@ -54,10 +54,11 @@ export const PAST_AT_MOST = 0.05
 /** All that a route is worked out with. */
 export interface Bench { standing: Replay, rules: ShopRules, chambers: Chambers, limits: RouteLimits, band: TargetBand, draws: Draws }
 
-/** A face cut no deeper than its head's first; other work as it is. */
-function shallower(op: Tried, first: readonly number[]): Tried {
-  const depth = op.kind === 'faceCut' && op.scope.level === 'head' ? first[op.scope.head - 1] ?? 0 : 0
-  return op.kind === 'faceCut' && depth >= WORTH_CUTTING ? { ...op, body: { ...op.body, depth: { value: depth, unit: 'mm', typed: '' } } } : op
+/** A face cut no deeper than its head's first, and none where no first cut is safe; other work as it is. */
+function shallower(op: Tried, first: readonly number[]): Tried[] {
+  if (op.kind !== 'faceCut' || op.scope.level !== 'head') return [op]
+  const depth = first[op.scope.head - 1] ?? 0
+  return depth >= WORTH_CUTTING ? [{ ...op, body: { ...op.body, depth: { value: depth, unit: 'mm', typed: '' } } }] : []
 }
 
 const flat = (steps: readonly { operations: Tried[] }[]) => steps.flatMap(step => step.operations)
@@ -96,7 +97,7 @@ export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], a
   const room = after.cylinders.flatMap(c => c.room ? [c.room] : [])
   return {
     way, figures: exact, stages, operations: after.operations, ...bill, chance: chanceOfAll(ratios, bands, bench.draws), spread: spreadOf(readings),
-    cylinders: readings.map((r, i) => ({ ...r, chamber: after.cylinders[i]!.state.parts.chamber?.estimate.value })), held: heldBy(all, bill.metal > 0), breaches: breachesOf(all), firstCuts: first, begins: way.setUps === 2 ? asIf(standing, flat(steps).map(op => shallower(op, first)), chambers).operations : after.operations,
+    cylinders: readings.map((r, i) => ({ ...r, chamber: after.cylinders[i]!.state.parts.chamber?.estimate.value })), held: heldBy(all, bill.metal > 0), breaches: breachesOf(all), firstCuts: first, begins: way.setUps === 2 ? asIf(standing, flat(steps).flatMap(op => shallower(op, first)), chambers).operations : after.operations,
     worth: worth.map(({ measurement: { of }, more }) => ({ measurement: of, more })),
     source: room.length > 0 ? 'solid' : 'mouth', assumedSeats: room.some(r => r.valves.some(({ valve, seat }) => r.seats[valve.valve] === 'assumed' && seat.margin < NEAR_SEAT))
   }

@@ -98,6 +98,10 @@ describe('a route as it is taken', () => {
     expect(twice.firstCuts[0]!).toBeLessThan(back.figures.faces[0]!)
     const [cut] = takenWork(hollin, twice).work
     expect(cut).toMatchObject({ kind: 'faceCut', body: { state: 'planned', depth: { value: twice.firstCuts[0] } } })
+    // Where no first cut is safe none is planned: a band that ends at the target leaves the draws no room.
+    const tight = routeOf({ ...bench, band: { low: 8.5, high: 8.55 } }, { ...back.way, setUps: 2 }, back.figures, [true])!
+    expect(tight.firstCuts).toEqual([0])
+    expect(takenWork(hollin, tight).work).toEqual([])
     // Its promise is that of its own depth.
     const [promised, whole] = [cut!.body, back.operations.at(-1)!.body].map(body => 'removed' in body ? body.removed![0]!.cc : 0)
     expect(promised! / whole!).toBeCloseTo(twice.firstCuts[0]! / back.figures.faces[0]!, 1)
