@@ -52,9 +52,12 @@ export function useUndo() {
       said.value = 'Somebody has changed that since: look in the Daybook.'
       return
     }
-    const sent = await build.addAll(list.map(({ id, kind, scope, body, ...more }) => ({ id, kind, scope, body, more }) as ToAdd), false)
-    const fault = notKept(sent)
-    if (!fault) history.moved(from, { entries: list.map(({ id }) => id) })
+    const sending = build.addAll(list.map(({ id, kind, scope, body, ...more }) => ({ id, kind, scope, body, more }) as ToAdd), false)
+    // Moved before the shop has answered, as the screen shows it: a reload meanwhile finds it so.
+    const turned = { entries: list.map(({ id }) => id) }
+    history.moved(from, turned)
+    const fault = notKept(await sending)
+    if (fault) history.movedBack(from, turned, step)
     said.value = fault ?? `${verb}: ${what}.`
   }
   return { undoing: computed(() => words(history.done.at(-1))), redoing: computed(() => words(history.undone.at(-1))), undo: () => turn('done'), redo: () => turn('undone'), said }

@@ -171,7 +171,7 @@ export const useBuild = defineStore('build', () => {
     if (remembered) history.did({ entries: all.map(({ id }) => id) })
     const sent = await outbox.put(batch, `/api/builds/${view.value.id}/batches/${batch}`, { hand: device.hand, entries: all.map(({ id, sent }) => ({ id, ...sent })) })
     if (sent.kind === 'refused') {
-      history.forget(all[0]!.id)
+      if (remembered) history.forget(all[0]!.id)
       await refresh()
     }
     return sent

@@ -46,7 +46,12 @@ export const useHistory = defineStore('history', () => {
     const to = from === 'done' ? 'undone' : 'done'
     kept.value = { ...kept.value, [from]: kept.value[from].slice(0, -1), ...(step ? { [to]: [...kept.value[to], step] } : {}) }
   }
+  /** What was to move a step was refused: the step is where it was, and nothing took its place. */
+  const movedBack = (from: 'done' | 'undone', turned: Step, step: Step) => {
+    const to = from === 'done' ? 'undone' : 'done'
+    kept.value = { ...kept.value, [to]: kept.value[to].filter(one => one !== turned), [from]: [...kept.value[from], step] }
+  }
   /** What was refused never happened. */
   const forget = (entry: string) => kept.value = { ...kept.value, done: kept.value.done.filter(step => !('entries' in step && step.entries.includes(entry))) }
-  return { done, undone, opened, did, draw, moved, forget }
+  return { done, undone, opened, did, draw, moved, movedBack, forget }
 })
