@@ -1,12 +1,14 @@
 import { watchDebounced } from '@vueuse/core'
 import { proxy, wrap, type Remote } from 'comlink'
-import { ofKind, type Entry, type ShopRules } from '#core'
-import { LEVERS, leversOf, startingLimits, type Lever, type RouteAsk, type RouteLimits } from '#core/plan/route/ask'
+import { ofKind, type Entry, type Shaping, type ShopRules } from '#core'
+import { LEVERS, OFF_AT_FIRST, leversOf, startingLimits, type Lever, type RouteAsk, type RouteLimits } from '#core/plan/route/ask'
 import type { Progress, RouteAnswer } from '#core/plan/route'
 import type { KnownBy } from '~/workers/chambersHere'
 import type { Searched } from '~/workers/routes.worker'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
+import { useDrafts } from '~/stores/drafts'
+import { shapeKey, shapeSetupOf } from './shape/useShapeSetup'
 import { useShop } from '~/stores/shop'
 
 interface Searcher {
@@ -39,18 +41,25 @@ function worker() {
 export function useRoutes() {
   const build = useBuild()
   const shop = useShop()
+  const drafts = useDrafts()
   const kept = useChoices().choice<string>('routeAsk', '{}')
   interface Kept { off?: Lever[], limits?: Partial<Record<keyof RouteLimits, unknown>> }
   const asked = computed<Kept>({ get: () => JSON.parse(kept.value) as Kept, set: now => kept.value = JSON.stringify(now) })
 
   const levers = computed(() => build.replayed ? leversOf(build.replayed) : [])
-  const isOn = (lever: Lever) => levers.value.some(l => l.lever === lever && !l.wants) && !asked.value.off?.includes(lever)
-  const turn = (lever: Lever, on: boolean) => asked.value = { ...asked.value, off: LEVERS.filter(l => l === lever ? !on : asked.value.off?.includes(l)) }
+  const off = computed(() => asked.value.off ?? OFF_AT_FIRST)
+  const isOn = (lever: Lever) => levers.value.some(l => l.lever === lever && !l.wants) && !off.value.includes(lever)
+  const turn = (lever: Lever, on: boolean) => asked.value = { ...asked.value, off: LEVERS.filter(l => l === lever ? !on : off.value.includes(l)) }
   const start = computed(() => build.replayed && startingLimits(build.replayed, shop.rules))
   /** Limits as they stand: the start's, but for those that somebody set, or took away (null). */
   const limits = computed<RouteLimits | undefined>(() => start.value && Object.fromEntries(Object.entries({ ...start.value, ...asked.value.limits }).filter(([, v]) => v !== null)) as unknown as RouteLimits)
   const limit = (name: keyof RouteLimits, value: unknown) => asked.value = { ...asked.value, limits: { ...asked.value.limits, [name]: value } }
-  const ask = computed<RouteAsk | undefined>(() => limits.value && { levers: LEVERS.filter(isOn), limits: limits.value })
+  /** The schools as they are set at Shape for the head that is looked at. */
+  const shaping = computed<Shaping>(() => {
+    const { margin, keepPads, into, pin, lift, needs } = shapeSetupOf(drafts.get(shapeKey(build.view?.id, build.state?.head ?? 1)))
+    return { margin, keepPads, into, pin, lift, needs }
+  })
+  const ask = computed<RouteAsk | undefined>(() => limits.value && { levers: LEVERS.filter(isOn), limits: limits.value, ...(isOn('school') || limits.value.insideLine ? { shaping: shaping.value } : {}) })
 
   const answer = shallowRef<RouteAnswer>()
   const by = ref<KnownBy>()

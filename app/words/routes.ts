@@ -1,5 +1,5 @@
 import type { Quantity } from '#core'
-import type { AtLimit, Breach, Lever, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
+import type { AtLimit, Breach, Grinding, Lever, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
 import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
@@ -10,6 +10,7 @@ export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
   gasket: { name: 'Another gasket', what: 'one of those on offer' },
   grind: { name: 'Grind even', what: 'small chambers up to the largest' },
   open: { name: 'Open chambers', what: 'to the number, or as planned at Shape' },
+  school: { name: 'Free the valves first', what: 'by each school, as set at Shape' },
   crown: { name: 'Cut the crowns', what: 'pockets, a dish, a dome trimmed' },
   face: { name: 'Cut the face', what: 'flat, each head by itself' },
   roll: { name: 'Roll the head', what: 'less off at the seats' },
@@ -29,7 +30,7 @@ export const WANTS_WORDS: Record<LeverWants, { says: string, station: string, le
   solder: { says: 'Measure the squish with solder', station: 'mockup', leaf: 'squish' }
 }
 
-export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'setUps'>, string> = {
+export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLine' | 'setUps'>, string> = {
   faceLeast: 'Off the face anyway', faceMost: 'Most off the face', deckMost: 'Most off the deck', spacerMost: 'Most under a barrel', groundMost: 'Most ground out of a chamber',
   past: 'Open past the number by', crownMost: 'Most out of a crown', rollMost: 'Most roll', squishLeast: 'Squish, running: minimum', squishMost: 'Squish, running: maximum', deckLeft: 'Head deck left, minimum', camRetard: 'Cam back, maximum',
   pushrod: 'Pushrod change, maximum', flange: 'Ports off at the flange, maximum', spread: 'Spread of ratio, maximum', hours: 'Hours, maximum', money: 'Money, maximum'
@@ -37,7 +38,7 @@ export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'setUps'>,
 
 /** A figure of a limit that can't be so, as a sentence; `at` is the field it is told beside. */
 export function sayLimitFault({ limit, kind, bound, given }: LimitFault, lengths: LengthUnit, at: keyof RouteLimits = limit): string {
-  const name = at === 'edges' || at === 'setUps' ? 'This' : LIMIT_WORDS[at]
+  const name = at === 'edges' || at === 'insideLine' || at === 'setUps' ? 'This' : LIMIT_WORDS[at]
   const dimension = limit in LIMIT_DIMENSIONS ? LIMIT_DIMENSIONS[limit as keyof typeof LIMIT_DIMENSIONS] : undefined
   const figure = (value: number) => dimension ? say(value, dimension, lengths) : digits(value, 0)
   if (kind === 'number') return `${name}: a number is needed.`
@@ -50,15 +51,17 @@ const mm = (value: number, lengths: LengthUnit) => say(value, 'length', lengths)
 const depthsOf = (depths: readonly number[], lengths: LengthUnit) => [...new Set(depths.map(d => mm(d, lengths)))].join(' and ')
 
 /** What chambers are ground to be. */
-const EVEN: Partial<Record<Route['way']['grinding'], string>> = { evenChambers: 'to even chambers', evenRatios: 'to even ratios' }
+const GROUND_TO: Record<Grinding, string> = {
+  none: '', planned: 'as planned at Shape', match: 'to match the need', pin: 'to the pin gauge', line: 'to the line', evenChambers: 'to even chambers', evenRatios: 'to even ratios', open: '', crown: ''
+}
 
 /** A stage as an order: what to do. */
 export function sayStage({ way }: Pick<Route, 'way'>, { work, operations, depths }: Stage, lengths: LengthUnit): string {
   const first = operations[0]!
   switch (work) {
     case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket`
-    case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up, ${EVEN[way.grinding] ?? 'even'}`
-    case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'}`
+    case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up, ${GROUND_TO[way.grinding]}`
+    case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'} ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`
     case 'deck': return first.kind === 'deckCut' && first.body.foot ? `Cut ${depthsOf(depths, lengths)} off the barrel’s foot` : `Cut ${depthsOf(depths, lengths)} off the deck`
     case 'spacer': return `Put ${depthsOf(depths, lengths)} under the barrel`
@@ -75,8 +78,8 @@ export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
   const [first] = stage.operations
   switch (stage.work) {
     case 'gasket': return `gasket ${first?.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''}`
-    case 'grind': return `grind ${EVEN[way.grinding] ?? 'even'}`
-    case 'open': return 'open'
+    case 'grind': return `grind ${GROUND_TO[way.grinding]}`
+    case 'open': return `open ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return 'crowns'
     case 'deck': return `deck ${depthsOf(stage.depths, lengths)}`
     case 'spacer': return `spacer ${depthsOf(stage.depths, lengths)}`
@@ -92,7 +95,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
   const deepest = (list: readonly number[]) => mm(Math.max(...list.map(Math.abs)), lengths)
   const parts = [
     ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
-    ...{ none: [], planned: ['the grinding planned at Shape'], evenChambers: ['grinding to even chambers'], evenRatios: ['grinding to even ratios'], open: ['opening the chambers'], crown: ['cutting the crowns'] }[way.grinding],
+    ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the deck`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
     ...way.seats ? ['a seat job'] : []
   ]
@@ -113,6 +116,7 @@ function nounOf({ kind, valve, clearance }: AtLimit): string {
     case 'deck': return 'what may come off the deck'
     case 'spacer': return 'what may go under a barrel'
     case 'ground': return 'what may be ground out'
+    case 'line': return 'the scribed line'
     case 'crown': return 'what may be cut out of a crown'
     case 'deckLeft': return 'the head’s deck'
     case 'cam': return 'the cam'
@@ -129,7 +133,7 @@ function figureOf(kind: AtLimit['kind'], value: number, lengths: LengthUnit): st
   switch (kind) {
     case 'ratio': case 'spread': return digits(value, 2)
     case 'cam': return say(value, 'angle', lengths, 1)
-    case 'ground': case 'crown': return say(value, 'volume')
+    case 'ground': case 'line': case 'crown': return say(value, 'volume')
     case 'hours': return `${digits(value, 1)} hours`
     case 'money': return digits(value, 0)
     default: return mm(value, lengths)
@@ -146,6 +150,7 @@ export function sayBreach(b: Breach, all: number, lengths: LengthUnit): string {
   if (b.kind === 'face' || b.kind === 'deck') return most(`take ${figureOf(b.kind, b.figure, lengths)} off the ${b.kind}`)
   if (b.kind === 'spacer') return most(`put ${figureOf(b.kind, b.figure, lengths)} under a barrel`)
   if (b.kind === 'ground') return most(`grind ${figureOf(b.kind, b.figure, lengths)} out${whom}`)
+  if (b.kind === 'line') return `grind ${figureOf(b.kind, b.figure, lengths)} out${whom}, where the walls have ${figureOf(b.kind, b.bound, lengths)} up to the scribed line`
   if (b.kind === 'crown') return most(`cut ${figureOf(b.kind, b.figure, lengths)} out of the crown${whom}`)
   if (b.kind === 'hours' || b.kind === 'money') return most(`cost ${figureOf(b.kind, b.figure, lengths)}`)
   if (b.kind === 'clearance') return `leave ${NEAR[b.clearance!].one}${whom} ${mm(b.figure, lengths)} from ${NEAR[b.clearance!].other}, where ${mm(b.bound, lengths)} is the minimum`
@@ -183,7 +188,7 @@ export const sayChance = (chance: number): string => chance > 0.995 ? 'over 99 %
 
 /** A route by its kinds of work alone: what its plan is called, whatever lengths the shop reads. */
 export const sayKinds = (route: Route): string => route.stages.map(({ work }) => ({
-  gasket: 'another gasket', grind: `grind ${EVEN[route.way.grinding] ?? 'even'}`, open: 'open the chambers', crown: 'cut the crowns', face: 'cut the face', roll: 'cut the face rolled', secondCut: '', deck: 'cut the deck', spacer: 'lift the barrel',
+  gasket: 'another gasket', grind: `grind ${GROUND_TO[route.way.grinding]}`, open: `open the chambers ${GROUND_TO[route.way.grinding]}`.trim(), crown: 'cut the crowns', face: 'cut the face', roll: 'cut the face rolled', secondCut: '', deck: 'cut the deck', spacer: 'lift the barrel',
   seats: 'recut the seats', dome: 'open the dome', pour: ''
 }[work])).join(', ')
 

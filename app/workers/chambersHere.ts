@@ -1,12 +1,16 @@
 import {
-  calibrated, calibratedLive, cutsTogether, openingArea, planOf, solveCut, volumeAboveCut, DomainError, type Calibration, type ChamberModel, type Chambers, type ChamberShape, type Plan, type SolidKit
+  calibrated, calibratedLive, ceilingField, cutsTogether, metalIn, mouthOn, openingArea, planOf, solveCut, volumeAboveCut, wallsOver, DomainError,
+  type Calibration, type ChamberModel, type Chambers, type ChamberShape, type Mesh, type Plan, type SolidKit, type Walls
 } from '#core'
+
+/** Between the places of a ceiling's field, mm. */
+const FIELD_STEP = 0.5
 
 /** How a chamber is known: by its drawing's lifted rings, which is quick, or by its solid. */
 export type KnownBy = 'rings' | 'solid'
 
 /** Chambers made and answered at once in the very thread that asks. */
-export interface ChambersHere extends Chambers {
+export interface ChambersHere extends Chambers, Walls {
   made: () => number
 }
 
@@ -16,7 +20,7 @@ export interface ChambersHere extends Chambers {
  * @param kit the solids package, loaded
  */
 export function chambersHere(kit: SolidKit, by: KnownBy): ChambersHere {
-  const known = new Map<string, ChamberShape>()
+  const known = new Map<string, ChamberShape & { mesh: Mesh }>()
   const plans = new Map<string, Plan>()
   function planFor(spec: ChamberModel['spec']): Plan {
     const { outline, pads, roof, draft, floorRadius } = spec
@@ -25,11 +29,11 @@ export function chambersHere(kit: SolidKit, by: KnownBy): ChambersHere {
     plans.set(name, plan)
     return plan
   }
-  function made({ spec, done }: ChamberModel, poured: number | undefined): ChamberShape {
+  function made({ spec, done }: ChamberModel, poured: number | undefined): ChamberShape & { mesh: Mesh } {
     const plan = planFor(spec)
     const { mesh, factor, volume }: Calibration = by === 'rings' ? calibratedLive(plan, spec, poured, done) : calibrated(kit, plan, spec, poured, done)
     return {
-      source: by, volume, factor, opening: openingArea(mesh, { ...done, depth: done.depth + 1e-6 }),
+      source: by, mesh, volume, factor, opening: openingArea(mesh, { ...done, depth: done.depth + 1e-6 }),
       above: (cut) => {
         const plane = cutsTogether([done, cut])
         return { volume: volumeAboveCut(mesh, plane), opening: openingArea(mesh, plane) }
@@ -44,15 +48,21 @@ export function chambersHere(kit: SolidKit, by: KnownBy): ChambersHere {
       }
     }
   }
+  function shape(model: ChamberModel, poured: number | undefined) {
+    const key = JSON.stringify([model.spec, model.done, poured])
+    const before = known.get(key)
+    if (before) return before
+    const fresh = made(model, poured)
+    known.set(key, fresh)
+    return fresh
+  }
   return {
     made: () => known.size,
-    shape: (model, poured) => {
-      const key = JSON.stringify([model.spec, model.done, poured])
-      const before = known.get(key)
-      if (before) return before
-      const shape = made(model, poured)
-      known.set(key, shape)
-      return shape
-    }
+    shape,
+    walls: (model, poured, open, lifts, look) => {
+      const { mesh } = shape(model, poured)
+      return wallsOver({ mesh, valves: model.spec.valves, done: model.done, mouth: mouthOn(mesh, model.done) }, open, lifts, look)
+    },
+    metal: (model, poured, reliefs) => metalIn(ceilingField(shape(model, poured).mesh, FIELD_STEP), model.spec.valves, reliefs, model.done)
   }
 }

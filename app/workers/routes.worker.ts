@@ -34,7 +34,8 @@ expose({
     newest = Math.max(newest, seq)
     const standing = replay(entries)
     if (!standing) return { kind: 'refused', argument: 'layout' }
-    const search = searchRoutes(standing, rules, await chambersBy('rings'), ask, await chambersBy(by))
+    const exact = await chambersBy(by)
+    const search = searchRoutes(standing, rules, await chambersBy('rings'), ask, exact, exact)
     try {
       for (;;) {
         const next = search.next()

@@ -1,6 +1,6 @@
 import {
-  DomainError, SpecError, calibrated, calibratedLive, ceilingField, curtainArea, cutsTogether, draftAt, flowArea, lifted, limitGaps, metalIn, mouthOn, openingArea, planOf,
-  sectionOf, shroudOnSolid, solidOn, solveCut, suspects, volumeAboveCut, type Below, type CeilingField, type ChamberValve, type Relief, type WallAt, type WallLimits,
+  DomainError, SpecError, calibrated, calibratedLive, ceilingField, cutsTogether, draftAt, lifted, metalIn, mouthOn, openingArea, planOf,
+  sectionOf, solidOn, solveCut, suspects, volumeAboveCut, wallsOver, type CeilingField, type Relief, type WallAt, type WallLook,
   type ChamberSpec, type Cut, type Point, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
 
@@ -32,7 +32,7 @@ export type PlanTold = { id: string } & ({ volume: number, opening: number } | {
 export interface DragAsk { key: string, spec: ChamberSpec, cut: Cut }
 
 /** Walls round one open valve at one lift, or all of them over many. */
-export interface WallsAsk { key: string, below: Below, needs: 'seat' | 'cylinder', valves: { open: number, lifts: number[] }[], limits: WallLimits }
+export interface WallsAsk extends WallLook { key: string, valves: { open: number, lifts: number[] }[] }
 export type ValveWalls = { open: number, walls: WallAt[] } | { open: number, refused: string }
 
 /** Metal to be taken off a chamber that was made solid. */
@@ -70,13 +70,6 @@ const MOST_KEPT = 64
 
 /** Between the places of a ceiling's field, mm. */
 const FIELD_STEP = 0.5
-
-/** What a valve passes at a lift by its seat and throat; a throat nobody stated is left out. */
-function needOf(valve: ChamberValve, lift: number): number {
-  const seat = { diameter: valve.diameter, seatWidth: valve.seatWidth, seatAngle: valve.seatAngle }
-  const { throat, stem } = valve
-  return throat !== undefined && stem !== undefined && throat > stem ? flowArea({ ...seat, throat, stem }, lift) : curtainArea(seat, lift)
-}
 
 /** Lets the messages that have come in meanwhile be read, so that an older question sees that it is stale. */
 function breathe(): Promise<void> {
@@ -195,11 +188,7 @@ export class SolidBench {
     const mouth = chamber.mouth ??= mouthOn(mesh, done)
     return valves.map(({ open, lifts }) => {
       try {
-        const walls = lifts.map((lift): WallAt => {
-          const found = shroudOnSolid({ mesh, valves: spec.valves, open, lift, below, face: done, mouth, need: needs === 'seat' ? needOf(spec.valves[open]!, lift) : undefined })
-          return { lift, shroud: found, limit: limitGaps(spec.valves, open, lift, limits, found) }
-        })
-        return { open, walls }
+        return { open, walls: wallsOver({ mesh, valves: spec.valves, done, mouth }, open, lifts, { below, needs, limits }) }
       } catch (error) {
         if (!(error instanceof DomainError)) throw error
         return { open, refused: error.argument }

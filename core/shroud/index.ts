@@ -6,3 +6,4 @@ export {
   SCHOOLS, arcsOf, inArc, limitGaps, nicked, pinBlocked, proposeWall, scribedLine, type Arc, type School, type WallAt, type WallLimits, type WallProposal
 } from './schools'
 export { meanShroud, shortOf, shroud, type LiftPlace, type Shroud, type ShroudCase } from './shroud'
+export { proposalOver, reliefOf, sweepLifts, wallsOver, type PinUse, type WallLook, type WallNeeds } from './walls'

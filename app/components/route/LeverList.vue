@@ -10,7 +10,7 @@ import { LEVER_WORDS, LIMIT_WORDS, WANTS_WORDS, sayLimitFault } from '~/words/ro
 const props = defineProps<{ routes: ReturnType<typeof useRoutes> }>()
 const build = useBuild()
 const device = useDevice()
-type Name = Exclude<keyof RouteLimits, 'edges' | 'setUps'>
+type Name = Exclude<keyof RouteLimits, 'edges' | 'insideLine' | 'setUps'>
 /** In the order they are met; `free` may be no limit at all. */
 const FIELDS: { name: Name, lever?: Lever, free?: boolean }[] = [
   { name: 'faceLeast', lever: 'face' }, { name: 'faceMost', lever: 'face' }, { name: 'rollMost', lever: 'roll' }, { name: 'deckMost', lever: 'deck' }, { name: 'spacerMost', lever: 'spacer' }, { name: 'groundMost', lever: 'grind' },
@@ -51,6 +51,7 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
     <BenchFold title="How far">
       <div class="limits">
         <BenchSelect v-model="edges" label="At the valves" :items="EDGE_WORDS" />
+        <BenchCheck v-if="routes.drawn.value" :model-value="routes.limits.value?.insideLine ?? true" @update:model-value="routes.limit('insideLine', $event)">Grind inside the scribed line</BenchCheck>
         <BenchSelect v-model="setUps" label="Cuts of a face" :items="[['1', 'One set-up'], ['2', 'Two, with a pour between']]" />
         <div v-for="f in fields" :key="f.name" class="limit">
           <FigureField v-if="dimensionOf(f.name)" :field="key(f.name)" :label="LIMIT_WORDS[f.name]" :dimension="dimensionOf(f.name)!" :part="asSet(routes.limits.value?.[f.name])" :empty-text="f.free ? 'no limit' : ''" :commit="set(f.name)" />

@@ -1,4 +1,4 @@
-import { liftProfile, meanOverLift, mirroredReliefs, reliefLesson, reliefPrediction, type Relief, type WallAt } from '#core'
+import { liftProfile, meanOverLift, mirroredReliefs, reliefLesson, reliefPrediction, sweepLifts, type Relief, type WallAt } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { v5 as uuidv5 } from 'uuid'
 import type { ShapeSetupOf } from './useShapeSetup'
@@ -64,7 +64,7 @@ export function useDeveloped({ setup, spec, ask, reliefs, turned, valve, lift, m
   }, { immediate: true })
 
   /** Lifts over which the walls are judged: fifteen, up to the highest. */
-  const lifts = computed(() => Array.from({ length: 15 }, (_, i) => Math.max(0.2, mostLift.value * (i + 1) / 15)))
+  const lifts = computed(() => sweepLifts(mostLift.value))
   const sweep = shallowRef<{ of: string, before: ValveWalls[], after: ValveWalls[] }>()
   const sweepOf = computed(() => JSON.stringify([facts.value?.key, developed.value?.name, setup.value.needs, limits.value, below.value, lifts.value]))
   watch(sweepOf, async (of) => {

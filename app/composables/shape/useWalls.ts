@@ -1,4 +1,4 @@
-import { RELIEF_PLACES, SCHOOLS, cutterRelief, hotSpots, keptRadii, mouthOf, nicked, proposeWall, pulledWall, shortOf, underSeat, type Cutter, type Relief, type School, type WallProposal } from '#core'
+import { RELIEF_PLACES, SCHOOLS, cutterRelief, hotSpots, mouthOf, nicked, proposalOver, pulledWall, reliefOf, shortOf, underSeat, type Cutter, type Relief, type School, type WallProposal } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { onHand, type DevelopedOf } from './useDeveloped'
 import type { ShapeSetupOf, Step } from './useShapeSetup'
@@ -12,10 +12,7 @@ export function useWalls(
   /** What the school proposes for a valve, over the lifts it looks at. */
   function propose(open: number, school = setup.value.school): WallProposal | undefined {
     const one = spec.value?.valves[open]
-    const all = wallsOf(sweep.value?.after, open)
-    if (!one || all.length === 0) return undefined
-    const walls = school === 'pin' ? all.filter(w => Math.abs(w.lift - lift.value) <= mostLift.value / 30 + 1e-9).slice(0, 1) : all
-    return proposeWall(school, one.diameter / 2, walls.length ? walls : all.slice(-1), school === 'pin' ? setup.value.pin : undefined)
+    return one && proposalOver(school, one.diameter / 2, wallsOf(sweep.value?.after, open), { diameter: setup.value.pin, lift: lift.value, most: mostLift.value })
   }
   const proposal = computed(() => propose(valve.value))
   /** Valves of the kind that is looked at: what is taken, is taken at all of them. */
@@ -23,7 +20,7 @@ export function useWalls(
   const onMaster = (relief: Relief): Relief => onHand([relief], turned.value)[0]!
   const metalOf = (school: School) => others.value.flatMap((open) => {
     const proposed = propose(open, school)
-    return proposed ? [{ open, proposed, relief: onMaster({ valve: open, radii: keptRadii(proposed.radii), below: underSeat(spec.value!.valves[open]!), line: line.value }) }] : []
+    return proposed ? [{ open, proposed, relief: onMaster(reliefOf(open, spec.value!.valves[open]!, proposed, line.value)) }] : []
   })
   const takeProposal = (words: string) => addStep(words, metalOf(setup.value.school).map(m => m.relief))
   /** cc that taking the proposal would add, as soon as it is known. */

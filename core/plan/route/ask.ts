@@ -1,10 +1,13 @@
 import { NOW, type Dimension, type EntryOf, type Quantity } from '../../ledger'
 import { windowFor, type ShopRules } from '../../shop'
+import type { Shaping } from '../shaping'
 import { knownQuantity, modelOf, quantityOf, rodMaterialOf, statedQuantity, type Replay } from '../../standing'
 
 /** What a builder can turn to come to a target. */
-export const LEVERS = ['gasket', 'grind', 'open', 'crown', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
+export const LEVERS = ['gasket', 'grind', 'open', 'school', 'crown', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
 export type Lever = (typeof LEVERS)[number]
+/** Levers that nobody turns to first: off until a builder says so. */
+export const OFF_AT_FIRST: readonly Lever[] = ['school']
 
 /** How far a cut may go at the valves: no edge touched, an arc of a top cut lost, a seat too where a seat job follows. */
 export const EDGES = ['never', 'topCut', 'seatJob'] as const
@@ -26,6 +29,8 @@ export interface RouteLimits {
   /** How far a head may be rolled. */
   rollMost: number
   edges: Edges
+  /** Grinding that nobody has drawn takes no more than the walls by the valves have up to the scribed line. */
+  insideLine: boolean
   /** Cuts of one face at the machinist: with a second one the chamber is poured in between. */
   setUps: 1 | 2
   squishLeast?: number
@@ -50,7 +55,7 @@ export const LIMIT_DIMENSIONS = {
 export interface LimitFault { limit: keyof RouteLimits, given: unknown, kind: 'number' | 'below' | 'above' | 'crossed', bound?: number }
 
 /** What a limit may be at all. */
-const BOUNDS: Record<Exclude<keyof RouteLimits, 'edges'>, [low: number, high: number]> = {
+const BOUNDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLine'>, [low: number, high: number]> = {
   faceLeast: [0, 5], faceMost: [0, 5], deckMost: [0, 5], spacerMost: [0, 5], groundMost: [0, 100], past: [0, 50], crownMost: [0, 60], rollMost: [0, 10], setUps: [1, 2],
   squishLeast: [0, 8], squishMost: [0, 8], deckLeft: [0, 50], camRetard: [0, 30], pushrod: [0, 20], flange: [0, 20], spread: [0, 5], hours: [0, 10_000], money: [0, 10_000_000]
 }
@@ -88,7 +93,7 @@ export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits 
   const window = bore !== undefined && revs !== undefined ? windowFor(rules, { rod: rodMaterialOf(standing, first!) ?? 'steel', bore, revs }) : undefined
   const left = of('leastDeckThickness')
   return {
-    faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', setUps: 2,
+    faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', insideLine: true, setUps: 2,
     ...(window ? { squishLeast: window.least, squishMost: window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
   }
 }
@@ -123,7 +128,7 @@ export function leversOf(standing: Replay): LeverState[] {
   const has = (lever: Lever, wants?: LeverWants | false): LeverState => ({ lever, ...(wants ? { wants } : {}) })
   return [
     ...blind ? [] : [has('gasket', offersOf(standing).length === 0 && 'offer')],
-    ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), has('face'), has('roll', !drawn && 'drawing')],
+    ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), has('school', !drawn && 'drawing'), has('face'), has('roll', !drawn && 'drawing')],
     ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
     // A turned head has its one order of work, whatever else could be moved.
     ...turned ? [] : [has('crown'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...barrels ? [has('spacer')] : []],
@@ -131,5 +136,5 @@ export function leversOf(standing: Replay): LeverState[] {
   ]
 }
 
-/** What is asked of a search. */
-export interface RouteAsk { levers: readonly Lever[], limits: RouteLimits }
+/** What is asked of a search; `shaping`: how the schools are used at Shape. */
+export interface RouteAsk { levers: readonly Lever[], limits: RouteLimits, shaping?: Shaping }

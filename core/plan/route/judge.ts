@@ -7,7 +7,7 @@ import type { RouteLimits } from './ask'
 import type { Bill, Figures, Way } from './way'
 
 /** What a limit is about. `edge`: a seat's or top cut's; `ratio`: the target's band. */
-export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'ground' | 'crown' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
+export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'ground' | 'line' | 'crown' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
 
 /** A limit, by how much a route is past it or what it leaves: `figure` as it comes out, `bound` what it may be. */
 export interface AtLimit { kind: LimitKind, figure: number, bound: number, cylinders: number[], valve?: Valve, clearance?: ClearanceName }
@@ -18,7 +18,7 @@ export interface Breach extends AtLimit { grains: number }
 /** What a step past a limit is counted in: mm, degrees, cc, ratio; hours and money as a share. */
 const GRAIN = { mm: 0.05, degrees: 1, cc: 0.1, ratio: 0.02, share: 0.1 } as const
 const GRAIN_OF: Record<LimitKind, keyof typeof GRAIN> = {
-  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', ground: 'cc', crown: 'cc', deckLeft: 'mm', cam: 'degrees',
+  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', ground: 'cc', line: 'cc', crown: 'cc', deckLeft: 'mm', cam: 'degrees',
   pushrod: 'mm', flange: 'mm', spread: 'ratio', hours: 'share', money: 'share'
 }
 /** Figures are set and read to a hundredth of a mm: what is past a limit by less is at it. */
@@ -63,8 +63,11 @@ export function readingOf(standing: Replay, rules: ShopRules, c: CylinderAsIf): 
 /** Whether an edge may be cut by a way: an arc of a top cut, or of a seat that is cut anew afterwards. */
 const mayGo = (kind: 'seat' | 'topCut', { edges }: RouteLimits, seatsFollow: boolean) => kind === 'topCut' ? edges !== 'never' : edges === 'seatJob' && seatsFollow
 
+/** What is to be kept: the target's band, the limits, and how many cc each drawn chamber has up to the scribed line. */
+export interface Kept { band: TargetBand, limits: RouteLimits, toLine?: ReadonlyMap<number, number> }
+
 /** Everything that is to be kept, with what a way leaves of it: `room` below 0 is past it. */
-export function atLimits(way: Way, limits: RouteLimits, band: TargetBand, readings: readonly Reading[], figures: Figures, bill: Bill): (AtLimit & { room: number })[] {
+export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: readonly Reading[], figures: Figures, bill: Bill): (AtLimit & { room: number })[] {
   const list: (AtLimit & { room: number })[] = []
   const add = (kind: LimitKind, cylinders: number[], figure: number, bound: number, side: 'least' | 'most', more: Partial<AtLimit> = {}) =>
     list.push({ kind, cylinders, figure, bound, room: side === 'least' ? figure - bound : bound - figure, ...more })
@@ -83,6 +86,8 @@ export function atLimits(way: Way, limits: RouteLimits, band: TargetBand, readin
     if (flange !== undefined && limits.flange !== undefined) add('flange', mine, flange, limits.flange, 'most')
     const ground = figures.ground.get(cylinder)
     if (ground !== undefined) add(way.grinding === 'crown' ? 'crown' : 'ground', mine, ground, way.grinding === 'crown' ? limits.crownMost : limits.groundMost, 'most')
+    const line = toLine?.get(cylinder)
+    if (ground !== undefined && line !== undefined && way.grinding !== 'crown' && !figures.shaped) add('line', mine, ground, line, 'most')
   }
   const [face, deck] = [Math.max(0, ...figures.faces), Math.max(0, ...figures.decks)]
   if (face > 0) add('face', [], face, limits.faceMost, 'most')

@@ -2,12 +2,11 @@ import { DEFAULT_U, carry, linear, type Sourced } from '../../estimate'
 import { clearanceForRatio } from '../../engine'
 import { cylindersOf, kindRule, type OperationEntry, type Quantity } from '../../ledger'
 import type { ShopRules, Work } from '../../shop'
-import type { Replay, TargetBand } from '../../standing'
+import type { Replay } from '../../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
-import type { RouteLimits } from './ask'
 import { chanceOfAll, safeFirstCut, worthMeasuring, type Draws } from './chance'
-import { atLimits, breachesOf, heldBy, readingOf, spreadOf, type AtLimit, type Breach, type Reading } from './judge'
+import { atLimits, breachesOf, heldBy, readingOf, spreadOf, type AtLimit, type Breach, type Kept, type Reading } from './judge'
 import { hundredth, offTarget } from './solve'
 import { WORTH_CUTTING, billOf, stepsOf, type Bill, type Figures, type Step, type Way } from './way'
 
@@ -52,7 +51,7 @@ const NEAR_SEAT = 0.5
 export const PAST_AT_MOST = 0.05
 
 /** All that a route is worked out with. */
-export interface Bench { standing: Replay, rules: ShopRules, chambers: Chambers, limits: RouteLimits, band: TargetBand, draws: Draws }
+export interface Bench extends Kept { standing: Replay, rules: ShopRules, chambers: Chambers, draws: Draws }
 
 /** A face cut no deeper than its head's first, and none where no first cut is safe; other work as it is. */
 function shallower(op: Tried, first: readonly number[]): Tried[] {
@@ -78,11 +77,11 @@ export function routeOf(bench: Bench, way: Way, figures: Figures, held: boolean[
 
 /** Steps that were settled, as a route: what each leaves, what it costs, how sure it is, what holds it. */
 export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], after: AsIf): Route | undefined {
-  const { standing, rules, chambers, limits, band } = bench
+  const { standing, rules, chambers, band } = bench
   const readings = after.cylinders.flatMap(c => readingOf(standing, rules, c) ?? [])
   if (readings.length < standing.layout.cylinders.length) return undefined
   const bill = billOf(standing, rules, way, steps)
-  const all = atLimits(way, limits, band, readings, exact, bill)
+  const all = atLimits(way, bench, readings, exact, bill)
   const ratios = after.cylinders.map(c => sureness(bench, way, c))
   const bands = ratios.map(() => band)
   const stages = steps.map(({ work, operations }, i): Stage => {

@@ -21,7 +21,7 @@ function looker(standing: Replay, limits: RouteLimits) {
     const solved = solveWay(standing, way, columns, limits)
     if (!solved) return 0
     const bill = billOf(standing, STARTING_RULES, way, stepsOf(standing, way, solved.figures))
-    return breachesOf(atLimits(way, limits, band, solved.readings, solved.figures, bill)).length
+    return breachesOf(atLimits(way, { limits, band }, solved.readings, solved.figures, bill)).length
   }
 }
 const limits = { ...startingLimits(six, STARTING_RULES), squishMost: undefined }

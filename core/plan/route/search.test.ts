@@ -5,12 +5,12 @@ import { anyLedger } from '../../../tests/support/anyEntry'
 import { all, burette, head, mm, oneCylinder } from '../../../tests/support/ledgerBench'
 import { solidChambers } from '../../../tests/support/solidChambers'
 import { RUNS } from '../../../tests/support/soak'
-import { NO_SOLIDS, STARTING_RULES, asIf, compressionRatio, cylinderVolume, replay, targetBand, type Chambers, type Entry, type Replay } from '../..'
+import { NO_SOLIDS, STARTING_RULES, STARTING_SHAPING, asIf, compressionRatio, cylinderVolume, replay, schoolWork, targetBand, type Chambers, type Entry, type Replay, type Walls } from '../..'
 import { bestOf, drained, drawsOf, leversOf, searchRoutes, startingLimits, type Found, type Lever, type Route, type RouteAnswer, type RouteLimits } from '.'
 import { routeOf } from './route'
 import { takenWork } from './taken'
 
-let solids: Chambers
+let solids: Chambers & Walls
 beforeAll(async () => {
   solids = await solidChambers('rings')
 })
@@ -80,6 +80,58 @@ describe('the launch engine', () => {
           if (!('squishMost' in limits)) expect(squish.running!.gap.estimate.value).toBeLessThan(1.11)
         }
       }
+    }
+  })
+})
+
+describe('the schools of Shape as ways', () => {
+  const withWalls = (r: Replay, on: Lever[], walls: Walls | undefined, limits: Partial<RouteLimits> = {}): Found => {
+    const answer = drained(searchRoutes(r, STARTING_RULES, solids, { levers: on, limits: { ...startingLimits(r, STARTING_RULES), ...limits } }, solids, walls))
+    if (answer === 'notReady' || answer.kind !== 'routes') throw new Error('no routes')
+    return answer
+  }
+  it('on the launch engine each school gives up room for the valves and is paid back by the thinner gasket and the face', () => {
+    const r = replay(build('Brackwater 34'))!
+    const { routes } = withWalls(r, ['gasket', 'grind', 'school', 'face'], solids, { squishMost: undefined, edges: 'seatJob' })
+    const work = schoolWork(r, solids, 'pin', STARTING_SHAPING)
+    if (work === 'notReady') throw new Error(work)
+    const [route, even] = (['pin', 'evenChambers'] as const).map(g => routes.find(x => x.way.grinding === g && x.way.down === 'face' && x.way.gasket)!)
+    const [first] = route!.stages
+    expect(first!.operations.map(op => op.scope)).toEqual(r.layout.cylinders.map(cylinder => ({ level: 'cylinder', cylinder })))
+    const pockets = takenWork(r, route!).work.filter(op => op.kind === 'relief')
+    expect(pockets.map(op => op.body.reliefs)).toEqual(work.map(op => op.body.reliefs))
+    // Ground on by hand until all hold what the largest then holds.
+    const holds = first!.cylinders.map(c => c.chamber!)
+    expect(Math.max(...holds) - Math.min(...holds)).toBeLessThan(0.02)
+    // What the school takes the face pays back: so much deeper than evened alone, over a mouth that it has opened.
+    const deeper = route!.figures.faces[0]! - even!.figures.faces[0]!
+    const mean = work.reduce((sum, op) => sum + op.body.added.value, 0) / work.length
+    const perMm = r.perMm.get(1)!.estimate.value
+    expect(deeper).toBeGreaterThan(0.8 * mean / perMm)
+    expect(deeper).toBeLessThan(1.1 * mean / perMm)
+    // All there is up to the line is more than a face could pay back above the seats.
+    expect(routes.some(x => x.way.grinding === 'line')).toBe(false)
+  })
+  it('a machinist with two set-ups rolls first and cuts flat to the pour', () => {
+    const r = replay(build('Brackwater 34'))!
+    const { routes } = withWalls(r, ['grind', 'face', 'roll'], undefined, { squishMost: undefined, rollMost: 4 })
+    const roll = routes.find(x => x.way.down === 'roll' && x.way.setUps === 2)!
+    const [first] = roll.begins.filter(op => op.kind === 'faceCut')
+    expect(first!.body).toMatchObject({ slopeY: roll.figures.slope, depth: { value: roll.firstCuts[0] } })
+    // Done and poured as it was told, what is left is flat, and the rest of the depth.
+    const after = asIf(r, roll.begins, solids)
+    const rest = asIf(r, [...roll.begins, { kind: 'faceCut', scope: { level: 'head', head: 1 }, body: { state: 'planned', depth: mm(roll.figures.faces[0]! - roll.firstCuts[0]!) } }], solids)
+    expect(after.cylinders[0]!.state.ratio!.estimate.value).toBeLessThan(9.9)
+    for (const [i, { state }] of rest.cylinders.entries()) expect(state.ratio!.estimate.value).toBeCloseTo(roll.cylinders[i]!.ratio, 1)
+  })
+  it('grinding that nobody has drawn stays inside the scribed line, unless that is let go', () => {
+    const r = replay(build('Brackwater 34'))!
+    const short: Walls = { walls: solids.walls, metal: () => 0.12 }
+    const at = withWalls(r, ['gasket', 'grind', 'face'], short, { squishMost: undefined })
+    expect(at.routes.filter(x => x.way.grinding !== 'none')).toEqual([])
+    expect(at.missing.flatMap(m => m.breaches).find(b => b.kind === 'line')).toMatchObject({ bound: expect.closeTo(0.12, 2) })
+    for (const [walls, limits] of [[short, { insideLine: false }], [solids, {}]] as const) {
+      expect(withWalls(r, ['gasket', 'grind', 'face'], walls, { squishMost: undefined, ...limits }).routes.some(x => x.way.grinding === 'evenChambers')).toBe(true)
     }
   })
 })

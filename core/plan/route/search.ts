@@ -2,8 +2,9 @@ import type { Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
 import { targetBand, type Replay } from '../../standing'
 import { asEntered, asIf, shapeOf, type Tried } from '../asIf'
-import { NO_SOLIDS, type Chambers } from '../chambers'
+import { NO_SOLIDS, type Chambers, type NotReady } from '../chambers'
 import { evenPlan } from '../evenUp'
+import { STARTING_SHAPING, schoolWork, type Walls } from '../shaping'
 import { turnedPlan } from '../turned'
 import { limitFaults, offersOf, type LimitFault, type RouteAsk, type RouteLimits } from './ask'
 import { chanceOfAll, drawsOf } from './chance'
@@ -12,7 +13,7 @@ import { atLimits, breachesOf, nearer, spreadOf, type Breach, type Reading } fro
 import { rolled } from './rolled'
 import { dressed, routeOf, type Bench, type Route } from './route'
 import { solveWay, type Aim, type Solved } from './solve'
-import { GRINDINGS, billOf, plannedAtShape, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
+import { GRINDINGS, GRINDING_SCHOOLS, billOf, bySchool, plannedAtShape, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
 
 /** A way that is missing from the answer: where it ends, and what it breaks, what can't be put back first. */
 export interface Missing { way: Way, faces: number[], decks: number[], ratios: number[], breaches: Breach[] }
@@ -47,16 +48,50 @@ const NOT_SUNK = { intake: 0, exhaust: 0 }
 /** Of these the cc are solved with the cuts; of the others they are given. */
 const SOLVED: readonly Grinding[] = ['open', 'crown']
 
-function grindingsOf(standing: Replay, levers: RouteAsk['levers']): [Grinding, Map<number, number>][] {
+const addedBy = (work: (Tried & { kind: 'relief' })[]) => new Map(work.flatMap(({ scope, body }) => scope.level === 'cylinder' ? [[scope.cylinder, body.added.value] as const] : []))
+
+/** Drawn grinding that goes on in every chamber until it holds what the largest of its head then holds. */
+function evened(standing: Replay, work: readonly (Tried & { kind: 'relief' })[]): (Tried & { kind: 'relief' })[] {
+  const then = work.map(({ scope, body }) => {
+    const state = standing.asIs.find(s => scope.level === 'cylinder' && s.cylinder === scope.cylinder)
+    return { head: state?.head, holds: (state?.parts.chamber?.estimate.value ?? 0) + body.added.value }
+  })
+  return work.map((op, i) => {
+    const most = Math.max(...then.filter(t => t.head === then[i]!.head).map(t => t.holds))
+    return { ...op, body: { ...op.body, added: cc(op.body.added.value + most - then[i]!.holds) } }
+  })
+}
+
+/** How many cc each drawn chamber has up to the scribed line, where grinding is asked for that nobody has drawn. */
+function toLineOf(standing: Replay, { levers, limits, shaping = STARTING_SHAPING }: RouteAsk, walls: Walls | undefined): Map<number, number> | NotReady | undefined {
+  if (!walls || !limits.insideLine || !(levers.includes('grind') || levers.includes('open'))) return undefined
+  const work = schoolWork(standing, walls, 'line', shaping)
+  return work === 'notReady' ? work : addedBy(work)
+}
+
+/** A grinding that is given before any cut: cc by cylinder, or drawn as a school has it. */
+interface Given { grinding: Grinding, ground: Map<number, number>, shaped?: Tried[] }
+
+function grindingsOf(standing: Replay, { levers, shaping = STARTING_SHAPING }: RouteAsk, walls: Walls | undefined): Given[] | 'notReady' {
   const even = (by: 'chamber' | 'clearance') => new Map(standing.layout.heads.flatMap((_, i) => evenPlan(standing, i + 1, by, [], NO_SOLIDS)?.cylinders ?? []).map(c => [c.cylinder, c.gain.value] as const))
-  const known: Partial<Record<Grinding, Map<number, number>>> = {
-    none: new Map(),
-    ...levers.includes('grind') ? { evenChambers: even('chamber'), evenRatios: even('clearance') } : {},
-    ...levers.includes('open') ? { open: new Map<number, number>() } : {},
-    ...levers.includes('crown') ? { crown: new Map<number, number>() } : {},
-    ...levers.includes('open') && plannedAtShape(standing).length > 0 ? { planned: new Map<number, number>() } : {}
+  const known: Partial<Record<Grinding, Omit<Given, 'grinding'>>> = {
+    none: { ground: new Map() },
+    ...levers.includes('grind') ? { evenChambers: { ground: even('chamber') }, evenRatios: { ground: even('clearance') } } : {},
+    ...levers.includes('open') ? { open: { ground: new Map() } } : {},
+    ...levers.includes('crown') ? { crown: { ground: new Map() } } : {},
+    ...levers.includes('open') && plannedAtShape(standing).length > 0 ? { planned: { ground: new Map() } } : {}
   }
-  return GRINDINGS.flatMap((g): [Grinding, Map<number, number>][] => known[g] && (known[g].size === 0 || [...known[g].values()].some(cc => cc >= 0.05)) ? [[g, known[g]]] : [])
+  for (const school of levers.includes('school') && walls ? GRINDING_SCHOOLS : []) {
+    const shaped = schoolWork(standing, walls!, school, shaping)
+    if (shaped === 'notReady') return shaped
+    if (shaped.length === 0) continue
+    const work = levers.includes('grind') ? evened(standing, shaped) : shaped
+    known[school] = { shaped: work, ground: addedBy(work) }
+  }
+  return GRINDINGS.flatMap((grinding): Given[] => {
+    const given = known[grinding]
+    return given && (given.ground.size === 0 || [...given.ground.values()].some(cc => cc >= 0.05)) ? [{ grinding, ...given }] : []
+  })
 }
 
 function downsOf(levers: RouteAsk['levers']): Down[] {
@@ -68,31 +103,37 @@ function downsOf(levers: RouteAsk['levers']): Down[] {
 /** `opened`: cc ground for the sake of breathing, which a way without it does not offer; `whole`: what a way that stops short would come to. */
 interface Candidate extends Solved { way: Way, bill: Bill, breaches: Breach[], chance: number, spread: number, opened: number, whole?: Solved & { breaches: Breach[] } }
 
-/** What a search sets out from: each gasket and grinding as columns to cut from. */
-function* grounds(bench: Bench, { levers }: RouteAsk): Generator<Progress, { gasket?: string, grinding: Grinding, ground: Map<number, number>, columns: Column[] }[] | undefined> {
+/** A gasket and a grinding as columns to cut from. */
+interface Ground extends Given { gasket?: string, columns: Column[] }
+
+/** What a search sets out from. */
+function* grounds(bench: Bench, ask: RouteAsk, walls: Walls | undefined): Generator<Progress, Ground[] | undefined> {
   const { standing, rules, chambers, limits } = bench
+  const { levers } = ask
   const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
-  const grindings = grindingsOf(standing, levers)
-  const list = []
+  const grindings = grindingsOf(standing, ask, walls)
+  if (grindings === 'notReady') return undefined
+  const list: Ground[] = []
   let asIs: Map<number, TakenTable> | undefined
   const cuts = levers.includes('face') || limits.faceLeast > 0
-  for (const [at, [grinding, ground]] of grindings.entries()) {
-    const before = (gasket?: string) => stepsOf(standing, { gasket, grinding, down: 'none', seats: false, setUps: 1 }, bare(standing, ground)).flatMap(s => s.operations)
+  for (const [at, given] of grindings.entries()) {
+    const { grinding } = given
+    const before = (gasket?: string) => stepsOf(standing, { gasket, grinding, down: 'none', seats: false, setUps: 1 }, { ...bare(standing), ...given }).flatMap(s => s.operations)
     // A chamber whose cc are still to be solved is tabulated as it is.
     const tables: Map<number, TakenTable> | undefined = SOLVED.includes(grinding) ? asIs : takenTables(standing, before(), chambers, cuts ? limits.faceMost + 0.5 : 0)
     if (!tables) return undefined
     asIs ??= tables
     for (const gasket of gaskets) {
       const columns = columnsOf(standing, rules, before(gasket), chambers, tables)
-      if (columns) list.push({ gasket, grinding, ground, columns })
+      if (columns) list.push({ ...given, gasket, columns })
     }
     yield { done: at + 1, all: 2 * grindings.length }
   }
   return list
 }
 
-const bare = (standing: Replay, ground: ReadonlyMap<number, number>): Figures =>
-  ({ faces: standing.layout.heads.map(() => 0), decks: standing.layout.banks.map(() => 0), slope: 0, ground, sunk: NOT_SUNK })
+const bare = (standing: Replay): Figures =>
+  ({ faces: standing.layout.heads.map(() => 0), decks: standing.layout.banks.map(() => 0), slope: 0, ground: new Map(), sunk: NOT_SUNK })
 
 type Compared = Pick<Candidate, 'chance' | 'spread' | 'bill' | 'opened'>
 
@@ -104,7 +145,7 @@ export function beats(a: Compared, b: Compared): boolean {
   return x.every((v, i) => v <= y[i]! + GRAINS[i]! / 2) && x.some((v, i) => v < y[i]! - GRAINS[i]!)
 }
 
-const openedBy = ({ grinding }: Way, { lasting }: Bill, { past }: RouteLimits) => grinding === 'planned' ? lasting : grinding === 'open' ? past : 0
+const openedBy = ({ grinding }: Way, { lasting }: Bill, { past }: RouteLimits) => grinding === 'planned' || bySchool(grinding) ? lasting : grinding === 'open' ? past : 0
 const compared = ({ limits }: Bench) => (r: Route): Compared => ({ chance: r.chance, spread: r.spread, bill: r, opened: openedBy(r.way, r, limits) })
 
 /**
@@ -114,12 +155,13 @@ const compared = ({ limits }: Bench) => (r: Route): Compared => ({ chance: r.cha
  * @param ask the levers and the limits, see {@link startingLimits}
  * @param chambers answers for the shape of drawn chambers, at once
  * @param exact answers for those of the routes that are shown; the same if not given
+ * @param walls answers for the walls of drawn chambers: without it no school is asked, and no line limits undrawn grinding
  * @returns in steps, so that whoever drives it can stop: see {@link RouteAnswer}
  * Source: every combination of gasket, grinding, what is cut and how often; each depth solved, not sampled ({@link solveWay});
  *   a way is kept if no other beats it on all of chance, spread, metal, lasting metal, hours and money.
  * @example drained(searchRoutes(standing, STARTING_RULES, chambers, ask)).routes[0].chance // 0.94
  */
-export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Chambers, ask: RouteAsk, exact = chambers): Generator<Progress, RouteAnswer | 'notReady'> {
+export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Chambers, ask: RouteAsk, exact = chambers, walls?: Walls): Generator<Progress, RouteAnswer | 'notReady'> {
   const band = targetBand(standing.target)
   if (!band) return { kind: 'noTarget' }
   const faults = limitFaults(ask.limits)
@@ -128,9 +170,11 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   if (unknown.length > 0) return { kind: 'noRatio', cylinders: unknown }
   const inside = standing.asIs.every(({ ratio }) => ratio!.estimate.value >= band.low && ratio!.estimate.value <= band.high)
   if (inside && ask.limits.faceLeast === 0 && plannedAtShape(standing).length === 0) return { kind: 'onTarget' }
-  const bench: Bench = { standing, rules, chambers: exact, limits: ask.limits, band, draws: drawsOf(SEED, DRAWS) }
+  const toLine = toLineOf(standing, ask, walls)
+  if (toLine === 'notReady') return toLine
+  const bench: Bench = { standing, rules, chambers: exact, limits: ask.limits, band, draws: drawsOf(SEED, DRAWS), ...(toLine ? { toLine } : {}) }
   if (standing.layout.engine?.head === 'turned') return turnedRoutes(bench, ask)
-  const ground = yield* grounds({ ...bench, chambers }, ask)
+  const ground = yield* grounds({ ...bench, chambers }, ask, walls)
   if (!ground) return 'notReady'
   const candidates = [...looked(bench, ask, ground)]
   const kept = candidates.filter(c => c.breaches.length === 0 && c.way.down !== 'roll')
@@ -168,18 +212,18 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
 const exactly = (bench: Bench, { way, figures, held }: Candidate) => routeOf(bench, way, figures, held)
 
 /** Every way that the levers leave, solved and judged. */
-function* looked(bench: Bench, { levers }: RouteAsk, ground: NonNullable<ReturnType<typeof grounds> extends Generator<Progress, infer R> ? R : never>): Generator<Candidate> {
-  const { standing, rules, limits, band } = bench
+function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]): Generator<Candidate> {
+  const { standing, rules, limits } = bench
   const setUps: (1 | 2)[] = limits.setUps === 2 ? [1, 2] : [1]
-  for (const { gasket, grinding, ground: cc, columns } of ground) {
+  for (const { gasket, grinding, ground: cc, shaped, columns } of ground) {
     for (const down of downsOf(levers)) {
       for (const seats of levers.includes('seats') && limits.edges === 'seatJob' && down === 'face' ? [false, true] : [false]) {
         const solve = (aim: Aim) => solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
         const judged = (way: Way, of: Solved) => {
-          const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc }
+          const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc, ...(shaped ? { shaped } : {}) }
           const bill = billOf(standing, rules, way, stepsOf(standing, way, figures))
-          return { way, figures, readings: of.readings, held: of.held, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, limits, band, of.readings, figures, bill)) }
+          return { way, figures, readings: of.readings, held: of.held, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, bench, of.readings, figures, bill)) }
         }
         for (const times of down === 'none' || down === 'deck' || down === 'spacer' ? setUps.slice(0, 1) : setUps) {
           const way: Way = { ...gasket ? { gasket } : {}, grinding, down, seats, setUps: times }
@@ -198,7 +242,7 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: NonNullable<ReturnT
   }
 }
 
-function sourced({ way, figures, readings }: Candidate, ground: { gasket?: string, grinding: Grinding, columns: Column[] }[]): Sourced[] {
+function sourced({ way, figures, readings }: Candidate, ground: readonly Ground[]): Sourced[] {
   const columns = ground.find(g => g.gasket === way.gasket && g.grinding === way.grinding)!.columns
   return readings.map(({ cylinder, ratio }) => {
     const column = columns.find(c => c.cylinder === cylinder)!
@@ -229,12 +273,12 @@ function turnedRoutes(bench: Bench, { levers }: RouteAsk): RouteAnswer {
   const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
   const all = (levers.includes('dome') ? gaskets : []).flatMap((gasket): Route[] => {
     const way: Way = { ...gasket ? { gasket } : {}, grinding: 'none', down: 'dome', seats: false, setUps: 1 }
-    const before = stepsOf(standing, way, bare(standing, new Map()))
+    const before = stepsOf(standing, way, bare(standing))
     const plans = standing.layout.cylinders.map(c => turnedPlan(standing, c, before.flatMap(s => s.operations), chambers))
     const cuts = plans.flatMap(plan => plan?.operations.filter(op => op.kind === 'faceCut') ?? [])
     const domes = plans.flatMap((plan, i): Tried[] => plan?.toOpen && plan.toOpen.value > 0.02 ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder: standing.layout.cylinders[i]! }, body: { state: 'planned', added: cc(plan.toOpen.value), u: cc(0.05) } }] : [])
     const steps: Step[] = [...cuts.length > 0 ? [{ work: 'face' as const, operations: cuts }] : [], ...domes.length > 0 ? [{ work: 'dome' as const, operations: domes }] : [], ...before]
-    const figures: Figures = { ...bare(standing, new Map()), faces: standing.layout.heads.map((_, i) => cuts.flatMap(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === i + 1 ? [op.body.depth.value] : [])[0] ?? 0) }
+    const figures: Figures = { ...bare(standing), faces: standing.layout.heads.map((_, i) => cuts.flatMap(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === i + 1 ? [op.body.depth.value] : [])[0] ?? 0) }
     const route = steps.length > 0 ? dressed(bench, way, figures, steps, asIf(standing, steps.flatMap(s => s.operations), chambers)) : undefined
     return route ? [route] : []
   })

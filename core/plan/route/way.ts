@@ -1,12 +1,15 @@
 import { sinking, type ChamberValve } from '../../chamber'
 import { bankOf, cylindersOf, headOf, type EntryOf, type Figure, type Valve } from '../../ledger'
+import type { School } from '../../shroud'
 import type { ShopRules, Work } from '../../shop'
 import { modelOf, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
 
-/** How the chambers are changed before anything is cut. */
-export const GRINDINGS = ['none', 'planned', 'evenChambers', 'evenRatios', 'open', 'crown'] as const
+/** How the chambers are changed before anything is cut; of the schools those that take metal. */
+export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open', 'crown'] as const
 export type Grinding = (typeof GRINDINGS)[number]
+export const GRINDING_SCHOOLS = ['match', 'pin', 'line'] as const satisfies readonly (School & Grinding)[]
+export const bySchool = (grinding: Grinding): boolean => (GRINDING_SCHOOLS as readonly Grinding[]).includes(grinding)
 
 /** What brings the head and the piston nearer, or further apart: of two the first goes to its limit and the second does the rest. */
 export type Down = 'none' | 'face' | 'deck' | 'faceDeck' | 'deckFace' | 'squishFace' | 'roll' | 'spacer' | 'dome'
@@ -22,6 +25,8 @@ export interface Figures {
   decks: number[]
   /** Ground out of chambers, or cut out of crowns, by cylinder. */
   ground: ReadonlyMap<number, number>
+  /** Grinding that is drawn: as a school has it. */
+  shaped?: Tried[]
   /** How far valves go up in a seat job after the cut, along their stems; the same on every cylinder. */
   sunk: Record<Valve, number>
 }
@@ -52,18 +57,18 @@ export const plannedAtShape = ({ planned }: Replay): EntryOf<'relief'>[] =>
  *
  * @returns the steps that have anything to do
  */
-export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, sunk }: Figures): Step[] {
+export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, shaped, sunk }: Figures): Step[] {
   const { layout } = standing
   const offer = standing.offers.find(o => o.id === way.gasket)
   const grind: Tried[] = way.grinding === 'crown'
     ? [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
-    : way.grinding === 'planned'
+    : shaped ?? (way.grinding === 'planned'
       ? plannedAtShape(standing).map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
       : [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
-          { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
+          { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } })))
   const foot = layout.engine?.head === 'blind'
   const steps: Step[] = [
-    { work: way.grinding === 'crown' ? 'crown' : way.grinding === 'open' || way.grinding === 'planned' ? 'open' : 'grind', operations: grind },
+    { work: way.grinding === 'crown' ? 'crown' : way.grinding.startsWith('even') ? 'grind' : 'open', operations: grind },
     { work: 'spacer', operations: decks.flatMap((depth, i): Tried[] => depth <= -WORTH_CUTTING ? [{ kind: 'spacer', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', change: figure(-depth, 'mm') } }] : []) },
     { work: 'deck', operations: decks.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING ? [{ kind: 'deckCut', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(foot ? { foot: true } : {}) } }] : []) },
     { work: slope === 0 ? 'face' : 'roll', operations: faces.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING || slope !== 0
