@@ -6,7 +6,7 @@ import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 
 /** Work that ends a set of readings: what is read after it belongs to a new one. */
-const ENDED_BY = { solder: ['gasketChange', 'deckCut', 'faceCut', 'spacer'], deckReadings: ['deckCut', 'spacer'] } as const satisfies Record<string, readonly OperationKind[]>
+const ENDED_BY = { solder: ['gasketChange', 'deckCut', 'faceCut', 'spacer', 'crownWork'], deckReadings: ['deckCut', 'spacer', 'crownWork'] } as const satisfies Record<string, readonly OperationKind[]>
 
 /** Readings that lie at places on the crown of the cylinder on the bench: each one is kept as it comes. */
 export function useSpots(kind: 'solder' | 'deckReadings') {

@@ -108,7 +108,7 @@ function sayDo({ what, at, figure = 0, heads }: Extract<Advice, { kind: 'do' }>,
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
     case 'gasketChange': return `Fit the gasket that is planned on head ${heads.join(' and ')}, then enter it.`
     case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`
-    case 'crownWork': return `Cut the crowns of ${whom} as planned, then enter each.`
+    case 'crownWork': return `Do the crowns or fit the pistons of ${whom} as planned, then enter each.`
     case 'deckCut': return `Cut ${mm(figure)} off the deck, measure what came off, and enter it.`
     case 'faceCut': return `Cut ${mm(figure)} off head ${heads.join(' and ')}, measure what came off, and enter it.`
   }

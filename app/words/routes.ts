@@ -12,6 +12,7 @@ export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
   open: { name: 'Open chambers', what: 'to the number, or as planned at Shape' },
   school: { name: 'Free the valves first', what: 'by each school, as set at Shape' },
   crown: { name: 'Cut the crowns', what: 'pockets, a dish, a dome trimmed' },
+  piston: { name: 'Order new pistons', what: 'height for the squish, crown for the ratio' },
   face: { name: 'Cut the face', what: 'flat, each head by itself' },
   roll: { name: 'Roll the head', what: 'less off at the seats' },
   deck: { name: 'Cut the deck', what: 'each bank by itself; a closed barrel at its foot' },
@@ -52,17 +53,19 @@ const depthsOf = (depths: readonly number[], lengths: LengthUnit) => [...new Set
 
 /** What chambers are ground to be. */
 const GROUND_TO: Record<Grinding, string> = {
-  none: '', planned: 'as planned at Shape', match: 'to match the need', pin: 'to the pin gauge', line: 'to the line', evenChambers: 'to even chambers', evenRatios: 'to even ratios', open: '', crown: ''
+  none: '', planned: 'as planned at Shape', match: 'to match the need', pin: 'to the pin gauge', line: 'to the line', evenChambers: 'to even chambers', evenRatios: 'to even ratios', open: '', crown: '', piston: ''
 }
 
 /** A stage as an order: what to do. */
-export function sayStage({ way }: Pick<Route, 'way'>, { work, operations, depths }: Stage, lengths: LengthUnit): string {
+export function sayStage({ way }: Pick<Route, 'way'>, stage: Stage, lengths: LengthUnit): string {
+  const { work, operations, depths } = stage
   const first = operations[0]!
   switch (work) {
     case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket`
     case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up, ${GROUND_TO[way.grinding]}`
     case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'} ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`
+    case 'piston': return `Fit new pistons${sayPiston(stage, lengths)}`
     case 'deck': return first.kind === 'deckCut' && first.body.foot ? `Cut ${depthsOf(depths, lengths)} off the barrel’s foot` : `Cut ${depthsOf(depths, lengths)} off the deck`
     case 'spacer': return `Put ${depthsOf(depths, lengths)} under the barrel`
     case 'roll': return `Roll the head by ${digits(Math.abs(Math.atan(first.kind === 'faceCut' ? first.body.slopeY ?? 0 : 0)) * 180 / Math.PI, 2)}° and cut ${depthsOf(depths, lengths)} at the bore line`
@@ -73,6 +76,15 @@ export function sayStage({ way }: Pick<Route, 'way'>, { work, operations, depths
   }
 }
 
+/** What new pistons are like, by the ones that are fitted: higher or lower, what their crowns hold, how deep their pockets are. */
+function sayPiston({ operations: [first] }: Stage, lengths: LengthUnit): string {
+  if (first?.kind !== 'crownWork') return ''
+  const { rise, added, pockets } = first.body
+  const by = (value: number, more: string, less: string, figure: string) => value === 0 ? [] : [`${figure} ${value > 0 ? more : less}`]
+  const parts = [...by(rise?.value ?? 0, 'higher', 'lower', mm(Math.abs(rise?.value ?? 0), lengths)), ...by(added.value, 'more in the crown', 'less in the crown', say(Math.abs(added.value), 'volume')), ...pockets ? [`pockets ${mm(pockets.value, lengths)} deeper`] : []]
+  return parts.length === 0 ? '' : `: ${parts.join(', ')}`
+}
+
 /** A stage in a strip: as short as it can be said. */
 export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: LengthUnit): string {
   const [first] = stage.operations
@@ -81,6 +93,7 @@ export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
     case 'grind': return `grind ${GROUND_TO[way.grinding]}`
     case 'open': return `open ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return 'crowns'
+    case 'piston': return 'new pistons'
     case 'deck': return `deck ${depthsOf(stage.depths, lengths)}`
     case 'spacer': return `spacer ${depthsOf(stage.depths, lengths)}`
     case 'roll': return `rolled ${depthsOf(stage.depths, lengths)}`
@@ -95,7 +108,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
   const deepest = (list: readonly number[]) => mm(Math.max(...list.map(Math.abs)), lengths)
   const parts = [
     ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
-    ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
+    ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : way.grinding === 'piston' ? ['new pistons'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the deck`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
     ...way.seats ? ['a seat job'] : []
   ]
@@ -182,13 +195,13 @@ export function sayWorth({ measurement, more }: Route['worth'][number], other: n
 
 const measurementOf = (m: Measurement): string => m.what === 'quantity' ? `Measure ${QUANTITY_WORDS[m.quantity as Quantity].noun}` : m.what === 'secondPour' ? 'Pour the single chambers again' : 'Measure the new gasket once it is crushed'
 
-export const BEST_WORDS = { surest: 'Surest', leastMetal: 'Least metal', cheapest: 'Cheapest', evenest: 'Most even' } as const
+export const BEST_WORDS = { surest: 'Surest', leastMetal: 'Least metal', cheapest: 'Cheapest', evenest: 'Most even', freest: 'Freest valves' } as const
 
 export const sayChance = (chance: number): string => chance > 0.995 ? 'over 99 %' : chance < 0.005 ? 'under 1 %' : `${Math.round(chance * 100)} %`
 
 /** A route by its kinds of work alone: what its plan is called, whatever lengths the shop reads. */
 export const sayKinds = (route: Route): string => route.stages.map(({ work }) => ({
-  gasket: 'another gasket', grind: `grind ${GROUND_TO[route.way.grinding]}`, open: `open the chambers ${GROUND_TO[route.way.grinding]}`.trim(), crown: 'cut the crowns', face: 'cut the face', roll: 'cut the face rolled', secondCut: '', deck: 'cut the deck', spacer: 'lift the barrel',
+  gasket: 'another gasket', grind: `grind ${GROUND_TO[route.way.grinding]}`, open: `open the chambers ${GROUND_TO[route.way.grinding]}`.trim(), crown: 'cut the crowns', piston: 'new pistons', face: 'cut the face', roll: 'cut the face rolled', secondCut: '', deck: 'cut the deck', spacer: 'lift the barrel',
   seats: 'recut the seats', dome: 'open the dome', pour: ''
 }[work])).join(', ')
 

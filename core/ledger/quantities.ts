@@ -107,6 +107,8 @@ export const FIGURE_BOUNDS = {
   warmer: { dimension: 'temperature', min: -60, max: 60 },
   solder: { dimension: 'length', min: 0.02, max: 12 },
   spacer: { dimension: 'length', min: -5, max: 10 },
+  pistonRise: { dimension: 'length', min: -10, max: 10 },
+  pockets: { dimension: 'length', min: 0, max: 10 },
   deckReading: { dimension: 'length', min: -10, max: 20 },
   dialDrop: { dimension: 'length', min: 0.05, max: 150 },
   wheel: { dimension: 'angle', min: -360, max: 720 },

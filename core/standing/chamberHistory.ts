@@ -6,7 +6,7 @@ import { lessonOf, predictedChanges, type Known, type Lesson, type NoLesson } fr
 import type { Part } from './part'
 import { sourcedPours } from './pours'
 import { changesChamber, pairs, stretches, wholeStretches, type ChamberOperation, type Stretch } from './stretches'
-import { crownGains, cutDepth, knownQuantity, statedQuantity, underBarrel } from './statements'
+import { crownGains, cutDepth, knownQuantity, pistonRise, statedQuantity, underBarrel } from './statements'
 
 /** What a pour after an operation showed about the prediction. */
 export interface Settlement {
@@ -50,7 +50,10 @@ function wholeChange(ledger: Ledger, operation: OperationEntry, cylinder: number
     const bore = at('bore', place)
     return bore ? carry(([b, d]) => -cylinderVolume(b!, d!), [bore.estimate, cutDepth(operation, cylinder)]) : linear([])
   }
-  if (operation.kind === 'crownWork') return crownGains(operation)
+  if (operation.kind === 'crownWork') {
+    const [bore, rise] = [at('bore', place), pistonRise(operation)]
+    return bore && rise ? linear([[1, crownGains(operation)], [-1, carry(([b, d]) => cylinderVolume(b!, d!), [bore.estimate, rise])]]) : crownGains(operation)
+  }
   if (operation.kind === 'spacer') {
     const bore = at('bore', place)
     return bore ? carry(([b, d]) => cylinderVolume(b!, d!), [bore.estimate, underBarrel(operation)]) : linear([])

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { all, burette, head, mm, oneCylinder, PAIR_U, READING_U, type Bench, nextMove } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, clearancesOf, evenPlan, headCut, portRow, quantityOf, replay, ridgesOf, squishOf, type EvenBy, type PourBody, type Replay } from '..'
+import { NO_SOLIDS, asIf, clearancesOf, evenPlan, headCut, portRow, quantityOf, replay, ridgesOf, squishOf, type EvenBy, type PourBody, type Replay } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 const cc = (value: number) => ({ value, unit: 'cc', typed: String(value) })
@@ -87,6 +87,24 @@ describe('a crown that is cut', () => {
     pourCrown(poured, 70.3)
     expect(crown(poured)).toBeCloseTo(70.3 - over, 6)
     expect(open(poured).challenges).toEqual([])
+  })
+  it('another piston stands higher besides, and takes its pockets from what the valves lose', () => {
+    const bench = oneCylinder()
+    bench.add('measure', all, { quantity: 'intakeClearance', figure: mm(2) })
+    bench.add('measure', all, { quantity: 'domeToChamber', figure: mm(2) })
+    const piston = bench.add('crownWork', one, { state: 'planned', added: mm(-1.5), rise: mm(0.3), pockets: mm(0.1) })
+    const told = () => ({ planned: open(bench).asPlanned[0]!, squish: asIf(open(bench), open(bench).planned, NO_SOLIDS).cylinders[0]!.squish.gap!.estimate.value, clearance: asIf(open(bench), open(bench).planned, NO_SOLIDS).cylinders[0]!.clearances.map(s => s.then.value) })
+    expect(told().planned.parts.crown!.estimate.value).toBeCloseTo(1.5, 9)
+    // π/4 · 92² · 0.06
+    expect(told().planned.parts.deck!.estimate.value).toBeCloseTo(0.39885, 4)
+    expect(told().squish).toBeCloseTo(1.26, 9)
+    expect(told().clearance).toEqual([expect.closeTo(1.8, 9), expect.closeTo(1.7, 9)])
+    bench.add('crownWork', one, { state: 'done', added: mm(-1.5), rise: mm(0.3), pockets: mm(0.1) }, { supersedes: piston })
+    expect(told().squish).toBeCloseTo(1.26, 9)
+    expect(told().clearance).toEqual([expect.closeTo(1.8, 9), expect.closeTo(1.7, 9)])
+    // A deck that is measured afterwards counts before what was reckoned.
+    bench.state('deckClearance', 0.1, 'measure', all)
+    expect(told().squish).toBeCloseTo(1.3, 9)
   })
   it('settles between two whole clearances', () => {
     const bench = oneCylinder()

@@ -1,6 +1,6 @@
 import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import { afterOperations, chamberAt, chamberNow, settlementsOf, type Settlement } from './chamberHistory'
-import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type OperationKind, type PartName, type Quantity } from '../ledger'
+import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf, crownPours } from './crown'
 import { heightsOf, withHeights, type HeightsStanding } from './heights'
@@ -110,7 +110,9 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
 }
 
 /** Work that changes a part itself: what an assembled pour said of it ends there. Work on the chamber leaves it as it is. */
-const ENDS: Partial<Record<PartName, readonly OperationKind[]>> = { deck: ['deckCut', 'spacer'], gasket: ['gasketChange'], crown: ['crownWork'] }
+const ENDS: Partial<Record<PartName, (op: OperationEntry) => boolean>> = {
+  deck: op => op.kind === 'deckCut' || op.kind === 'spacer' || (op.kind === 'crownWork' && op.body.rise !== undefined), gasket: op => op.kind === 'gasketChange', crown: op => op.kind === 'crownWork'
+}
 
 /** The part an assembled pour leaves over: the first that nobody measured. */
 function unmeasured(parts: Partial<Record<PartName, Part>>, chamberPoured: boolean): PartName {
@@ -144,7 +146,7 @@ function stackOf(
     const left = sum([[1, poured], ...terms])
     if (name === 'chamber') {
       parts.chamber = chamberNow(ledger, lessons, cylinder, { part: left, place: lastPlace })?.part
-    } else if (![...since, ...operationsOn(planned, ledger.layout, cylinder, OPERATION_KINDS)].some(op => ENDS[name]?.includes(op.kind))) {
+    } else if (![...since, ...operationsOn(planned, ledger.layout, cylinder, OPERATION_KINDS)].some(op => ENDS[name]?.(op))) {
       parts[name] = left
     }
     if (since.length === 0 && planned.length === 0) measuredTotal = poured

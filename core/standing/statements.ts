@@ -75,6 +75,10 @@ export const underBarrel = ({ id, body }: Extract<OperationEntry, { kind: 'space
 export const crownGains = ({ id, body }: Extract<OperationEntry, { kind: 'crownWork' }>): Sourced =>
   fromSource(body.added.value, body.u?.value ?? Math.max(DEFAULT_U.addedFloor, DEFAULT_U.addedRelative * Math.abs(body.added.value)), `entry:${id}`)
 
+/** How much higher another piston stands; undefined where only the crown was worked on. */
+export const pistonRise = ({ id, body }: Extract<OperationEntry, { kind: 'crownWork' }>): Sourced | undefined =>
+  body.rise && fromSource(body.rise.value, DEFAULT_U.depth * BASIS_FACTOR.book, `entry:${id}:rise`)
+
 /** Operations that change each dimension, and so divide its history into stretches: the kinds say. */
 const CHANGERS = new Map<Quantity, OperationKind[]>()
 function changedBy(quantity: Quantity): OperationKind[] | undefined {
@@ -97,7 +101,11 @@ function changeOf(quantity: Quantity, operation: OperationEntry, tilt: number, c
     // The whole form goes up along the valve; over the face that is its cosine.
     return { by: [Math.cos(tilt * Math.PI / 180), fromSource(operation.body.sunk.value, DEFAULT_U.depth, `entry:${operation.id}:sunk`)] }
   }
-  if (operation.kind === 'crownWork') return { by: [1, crownGains(operation)] }
+  if (operation.kind === 'crownWork') {
+    if (quantity === 'crownVolume') return { by: [1, crownGains(operation)] }
+    const rise = pistonRise(operation)
+    return rise && { by: [-1, rise] }
+  }
   if (operation.kind === 'gasketChange') {
     const { bore, thickness, area } = operation.body
     const figure = quantity === 'gasketArea' ? area : quantity === 'gasketBore' ? bore : thickness

@@ -99,7 +99,7 @@ function clearanceChange(name: ClearanceName, tilt: number, convention: Clearanc
 }
 
 /** Drop of the head (mm, + towards the piston) and sink of the valves that one operation brings. */
-function movesOf(operation: OperationEntry, valve: Valve, thicknessBefore: number, depthOf: (op: EntryOf<'faceCut' | 'deckCut'>) => Sourced): { drop: number, sunk: number, u: number } {
+function movesOf(operation: OperationEntry, name: ClearanceName, valve: Valve, thicknessBefore: number, depthOf: (op: EntryOf<'faceCut' | 'deckCut'>) => Sourced): { drop: number, sunk: number, u: number } {
   switch (operation.kind) {
     case 'faceCut': case 'deckCut': {
       const { value, by } = depthOf(operation)
@@ -110,6 +110,8 @@ function movesOf(operation: OperationEntry, valve: Valve, thicknessBefore: numbe
       const mine = operation.body.valve === undefined || operation.body.valve === valve
       return { drop: 0, sunk: mine ? operation.body.sunk?.value ?? 0 : 0, u: mine ? DEFAULT_U.depth : 0 }
     }
+    // Another piston comes nearer by what it stands higher, less what its pockets are deeper.
+    case 'crownWork': return { drop: (operation.body.rise?.value ?? 0) - (name === 'domeToChamber' ? 0 : operation.body.pockets?.value ?? 0), sunk: 0, u: operation.body.rise ? DEFAULT_U.depth * BASIS_FACTOR.book : 0 }
     default: return { drop: 0, sunk: 0, u: 0 }
   }
 }
@@ -126,7 +128,7 @@ function movesOf(operation: OperationEntry, valve: Valve, thicknessBefore: numbe
  * @example clearanceSteps(ledger, 1, [cut])[0].then.value // 1.5, of 2.0 with 0.5 planned
  */
 export function clearanceSteps(ledger: Ledger, cylinder: number, operations: OperationEntry[] = ledger.planned): ClearanceStep[] {
-  const kinds = ['faceCut', 'deckCut', 'gasketChange', 'seatWork'] as const
+  const kinds = ['faceCut', 'deckCut', 'gasketChange', 'seatWork', 'crownWork'] as const
   return CLEARANCES.flatMap((name) => {
     const measured = statedQuantity(ledger, name, cylinder)
     if (!measured) return []
@@ -138,7 +140,7 @@ export function clearanceSteps(ledger: Ledger, cylinder: number, operations: Ope
     const at = lowEdge(ledger, valve, cylinder)
     let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, from)?.estimate.value ?? 0
     const changeOf = (operation: OperationEntry): Sourced => {
-      const { drop, sunk, u } = movesOf(operation, valve, thickness, op => cutDepth(op, cylinder, at))
+      const { drop, sunk, u } = movesOf(operation, name, valve, thickness, op => cutDepth(op, cylinder, at))
       if (operation.kind === 'gasketChange') thickness = operation.body.thickness.value
       const change = (d: number, s: number) => clearanceChange(name, tilt, convention, d, s)
       const perMm = sunk > 0 ? change(0, 1) : change(1, 0)

@@ -140,6 +140,7 @@ class WorkRow implements WorkCosts {
   @IsObject({ message: 'The cost of grinding is missing.' }) @ValidateNested() @Type(() => CostRow) grind!: CostRow
   @IsObject({ message: 'The cost of opening a chamber is missing.' }) @ValidateNested() @Type(() => CostRow) open!: CostRow
   @IsObject({ message: 'The cost of cutting a crown is missing.' }) @ValidateNested() @Type(() => CostRow) crown!: CostRow
+  @IsObject({ message: 'The cost of a new piston is missing.' }) @ValidateNested() @Type(() => CostRow) piston!: CostRow
   @IsObject({ message: 'The cost of a face cut is missing.' }) @ValidateNested() @Type(() => CostRow) face!: CostRow
   @IsObject({ message: 'The cost of a rolled cut is missing.' }) @ValidateNested() @Type(() => CostRow) roll!: CostRow
   @IsObject({ message: 'The cost of a second cut is missing.' }) @ValidateNested() @Type(() => CostRow) secondCut!: CostRow

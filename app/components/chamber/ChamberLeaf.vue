@@ -5,6 +5,7 @@ import { CHAMBER_WORDS, DOME_WORDS, SUSPECT_WORDS, sayFault } from '#shared/word
 import { useDrawing } from '~/composables/useDrawing'
 import { askSolids } from '~/composables/useSolids'
 import { sayGroup } from '~/words/entries'
+import { download } from '~/papers/download'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
@@ -63,11 +64,7 @@ async function stl() {
   if (!facts.value) return
   const answer = await askSolids('stl', 'stl', { key: facts.value.key })
   if (answer.kind !== 'done') return
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([answer.value], { type: 'model/stl' }))
-  link.download = `${build.view?.name ?? 'chamber'} cylinder ${build.cylinder}.stl`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  download(answer.value, 'model/stl', `${build.view?.name ?? 'chamber'} cylinder ${build.cylinder}.stl`)
 }
 </script>
 

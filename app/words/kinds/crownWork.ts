@@ -3,7 +3,10 @@ import { kindWords } from '../kindWords'
 import { typedFigure } from '../statement'
 
 export const crownWork = kindWords<'crownWork'>({
-  label: 'Crown cut',
-  say: ({ state, added: { value } }, lengths) => `${state}, ${say(Math.abs(value), 'volume', lengths)} ${value < 0 ? 'less' : 'more'} in the crown`,
+  label: 'Crown',
+  say: ({ state, added: { value }, rise, pockets }, lengths) => [
+    `${state}${rise ? ', another piston' : ''}, ${say(Math.abs(value), 'volume', lengths)} ${value < 0 ? 'less' : 'more'} in the crown`,
+    ...rise ? [`${say(Math.abs(rise.value), 'length', lengths)} ${rise.value < 0 ? 'lower' : 'higher'}`] : [], ...pockets ? [`pockets ${say(pockets.value, 'length', lengths)} deeper`] : []
+  ].join(', '),
   typed: ({ added }) => typedFigure(added)
 })

@@ -2,12 +2,15 @@ import { kind } from '../kind'
 import { FIGURE_BOUNDS } from '../quantities'
 import type { Figure, OperationState } from '../terms'
 
-/** What the crown holds more (+) afterwards, or less: by pockets, a dish, a dome trimmed, or another piston. */
-export interface CrownWorkBody { state: OperationState, added: Figure, u?: Figure }
+/**
+ * What the crown holds more (+) afterwards, or less: by pockets, a dish, a dome trimmed. Another piston says besides how much
+ * higher it stands (+) by its compression height, and how much deeper its pockets are.
+ */
+export interface CrownWorkBody { state: OperationState, added: Figure, u?: Figure, rise?: Figure, pockets?: Figure }
 
 /** A piston's crown cut, or another piston put in. */
 export const crownWork = kind<CrownWorkBody>()({
   example: () => ({ state: 'planned', added: { value: 1.2, unit: 'cc', typed: '1.2' } }),
   at: () => ({ station: 'mockup', leaf: 'squish' }),
-  role: 'operation', scopes: ['cylinder'], changes: ['crown', 'crownVolume'], bounds: { added: FIGURE_BOUNDS.crownChange, u: FIGURE_BOUNDS.addedDoubt }
+  role: 'operation', scopes: ['cylinder'], changes: ['crown', 'crownVolume', 'deckClearance'], bounds: { added: FIGURE_BOUNDS.crownChange, u: FIGURE_BOUNDS.addedDoubt, rise: FIGURE_BOUNDS.pistonRise, pockets: FIGURE_BOUNDS.pockets }
 })

@@ -4,10 +4,10 @@ import type { Shaping } from '../shaping'
 import { knownQuantity, modelOf, quantityOf, rodMaterialOf, statedQuantity, type Replay } from '../../standing'
 
 /** What a builder can turn to come to a target. */
-export const LEVERS = ['gasket', 'grind', 'open', 'school', 'crown', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
+export const LEVERS = ['gasket', 'grind', 'open', 'school', 'crown', 'piston', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
 export type Lever = (typeof LEVERS)[number]
 /** Levers that nobody turns to first: off until a builder says so. */
-export const OFF_AT_FIRST: readonly Lever[] = ['school']
+export const OFF_AT_FIRST: readonly Lever[] = ['school', 'piston']
 
 /** How far a cut may go at the valves: no edge touched, an arc of a top cut lost, a seat too where a seat job follows. */
 export const EDGES = ['never', 'topCut', 'seatJob'] as const
@@ -131,7 +131,7 @@ export function leversOf(standing: Replay): LeverState[] {
     ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), has('school', !drawn && 'drawing'), has('face'), has('roll', !drawn && 'drawing')],
     ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
     // A turned head has its one order of work, whatever else could be moved.
-    ...turned ? [] : [has('crown'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...barrels ? [has('spacer')] : []],
+    ...turned ? [] : [has('crown'), has('piston', !everywhere('deckClearance') && 'deckClearance'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...barrels ? [has('spacer')] : []],
     ...!blind && !turned && engine?.intakes !== 0 ? [has('seats', !drawn && 'drawing')] : []
   ]
 }

@@ -1,9 +1,13 @@
 import type { Route } from './route'
+import { bySchool } from './way'
 
-/** Which of the routes shown is the surest, takes the least metal, is cheapest, and evenest; each by its place in the list. */
-export function bestOf(routes: readonly Route[]): Record<'surest' | 'leastMetal' | 'cheapest' | 'evenest', number> {
+/** cc that a route grinds so that the valves breathe: as planned at Shape, or as a school has it. */
+const freed = ({ way, lasting }: Route) => way.grinding === 'planned' || bySchool(way.grinding) ? lasting : 0
+
+/** Which of the routes shown is the surest, takes the least metal, is cheapest, evenest, and frees the valves most; each by its place in the list, −1 where none frees them. */
+export function bestOf(routes: readonly Route[]): Record<'surest' | 'leastMetal' | 'cheapest' | 'evenest' | 'freest', number> {
   const least = (of: (r: Route) => number) => routes.reduce((best, r, i) => of(r) < of(routes[best]!) - 1e-9 ? i : best, 0)
-  return { surest: least(r => -r.chance), leastMetal: least(r => r.metal + r.lasting / 100), cheapest: least(r => r.money + r.hours / 100), evenest: least(r => r.spread) }
+  return { surest: least(r => -r.chance), leastMetal: least(r => r.metal + r.lasting / 100), cheapest: least(r => r.money + r.hours / 100), evenest: least(r => r.spread), freest: routes.some(r => freed(r) > 0) ? least(r => -freed(r)) : -1 }
 }
 
 /**

@@ -98,6 +98,7 @@ describe('the schools of Shape as ways', () => {
     const [route, even] = (['pin', 'evenChambers'] as const).map(g => routes.find(x => x.way.grinding === g && x.way.down === 'face' && x.way.gasket)!)
     const [first] = route!.stages
     expect(first!.operations.map(op => op.scope)).toEqual(r.layout.cylinders.map(cylinder => ({ level: 'cylinder', cylinder })))
+    expect(['match', 'line']).toContain(routes[bestOf(routes).freest]!.way.grinding)
     const pockets = takenWork(r, route!).work.filter(op => op.kind === 'relief')
     expect(pockets.map(op => op.body.reliefs)).toEqual(work.map(op => op.body.reliefs))
     // Ground on by hand until all hold what the largest then holds.
@@ -298,6 +299,36 @@ describe('engines of other kinds, by hand sums', () => {
     expect(crown.operations).toMatchObject([{ kind: 'crownWork', body: { added: { value: expect.closeTo(-gap, 1) as number } } }])
     expect(crown.cylinders[0]!.ratio).toBeCloseTo(9.9, 2)
     expect(routes.find(x => x.way.down === 'spacer')!.figures.decks[0]).toBeCloseTo(gap / BORE, 2)
+  })
+  it('new pistons instead of a cut: height for the squish, crown for the ratio, pockets for the valves', () => {
+    const make = (intake: number) => {
+      const bench = oneCylinder(2)
+      for (const cylinder of [1, 2]) bench.pour(cylinder, 55.6)
+      for (const [quantity, value] of [['revs', 6000], ['rodLength', 150], ['rodSection', 200], ['pistonMass', 0.6], ['rodBeamMass', 0.3], ['bearingPlay', 0.05], ['heatGrowth', 0.1], ['intakeClearance', intake]] as const) bench.state(quantity, value, 'measure', all, 0)
+      return replay(bench.entries)!
+    }
+    const r = make(1.9)
+    const before = asIf(r, [], NO_SOLIDS).cylinders[0]!
+    const answer = search(r, { squishLeast: 0.7, squishMost: 0.9 }, NO_SOLIDS, ['piston'])
+    const [route] = (answer as Found).routes
+    const [stage] = route!.stages
+    const { body } = stage!.operations[0] as { body: { added: { value: number }, rise: { value: number }, pockets?: { value: number } } }
+    // By hand: so much higher as the running squish is over 0.80; the crown gives back what that takes, and what the ratio asks for.
+    expect(body.rise.value).toBeCloseTo(before.squish.running!.gap.estimate.value - 0.8, 1)
+    const wanted = 565.0486 / 8.9
+    expect(body.added.value).toBeCloseTo(wanted - before.state.clearance!.estimate.value + Math.PI / 4 * 9.2 ** 2 * body.rise.value / 10, 1)
+    for (const c of route!.cylinders) {
+      expect(c.ratio).toBeCloseTo(9.9, 1)
+      expect(Math.abs(c.squish! - 0.8)).toBeLessThan(0.06)
+      expect(c.rooms[0]!.left).toBeGreaterThanOrEqual(c.rooms[0]!.least - 1e-6)
+    }
+    expect(route!.metal + route!.lasting).toBe(0)
+    expect(route!.money).toBe(2 * STARTING_RULES.work.piston.money)
+    // With room at the valves no pocket is ordered; and what is taken is one entry a piston.
+    const [roomy] = (search(make(6), { squishLeast: 0.7, squishMost: 0.9 }, NO_SOLIDS, ['piston']) as Found).routes
+    expect(body.pockets!.value).toBeGreaterThan(0)
+    expect(roomy!.stages[0]!.operations.map(op => op.body)).toEqual([{ ...body, state: 'planned', pockets: undefined, u: expect.anything() }, { ...body, state: 'planned', pockets: undefined, u: expect.anything() }].map(({ pockets: _, ...rest }) => rest))
+    expect(takenWork(r, route!).work.map(op => op.scope)).toEqual([1, 2].map(cylinder => ({ level: 'cylinder', cylinder })))
   })
   it('a closed barrel comes down by its foot', () => {
     const barrel = oneCylinder(1)

@@ -10,6 +10,7 @@ import { limitFaults, offersOf, type LimitFault, type RouteAsk, type RouteLimits
 import { chanceOfAll, drawsOf } from './chance'
 import { columnsOf, ratioSourced, takenTables, type Column, type TakenTable } from './columns'
 import { atLimits, breachesOf, nearer, spreadOf, type Breach, type Reading } from './judge'
+import { newPiston } from './piston'
 import { rolled } from './rolled'
 import { dressed, routeOf, type Bench, type Route } from './route'
 import { solveWay, type Aim, type Solved } from './solve'
@@ -46,7 +47,7 @@ const MOST_MISSING = 6
 const NOT_SUNK = { intake: 0, exhaust: 0 }
 
 /** Of these the cc are solved with the cuts; of the others they are given. */
-const SOLVED: readonly Grinding[] = ['open', 'crown']
+const SOLVED: readonly Grinding[] = ['open', 'crown', 'piston']
 
 const addedBy = (work: (Tried & { kind: 'relief' })[]) => new Map(work.flatMap(({ scope, body }) => scope.level === 'cylinder' ? [[scope.cylinder, body.added.value] as const] : []))
 
@@ -79,6 +80,7 @@ function grindingsOf(standing: Replay, { levers, shaping = STARTING_SHAPING }: R
     ...levers.includes('grind') ? { evenChambers: { ground: even('chamber') }, evenRatios: { ground: even('clearance') } } : {},
     ...levers.includes('open') ? { open: { ground: new Map() } } : {},
     ...levers.includes('crown') ? { crown: { ground: new Map() } } : {},
+    ...levers.includes('piston') ? { piston: { ground: new Map() } } : {},
     ...levers.includes('open') && plannedAtShape(standing).length > 0 ? { planned: { ground: new Map() } } : {}
   }
   for (const school of levers.includes('school') && walls ? GRINDING_SCHOOLS : []) {
@@ -216,9 +218,10 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
   const { standing, rules, limits } = bench
   const setUps: (1 | 2)[] = limits.setUps === 2 ? [1, 2] : [1]
   for (const { gasket, grinding, ground: cc, shaped, columns } of ground) {
-    for (const down of downsOf(levers)) {
+    // A new piston is in place of a cut.
+    for (const down of grinding === 'piston' ? ['none' as const] : downsOf(levers)) {
       for (const seats of levers.includes('seats') && limits.edges === 'seatJob' && down === 'face' ? [false, true] : [false]) {
-        const solve = (aim: Aim) => solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
+        const solve = (aim: Aim) => grinding === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
         const judged = (way: Way, of: Solved) => {
           const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc, ...(shaped ? { shaped } : {}) }
@@ -246,7 +249,7 @@ function sourced({ way, figures, readings }: Candidate, ground: readonly Ground[
   const columns = ground.find(g => g.gasket === way.gasket && g.grinding === way.grinding)!.columns
   return readings.map(({ cylinder, ratio }) => {
     const column = columns.find(c => c.cylinder === cylinder)!
-    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]!, gives: SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0 })
+    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]! + (figures.rise ?? 0), gives: SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0 })
     return { value: ratio, by }
   })
 }

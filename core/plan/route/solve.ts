@@ -17,7 +17,7 @@ export interface Solved { figures: Figures, readings: Reading[], held: boolean[]
 export type Aim = 'inside' | 'target' | 'edge'
 
 /** Of a rising function the place where it is nothing, within bounds: false position with Illinois' halving (Dowell & Jarratt 1971), to a millionth. */
-function rootOf(f: (x: number) => number, low: number, high: number): number {
+export function rootOf(f: (x: number) => number, low: number, high: number): number {
   let [below, above] = [f(low), f(high)]
   if (below >= 0) return low
   if (above <= 0) return high

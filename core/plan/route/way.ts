@@ -1,12 +1,13 @@
 import { sinking, type ChamberValve } from '../../chamber'
 import { bankOf, cylindersOf, headOf, type EntryOf, type Figure, type Valve } from '../../ledger'
 import type { School } from '../../shroud'
+import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
 import type { ShopRules, Work } from '../../shop'
 import { modelOf, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
 
 /** How the chambers are changed before anything is cut; of the schools those that take metal. */
-export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open', 'crown'] as const
+export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open', 'crown', 'piston'] as const
 export type Grinding = (typeof GRINDINGS)[number]
 export const GRINDING_SCHOOLS = ['match', 'pin', 'line'] as const satisfies readonly (School & Grinding)[]
 export const bySchool = (grinding: Grinding): boolean => (GRINDING_SCHOOLS as readonly Grinding[]).includes(grinding)
@@ -27,11 +28,17 @@ export interface Figures {
   ground: ReadonlyMap<number, number>
   /** Grinding that is drawn: as a school has it. */
   shaped?: Tried[]
+  /** How much higher new pistons stand, and how much deeper their pockets are. */
+  rise?: number
+  pockets?: number
   /** How far valves go up in a seat job after the cut, along their stems; the same on every cylinder. */
   sunk: Record<Valve, number>
 }
 
 const figure = (value: number, unit: string): Figure => ({ value: Math.round(value * 100) / 100, unit, typed: '' })
+
+/** A crown that is ordered is a claim until it is poured, cc. */
+const CLAIMED_CROWN = DEFAULT_U.measuredVolume * BASIS_FACTOR.book
 
 /** A chamber that is ground until the glass says so is as sure as its reading, cc. */
 const BY_THE_GLASS = 0.1
@@ -57,15 +64,22 @@ export const plannedAtShape = ({ planned }: Replay): EntryOf<'relief'>[] =>
  *
  * @returns the steps that have anything to do
  */
-export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, shaped, sunk }: Figures): Step[] {
+export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, shaped, rise, pockets, sunk }: Figures): Step[] {
   const { layout } = standing
   const offer = standing.offers.find(o => o.id === way.gasket)
-  const grind: Tried[] = way.grinding === 'crown'
-    ? [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
-    : shaped ?? (way.grinding === 'planned'
-      ? plannedAtShape(standing).map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
-      : [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
-          { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } })))
+  const pistons: Tried[] = way.grinding !== 'piston'
+    ? []
+    : [...ground].map(([cylinder, cc]) => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: {
+        state: 'planned', added: figure(cc, 'cc'), u: figure(CLAIMED_CROWN, 'cc'), rise: figure(rise ?? 0, 'mm'), ...(pockets ? { pockets: figure(pockets, 'mm') } : {})
+      } }))
+  const grind: Tried[] = pistons.length > 0
+    ? []
+    : way.grinding === 'crown'
+      ? [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
+      : shaped ?? (way.grinding === 'planned'
+        ? plannedAtShape(standing).map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
+        : [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
+            { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } })))
   const foot = layout.engine?.head === 'blind'
   const steps: Step[] = [
     { work: way.grinding === 'crown' ? 'crown' : way.grinding.startsWith('even') ? 'grind' : 'open', operations: grind },
@@ -80,6 +94,7 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
           added: figure(seatsGive(modelOf(standing, cylinder)?.spec.valves ?? [], { intake: 0, exhaust: 0, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc')
         } }))
       : []) },
+    { work: 'piston', operations: pistons },
     { work: 'gasket', operations: offer ? layout.heads.map((_, i) => ({ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...withoutName(offer.body), state: 'planned' } })) : [] }
   ]
   return steps.filter(step => step.operations.length > 0)
@@ -123,7 +138,7 @@ export function billOf(standing: Replay, { work }: ShopRules, way: Way, steps: r
         pay('pour', (way.setUps === 2 ? 2 : 1) * cylinders)
         face = Math.max(face, op.body.depth.value)
       } else pay(what, 1)
-      if (op.kind === 'crownWork') bill.lasting += op.body.added.value
+      if (op.kind === 'crownWork' && !op.body.rise) bill.lasting += op.body.added.value
       if (op.kind === 'deckCut') deck = Math.max(deck, op.body.depth.value)
       if (op.kind === 'relief') pay('pour', 1)
     }

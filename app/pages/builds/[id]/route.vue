@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { quantityOf } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
 import { bestOf, surestAfter } from '#core/plan/route/best'
@@ -6,6 +7,7 @@ import { takenWork } from '#core/plan/route/taken'
 import { useReplan } from '~/composables/useReplan'
 import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
+import { download } from '~/papers/download'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { BEST_WORDS, reasonsOf, sayBreach, sayChance, sayFirstCut, sayHeld, sayKinds, sayLimitFault, sayMissing, sayShort, sayStage, sayWay, sayWorth } from '~/words/routes'
@@ -55,6 +57,19 @@ async function take() {
   const dropped = gone.map(({ id, kind, scope, body }) => ({ kind, scope, body: { ...body, state: 'dropped' }, more: { supersedes: id } }) as ToAdd)
   sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work as ToAdd[], { gone: dropped, route: true })) ?? ''
 }
+/** The order sheet of the chosen route's pistons, where it asks for new ones. */
+const pistons = computed(() => route.value?.stages.find(s => s.work === 'piston')?.operations.flatMap(op => op.kind === 'crownWork' ? [op.body] : [])[0])
+async function order() {
+  const [r, piston, replayed] = [route.value, pistons.value, build.replayed]
+  const crowns = build.asIs.flatMap(s => s.parts.crown?.estimate.value ?? [])
+  if (!r || !piston || !replayed || crowns.length === 0) return
+  const [{ pistonOrder }, { templatePdf }] = await Promise.all([import('~/papers/orderSheet'), import('~/papers/template')])
+  const sheet = pistonOrder({
+    title: [build.view?.name, build.view?.reference].filter(Boolean).join(', '), count: crowns.length, bore: quantityOf(replayed, 'bore', build.cylinders[0]!)!.estimate.value,
+    crown: crowns.reduce((sum, cc) => sum + cc, 0) / crowns.length, added: piston.added.value, rise: piston.rise?.value ?? 0, pockets: piston.pockets?.value ?? 0, ratios: r.cylinders.map(c => c.ratio), squish: r.cylinders.flatMap(c => c.squish ?? [])
+  }, device.lengths)
+  download(await templatePdf(sheet) as BlobPart, 'application/pdf', `${build.view?.name ?? 'engine'} piston order.pdf`)
+}
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.route).at(-1))
 const replan = useReplan(taken)
 const why = computed(() => ({ noTarget: 'A route needs a target: set it on the Sheet.', onTarget: 'Nothing is to do: every cylinder is on target.', noRatio: '', limits: '' }))
@@ -85,6 +100,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
         <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
         <template v-if="found && route">
           <div v-if="list.length > 0" class="first" data-first>
+            <v-btn v-if="pistons" class="order" data-order @click="order">Order sheet (PDF)</v-btn>
             <v-btn :variant="taken ? 'outlined' : 'flat'" :color="taken ? undefined : 'primary'" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
             <p class="label">{{ route.stages.length > 1 ? `Route ${chosen + 1}, first of ${route.stages.length} stages` : `Route ${chosen + 1}` }}</p>
             <p class="lead">{{ route.stages[0] ? `${sayStage(route, route.stages[0], device.lengths)}.` : 'Leave everything as it is.' }}</p>
@@ -133,6 +149,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
 .list { display: grid; gap: 6px; }
 .first { display: grid; grid-template-columns: minmax(0, 1fr) auto; column-gap: 16px; align-items: end; }
 .take { grid-column: 2; grid-row: 1 / 3; }
+.order { grid-column: 2; grid-row: 3; justify-self: end; }
 .more { align-self: start; }
 .notes { display: grid; gap: 4px; }
 .row { display: flex; gap: 12px; align-items: end; flex-wrap: wrap; }

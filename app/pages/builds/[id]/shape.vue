@@ -8,6 +8,7 @@ import { useDeveloped } from '~/composables/shape/useDeveloped'
 import { useShapePlan } from '~/composables/shape/useShapePlan'
 import { useShapeSetup } from '~/composables/shape/useShapeSetup'
 import { useWalls } from '~/composables/shape/useWalls'
+import { download } from '~/papers/download'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
@@ -93,11 +94,7 @@ async function template(kindOf: 'pdf' | 'svg') {
   const { scribeTemplate, templateSvg, templatePdf } = await import('~/papers/template')
   const sheet = scribeTemplate({ spec: spec.value, bore: bore.value, gasketBore: gasketBore.value, line: line.value, edge: setup.value.steps.length || spec.value.reliefs?.length ? edge.value : [], marks: [...marks.value], valve: valve.value, lift: lift.value, title: `${build.view?.name}, cylinder ${build.cylinder}` })
   const bytes = kindOf === 'svg' ? templateSvg(sheet) : await templatePdf(sheet)
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([bytes as BlobPart], { type: kindOf === 'svg' ? 'image/svg+xml' : 'application/pdf' }))
-  link.download = `${build.view?.name ?? 'chamber'} cylinder ${build.cylinder} template.${kindOf}`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  download(bytes as BlobPart, kindOf === 'svg' ? 'image/svg+xml' : 'application/pdf', `${build.view?.name ?? 'chamber'} cylinder ${build.cylinder} template.${kindOf}`)
 }
 </script>
 

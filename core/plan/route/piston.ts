@@ -1,0 +1,44 @@
+import type { Replay } from '../../standing'
+import type { RouteLimits } from './ask'
+import { ratioAt, readingAt, type Column } from './columns'
+import { offTarget, rootOf, type Solved } from './solve'
+
+/** Pistons are ordered in steps of these: mm of compression height and pocket, cc of crown. */
+const STEP = { rise: 0.05, pocket: 0.1, crown: 0.1 } as const
+/** No piston differs by more from the one it takes the place of: cc of crown, mm of height. */
+const MOST = { crown: 60, rise: 5 } as const
+
+const NOT_SUNK = { intake: 0, exhaust: 0 }
+const inSteps = (x: number, step: number, round = Math.round) => Math.round(round(x / step - 1e-6) * step * 100) / 100
+
+/**
+ * One piston for every bore instead of a cut: its compression height brings the running squish to the middle of its window, its
+ * crown the middle of the ratios to the target, its pockets the valves to their minimum.
+ *
+ * @param columns as they stand with the gasket of the way
+ * @returns figures.ground: cc each crown holds more than the one that is fitted; rise and pockets in mm, by that one too
+ * Source: squish = squish − rise; Vs/(Vc + added − A·rise) + 1 = target, solved for what is added.
+ * @example newPiston(standing, columns, limits)?.figures.rise // 0.45
+ */
+export function newPiston({ layout, target }: Replay, columns: readonly Column[], limits: RouteLimits): Solved {
+  const face = limits.faceLeast
+  const bare = columns.map(c => readingAt(c, { face, deck: 0, gives: 0 }, NOT_SUNK))
+  const squish = bare.flatMap(r => r.squish ?? [])
+  const { squishLeast: least, squishMost: most } = limits
+  const wanted = squish.length > 0 && least !== undefined && most !== undefined ? (Math.min(...squish) + Math.max(...squish)) / 2 - (least + most) / 2 : 0
+  const asked = inSteps(least === undefined || squish.length === 0 ? wanted : Math.min(wanted, Math.min(...squish) - least), STEP.rise, Math.floor)
+  const rise = Math.max(-MOST.rise, Math.min(MOST.rise, asked))
+  const off = (added: number) => offTarget(columns.map(c => ratioAt(c, { face, deck: rise, gives: added })), target!.body.ratio.value)
+  const added = inSteps(-rootOf(x => off(-x), -MOST.crown, MOST.crown), STEP.crown)
+  const risen = columns.map(c => readingAt(c, { face, deck: rise, gives: added }, NOT_SUNK))
+  const short = Math.max(0, ...risen.flatMap(r => r.rooms.map(room => room.name === 'domeToChamber' || room.perMm <= 0 ? 0 : (room.least - room.left) / room.perMm)))
+  const pockets = inSteps(short, STEP.pocket, Math.ceil)
+  return {
+    figures: { faces: layout.heads.map(() => face), slope: 0, decks: layout.banks.map(() => 0), ground: new Map(columns.map(c => [c.cylinder, added])), rise, pockets, sunk: NOT_SUNK },
+    // The head stays where it is: cam, pushrods and flange know nothing of a piston.
+    readings: risen.map(({ cylinder, ratio, squish, edges, rooms }, i) => ({
+      ...bare[i]!, cylinder, ratio, squish, edges, rooms: rooms.map(room => room.name === 'domeToChamber' ? room : { ...room, left: room.left + room.perMm * pockets, taken: room.taken - room.perMm * pockets })
+    })),
+    held: layout.heads.map(() => true)
+  }
+}
