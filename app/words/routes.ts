@@ -53,7 +53,7 @@ const depthsOf = (depths: readonly number[], lengths: LengthUnit) => [...new Set
 
 /** What chambers are ground to be. */
 const GROUND_TO: Record<Grinding, string> = {
-  none: '', planned: 'as planned at Shape', match: 'to match the need', pin: 'to the pin gauge', line: 'to the line', evenChambers: 'to even chambers', evenRatios: 'to even ratios', open: '', crown: '', piston: ''
+  none: '', planned: 'as planned at Shape', match: 'to match the need', pin: 'to the pin gauge', line: 'to the line', evenChambers: 'to even chambers', evenRatios: 'to even ratios', open: '', crown: ''
 }
 
 /** A stage as an order: what to do. */
@@ -108,9 +108,9 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
   const deepest = (list: readonly number[]) => mm(Math.max(...list.map(Math.abs)), lengths)
   const parts = [
     ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
-    ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : way.grinding === 'piston' ? ['new pistons'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
+    ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the deck`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
-    ...way.seats ? ['a seat job'] : []
+    ...way.down === 'piston' ? ['new pistons'] : [], ...way.seats ? ['a seat job'] : []
   ]
   if (parts.length === 0) return 'Leaving everything as it is'
   const said = parts.length === 1 ? `${parts[0]} alone` : sayList(parts)

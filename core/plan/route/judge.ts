@@ -85,9 +85,9 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
     if (pushrod !== undefined && limits.pushrod !== undefined) add('pushrod', mine, pushrod, limits.pushrod, 'most')
     if (flange !== undefined && limits.flange !== undefined) add('flange', mine, flange, limits.flange, 'most')
     const ground = figures.ground.get(cylinder)
-    if (ground !== undefined && way.grinding !== 'piston') add(way.grinding === 'crown' ? 'crown' : 'ground', mine, ground, way.grinding === 'crown' ? limits.crownMost : limits.groundMost, 'most')
+    if (ground !== undefined) add(way.grinding === 'crown' ? 'crown' : 'ground', mine, ground, way.grinding === 'crown' ? limits.crownMost : limits.groundMost, 'most')
     const line = toLine?.get(cylinder)
-    if (ground !== undefined && line !== undefined && way.grinding !== 'crown' && way.grinding !== 'piston' && !figures.shaped) add('line', mine, ground, line, 'most')
+    if (ground !== undefined && line !== undefined && way.grinding !== 'crown' && !figures.shaped) add('line', mine, ground, line, 'most')
   }
   const [face, deck] = [Math.max(0, ...figures.faces), Math.max(0, ...figures.decks)]
   if (face > 0) add('face', [], face, limits.faceMost, 'most')

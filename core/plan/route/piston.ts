@@ -16,9 +16,9 @@ const inSteps = (x: number, step: number, round = Math.round) => Math.round(roun
  * crown the middle of the ratios to the target, its pockets the valves to their minimum.
  *
  * @param columns as they stand with the gasket of the way
- * @returns figures.ground: cc each crown holds more than the one that is fitted; rise and pockets in mm, by that one too
+ * @returns figures.piston, by the one that is fitted
  * Source: squish = squish − rise; Vs/(Vc + added − A·rise) + 1 = target, solved for what is added.
- * @example newPiston(standing, columns, limits)?.figures.rise // 0.45
+ * @example newPiston(standing, columns, limits)?.figures.piston.rise // 0.45
  */
 export function newPiston({ layout, target }: Replay, columns: readonly Column[], limits: RouteLimits): Solved {
   const face = limits.faceLeast
@@ -34,7 +34,7 @@ export function newPiston({ layout, target }: Replay, columns: readonly Column[]
   const short = Math.max(0, ...risen.flatMap(r => r.rooms.map(room => room.name === 'domeToChamber' || room.perMm <= 0 ? 0 : (room.least - room.left) / room.perMm)))
   const pockets = inSteps(short, STEP.pocket, Math.ceil)
   return {
-    figures: { faces: layout.heads.map(() => face), slope: 0, decks: layout.banks.map(() => 0), ground: new Map(columns.map(c => [c.cylinder, added])), rise, pockets, sunk: NOT_SUNK },
+    figures: { faces: layout.heads.map(() => face), slope: 0, decks: layout.banks.map(() => 0), ground: new Map(), piston: { added, rise, pockets }, sunk: NOT_SUNK },
     // The head stays where it is: cam, pushrods and flange know nothing of a piston.
     readings: risen.map(({ cylinder, ratio, squish, edges, rooms }, i) => ({
       ...bare[i]!, cylinder, ratio, squish, edges, rooms: rooms.map(room => room.name === 'domeToChamber' ? room : { ...room, left: room.left + room.perMm * pockets, taken: room.taken - room.perMm * pockets })

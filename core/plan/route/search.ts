@@ -47,7 +47,7 @@ const MOST_MISSING = 6
 const NOT_SUNK = { intake: 0, exhaust: 0 }
 
 /** Of these the cc are solved with the cuts; of the others they are given. */
-const SOLVED: readonly Grinding[] = ['open', 'crown', 'piston']
+const SOLVED: readonly Grinding[] = ['open', 'crown']
 
 const addedBy = (work: (Tried & { kind: 'relief' })[]) => new Map(work.flatMap(({ scope, body }) => scope.level === 'cylinder' ? [[scope.cylinder, body.added.value] as const] : []))
 
@@ -80,7 +80,6 @@ function grindingsOf(standing: Replay, { levers, shaping = STARTING_SHAPING }: R
     ...levers.includes('grind') ? { evenChambers: { ground: even('chamber') }, evenRatios: { ground: even('clearance') } } : {},
     ...levers.includes('open') ? { open: { ground: new Map() } } : {},
     ...levers.includes('crown') ? { crown: { ground: new Map() } } : {},
-    ...levers.includes('piston') ? { piston: { ground: new Map() } } : {},
     ...levers.includes('open') && plannedAtShape(standing).length > 0 ? { planned: { ground: new Map() } } : {}
   }
   for (const school of levers.includes('school') && walls ? GRINDING_SCHOOLS : []) {
@@ -99,7 +98,7 @@ function grindingsOf(standing: Replay, { levers, shaping = STARTING_SHAPING }: R
 function downsOf(levers: RouteAsk['levers']): Down[] {
   const has = (...names: RouteAsk['levers']) => names.every(name => levers.includes(name))
   return ['none', ...has('face') ? ['face' as const] : [], ...has('deck') ? ['deck' as const] : [], ...has('face', 'deck') ? ['faceDeck' as const, 'deckFace' as const, 'squishFace' as const] : [],
-    ...has('face', 'roll') ? ['roll' as const] : [], ...has('spacer') ? ['spacer' as const] : []]
+    ...has('face', 'roll') ? ['roll' as const] : [], ...has('spacer') ? ['spacer' as const] : [], ...has('piston') ? ['piston' as const] : []]
 }
 
 /** `opened`: cc ground for the sake of breathing, which a way without it does not offer; `whole`: what a way that stops short would come to. */
@@ -218,17 +217,17 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
   const { standing, rules, limits } = bench
   const setUps: (1 | 2)[] = limits.setUps === 2 ? [1, 2] : [1]
   for (const { gasket, grinding, ground: cc, shaped, columns } of ground) {
-    // A new piston is in place of a cut.
-    for (const down of grinding === 'piston' ? ['none' as const] : downsOf(levers)) {
+    // New pistons bring the ratio themselves: nothing else is solved with them.
+    for (const down of downsOf(levers).filter(d => d !== 'piston' || !SOLVED.includes(grinding))) {
       for (const seats of levers.includes('seats') && limits.edges === 'seatJob' && down === 'face' ? [false, true] : [false]) {
-        const solve = (aim: Aim) => grinding === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
+        const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
         const judged = (way: Way, of: Solved) => {
           const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc, ...(shaped ? { shaped } : {}) }
           const bill = billOf(standing, rules, way, stepsOf(standing, way, figures))
           return { way, figures, readings: of.readings, held: of.held, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, bench, of.readings, figures, bill)) }
         }
-        for (const times of down === 'none' || down === 'deck' || down === 'spacer' ? setUps.slice(0, 1) : setUps) {
+        for (const times of down === 'none' || down === 'deck' || down === 'spacer' || down === 'piston' ? setUps.slice(0, 1) : setUps) {
           const way: Way = { ...gasket ? { gasket } : {}, grinding, down, seats, setUps: times }
           const inside = solved && judged(way, solved)
           if (inside?.breaches.length === 0 || down === 'roll') {
@@ -249,7 +248,7 @@ function sourced({ way, figures, readings }: Candidate, ground: readonly Ground[
   const columns = ground.find(g => g.gasket === way.gasket && g.grinding === way.grinding)!.columns
   return readings.map(({ cylinder, ratio }) => {
     const column = columns.find(c => c.cylinder === cylinder)!
-    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]! + (figures.rise ?? 0), gives: SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0 })
+    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]! + (figures.piston?.rise ?? 0), gives: (SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0) + (figures.piston?.added ?? 0) })
     return { value: ratio, by }
   })
 }

@@ -7,13 +7,13 @@ import { modelOf, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
 
 /** How the chambers are changed before anything is cut; of the schools those that take metal. */
-export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open', 'crown', 'piston'] as const
+export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open', 'crown'] as const
 export type Grinding = (typeof GRINDINGS)[number]
 export const GRINDING_SCHOOLS = ['match', 'pin', 'line'] as const satisfies readonly (School & Grinding)[]
 export const bySchool = (grinding: Grinding): boolean => (GRINDING_SCHOOLS as readonly Grinding[]).includes(grinding)
 
-/** What brings the head and the piston nearer, or further apart: of two the first goes to its limit and the second does the rest. */
-export type Down = 'none' | 'face' | 'deck' | 'faceDeck' | 'deckFace' | 'squishFace' | 'roll' | 'spacer' | 'dome'
+/** What brings the head and the piston nearer, or further apart: of two the first goes to its limit and the second does the rest; `piston`: new ones. */
+export type Down = 'none' | 'face' | 'deck' | 'faceDeck' | 'deckFace' | 'squishFace' | 'roll' | 'spacer' | 'dome' | 'piston'
 
 /** A way to the target in kinds alone: which of each lever; a depth follows. `gasket`: the offer's entry, nothing where what is fitted stays. */
 export interface Way { gasket?: string, grinding: Grinding, down: Down, seats: boolean, setUps: 1 | 2 }
@@ -28,9 +28,8 @@ export interface Figures {
   ground: ReadonlyMap<number, number>
   /** Grinding that is drawn: as a school has it. */
   shaped?: Tried[]
-  /** How much higher new pistons stand, and how much deeper their pockets are. */
-  rise?: number
-  pockets?: number
+  /** New pistons: what each crown holds more than the one that is fitted, how much higher it stands, how much deeper its pockets are. */
+  piston?: { added: number, rise: number, pockets: number }
   /** How far valves go up in a seat job after the cut, along their stems; the same on every cylinder. */
   sunk: Record<Valve, number>
 }
@@ -64,22 +63,18 @@ export const plannedAtShape = ({ planned }: Replay): EntryOf<'relief'>[] =>
  *
  * @returns the steps that have anything to do
  */
-export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, shaped, rise, pockets, sunk }: Figures): Step[] {
+export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, shaped, piston, sunk }: Figures): Step[] {
   const { layout } = standing
   const offer = standing.offers.find(o => o.id === way.gasket)
-  const pistons: Tried[] = way.grinding !== 'piston'
+  const pistons: Tried[] = !piston
     ? []
-    : [...ground].map(([cylinder, cc]) => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: {
-        state: 'planned', added: figure(cc, 'cc'), u: figure(CLAIMED_CROWN, 'cc'), rise: figure(rise ?? 0, 'mm'), ...(pockets ? { pockets: figure(pockets, 'mm') } : {})
+    : layout.cylinders.map(cylinder => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: {
+        state: 'planned', added: figure(piston.added, 'cc'), u: figure(CLAIMED_CROWN, 'cc'), rise: figure(piston.rise, 'mm'), ...(piston.pockets ? { pockets: figure(piston.pockets, 'mm') } : {})
       } }))
-  const grind: Tried[] = pistons.length > 0
-    ? []
-    : way.grinding === 'crown'
-      ? [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
-      : shaped ?? (way.grinding === 'planned'
-        ? plannedAtShape(standing).map(({ scope, body }) => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
-        : [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
-            { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } })))
+  const worked = (kind: 'relief' | 'crownWork'): Tried[] => [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
+    { kind, scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
+  const atShape = () => plannedAtShape(standing).map(({ scope, body }): Tried => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
+  const grind = way.grinding === 'planned' ? atShape() : shaped ?? worked(way.grinding === 'crown' ? 'crownWork' : 'relief')
   const foot = layout.engine?.head === 'blind'
   const steps: Step[] = [
     { work: way.grinding === 'crown' ? 'crown' : way.grinding.startsWith('even') ? 'grind' : 'open', operations: grind },
