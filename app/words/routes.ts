@@ -110,7 +110,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
     ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
     ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the deck`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
-    ...way.down === 'piston' ? ['new pistons'] : [], ...way.seats ? ['a seat job'] : []
+    ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.seats ? ['a seat job'] : []
   ]
   if (parts.length === 0) return 'Leaving everything as it is'
   const said = parts.length === 1 ? `${parts[0]} alone` : sayList(parts)

@@ -59,6 +59,7 @@ async function take() {
 }
 /** The order sheet of the chosen route's pistons, where it asks for new ones. */
 const pistons = computed(() => route.value?.stages.find(s => s.work === 'piston')?.operations.flatMap(op => op.kind === 'crownWork' ? [op.body] : [])[0])
+const valvesMeasured = computed(() => route.value?.cylinders.some(c => c.rooms.some(room => room.name === 'intakeClearance' || room.name === 'exhaustClearance')) ?? false)
 async function order() {
   const [r, piston, replayed] = [route.value, pistons.value, build.replayed]
   const crowns = build.asIs.flatMap(s => s.parts.crown?.estimate.value ?? [])
@@ -66,7 +67,7 @@ async function order() {
   const [{ pistonOrder }, { templatePdf }] = await Promise.all([import('~/papers/orderSheet'), import('~/papers/template')])
   const sheet = pistonOrder({
     title: [build.view?.name, build.view?.reference].filter(Boolean).join(', '), count: crowns.length, bore: quantityOf(replayed, 'bore', build.cylinders[0]!)!.estimate.value,
-    crown: crowns.reduce((sum, cc) => sum + cc, 0) / crowns.length, added: piston.added.value, rise: piston.rise?.value ?? 0, pockets: piston.pockets?.value ?? 0, ratios: r.cylinders.map(c => c.ratio), squish: r.cylinders.flatMap(c => c.squish ?? [])
+    crown: crowns.reduce((sum, cc) => sum + cc, 0) / crowns.length, added: piston.added.value, rise: piston.rise?.value ?? 0, pockets: piston.pockets?.value ?? 0, valvesMeasured: valvesMeasured.value, ratios: r.cylinders.map(c => c.ratio), squish: r.cylinders.flatMap(c => c.squish ?? [])
   }, device.lengths)
   download(await templatePdf(sheet) as BlobPart, 'application/pdf', `${build.view?.name ?? 'engine'} piston order.pdf`)
 }
@@ -119,6 +120,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>{{ sayFirstCut(firstCut, device.lengths) }}</li>
             <li v-if="route.held" data-held>{{ sayHeld(route.held, all, device.lengths) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
+            <li v-if="pistons && !valvesMeasured" data-unmeasured>Nobody has measured valve to piston: measure it before you order, or the pockets are not known.</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
             <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>
