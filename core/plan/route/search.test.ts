@@ -18,7 +18,7 @@ const build = (name: string) => demoShop.builds.find(b => b.name === name)!.entr
 const withoutDrawing = (entries: readonly Entry[]) => entries.filter(e => e.kind !== 'chamberModel')
 const levers = (r: Replay): Lever[] => leversOf(r).filter(l => !l.wants).map(l => l.lever)
 function search(r: Replay, limits: Partial<RouteLimits> = {}, chambers: Chambers = NO_SOLIDS, on = levers(r)): RouteAnswer {
-  const answer = drained(searchRoutes(r, STARTING_RULES, chambers, { levers: on, limits: { ...startingLimits(r, STARTING_RULES), ...limits } }))
+  const answer = drained(searchRoutes(r, STARTING_RULES, chambers, { levers: on, limits: { ...startingLimits(r, STARTING_RULES), ...limits } }, chambers, 'walls' in chambers ? chambers as Walls & Chambers : undefined))
   if (answer === 'notReady') throw new Error('a chamber was not ready')
   return answer
 }
