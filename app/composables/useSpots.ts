@@ -1,12 +1,13 @@
-import { DEFAULT_U, FIGURE_BOUNDS, ofKind, quantityOf, type EntryOf, type Figure, type OperationKind, type SpotReading } from '#core'
+import { DEFAULT_U, FIGURE_BOUNDS, ofKind, quantityOf, type EntryOf, type Figure, type OperationEntry, type OperationKind, type SpotReading } from '#core'
 import { figureFault } from '#shared/dto'
 import { partAt, withReading, type Place } from './spotSet'
 import { notKept } from './useStatement'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 
-/** Work that ends a set of readings: what is read after it belongs to a new one. */
+/** Work that ends a set of readings: what is read after it belongs to a new one. Of work on crowns only another piston does. */
 const ENDED_BY = { solder: ['gasketChange', 'deckCut', 'faceCut', 'spacer', 'crownWork'], deckReadings: ['deckCut', 'spacer', 'crownWork'] } as const satisfies Record<string, readonly OperationKind[]>
+const ends = (op: OperationEntry, kind: keyof typeof ENDED_BY) => (ENDED_BY[kind] as readonly OperationKind[]).includes(op.kind) && (op.kind !== 'crownWork' || op.body.rise !== undefined)
 
 /** Readings that lie at places on the crown of the cylinder on the bench: each one is kept as it comes. */
 export function useSpots(kind: 'solder' | 'deckReadings') {
@@ -17,7 +18,7 @@ export function useSpots(kind: 'solder' | 'deckReadings') {
   const latest = computed<EntryOf<typeof kind> | undefined>(() => ofKind(build.replayed?.live.entries ?? [], kind)
     .filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder).at(-1))
   const ended = computed(() => latest.value && build.replayed!.done.some(op =>
-    (ENDED_BY[kind] as readonly string[]).includes(op.kind) && order.value.get(op.id)! > order.value.get(latest.value!.id)!))
+    ends(op, kind) && order.value.get(op.id)! > order.value.get(latest.value!.id)!))
   const afresh = ref(false)
   watch(() => build.cylinder, () => afresh.value = false)
   /** The set that a new reading joins. */

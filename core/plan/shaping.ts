@@ -1,4 +1,5 @@
 import { liftTable, proposalOver, reliefOf, scribedLine, sweepLifts, type Below, type School, type WallAt, type WallLook, type WallNeeds } from '../shroud'
+import { DomainError } from '../domain'
 import { mirroredReliefs, type ChamberSpec, type ChamberValve, type Relief } from '../chamber'
 import type { EntryOf } from '../ledger'
 import { modelOf, quantityOf, reliefLesson, reliefPrediction, type ChamberModel, type Replay } from '../standing'
@@ -83,10 +84,15 @@ function proposedOn(standing: Replay, walls: Walls, school: School, shaping: Sha
   const reliefs: Relief[] = []
   for (const [open, valve] of valves.entries()) {
     const { most } = highestLift(standing, cylinder, valve)
-    const over = walls.walls(model, poured, open, sweepLifts(most), look)
-    if (over === 'notReady') return over
-    const proposed = proposalOver(school, valve.diameter / 2, over, { diameter: shaping.pin, lift: Math.min(shaping.lift, most), most })
-    if (proposed) reliefs.push(reliefOf(open, valve, proposed, look.line))
+    try {
+      const over = walls.walls(model, poured, open, sweepLifts(most), look)
+      if (over === 'notReady') return over
+      const proposed = proposalOver(school, valve.diameter / 2, over, { diameter: shaping.pin, lift: Math.min(shaping.lift, most), most })
+      if (proposed) reliefs.push(reliefOf(open, valve, proposed, look.line))
+    } catch (error) {
+      // A valve that has no wall to look at, its seat under the face perhaps, keeps no school from the others.
+      if (!(error instanceof DomainError)) throw error
+    }
   }
   return reliefs
 }

@@ -5,7 +5,7 @@ import { anyLedger } from '../../../tests/support/anyEntry'
 import { all, burette, head, mm, oneCylinder } from '../../../tests/support/ledgerBench'
 import { solidChambers } from '../../../tests/support/solidChambers'
 import { RUNS } from '../../../tests/support/soak'
-import { NO_SOLIDS, STARTING_RULES, STARTING_SHAPING, asIf, compressionRatio, cylinderVolume, replay, schoolWork, targetBand, type Chambers, type Entry, type Replay, type Walls } from '../..'
+import { DomainError, NO_SOLIDS, STARTING_RULES, STARTING_SHAPING, asIf, compressionRatio, cylinderVolume, replay, schoolWork, targetBand, type Chambers, type Entry, type Replay, type Walls } from '../..'
 import { bestOf, drained, drawsOf, leversOf, searchRoutes, startingLimits, type Found, type Lever, type Route, type RouteAnswer, type RouteLimits } from '.'
 import { routeOf } from './route'
 import { takenWork } from './taken'
@@ -124,6 +124,16 @@ describe('the schools of Shape as ways', () => {
     const rest = asIf(r, [...roll.begins, { kind: 'faceCut', scope: { level: 'head', head: 1 }, body: { state: 'planned', depth: mm(roll.figures.faces[0]! - roll.firstCuts[0]!) } }], solids)
     expect(after.cylinders[0]!.state.ratio!.estimate.value).toBeLessThan(9.9)
     for (const [i, { state }] of rest.cylinders.entries()) expect(state.ratio!.estimate.value).toBeCloseTo(roll.cylinders[i]!.ratio, 1)
+  })
+  it('a valve that has no wall to look at keeps no school from the other', () => {
+    const r = replay(build('Brackwater 34'))!
+    const one: Walls = { ...solids, walls: (model, poured, open, ...more) => {
+      if (open === 0) throw new DomainError('seat', 0, 'above the face')
+      return solids.walls(model, poured, open, ...more)
+    } }
+    const work = schoolWork(r, one, 'line', STARTING_SHAPING)
+    if (work === 'notReady') throw new Error(work)
+    expect(work.map(op => op.body.reliefs!.map(relief => relief.valve))).toEqual(r.layout.cylinders.map(() => [1]))
   })
   it('grinding that nobody has drawn stays inside the scribed line, unless that is let go', () => {
     const r = replay(build('Brackwater 34'))!
