@@ -54,8 +54,10 @@ test('levers set, routes compared, one taken, followed to the last pour, planned
   await expect(page.locator('[data-route="1"]')).not.toContainText('deck')
 
   // Two beside each other, then the cheaper one looked at and the surest taken.
+  await reckoned(page)
   const compare = page.getByRole('combobox', { name: 'Compare with' })
   await compare.press('ArrowDown')
+  await expect(page.getByRole('listbox')).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.locator('[data-beside] tbody tr')).toHaveCount(6)
   await page.locator('[data-route="3"]').press('Enter')
