@@ -9,7 +9,8 @@ const STEP = { rise: 0.05, pocket: 0.1, crown: 0.1 } as const
 const MOST = { crown: 60, rise: 5 } as const
 
 const NOT_SUNK = { intake: 0, exhaust: 0 }
-const inSteps = (x: number, step: number, round = Math.round) => Math.round(round(x / step - 1e-6) * step * 100) / 100
+/** A figure that is a step already stays, whichever way it is rounded. */
+const inSteps = (x: number, step: number, round = Math.round) => Math.round(round(Math.round(x / step * 1e6) / 1e6) * step * 100) / 100
 
 /**
  * One piston for every bore instead of a cut: its compression height brings the running squish to the middle of its window, its
