@@ -14,10 +14,10 @@ export function pistonOrder({ title, count, bore, crown, added, rise, pockets, v
   const range = (list: number[], one: (value: number) => string) => [...new Set([Math.min(...list), Math.max(...list)].map(one))].join(' to ')
   const held = crown + added
   const rows: [string, string][] = [
-    ['Pistons', String(count)], ['Cylinder bore, as measured', mm(bore)],
+    ['Pistons', String(count)], ['Cylinder bore', mm(bore)],
     ['Crown holds', `${say(Math.abs(held), 'volume')}, ${held < 0 ? 'a dome' : 'a dish, pockets counted in'}`], ['Fitted now', `${say(Math.abs(crown), 'volume')}, ${crown < 0 ? 'a dome' : 'a dish'}`],
     ['Compression height', rise === 0 ? 'as the fitted piston' : `${mm(Math.abs(rise))} ${rise > 0 ? 'more' : 'less'} than the fitted piston`],
-    ['Valve pockets', !valvesMeasured ? 'not known: measure valve to piston first' : pockets === 0 ? 'as the fitted piston' : `${mm(pockets)} deeper than those of the fitted piston`],
+    ['Valve pockets', !valvesMeasured ? 'not known: measure valve to piston first, both valves' : pockets === 0 ? 'as the fitted piston' : `${mm(pockets)} deeper than those of the fitted piston`],
     ['Ratio it comes to', range(ratios, r => digits(r, 2))], ...squish.length > 0 ? [['Squish then, running', range(squish, mm)] as [string, string]] : []
   ]
   const notes = [

@@ -74,9 +74,9 @@ describe('the scribe template, printed', () => {
 
 describe('the order sheet for pistons, printed', () => {
   it.each([
-    ['mm', { crown: 3, added: -4.2, rise: 0.35, pockets: 0.4, valvesMeasured: true }, ['Pistons 6', 'Cylinder bore, as measured 92.00 mm', 'Crown holds 1.2 cc, a dome', 'Fitted now 3.0 cc, a dish', 'Compression height 0.35 mm more than', 'Valve pockets 0.40 mm deeper', 'Ratio it comes to 9.86 to 9.94', 'Squish then, running 0.78 mm to 0.82 mm']],
-    ['in', { crown: -2, added: 5, rise: 0, pockets: 0, valvesMeasured: true }, ['Crown holds 3.0 cc, a dish', 'Fitted now 2.0 cc, a dome', 'Compression height as the fitted piston', 'Valve pockets as the fitted piston', 'Cylinder bore, as measured 3.6220 in']],
-    ['mm', { crown: 3, added: 0, rise: 0.2, pockets: 0, valvesMeasured: false }, ['Valve pockets not known: measure valve to piston first']]
+    ['mm', { crown: 3, added: -4.2, rise: 0.35, pockets: 0.4, valvesMeasured: true }, ['Pistons 6', 'Cylinder bore 92.00 mm', 'Crown holds 1.2 cc, a dome', 'Fitted now 3.0 cc, a dish', 'Compression height 0.35 mm more than', 'Valve pockets 0.40 mm deeper', 'Ratio it comes to 9.86 to 9.94', 'Squish then, running 0.78 mm to 0.82 mm']],
+    ['in', { crown: -2, added: 5, rise: 0, pockets: 0, valvesMeasured: true }, ['Crown holds 3.0 cc, a dish', 'Fitted now 2.0 cc, a dome', 'Compression height as the fitted piston', 'Valve pockets as the fitted piston', 'Cylinder bore 3.6220 in']],
+    ['mm', { crown: 3, added: 0, rise: 0.2, pockets: 0, valvesMeasured: false }, ['Valve pockets not known: measure valve to piston first, both valves']]
   ] as const)('says what to make, in %s', async (lengths, more, texts) => {
     const order = pistonOrder({ title: 'Brackwater 34, Launch no. 7', count: 6, bore: 92, ratios: [9.86, 9.94], squish: [0.78, 0.82], ...more }, lengths)
     writeFileSync(join(folder, 'order.pdf'), await templatePdf(order))

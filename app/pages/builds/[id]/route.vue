@@ -2,7 +2,7 @@
 import { quantityOf } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
-import { bestOf, surestAfter } from '#core/plan/route/best'
+import { bestOf, pocketsKnown, surestAfter } from '#core/plan/route/best'
 import { takenWork } from '#core/plan/route/taken'
 import { useReplan } from '~/composables/useReplan'
 import { useRoutes } from '~/composables/useRoutes'
@@ -59,7 +59,7 @@ async function take() {
 }
 /** The order sheet of the chosen route's pistons, where it asks for new ones. */
 const pistons = computed(() => route.value?.stages.find(s => s.work === 'piston')?.operations.flatMap(op => op.kind === 'crownWork' ? [op.body] : [])[0])
-const valvesMeasured = computed(() => route.value?.cylinders.some(c => c.rooms.some(room => room.name === 'intakeClearance' || room.name === 'exhaustClearance')) ?? false)
+const valvesMeasured = computed(() => route.value !== undefined && pocketsKnown(route.value, build.replayed?.layout.engine?.intakes))
 async function order() {
   const [r, piston, replayed] = [route.value, pistons.value, build.replayed]
   const crowns = build.asIs.flatMap(s => s.parts.crown?.estimate.value ?? [])
@@ -120,7 +120,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>{{ sayFirstCut(firstCut, device.lengths) }}</li>
             <li v-if="route.held" data-held>{{ sayHeld(route.held, all, device.lengths) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
-            <li v-if="pistons && !valvesMeasured" data-unmeasured>Nobody has measured valve to piston: measure it before you order, or the pockets are not known.</li>
+            <li v-if="pistons && !valvesMeasured" data-unmeasured>Valve to piston is not measured for both valves of every cylinder: measure it before you order, or the pockets are not known.</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
             <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>
