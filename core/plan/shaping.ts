@@ -47,7 +47,8 @@ export interface Walls {
 const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: '' })
 
 /**
- * The grinding that a school asks for on every chamber that is drawn with valves: proposed on a head's first, copied to its others.
+ * The grinding that a school asks for on every chamber that is drawn with valves and may be ground: proposed on a head's first,
+ * copied to its others.
  *
  * @param walls answers for the drawn chambers
  * @returns planned grinding by cylinder, none where the school takes nothing
@@ -57,7 +58,7 @@ export function schoolWork(standing: Replay, walls: Walls, school: School, shapi
   const lesson = reliefLesson(standing.settlements)
   const list: (Tried & { kind: 'relief' })[] = []
   for (const [h] of standing.layout.heads.entries()) {
-    const chambers = standing.asIs.filter(s => s.head === h + 1).flatMap((state) => {
+    const chambers = standing.asIs.filter(s => s.head === h + 1 && !standing.held.has(s.cylinder)).flatMap((state) => {
       const model = modelOf(standing, state.cylinder, 'asIs')
       return model && model.spec.valves.length > 0 ? [{ cylinder: state.cylinder, model, poured: pouredVolume(state) }] : []
     })

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import fc from 'fast-check'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { demoShop } from '../../../demo/shop'
@@ -140,6 +141,19 @@ describe('the schools of Shape as ways', () => {
     const work = schoolWork(r, one, 'line', STARTING_SHAPING)
     if (work === 'notReady') throw new Error(work)
     expect(work.map(op => op.body.reliefs!.map(relief => relief.valve))).toEqual(r.layout.cylinders.map(() => [1]))
+  })
+  it.each([['the largest', 4], ['a smaller one', 1]])('%s of the chambers is left alone where it can’t be ground', (_, cylinder) => {
+    const entries = build('Brackwater 34')
+    const last = entries.at(-1)!
+    const r = replay([...entries, { ...last, id: randomUUID(), seq: (last.seq ?? 0) + 1, kind: 'hold', scope: { level: 'cylinder', cylinder }, body: { held: true }, supersedes: undefined } as Entry])!
+    const { routes, nearest } = withWalls(r, ['gasket', 'grind', 'school', 'open', 'face'], solids, { squishMost: undefined, edges: 'seatJob', past: 0.5 })
+    const grinding = [...routes, ...nearest ? [nearest] : []].map(x => x.stages.flatMap(s => s.operations).filter(op => op.kind === 'relief'))
+    const ground = grinding.filter(ops => ops.length > 0)
+    expect(ground.length).toBeGreaterThan(1)
+    for (const ops of ground) {
+      expect(ops.filter(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder)).toEqual([])
+      expect(ops.length).toBeGreaterThan(3)
+    }
   })
   it('grinding that nobody has drawn stays inside the scribed line, unless that is let go', () => {
     const r = replay(build('Brackwater 34'))!

@@ -51,14 +51,15 @@ const SOLVED: readonly Grinding[] = ['open', 'crown']
 
 const addedBy = (work: (Tried & { kind: 'relief' })[]) => new Map(work.flatMap(({ scope, body }) => scope.level === 'cylinder' ? [[scope.cylinder, body.added.value] as const] : []))
 
-/** Drawn grinding that goes on in every chamber until it holds what the largest of its head then holds. */
+/** Drawn grinding that goes on in every chamber until it holds what the largest of its head then holds, be it one that can't be ground. */
 function evened(standing: Replay, work: readonly (Tried & { kind: 'relief' })[]): (Tried & { kind: 'relief' })[] {
   const then = work.map(({ scope, body }) => {
     const state = standing.asIs.find(s => scope.level === 'cylinder' && s.cylinder === scope.cylinder)
     return { head: state?.head, holds: (state?.parts.chamber?.estimate.value ?? 0) + body.added.value }
   })
+  const kept = standing.asIs.flatMap(s => standing.held.has(s.cylinder) && s.parts.chamber ? [{ head: s.head, holds: s.parts.chamber.estimate.value }] : [])
   return work.map((op, i) => {
-    const most = Math.max(...then.filter(t => t.head === then[i]!.head).map(t => t.holds))
+    const most = Math.max(...[...then, ...kept].filter(t => t.head === then[i]!.head).map(t => t.holds))
     return { ...op, body: { ...op.body, added: cc(op.body.added.value + most - then[i]!.holds) } }
   })
 }

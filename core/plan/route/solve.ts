@@ -97,6 +97,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.valves, sunk) : 0)
   if (way.grinding === 'open' || way.grinding === 'crown') {
     for (const c of columns) {
+      if (way.grinding === 'open' && standing.held.has(c.cylinder)) continue
       const wanted = c.swept.value / (c.target - 1)
       ground.set(c.cylinder, Math.max(0, wanted + (way.grinding === 'open' ? limits.past : 0) + takenAt(c.table, least) - c.clearance.value))
     }
