@@ -1,3 +1,4 @@
+import type { Scope } from '#core'
 import { launchChamber } from './chambers'
 import { burette, pourer } from './instruments'
 import { TRUTHS } from './truth'
@@ -66,4 +67,26 @@ function ports(story: Story, read: (truth: number) => number): void {
   const pairs = [[1, 2], [3, 4], [5, 6]]
   story.add('portPairs', whole, { valve: 'intake', pairs, poor: [1, 3, 5] })
   story.add('portPairs', whole, { valve: 'exhaust', pairs, poor: [] })
+  throatsAndSeats(story)
+}
+
+/** Throats of all, a port looked into from end to end, a mould in the one that is somebody's work, and the seats of two cylinders. */
+function throatsAndSeats(story: Story): void {
+  const port = (valve: 'intake' | 'exhaust', n: number): Scope => ({ level: 'port', cylinder: n, port: valve })
+  const seat = (valve: 'intake' | 'exhaust', n: number): Scope => ({ level: 'valve', cylinder: n, valve })
+  const throats = { intake: [38.4, 38.6, 38.3, 38.5, 38.4, 38.6], exhaust: [31.9, 32, 31.8, 32, 33.4, 31.9] }
+  for (const valve of ['intake', 'exhaust'] as const) throats[valve].forEach((across, i) => story.add('throat', port(valve, i + 1), { across: mm(across) }))
+  story.state('wish', 'intakeThroatShare', 0.885)
+  story.add('portSections', port('intake', 1), { rows: [{ at: 0, area: 1120 }, { at: 20, area: 1080 }, { at: 45, area: 1020 }, { at: 75, area: 1190 }, { at: 110, width: 33, height: 40, radius: 8 }, { at: 141, width: 34, height: 41, radius: 8 }] })
+  const places = [{ place: 'guideBoss', way: 'take', amount: mm(1.5), tool: 'Flame burr, 10 mm' }, { place: 'shortTurn', way: 'round', amount: mm(0.5), tool: 'Cartridge roll', grit: '80' }, { place: 'floor', way: 'leave' }] as const
+  for (const place of places) story.add('portPlace', port('intake', 1), { ...place, done: place.place === 'guideBoss' })
+  story.add('flange', whole, { port: 'intake', part: 'gasket', outline: { form: 'rectangle', x: 0, y: 0, width: 35, height: 42, radius: 8 } })
+  story.add('flange', whole, { port: 'intake', part: 'port', outline: { form: 'rectangle', x: 0.4, y: -0.3, width: 34, height: 41, radius: 8 } })
+  story.add('mould', port('exhaust', 5), { compound: 'Soft silicone, two parts', release: 'Petroleum jelly', hours: 16, steps: 2, lean: { value: 15, unit: '°', typed: '15' }, short: mm(3), out: false })
+  const intake = { cuts: [{ angle: 60, width: 2 }, { angle: 45, width: 1.4 }, { angle: 30, width: 0.577 }], seat: 1, outer: mm(44.5), touches: 'middle', leak: 'tight', runOut: mm(0.02), margin: mm(1.3), guide: mm(0.05), cutter: 'G 17' } as const
+  const exhaust = { cuts: [{ angle: 60, width: 1.8 }, { angle: 45, width: 1.4 }, { angle: 30, width: 0.557 }], seat: 1, outer: mm(37), touches: 'middle', leak: 'tight', runOut: mm(0.03), margin: mm(1.2), guide: mm(0.07), cutter: 'G 18' } as const
+  for (const n of [1, 2]) {
+    story.add('seat', seat('intake', n), { ...intake, cuts: [...intake.cuts], tip: mm(48.2 + n / 10) })
+    story.add('seat', seat('exhaust', n), { ...exhaust, cuts: [...exhaust.cuts], tip: mm(47.6 + n / 10), ...n === 2 ? { leak: 'weeps', margin: mm(0.9) } : {} })
+  }
 }

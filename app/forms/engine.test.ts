@@ -62,7 +62,7 @@ describe('what an engine has', () => {
   const two = bodyOf(answered(answered(FOUR, 'arrangement', 'single'), 'strokes', 2)).engine!
   const blind = bodyOf(answered(answered(FOUR, 'arrangement', 'single'), 'head', 'blind')).engine!
   it.each([
-    ['no valves, no Shape', hasPlace(two, 1, 'shape'), false], ['no ports to pour', hasPlace(two, 1, 'pour', 'ports'), false], ['one cylinder has nothing to even', hasPlace(two, 1, 'pour', 'even'), false],
+    ['no valves, no Shape', hasPlace(two, 1, 'shape'), false], ['no ports to pour', hasPlace(two, 1, 'ports'), false], ['one cylinder has nothing to even', hasPlace(two, 1, 'pour', 'even'), false],
     ['a closed barrel has no face', hasPlace(blind, 1, 'cut'), false], ['nor a gasket under a head', asksFor(blind, 'gasketThickness'), false], ['but valves', asksFor(blind, 'intakeClearance'), true],
     ['a four has all', hasPlace(four, 4, 'shape', 'copy'), true], ['and no exhaust port in its bore', asksFor(four, 'exhaustPortTop'), false], ['which a two-stroke has', asksFor(two, 'exhaustPortTop'), true],
     ['a closed barrel is filled assembled', enclosedBy(blind)[0] === 'assembled' && !enclosedBy(blind).includes('chamber'), true], ['and one without valves has no ports', enclosedBy(two).includes('intakePort'), false],

@@ -1,4 +1,4 @@
-import { directionIn, headPlane, mouthOf, roundEdge, valveFrame, type ChamberSpec, type Point } from '#core'
+import { directionIn, headPlane, mouthOf, roundEdge, valveFrame, type ChamberSpec, type Point, type XY } from '#core'
 
 /** What a scribe template shows; all in mm, the chamber's own frame. */
 export interface TemplateCase { spec: ChamberSpec, bore: number, gasketBore: number, line: number, edge: number[][], marks: number[], valve: number, lift: number, title: string }
@@ -42,18 +42,46 @@ export function scribeTemplate({ spec, bore, gasketBore, line, edge, marks, valv
       lines.push({ points: [at(plane.radius - 1), at(plane.radius + 8)], closed: false, weight: 0.5 })
     }
   }
-  // The ruler: every 10 mm a tick.
-  const [rx, ry] = [(PAGE.width - RULER) / 2, 215]
-  lines.push({ points: [[rx, ry], [rx + RULER, ry]], closed: false, weight: 0.4 })
-  for (let i = 0; i <= RULER; i += 10) lines.push({ points: [[rx + i, ry], [rx + i, ry - (i % 50 === 0 ? 6 : 3)]], closed: false, weight: 0.4 })
+  const ruler = rulerOn(lines)
   return {
     ...PAGE, lines,
     words: [
       { at: [20, 22], text: title, size: 5 }, { at: [20, 29], text: 'Seen from below, as the head lies on the bench. 1 : 1', size: 3.5 },
       { at: [cx - 12, 50], text: 'intake side', size: 3.5 }, { at: [cx + gasketBore / 2 + 4, cy + 1], text: 'to cylinder 1', size: 3.5 },
-      { at: [rx, ry + 6], text: `This line is ${RULER} mm. If it is not, the printer changed the scale: do not use the sheet.`, size: 3.5 },
+      ruler,
       { at: [20, 240], text: 'Heavy: the limit (never past it) and the developed wall. Dashed: gasket ring and bore. Short strokes: where the pin', size: 3.2 },
       { at: [20, 245], text: 'touches and comes free. Locate by the dowels, check against the gasket that will be fitted.', size: 3.2 }
+    ]
+  }
+}
+
+/** The ruler that shows whether a printer kept the scale, a tick every 10 mm; returns what is said under it. */
+function rulerOn(lines: Template['lines']): Template['words'][number] {
+  const [rx, ry] = [(PAGE.width - RULER) / 2, 215]
+  lines.push({ points: [[rx, ry], [rx + RULER, ry]], closed: false, weight: 0.4 })
+  for (let i = 0; i <= RULER; i += 10) lines.push({ points: [[rx + i, ry], [rx + i, ry - (i % 50 === 0 ? 6 : 3)]], closed: false, weight: 0.4 })
+  return { at: [rx, ry + 6], text: `This line is ${RULER} mm. If it is not, the printer changed the scale: do not use the sheet.`, size: 3.5 }
+}
+
+/** A flange's openings, mm about its bolts or dowels, y up: the one to cut to, what is there now, and the metal between. */
+export interface FlangeCase { title: string, onto: string, to: readonly XY[], now?: readonly XY[], metal: readonly (readonly XY[])[] }
+
+/** A 1:1 template for a flange, seen as one looks at it: heavy what to cut to, thin what is there, dashed the metal to take. */
+export function flangeTemplate({ title, onto, to, now, metal }: FlangeCase): Template {
+  const [cx, cy] = [PAGE.width / 2, 120]
+  const put = ([x, y]: XY): Point => [cx + x, cy - y]
+  const lines: Template['lines'] = [
+    { points: to.map(put), closed: true, weight: 0.5 }, ...now ? [{ points: now.map(put), closed: true, weight: 0.2 }] : [],
+    ...metal.map(points => ({ points: points.map(put), closed: true, weight: 0.2, dash: 1 })),
+    { points: [[cx - 6, cy], [cx + 6, cy]], closed: false, weight: 0.2 }, { points: [[cx, cy - 6], [cx, cy + 6]], closed: false, weight: 0.2 }
+  ]
+  const ruler = rulerOn(lines)
+  return {
+    ...PAGE, lines,
+    words: [
+      { at: [20, 22], text: title, size: 5 }, { at: [20, 29], text: `Seen as you look at the ${onto}, roof up. 1 : 1`, size: 3.5 }, { at: [cx - 4, 60], text: 'roof', size: 3.5 }, { at: [cx - 4, 190], text: 'floor', size: 3.5 }, ruler,
+      { at: [20, 240], text: 'Heavy: the opening to cut to. Thin: the opening as it is. Dashed: the metal between them. The cross is where bolts or', size: 3.2 },
+      { at: [20, 245], text: 'dowels put the flange: locate by them, dye the face, and scribe.', size: 3.2 }
     ]
   }
 }

@@ -29,7 +29,7 @@ export const STATIONS: Record<StationName, StationWords> = {
   },
   pour: {
     key: '2', name: 'Pour',
-    leaves: [{ key: 'spread', name: 'Chambers' }, { key: 'even', name: 'Even' }, { key: 'ports', name: 'Ports' }, { key: 'steps', name: 'Steps' }],
+    leaves: [{ key: 'spread', name: 'Chambers' }, { key: 'even', name: 'Even' }, { key: 'steps', name: 'Steps' }],
     help: {
       what: 'What a chamber really holds, read off a burette or a syringe.',
       how: [
@@ -53,6 +53,20 @@ export const STATIONS: Record<StationName, StationWords> = {
         'Plan it, grind to the line and the reading, then enter that it is ground.'
       ],
       picture: 'The gap from the valve’s edge to the wall, measured in the plane of its head at a lift.'
+    }
+  },
+  ports: {
+    key: '4', name: 'Ports',
+    leaves: [{ key: 'throats', name: 'Throats' }, { key: 'volumes', name: 'Volumes' }, { key: 'places', name: 'Places' }, { key: 'sections', name: 'Sections' }, { key: 'moulds', name: 'Moulds' }, { key: 'flange', name: 'Flange' }, { key: 'seats', name: 'Seats' }],
+    help: {
+      what: 'Ports and seats, from the valve to the flange: what they are, what is wanted of them, and what each hour of work gave.',
+      how: [
+        'Measure each throat with an inside calliper, and choose how large it is to be.',
+        'Mark on the drawing where metal comes out, what is only rounded, and what stays as it is.',
+        'Pour the ports before and after the work. The table shows what each stage added.',
+        'Record each seat: its cuts, where the valve touches, and how high the stem stands.'
+      ],
+      picture: 'The throat is measured just under the seat, where the port is at its narrowest.'
     }
   },
   cut: {

@@ -83,7 +83,7 @@ const LACKS: readonly { station: Place['station'], leaf?: string, engine: (engin
   { station: 'shape', engine: engine => !hasValves(engine) },
   { station: 'shape', leaf: 'copy', engine: (_, cylinders) => cylinders === 1 },
   { station: 'pour', leaf: 'even', engine: (engine, cylinders) => cylinders === 1 || engine.head === 'blind' },
-  { station: 'pour', leaf: 'ports', engine: engine => !hasValves(engine) },
+  { station: 'ports', engine: engine => !hasValves(engine) },
   { station: 'cut', leaf: 'seats', engine: engine => !hasValves(engine) },
   { station: 'cut', engine: engine => engine.head === 'blind' },
   { station: 'sheet', leaf: 'face', engine: engine => engine.head === 'blind' },

@@ -1,12 +1,13 @@
 import type { Quantity } from './quantities'
 
 /** Where something is entered or settled: a station, its leaf, the field's quantity. */
-export interface Place { station: 'sheet' | 'pour' | 'shape' | 'cut' | 'mockup' | 'route' | 'daybook', leaf?: string, field?: Quantity }
+export interface Place { station: 'sheet' | 'pour' | 'shape' | 'ports' | 'cut' | 'mockup' | 'route' | 'daybook', leaf?: string, field?: Quantity }
 
 const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishRecess']
 const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
 const VALVE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
+const THROAT_FIELDS: readonly Quantity[] = ['intakeValve', 'exhaustValve', 'intakeThroatShare', 'exhaustThroatShare']
 const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
 
 /**
@@ -19,6 +20,8 @@ export function placeOf(field: Quantity): Place {
   if (SQUISH_FIELDS.includes(field)) return { station: 'mockup', leaf: 'squish', field }
   if (VALVE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'valves', field }
   if (MOVING_FIELDS.includes(field)) return { station: 'cut', leaf: 'else', field }
+  if (THROAT_FIELDS.includes(field)) return { station: 'ports', leaf: 'throats', field }
+  if (field === 'intakeFlowCoefficient') return { station: 'ports', leaf: 'sections', field }
   if (GASKET_FIELDS.includes(field)) return { station: 'sheet', leaf: 'gaskets', field }
   if (field === 'headHeight') return { station: 'sheet', leaf: 'face', field }
   if (field === 'boreSpacing') return { station: 'sheet', leaf: 'chamber', field }

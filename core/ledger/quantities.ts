@@ -81,6 +81,12 @@ export const QUANTITIES = {
   plugRoom: { dimension: 'length', min: 0, max: 30, u: 0.1 },
   leastBand: { dimension: 'length', min: 0, max: 60, u: 0, wanted: true },
   toolNose: { dimension: 'length', min: 0.05, max: 20, u: 0, wanted: true },
+  intakeValve: { dimension: 'length', min: 8, max: 100, u: DEFAULT_U.crownDiameter },
+  exhaustValve: { dimension: 'length', min: 8, max: 100, u: DEFAULT_U.crownDiameter },
+  intakeThroatShare: { dimension: 'ratio', min: 0.6, max: 0.98, u: 0, wanted: true },
+  exhaustThroatShare: { dimension: 'ratio', min: 0.6, max: 0.98, u: 0, wanted: true },
+  /** Mean over the opening, on the area of the valve's head. */
+  intakeFlowCoefficient: { dimension: 'ratio', min: 0.1, max: 0.8, u: 0.02 },
   exhaustPortTop: { dimension: 'length', min: 1, max: 400, u: DEFAULT_U.stroke }
 } as const satisfies Record<string, QuantityRule>
 
@@ -114,6 +120,16 @@ export const FIGURE_BOUNDS = {
   wheel: { dimension: 'angle', min: -360, max: 720 },
   sunk: { dimension: 'length', min: 0, max: 6 },
   roughness: { dimension: 'roughness', min: 0.02, max: 25 },
+  throat: { dimension: 'length', min: 6, max: 95 },
+  portAmount: { dimension: 'length', min: 0.02, max: 15 },
+  mouldLean: { dimension: 'angle', min: 0, max: 80 },
+  mouldShort: { dimension: 'length', min: 0, max: 50 },
+  seatOuter: { dimension: 'length', min: 8, max: 100 },
+  runOut: { dimension: 'length', min: 0, max: 1 },
+  guide: { dimension: 'length', min: 0, max: 1 },
+  margin: { dimension: 'length', min: 0, max: 8 },
+  backCut: { dimension: 'angle', min: 5, max: 60 },
+  tip: { dimension: 'length', min: 5, max: 200 },
   ridgeHeight: { dimension: 'length', min: 0.05, max: 10 },
   ridgeWidth: { dimension: 'length', min: 0.05, max: 15 },
   ridgeAcross: { dimension: 'length', min: 5, max: 150 },

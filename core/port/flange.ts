@@ -13,7 +13,8 @@ export type Outline
 
 /** Where a wall stands: + into the stream, − back from it, mm. */
 export interface StepAt { x: number, y: number, step: number }
-export interface FlangeStep { facing: number, worst: StepAt, at: StepAt[] }
+/** `faces`: the outlines of what stands into the stream. */
+export interface FlangeStep { facing: number, faces: XY[][], worst: StepAt, at: StepAt[] }
 
 /** Points of a full turn of a curve: their chord is within 0.001 mm of a 100 mm circle. */
 const TURN = 720
@@ -100,9 +101,27 @@ export function flangeStep({ upstream, downstream }: { upstream: readonly XY[], 
     if (fault) throw new DomainError(name, points.length, fault)
   }
   const at = downstream.map(([x, y]): StepAt => ({ x, y, step: signedDistance(upstream, x, y) }))
-  const facing = areaPathsD(differenceD([path(upstream)], [path(downstream)], FillRule.NonZero, DECIMALS))
-  return { facing: Math.abs(facing), worst: at.reduce((most, s) => s.step > most.step ? s : most), at }
+  const metal = differenceD([path(upstream)], [path(downstream)], FillRule.NonZero, DECIMALS)
+  return { facing: Math.abs(areaPathsD(metal)), faces: metal.map(p => p.map(({ x, y }): XY => [x, y])), worst: at.reduce((most, s) => s.step > most.step ? s : most), at }
 }
+
+/** Which wall of an opening a place lies at, as one looks at the flange with the roof up. */
+export type FlangeWall = 'roof' | 'floor' | 'left' | 'right'
+
+/**
+ * @param at a place on an outline
+ * @returns the wall that is nearest, by the outline's own width and height
+ * @example wallOf([0, -20], rectangle) // 'floor'
+ */
+export function wallOf({ x, y }: { x: number, y: number }, outline: readonly XY[]): FlangeWall {
+  const [xs, ys] = [outline.map(p => p[0]), outline.map(p => p[1])]
+  const across = (v: number, all: number[]) => (v - (Math.min(...all) + Math.max(...all)) / 2) / Math.max(1e-9, (Math.max(...all) - Math.min(...all)) / 2)
+  const [right, up] = [across(x, xs), across(y, ys)]
+  return Math.abs(up) >= Math.abs(right) ? up >= 0 ? 'roof' : 'floor' : right >= 0 ? 'right' : 'left'
+}
+
+/** A wall that is opened runs out over at least ten times its depth: about 6°, past which a flow leaves it. */
+export const FADE = 10
 
 /** Distance to an outline, + inside it. */
 function signedDistance(points: readonly XY[], x: number, y: number): number {

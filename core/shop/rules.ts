@@ -15,8 +15,14 @@ export interface LeastClearances {
   domeToChamber: number
 }
 
+/** What a shop lets a seat of one kind go out with, mm. */
+export interface SeatRule { widthLeast: number, widthMost: number, marginLeast: number }
+
+/** Seats by their valve; run-out and a guide's clearance are one limit for both, mm. */
+export interface SeatRules { intake: SeatRule, exhaust: SeatRule, runOutMost: number, guideMost: number }
+
 /** What a shop goes by until an engine's maker or its own experience says otherwise. Editable, never law. */
-export interface ShopRules { squish: SquishWindow[], clearances: LeastClearances, work: WorkCosts }
+export interface ShopRules { squish: SquishWindow[], clearances: LeastClearances, seats: SeatRules, work: WorkCosts }
 
 /** A starting point for a shop that has not set its own. */
 export const STARTING_RULES: ShopRules = {
@@ -29,6 +35,7 @@ export const STARTING_RULES: ShopRules = {
     { rod: 'aluminium', boreTo: 120, revsTo: 10000, least: 0.9, most: 1.6 }
   ],
   clearances: { intake: 2, exhaust: 2.5, side: 1.2, aluminiumMore: 0.5, valveToValve: 1.5, domeToChamber: 1.2 },
+  seats: { intake: { widthLeast: 1, widthMost: 2, marginLeast: 0.8 }, exhaust: { widthLeast: 1.3, widthMost: 2.5, marginLeast: 1 }, runOutMost: 0.05, guideMost: 0.1 },
   work: STARTING_COSTS
 }
 

@@ -1,7 +1,9 @@
 import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
-import { NOW, operationsOn, placeAlong, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
+import { NOW, ofKind, operationsOn, placeAlong, scopeName, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
+import { seatPoints } from '../port'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import type { Provenance } from './part'
+import { remembered } from './remembered'
 import { cutPlane, knownQuantity, statedQuantity } from './statements'
 
 /** A drawing's face before anything was ever cut off it. */
@@ -42,9 +44,25 @@ export function faceShown(ledger: Ledger, entry: EntryOf<'chamberModel'> | undef
   return op => Date.parse(op.at) > kept
 }
 
-/** Stated tilt, heights and sinking put into a drawn valve. Heights count from the face that is drawn, before any sinking. */
-function known(ledger: Ledger, drawn: ChamberValve, cylinder: number, done: Cut, planned: OperationEntry[]): ChamberValve {
-  const { valve } = drawn
+/** A seat as it was last recorded, as a drawn valve has it: several top cuts as the one cone from the seat to their outer edge. */
+function recorded(ledger: Ledger, cylinder: number, valve: Valve, n: number): Partial<ChamberValve> {
+  const body = remembered(ledger, 'seats', () => new Map(ofKind(ledger.live.entries, 'seat').map(e => [scopeName(e.scope), e.body])))
+    .get(scopeName({ level: 'valve', cylinder, valve, n }))
+  if (!body) return {}
+  const { seat, cuts } = body
+  const edges = seatPoints({ ...body, outer: body.outer.value })
+  const [at, outside] = [edges[seat + 1]!, edges.at(-1)!]
+  const out = (outside.diameter - at.diameter) / 2
+  return {
+    seatAngle: cuts[seat]!.angle, seatWidth: cuts[seat]!.width,
+    ...out > 0 ? { topCutWidth: out, topCutAngle: Math.atan2(outside.height - at.height, out) * 180 / Math.PI } : {}
+  }
+}
+
+/** Recorded seats, stated tilt, heights and sinking put into a drawn valve. Heights count from the face that is drawn, before any sinking. */
+function known(ledger: Ledger, given: ChamberValve, n: number, cylinder: number, done: Cut, planned: OperationEntry[]): ChamberValve {
+  const { valve } = given
+  const drawn = { ...given, ...recorded(ledger, cylinder, valve, n) }
   const stated = (name: 'Tilt' | 'SeatHeight' | 'TopCutHeight' | 'Sunk') => statedQuantity(ledger, `${valve}${name}`, cylinder, NOW, planned)?.estimate.value
   const tilt = stated('Tilt') ?? drawn.tilt
   const work = operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['seatWork'])
@@ -92,7 +110,7 @@ export function chamberModel(ledger: Ledger, cylinder: number, planned: Operatio
     .flatMap(op => op.kind === 'relief' ? op.body.reliefs ?? [] : [])]
   const shaped = asTurned(ledger, entry, reliefs.length > 0 ? { ...drawn.spec, reliefs } : drawn.spec, operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['relief']))
   const own = turned ? mirrored(shaped) : shaped
-  const spec = { ...own, valves: own.valves.map(valve => known(ledger, valve, cylinder, done, planned)) }
+  const spec = { ...own, valves: own.valves.map((valve, i) => known(ledger, valve, own.valves.slice(0, i + 1).filter(v => v.valve === valve.valve).length, cylinder, done, planned)) }
   const from = (valve: Valve): Provenance => statedQuantity(ledger, `${valve}SeatHeight`, cylinder)?.provenance ?? 'assumed'
   return {
     cylinder, entry: entry?.id ?? '', spec, mirrored: turned, x, spacing: provenance, done,

@@ -1,5 +1,9 @@
 export { pourResult, takenOff, watchOf, type PourEntry } from './pours'
 export { portRow, type PortOf, type PortPair, type PortRow, type PortStanding } from './ports'
+export {
+  USUAL_INLET, demandOf, flangeRecord, mouldsIn, placesIn, portScope, portStages, portsIn, seatRecord, portSectionOf, sectionsRecord, throatRecord, valveAcross, valveScope,
+  type FlangeRecord, type InletDemand, type MouldStanding, type PortName, type PortStage, type SeatRecord, type SectionsRecord, type ThroatRecord
+} from './portRecords'
 export { squishStanding, wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { cutPlane, knownQuantity, statedQuantity, statedU } from './statements'
 export type { HeightSet, HeightsStanding, TakenByHeights } from './heights'

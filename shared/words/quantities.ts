@@ -11,6 +11,11 @@ interface QuantityWords {
 
 /** What every quantity is called, in the trade's plain words. */
 export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
+  intakeValve: { label: 'Intake valve, across', noun: 'the intake valve’s diameter', usual: [15, 70] },
+  exhaustValve: { label: 'Exhaust valve, across', noun: 'the exhaust valve’s diameter', usual: [15, 65] },
+  intakeThroatShare: { label: 'Intake throat wanted', noun: 'the intake throat’s share of its valve' },
+  exhaustThroatShare: { label: 'Exhaust throat wanted', noun: 'the exhaust throat’s share of its valve' },
+  intakeFlowCoefficient: { label: 'Flow coefficient, mean', noun: 'the mean flow coefficient over the opening' },
   headHeight: { label: 'Head height, new', noun: 'the head’s height when it was new', usual: [40, 250] },
   bore: { label: 'Bore', noun: 'the bore', usual: [30, 200] },
   stroke: { label: 'Stroke', noun: 'the stroke', usual: [25, 250] },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, seatLedge, sinking, quantityOf, type Figure, type Scope, type Tried } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, portsIn, seatLedge, seatRecord, sinking, quantityOf, type Figure, type Scope, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -9,6 +9,7 @@ import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
+import { useShop } from '~/stores/shop'
 import { plainPairs } from '~/words/pairs'
 
 /** Two seat forms side by side: what sinking the valve by them adds, and how far past the number the face is cut for it. */
@@ -16,6 +17,7 @@ const props = defineProps<{ head: number }>()
 const build = useBuild()
 const device = useDevice()
 const drafts = useDrafts()
+const shop = useShop()
 const { stopAt } = useGlass()
 const { chambers } = useChambers()
 type Name = 'diameter' | 'topCut' | 'seat' | 'sunk' | 'blend'
@@ -29,16 +31,19 @@ type Form = (typeof FORMS)[number]
 const key = (name: string) => `${build.view?.id}/seat/${props.head}/${name}`
 const valve = computed(() => (drafts.get(key('valve')) ?? 'exhaust') as 'intake' | 'exhaust')
 const count = computed(() => Number(drafts.get(key('count')) ?? 1))
+const cylinders = computed(() => build.asIs.filter(state => state.head === props.head).map(state => state.cylinder))
+/** The seat as it was recorded at Ports, of the first of this head that has a record: what a form is until one is typed. */
+const recorded = computed(() => build.replayed && portsIn(build.replayed.layout, valve.value).filter(of => cylinders.value.includes(of.cylinder)).map(of => seatRecord(build.replayed!, shop.rules, of)).find(Boolean)?.form)
 const kept = (form: Form, name: Name) => {
   const text = drafts.get(key(`${valve.value}/${form}/${name}`))
-  return text === undefined ? undefined : Number(text)
+  if (text !== undefined) return Number(text)
+  return form === 'A' && recorded.value ? { diameter: recorded.value.form, topCut: recorded.value.topCut, seat: recorded.value.seatAngle, sunk: undefined, blend: undefined }[name] : undefined
 }
 const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[number]) => async (figure: Figure): Promise<string | undefined> => {
   const fault = figureFault(figure, { dimension, min, max, noun: label.toLowerCase() })
   if (!fault) drafts.set(key(`${valve.value}/${form}/${name}`), String(figure.value))
   return fault
 }
-const cylinders = computed(() => build.asIs.filter(state => state.head === props.head).map(state => state.cylinder))
 const here = (scope: Scope) => scope.level === 'cylinder' ? cylinders.value.includes(scope.cylinder) : scope.level === 'head' ? scope.head === props.head : true
 const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
 /** The job on every chamber of the head, as it would be planned. */
@@ -94,7 +99,7 @@ async function drop() {
     <div class="head">
       <BenchSelect id="seat-valve" label="Valves" :model-value="valve" :items="plainPairs(['intake', 'exhaust'])" @update:model-value="drafts.set(key('valve'), $event!)" />
       <BenchSelect id="seat-count" label="a cylinder" :model-value="String(count)" :items="plainPairs(['1', '2', '3'])" @update:model-value="drafts.set(key('count'), $event!)" />
-      <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.</p>
+      <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.<template v-if="recorded"> Form A is the seat as recorded at Ports.</template></p>
     </div>
     <div class="forms">
       <section v-for="{ form, outcome } in outcomes" :key="form">

@@ -25,6 +25,11 @@ defineProps<{ station: StationName }>()
       <path d="M220 66H318" class="dye" /><path d="M220 60v12M318 60v12" class="dye" /><text x="238" y="56">gap to the wall</text>
       <path d="M170 24V58M164 30l6 -6 6 6M164 52l6 6 6 -6" class="line" /><text x="112" y="46">lift</text>
     </g>
+    <g v-else-if="station === 'ports'">
+      <path d="M40 20V96L56 116H112" class="metal" /><path d="M240 20V96L224 116H168" class="metal" transform="translate(60 0)" />
+      <path d="M56 116L40 96H300L284 116" class="line" /><path d="M92 132H248L270 116H70Z" class="part" /><path d="M170 20V132" class="centre" />
+      <path d="M42 84H298" class="dye" /><path d="M42 78v12M298 78v12" class="dye" /><text x="184" y="76">throat</text><text x="256" y="144">valve</text>
+    </g>
     <g v-else-if="station === 'cut'">
       <path d="M20 40H110L130 90H250L270 40H340" class="metal" transform="matrix(1 0 0 -1 0 150)" />
       <path d="M20 110H340" class="line" /><path d="M20 124H340" class="dye dash" />

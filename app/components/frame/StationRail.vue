@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiMapMarkerPath, mdiTestTube, mdiVectorCurve } from '@mdi/js'
+import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiLayersMinus, mdiMapMarkerPath, mdiPipe, mdiTestTube, mdiVectorCurve } from '@mdi/js'
+import { useMoulds } from '~/composables/useMoulds'
 import { useChoices } from '~/stores/choices'
 import { STATIONS, type StationName } from '~/words/stations'
 
 defineProps<{ build: string }>()
 const ICONS: Record<StationName, string> = {
-  sheet: mdiFileTableBoxOutline, pour: mdiTestTube, shape: mdiVectorCurve, cut: mdiLayersMinus, mockup: mdiArrowCollapseVertical, route: mdiMapMarkerPath, daybook: mdiBookOpenVariantOutline
+  sheet: mdiFileTableBoxOutline, pour: mdiTestTube, shape: mdiVectorCurve, ports: mdiPipe, cut: mdiLayersMinus, mockup: mdiArrowCollapseVertical, route: mdiMapMarkerPath, daybook: mdiBookOpenVariantOutline
 }
 /** Numbers never shift, and ten have room at either size; a station that this engine has nothing to do at is left out. */
 const choices = useChoices()
+/** A mould that may come out is told of wherever the hand is. */
+const { due } = useMoulds()
 const stations = computed(() => choices.stations.map(path => ({ key: STATIONS[path].key, path, name: STATIONS[path].name, icon: ICONS[path] })))
 </script>
 
@@ -18,6 +21,7 @@ const stations = computed(() => choices.stations.map(path => ({ key: STATIONS[pa
       <span class="no num">{{ station.key }}</span>
       <svg width="22" height="22" viewBox="0 0 24 24" aria-hidden="true"><path :d="station.icon" fill="currentColor" /></svg>
       <span class="name">{{ station.name }}</span>
+      <span v-if="station.path === 'ports' && due.length" class="due" data-due>cured</span>
     </NuxtLink>
   </nav>
 </template>
@@ -26,6 +30,8 @@ const stations = computed(() => choices.stations.map(path => ({ key: STATIONS[pa
 .rail { display: flex; flex-direction: column; border-right: 1px solid var(--ink); background: var(--sheet-deep); }
 .station { position: relative; height: 72px; display: grid; place-items: center; align-content: center; gap: 3px; color: var(--ink); text-decoration: none; border-bottom: 1px solid var(--hair); font-size: var(--s13); }
 .station .no { position: absolute; left: 6px; top: 4px; font-size: var(--s13); color: var(--quiet); }
+.due { position: absolute; right: 5px; top: 4px; font-size: var(--s13); font-weight: 700; color: var(--dye); }
+.station.on .due { color: var(--on-fill); }
 .station.on { background: var(--fill); color: var(--on-fill); }
 .station.on .no { color: var(--on-fill); }
 @media (max-width: 1000px) {

@@ -137,7 +137,6 @@ watch(() => build.cylinder, () => {
       <div class="leaf-room" tabindex="0" role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
         <ChamberSpread v-if="leaf === 'spread'" class="whole" />
         <EvenUp v-else-if="leaf === 'even'" />
-        <PortTable v-else-if="leaf === 'ports'" />
         <PourSteps v-else :what="what" />
       </div>
     </div>
@@ -174,8 +173,8 @@ watch(() => build.cylinder, () => {
 .whole { height: 100%; }
 @media (max-width: 1000px) {
   .pour { grid-template-columns: 240px minmax(0, 1fr) 216px; gap: 12px; }
-  .pour.even, .pour.ports, .pour.steps { grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); }
-  .pour.even .glass-side, .pour.ports .glass-side, .pour.steps .glass-side { display: none; }
+  .pour.even, .pour.steps { grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); }
+  .pour.even .glass-side, .pour.steps .glass-side { display: none; }
   .leaf-side :deep(.leaf.v-btn) { padding: 0 3px; margin-right: 0; }
 }
 </style>

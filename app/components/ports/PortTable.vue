@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { portRow, uncertainty, type PortOf } from '#core'
+import { portRow, portStages, uncertainty, type PortOf } from '#core'
 import { digits, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 
-/** Ports by pair: which match, which do not, and which are poor because the head is built so. */
+/** Ports by volume: what each stage of work added, which of a pair match, and which are poor because the head is built so. */
 const build = useBuild()
 const sentence = ref('')
 const pairsOf = (valve: PortOf) => build.replayed?.portPairs.filter(p => p.valve === valve) ?? []
@@ -18,6 +18,8 @@ function row(valve: PortOf) {
   return { ports: ports.map(port => ({ ...port, long: port.off / most * (BAR / 2 - 2) })), spread, of: mine.length }
 }
 const rows = computed(() => ({ intake: row('intake'), exhaust: row('exhaust') }))
+/** Ports that were poured again after work: what each time added. */
+const stages = computed(() => build.replayed ? build.cylinders.flatMap(cylinder => (['intake', 'exhaust'] as const).map(valve => ({ cylinder, valve, list: portStages(build.replayed!, cylinder, valve) }))).filter(({ list }) => list.length > 1) : [])
 const stated = (valve: PortOf) => [...build.replayed?.live.entries ?? []].reverse().find(e => e.kind === 'portPairs' && e.body.valve === valve)
 const VERDICT = { same: 'match', differ: 'differ', asBuilt: 'built so' } as const
 
@@ -36,7 +38,7 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
 </script>
 
 <template>
-  <section class="ports">
+  <section class="volumes">
     <div v-for="valve in (['intake', 'exhaust'] as const)" :key="valve">
       <h3>{{ valve === 'intake' ? 'Intake' : 'Exhaust' }} ports</h3>
       <template v-if="rows[valve].ports.length">
@@ -69,12 +71,28 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
         <v-btn v-if="!stated(valve) && build.cylinders.length > 1" @click="pairUp(valve)">Pair the neighbours</v-btn>
       </template>
     </div>
+    <div v-if="stages.length" class="stages">
+      <h3>What each stage of work added</h3>
+      <v-table class="close">
+        <thead><tr><th>Port</th><th class="r">first</th><th>after each stage of work</th><th class="r">in all</th></tr></thead>
+        <tbody>
+          <tr v-for="{ cylinder, valve, list } in stages" :key="`${valve}${cylinder}`">
+            <td>{{ valve }} <span class="num">{{ cylinder }}</span></td><td class="r num">{{ digits(list[0]!.part.estimate.value, 1) }}</td>
+            <td class="num"><span v-for="stage in list.slice(1)" :key="stage.part.entries[0]" class="stage">{{ digits(stage.part.estimate.value, 1) }} <span class="small quiet">({{ stage.added!.value < 0 ? '−' : '+' }}{{ digits(Math.abs(stage.added!.value), 1) }} {{ sayDoubt(uncertainty(stage.added!), 'volume') }})</span></span></td>
+            <td class="r num"><strong>{{ digits(list.at(-1)!.part.estimate.value - list[0]!.part.estimate.value, 1) }} cc</strong></td>
+          </tr>
+        </tbody>
+      </v-table>
+    </div>
+    <p class="small quiet stages">Ports are poured at Pour, filled as intake or exhaust port. Tick there that a port was worked on since: the new pour then stands beside the old one.</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>
 </template>
 
 <style scoped>
-.ports { display: grid; gap: 14px; }
+.volumes { display: grid; grid-template-columns: 1fr 1fr; gap: 14px 32px; align-items: start; }
+.stages { grid-column: 1 / -1; }
+.stage + .stage { margin-left: 14px; }
 .zero { stroke: var(--hair); }
 .bar { fill: var(--ink); }
 </style>

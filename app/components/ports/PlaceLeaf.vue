@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, scopeName, type EntryOf, type PortPlaceName, type PortWay } from '#core'
+import { say, sayList } from '#shared/figures'
+import { useFormDraft } from '~/composables/useFormDraft'
+import { usePorts } from '~/composables/usePorts'
+import { notKept } from '~/composables/useStatement'
+import { useBuild, type ToAdd } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { PLACE_WORDS, WAY_WORDS } from '~/words/ports'
+
+/** What is to be done where in a port, pinned on its section; copied to its sisters, and ticked there one by one. */
+const build = useBuild()
+const device = useDevice()
+const { side, port, ports, scopeOf, same, nameOf } = usePorts()
+const FIELDS = ['way', 'amount', 'tool', 'grit'] as const
+const chosen = ref<PortPlaceName>('shortTurn')
+const form = useFormDraft(() => `place/${side.value}/${chosen.value}`)
+const way = computed(() => form.text('way', 'take'))
+const tool = computed(() => form.text('tool'))
+const grit = computed(() => form.text('grit'))
+const marked = computed(() => build.replayed ? placesIn(build.replayed, port.value) : [])
+const at = (place: PortPlaceName) => marked.value.filter(e => e.body.place === place)
+const left = computed(() => marked.value.filter(e => !e.body.done && e.body.way !== 'leave').length)
+/** Where each place lies on the section: the valve below, the flange to the right. */
+const PINS: Record<PortPlaceName, readonly [x: number, y: number]> = {
+  throat: [58, 196], bowl: [118, 150], guideBoss: [112, 74], shortTurn: [206, 168], roof: [226, 46], floor: [290, 134], walls: [262, 88], vane: [172, 104], flange: [372, 74]
+}
+/** Sisters that do not have all of this port's places yet. */
+const sisters = computed(() => ports.value.filter(of => !same(of, port.value)))
+const lacking = computed(() => build.replayed
+  ? sisters.value.flatMap((of) => {
+      const theirs = placesIn(build.replayed!, of)
+      const more = marked.value.filter(m => !theirs.some(t => t.body.place === m.body.place && t.body.way === m.body.way))
+      return more.length > 0 ? [{ of, more }] : []
+    })
+  : [])
+const sentence = ref('')
+async function mark() {
+  const amount = way.value.value === 'leave' ? undefined : form.figure('amount')
+  const body = { place: chosen.value, way: way.value.value as PortWay, done: false, ...amount ? { amount } : {}, ...tool.value.value.trim() ? { tool: tool.value.value.trim() } : {}, ...grit.value.value.trim() ? { grit: grit.value.value.trim() } : {} }
+  sentence.value = notKept(await build.add('portPlace', scopeOf(port.value), body)) ?? ''
+  if (!sentence.value) form.clear(FIELDS)
+}
+const tick = async (entry: EntryOf<'portPlace'>, done: boolean) =>
+  sentence.value = notKept(await build.add('portPlace', entry.scope, { ...entry.body, done }, { supersedes: entry.id })) ?? ''
+const strike = async (entry: EntryOf<'portPlace'>) => sentence.value = notKept(await build.add('void', entry.scope, { reason: 'not to be done' }, { supersedes: entry.id })) ?? ''
+async function copy() {
+  const adds = lacking.value.flatMap(({ of, more }) => more.map(({ body }): ToAdd => ({ kind: 'portPlace', scope: scopeOf(of), body: { ...body, done: false } })))
+  sentence.value = notKept(await build.addAll(adds)) ?? ''
+}
+</script>
+
+<template>
+  <section class="places">
+    <div class="drawing">
+      <div class="section">
+        <svg viewBox="0 0 400 250" role="img" :aria-label="`A section of the ${side} port: the seat below, the flange at the right`">
+          <path d="M20 214H60L76 196Q60 120 150 70Q230 36 400 36V4H20Z" class="metal" />
+          <path d="M170 214H136V196Q150 168 196 158Q240 140 300 142H400V214Z" class="metal" />
+          <path d="M102 4V100M118 4V96M102 100L118 96" class="line" />
+          <path d="M106 4V206M114 4V206" class="stem" />
+          <path d="M58 226L76 206H140L158 226Z" class="valve" />
+          <path d="M384 36V142" class="flange" />
+          <text x="20" y="244">valve</text><text x="336" y="164">flange</text>
+        </svg>
+        <v-btn
+          v-for="place in PORT_PLACES" :key="place" class="pin" :variant="chosen === place ? 'flat' : 'outlined'" :color="chosen === place ? 'primary' : undefined" :aria-pressed="chosen === place" :aria-label="`${PLACE_WORDS[place]}${at(place).length ? `: ${at(place).map(e => WAY_WORDS[e.body.way]).join(', ')}` : ''}`"
+          :style="{ left: `${PINS[place][0] / 4}%`, top: `${PINS[place][1] / 2.5}%` }" @click="chosen = place"
+        >
+          {{ at(place).length === 0 ? '+' : at(place).every(e => e.body.done || e.body.way === 'leave') ? '✓' : at(place).length }}
+        </v-btn>
+      </div>
+      <form class="form" @submit.prevent="mark">
+        <p class="head"><strong>{{ PLACE_WORDS[chosen].replace(/^./, c => c.toUpperCase()) }}</strong> <span class="quiet">of {{ nameOf(port).toLowerCase() }}</span></p>
+        <div class="fields">
+          <BenchSelect label="What to do" :model-value="(way.value as PortWay)" :items="PORT_WAYS.map(w => [w, WAY_WORDS[w]] as const)" @update:model-value="way.value = $event!" />
+          <FigureField v-if="way.value !== 'leave'" :field="form.key('amount/typed')" label="How much" dimension="length" :part="form.part('amount')" :commit="form.keep('amount', KINDS.portPlace.bounds.amount, 'how much comes off there')" />
+          <BenchText v-model="tool.value" label="Tool" maxlength="60" />
+          <BenchText v-model="grit.value" label="Grit" maxlength="30" />
+        </div>
+        <v-btn type="submit" variant="flat" color="primary">Mark it in this port</v-btn>
+      </form>
+    </div>
+    <div class="list">
+      <p class="label">{{ nameOf(port) }}</p>
+      <p class="big num">{{ marked.length === 0 ? '–' : left }} <span v-if="marked.length" class="unit">{{ left === 1 ? 'place left to do' : 'places left to do' }}</span></p>
+      <ul v-if="marked.length">
+        <li v-for="entry in marked" :key="entry.id" :data-place="entry.body.place">
+          <BenchCheck v-if="entry.body.way !== 'leave'" :model-value="entry.body.done" :aria-label="`${PLACE_WORDS[entry.body.place]} is done`" @update:model-value="tick(entry, $event)" />
+          <span v-else class="kept small quiet">left</span>
+          <span class="what" :class="{ quiet: entry.body.done }">{{ PLACE_WORDS[entry.body.place] }}: {{ WAY_WORDS[entry.body.way] }}<template v-if="entry.body.amount">, <span class="num">{{ say(entry.body.amount.value, 'length', device.lengths) }}</span></template><br v-if="entry.body.tool || entry.body.grit"><span v-if="entry.body.tool || entry.body.grit" class="small quiet">{{ [entry.body.tool, entry.body.grit && `grit ${entry.body.grit}`].filter(Boolean).join(', ') }}</span></span>
+          <v-btn variant="text" :aria-label="`Strike out: ${PLACE_WORDS[entry.body.place]}, ${WAY_WORDS[entry.body.way]}`" @click="strike(entry)">×</v-btn>
+        </li>
+      </ul>
+      <p v-else class="small quiet">Choose a place on the drawing, and say what is done there. A natural hollow, a vane or a ledge that belongs there is marked to be left.</p>
+      <v-btn v-if="marked.length && lacking.length" @click="copy">Copy to {{ lacking.length }} sister port{{ lacking.length > 1 ? 's' : '' }}</v-btn>
+      <p v-else-if="marked.length && sisters.length" class="small quiet">All {{ sisters.length + 1 }} {{ side }} ports have these places.</p>
+      <v-table v-if="sisters.length && marked.length" class="close">
+        <thead><tr><th>Port</th><th class="r">left to do</th></tr></thead>
+        <tbody><tr v-for="of in ports" :key="scopeName(scopeOf(of))"><td class="num">{{ nameOf(of) }}</td><td class="r num">{{ build.replayed && placesIn(build.replayed, of).length ? sayList(placesIn(build.replayed, of).filter(e => !e.body.done && e.body.way !== 'leave').map(e => PLACE_WORDS[e.body.place])) || 'all done' : '–' }}</td></tr></tbody>
+      </v-table>
+      <p v-if="sentence" class="sentence">{{ sentence }}</p>
+      <p class="caution">Grinding dust harms eyes and lungs. Guard the seat, and stay off the short turn’s peak: dug flat it can’t be put back.</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.places { display: grid; grid-template-columns: minmax(0, 1fr) 320px; gap: 24px; align-items: start; }
+.section { position: relative; max-width: 560px; }
+svg { width: 100%; display: block; background: var(--sheet-deep); }
+.metal { fill: var(--dye-wash, var(--well)); stroke: var(--ink); stroke-width: 1.5; }
+.line { fill: none; stroke: var(--ink); stroke-width: 1.5; }
+.stem, .valve { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.5; }
+.flange { stroke: var(--ink); stroke-width: 3; }
+text { fill: var(--quiet); font-size: 13px; }
+.pin { position: absolute; transform: translate(-50%, -50%); min-width: 44px; width: 44px; --v-btn-height: 44px; padding: 0; background: var(--sheet); }
+.pin.v-btn--variant-flat { background: var(--fill); }
+.form { display: grid; gap: 8px; margin-top: 10px; justify-items: start; max-width: 560px; }
+.head { font-size: var(--s18); }
+.fields { display: grid; grid-template-columns: 1.2fr 1fr 1.4fr 1fr; gap: 10px; width: 100%; align-items: start; }
+.list { display: grid; gap: 6px; align-content: start; }
+.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
+.big .unit { font-size: var(--s18); font-weight: 400; }
+li { display: grid; grid-template-columns: 44px minmax(0, 1fr) 44px; align-items: center; border-top: 1px solid var(--hair); min-height: 44px; }
+.kept { text-align: center; }
+.list > .v-btn { justify-self: start; }
+@media (max-width: 1000px) { .places { grid-template-columns: minmax(0, 1fr) 250px; gap: 14px; } .fields { grid-template-columns: 1fr 1fr; } }
+</style>

@@ -1,0 +1,29 @@
+import { asSet, type Figure, type QuantityRule } from '#core'
+import { figureFault } from '#shared/dto'
+import { useBuild } from '~/stores/build'
+import { useDrafts } from '~/stores/drafts'
+
+/**
+ * A form whose fields are kept on this device until it is sent: a reload loses nothing of it.
+ *
+ * @param name of the form and of what it is about
+ */
+export function useFormDraft(name: () => string) {
+  const build = useBuild()
+  const drafts = useDrafts()
+  const key = (field: string) => `${build.view?.id}/form/${name()}/${field}`
+  const text = (field: string, usual = '') => computed({ get: () => drafts.get(key(field)) ?? usual, set: (to: string) => to === '' && usual === '' ? drafts.clear(key(field)) : drafts.set(key(field), to) })
+  const figure = (field: string): Figure | undefined => {
+    const kept = drafts.get(key(field))
+    return kept === undefined ? undefined : JSON.parse(kept) as Figure
+  }
+  /** A field's figure, or the one that stands for it until one is typed. */
+  const part = (field: string, usual?: Figure) => asSet((figure(field) ?? usual)?.value)
+  const keep = (field: string, rule: QuantityRule, noun: string) => async (given: Figure): Promise<string | undefined> => {
+    const fault = figureFault(given, { ...rule, noun })
+    if (!fault) drafts.set(key(field), JSON.stringify(given))
+    return fault
+  }
+  const clear = (fields: readonly string[]) => fields.forEach(field => drafts.clear(key(field)))
+  return { key, text, figure, part, keep, clear }
+}

@@ -1,0 +1,10 @@
+import { say } from '#shared/figures'
+import { kindWords } from '../kindWords'
+import { PLACE_WORDS, WAY_WORDS } from '../ports'
+
+export const portPlace = kindWords<'portPlace'>({
+  label: 'Place in a port',
+  say: ({ place, way, amount, tool, grit, done }, lengths) => [
+    `${PLACE_WORDS[place]}: ${WAY_WORDS[way]}`, ...amount ? [say(amount.value, 'length', lengths)] : [], ...tool ? [tool] : [], ...grit ? [`grit ${grit}`] : [], ...done ? ['done'] : []
+  ].join(', ')
+})

@@ -1,0 +1,19 @@
+import { kind } from '../kind'
+import { FIGURE_BOUNDS } from '../quantities'
+import type { Figure } from '../terms'
+
+/** Where in a port something is to be done, from the valve outwards. */
+export const PORT_PLACES = ['throat', 'bowl', 'guideBoss', 'shortTurn', 'roof', 'floor', 'walls', 'vane', 'flange'] as const
+export type PortPlaceName = (typeof PORT_PLACES)[number]
+/** `leave`: a hollow, a vane or a ledge that is meant to be there. */
+export const PORT_WAYS = ['take', 'round', 'leave'] as const
+export type PortWay = (typeof PORT_WAYS)[number]
+
+export interface PortPlaceBody { place: PortPlaceName, way: PortWay, amount?: Figure, tool?: string, grit?: string, done: boolean }
+
+/** A place in a port: what is to be done there, or left alone; ticked once it is done. */
+export const portPlace = kind<PortPlaceBody>()({
+  example: () => ({ place: 'shortTurn', way: 'round', amount: { value: 0.5, unit: 'mm', typed: '0.5' }, tool: 'ball, 12 mm', grit: '80', done: false }),
+  at: () => ({ station: 'ports', leaf: 'places' }),
+  role: 'remark', scopes: ['port'], changes: [], bounds: { amount: FIGURE_BOUNDS.portAmount }
+})

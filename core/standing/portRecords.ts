@@ -1,0 +1,249 @@
+import { DEFAULT_U, fromSource, linear, uncertainty, type Sourced } from '../estimate'
+import { fit, ofKind, scopeName, type EntryOf, type Layout, type SectionRow, type Scope, type Valve } from '../ledger'
+import {
+  flangeStep, outlinePoints, peakDemand, revsAtMach, sectionArea, sectionsVolume, seatFaults, seatForm, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, FILLING_FALLS,
+  type FlangeStep, type PortSection, type SeatFault, type ThroatStanding, type XY
+} from '../port'
+import type { ShopRules } from '../shop'
+import { modelOf, quantityOf } from './asked'
+import type { Part } from './part'
+import { sourcedPours, type PourEntry } from './pours'
+import type { Replay } from './replay'
+
+/** One valve of a cylinder and the port that leads to it; `n` counts those of one kind from the front. */
+export interface PortName { cylinder: number, valve: Valve, n: number }
+
+/** Every port of an engine of one kind, or of both: one a valve. Where nobody said what engine it is, one intake and one exhaust. */
+export function portsIn({ cylinders, engine }: Layout, valve?: Valve): PortName[] {
+  const count = { intake: engine?.intakes ?? 1, exhaust: engine?.exhausts ?? 1 }
+  return cylinders.flatMap(cylinder => (['intake', 'exhaust'] as const).filter(v => !valve || v === valve).flatMap(v =>
+    Array.from({ length: count[v] }, (_, i): PortName => ({ cylinder, valve: v, n: i + 1 }))))
+}
+
+/** Its scope; the only one of its kind is not numbered. */
+export const portScope = (layout: Layout, { cylinder, valve, n }: PortName): Scope => ({ level: 'port', cylinder, port: valve, ...severalOf(layout, valve) ? { n } : {} })
+export const valveScope = (layout: Layout, { cylinder, valve, n }: PortName): Scope => ({ level: 'valve', cylinder, valve, ...severalOf(layout, valve) ? { n } : {} })
+const severalOf = ({ engine }: Layout, valve: Valve) => ((valve === 'intake' ? engine?.intakes : engine?.exhausts) ?? 1) > 1
+
+function entriesOf<K extends 'throat' | 'portPlace' | 'portSections' | 'mould' | 'seat'>(r: Replay, kind: K, scope: Scope): EntryOf<K>[] {
+  const name = scopeName(scope)
+  return ofKind(r.live.entries, kind).filter(e => scopeName((e as { scope: Scope }).scope) === name)
+}
+
+/** Doubt of an inside calliper in a throat, which is seldom round, mm. */
+const CALLIPER_U = 0.05
+
+/**
+ * Diameter of the valve a port leads to: as drawn, else as stated.
+ *
+ * @returns undefined where nobody drew it or stated it
+ * @example valveAcross(standing, { cylinder: 1, valve: 'intake', n: 1 })?.estimate.value // 44.5
+ */
+export function valveAcross(r: Replay, { cylinder, valve, n }: PortName): Part | undefined {
+  const model = modelOf(r, cylinder)
+  const drawn = model?.spec.valves.filter(v => v.valve === valve)[n - 1]
+  if (!drawn) return quantityOf(r, `${valve}Valve`, cylinder)
+  return { estimate: fromSource(drawn.diameter, DEFAULT_U.crownDiameter, `drawn:${cylinder}:${valve}:${n}`), provenance: 'measured', entries: [] }
+}
+
+/** A throat as it came in and as it is, and what is wanted of it. Lengths mm, shares of the valve. */
+export interface ThroatRecord {
+  readings: EntryOf<'throat'>[]
+  received?: number
+  now?: Part
+  valve?: Part
+  share?: { value: number, standing: ThroatStanding }
+  wanted?: { share: number, across: number, /** On the diameter; below 0 it is larger already. */ toOpen?: number }
+}
+
+/**
+ * A port's throat.
+ *
+ * @returns without a share where the valve's diameter is not known, or is no larger than the throat
+ * Source: {@link throatShare}, {@link throatFor}.
+ * @example throatRecord(standing, { cylinder: 1, valve: 'intake', n: 1 }).share?.value // 0.867
+ */
+export function throatRecord(r: Replay, port: PortName): ThroatRecord {
+  const readings = entriesOf(r, 'throat', portScope(r.layout, port))
+  const last = readings.at(-1)
+  const valve = valveAcross(r, port)
+  const share = quantityOf(r, `${port.valve}ThroatShare`, port.cylinder)?.estimate.value
+  const now = last && last.body.across.value
+  const fits = now !== undefined && valve && now < valve.estimate.value
+  const of = fits ? throatShare({ throat: now, valveDiameter: valve.estimate.value }) : undefined
+  const across = share !== undefined && valve ? throatFor({ share, valveDiameter: valve.estimate.value }) : undefined
+  return {
+    readings, received: readings[0]?.body.across.value, valve,
+    ...last ? { now: { estimate: fromSource(last.body.across.value, CALLIPER_U, `entry:${last.id}`), provenance: 'measured' as const, entries: [last.id] } } : {},
+    ...of !== undefined ? { share: { value: of, standing: throatStanding(of) } } : {},
+    ...share !== undefined && across !== undefined ? { wanted: { share, across, ...now !== undefined ? { toOpen: across - now } : {} } } : {}
+  }
+}
+
+/** A port's volume between two times it was worked on: what was poured, and what the work before it added, cc. */
+export interface PortStage { pours: PourEntry[], part: Part, added?: Sourced }
+
+/**
+ * What each stage of work on a port added: pours that belong together, in order.
+ *
+ * @returns none where it was not poured; scale errors of one glass are gone from what was added
+ * Source: difference of two results, sources carried (JCGM 100:2008 §5.2.2).
+ * @example portStages(standing, 5, 'exhaust').at(-1)?.added?.value // 3.2 cc
+ */
+export function portStages(r: Replay, cylinder: number, valve: Valve): PortStage[] {
+  const series: PourEntry[][] = []
+  for (const pour of r.ledger.pours.get(cylinder) ?? []) {
+    if (pour.body.encloses !== `${valve}Port`) continue
+    if (pour.body.afterWork || series.length === 0) series.push([])
+    series.at(-1)!.push(pour)
+  }
+  const parts = series.map((pours): Part => ({ estimate: sourcedPours(pours), provenance: 'measured', entries: pours.map(p => p.id) }))
+  return series.map((pours, i) => ({ pours, part: parts[i]!, ...i > 0 ? { added: linear([[1, parts[i]!.estimate], [-1, parts[i - 1]!.estimate]]) } : {} }))
+}
+
+/** A row of sections as a section. */
+export const portSectionOf = ({ at, area, width, height, radius }: SectionRow): PortSection =>
+  ({ at, area: sectionArea(area !== undefined ? { area } : { width: width ?? Number.NaN, height: height ?? Number.NaN, radius: radius ?? 0 }) })
+
+/** Relative doubt of a section, which is traced or taken as a rounded rectangle. */
+const SECTION_U = 0.02
+
+export interface SectionsRecord {
+  entry: EntryOf<'portSections'>
+  sections: (PortSection & { /** m/s at the cylinder's peak demand. */ speed?: number })[]
+  least: PortSection
+  volume: { value: number, u: number }
+  /** Against the pour: sections less poured, cc, and what their doubts allow. */
+  pour?: { value: number, difference: number, allowed: number }
+}
+
+/**
+ * A port's sections, and whether they hold what was poured.
+ *
+ * Source: {@link sectionsVolume}; two volumes agree within twice √(u² + u²), k = 2.
+ * @example sectionsRecord(standing, port)?.least.area // 1020 mm²
+ */
+export function sectionsRecord(r: Replay, port: PortName): SectionsRecord | undefined {
+  const entry = entriesOf(r, 'portSections', portScope(r.layout, port)).at(-1)
+  if (!entry) return undefined
+  const sections = entry.body.rows.map(portSectionOf)
+  const { volume, least } = sectionsVolume(sections)
+  const u = SECTION_U * volume
+  const poured = portStages(r, port.cylinder, port.valve).at(-1)?.part.estimate
+  const demand = port.valve === 'intake' ? demandOf(r, port.cylinder)?.peak : undefined
+  return {
+    entry, least, volume: { value: volume, u },
+    sections: sections.map(s => ({ ...s, ...demand !== undefined ? { speed: speedThrough(demand, s.area) } : {} })),
+    ...poured ? { pour: { value: poured.value, difference: volume - poured.value, allowed: 2 * Math.hypot(u, uncertainty(poured)) } } : {}
+  }
+}
+
+/** A flow coefficient that is usual where nobody measured one, and the charge's temperature in a warm inlet, °C. */
+export const USUAL_INLET = { coefficient: 0.35, temperature: 22 } as const
+
+/** What a cylinder's intake is asked for: L/s a port at peak, and the revs between which filling falls away. */
+export interface InletDemand { revs: number, peak: number, mach?: number, falls?: { from: number, to: number }, coefficient: number, assumed: boolean }
+
+/**
+ * What a cylinder draws through each of its intake ports at the revs it is built for.
+ *
+ * @returns undefined while bore, stroke, rod or revs are not known
+ * Source: {@link peakDemand}, shared evenly between its intakes; {@link machIndex}.
+ * @example demandOf(standing, 1)?.peak // 153.8 L/s
+ */
+export function demandOf(r: Replay, cylinder: number): InletDemand | undefined {
+  const known = (name: 'bore' | 'stroke' | 'rodLength' | 'revs' | 'intakeFlowCoefficient') => quantityOf(r, name, cylinder)?.estimate.value
+  const [bore, stroke, rodLength, revs] = [known('bore'), known('stroke'), known('rodLength'), known('revs')]
+  const valves = r.layout.engine?.intakes ?? 1
+  if (bore === undefined || stroke === undefined || rodLength === undefined || revs === undefined || valves < 1 || rodLength <= stroke / 2) return undefined
+  const stated = known('intakeFlowCoefficient')
+  const coefficient = stated ?? USUAL_INLET.coefficient
+  const valve = valveAcross(r, { cylinder, valve: 'intake', n: 1 })?.estimate.value
+  const at = valve === undefined ? undefined : { bore, stroke, valveDiameter: valve, valves, meanFlowCoefficient: coefficient, soundSpeed: speedOfSound(USUAL_INLET.temperature) }
+  return {
+    revs, peak: peakDemand({ bore, stroke, rodLength, rpm: revs }) / valves, coefficient, assumed: stated === undefined,
+    ...at ? { mach: revs / revsAtMach(at, 1), falls: { from: revsAtMach(at, FILLING_FALLS.from), to: revsAtMach(at, FILLING_FALLS.to) } } : {}
+  }
+}
+
+/** What is marked in a port, the last word of each entry. */
+export const placesIn = (r: Replay, port: PortName): EntryOf<'portPlace'>[] => entriesOf(r, 'portPlace', portScope(r.layout, port))
+
+/** A mould, when it may come out, and whether that is now. `due` in ms since 1970. */
+export interface MouldStanding { port: PortName, entry: EntryOf<'mould'>, due: number }
+
+/**
+ * Moulds that are still in their ports, the next one first.
+ *
+ * Source: when it was poured, and the hours its sheet says: nothing else is kept, so a reload or a restart changes nothing.
+ */
+export function mouldsIn(r: Replay): MouldStanding[] {
+  return portsIn(r.layout).flatMap((port) => {
+    const entry = entriesOf(r, 'mould', portScope(r.layout, port)).at(-1)
+    return entry && !entry.body.out ? [{ port, entry, due: Date.parse(entry.at) + entry.body.hours * 3_600_000 }] : []
+  }).sort((a, b) => a.due - b.due)
+}
+
+/** A valve's seat as it is, and what was found. */
+export interface SeatRecord {
+  entry: EntryOf<'seat'>
+  before: EntryOf<'seat'>[]
+  form: ReturnType<typeof seatForm>
+  faults: SeatFault[]
+  /** How far the valve has gone up since the first record, mm, by its stem. */
+  sunk?: number
+  /** Its angle was another before: the throat wants blending again. */
+  angleWas?: number
+}
+
+/**
+ * The seat of a valve by its last record, judged by the shop's limits.
+ *
+ * Source: {@link seatForm}, {@link seatFaults}; a valve is sunk by what its stem gained over the spring seat.
+ * @example seatRecord(standing, STARTING_RULES, { cylinder: 1, valve: 'exhaust', n: 1 })?.form.seatAngle // 45
+ */
+export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRecord | undefined {
+  const all = entriesOf(r, 'seat', valveScope(r.layout, port))
+  const entry = all.at(-1)
+  if (!entry) return undefined
+  const form = seatForm({ ...entry.body, outer: entry.body.outer.value })
+  const first = all.find(e => e.body.tip)
+  const { seats } = rules
+  const { margin, runOut, guide, leak, pits, touches } = entry.body
+  const previous = all.at(-2)
+  const was = previous && seatForm({ ...previous.body, outer: previous.body.outer.value }).seatAngle
+  return {
+    entry, before: all.slice(0, -1), form,
+    faults: seatFaults({ seatWidth: form.seatWidth, margin: margin?.value, runOut: runOut?.value, guide: guide?.value, leak, pits, touches }, { ...seats[port.valve], runOutMost: seats.runOutMost, guideMost: seats.guideMost }),
+    ...entry.body.tip && first && first !== entry ? { sunk: entry.body.tip.value - first.body.tip!.value } : {},
+    ...was !== undefined && was !== form.seatAngle ? { angleWas: was } : {}
+  }
+}
+
+/** A joint's openings as they stand for a cylinder, and the step where each two meet, in the direction of flow. */
+export interface FlangeRecord { openings: Partial<Record<'pipe' | 'gasket' | 'port', { entry: EntryOf<'flange'>, points: XY[] }>>, steps: { upstream: 'pipe' | 'gasket' | 'port', downstream: 'pipe' | 'gasket' | 'port', step: FlangeStep }[] }
+
+/**
+ * The joint between a port and what is bolted to it.
+ *
+ * @returns the closest scope's opening of each part; a step for each two that meet, the gasket between where it is known
+ * Source: {@link flangeStep}: an intake flows from the pipe to the port, an exhaust the other way.
+ * @example flangeRecord(standing, 1, 'exhaust').steps[0]?.step.worst.step // 0.8 mm
+ */
+export function flangeRecord(r: Replay, cylinder: number, valve: Valve): FlangeRecord {
+  const openings: FlangeRecord['openings'] = {}
+  let closest: Partial<Record<'pipe' | 'gasket' | 'port', number>> = {}
+  for (const entry of ofKind(r.live.entries, 'flange')) {
+    const close = fit(entry.scope, r.layout, cylinder)
+    const { part, port, outline } = entry.body
+    if (port !== valve || close === 0 || close < (closest[part] ?? 0)) continue
+    closest = { ...closest, [part]: close }
+    openings[part] = { entry, points: outlinePoints(outline) }
+  }
+  const order = (['pipe', 'gasket', 'port'] as const).filter(part => openings[part])
+  const along = valve === 'intake' ? order : [...order].reverse()
+  return {
+    openings,
+    steps: along.slice(1).map((downstream, i) => ({ upstream: along[i]!, downstream, step: flangeStep({ upstream: openings[along[i]!]!.points, downstream: openings[downstream]!.points }) }))
+  }
+}

@@ -1,0 +1,14 @@
+import { IsBoolean, IsOptional } from 'class-validator'
+import { KINDS, PORT_PLACES, PORT_WAYS, type Figure, type PortPlaceName, type PortWay } from '#core'
+import { FigureIn, OneOf, PlainName, Sound } from '../decorators'
+
+export class PortPlaceBody {
+  @OneOf(PORT_PLACES, 'Where in the port it is') place!: PortPlaceName
+  @OneOf(PORT_WAYS, 'What is done there') way!: PortWay
+  @IsOptional() @FigureIn(KINDS.portPlace.bounds.amount, 'how much comes off there')
+  @Sound((value, { way }) => value !== undefined && way === 'leave' ? 'A place that is left alone has no amount.' : undefined) amount?: Figure
+
+  @IsOptional() @PlainName('The tool', 60) tool?: string
+  @IsOptional() @PlainName('The grit', 30) grit?: string
+  @IsBoolean({ message: 'Say whether it is done.' }) done!: boolean
+}
