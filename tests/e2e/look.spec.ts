@@ -19,10 +19,12 @@ type Engine = 'launch' | 'skerry' | 'skerrySmall' | 'caldbeck' | 'hollin' | 'tes
 const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], store: Record<string, string>][] = [
   ['sheet', 'launch', 'sheet', {}], ['deck', 'skerry', 'sheet', { 'bowl.sheetLeaf': 'deck' }], ['gaskets', 'launch', 'sheet', { 'bowl.sheetLeaf': 'gaskets' }], ['face of the head', 'launch', 'sheet', { 'bowl.sheetLeaf': 'face' }],
   ['chamber', 'launch', 'sheet', { 'bowl.sheetLeaf': 'chamber' }], ['pent roof', 'hollin', 'sheet', { 'bowl.sheetLeaf': 'chamber' }], ['turned dome', 'skerry', 'sheet', { 'bowl.sheetLeaf': 'chamber' }],
-  ['pour', 'launch', 'pour', {}], ['even', 'launch', 'pour', { 'bowl.pourLeaf': 'even' }], ['ports', 'launch', 'pour', { 'bowl.pourLeaf': 'ports', 'bowl.pourOf': 'intakePort' }],
+  ['pour', 'launch', 'pour', {}], ['even', 'launch', 'pour', { 'bowl.pourLeaf': 'even' }], ['a port’s pour', 'launch', 'pour', { 'bowl.pourLeaf': 'steps', 'bowl.pourOf': 'intakePort' }],
   ['crown and its steps', 'hollin', 'pour', { 'bowl.pourLeaf': 'steps', 'bowl.pourOf': 'crown' }], ['assembled', 'skerry', 'pour', { 'bowl.pourOf': 'assembled' }],
   ['shape', 'launch', 'shape', {}], ['shape over lift', 'hollin', 'shape', { 'bowl.shapeLeaf': 'factor' }], ['schools', 'launch', 'shape', { 'bowl.shapeLeaf': 'schools' }], ['hot spots', 'launch', 'shape', { 'bowl.shapeLeaf': 'spots' }],
   ['copy', 'launch', 'shape', { 'bowl.shapeLeaf': 'copy' }], ['shaped body', 'launch', 'shape', { 'bowl.shapeLeaf': 'body' }], ['no valves to free', 'skerry', 'shape', {}],
+  ['throats', 'launch', 'ports', {}], ['four throats', 'hollin', 'ports', {}], ['port volumes', 'launch', 'ports', { 'bowl.portsLeaf': 'volumes' }], ['places in a port', 'launch', 'ports', { 'bowl.portsLeaf': 'places' }], ['port sections', 'launch', 'ports', { 'bowl.portsLeaf': 'sections' }],
+  ['moulds', 'launch', 'ports', { 'bowl.portsLeaf': 'moulds' }], ['flange', 'launch', 'ports', { 'bowl.portsLeaf': 'flange' }], ['seats', 'launch', 'ports', { 'bowl.portsLeaf': 'seats', 'bowl.portSide': 'exhaust' }], ['no flange yet', 'hollin', 'ports', { 'bowl.portsLeaf': 'flange' }],
   ['cut on a solid', 'launch', 'cut', {}], ['round the seats', 'launch', 'cut', { 'bowl.cutView': 'clock' }], ['body', 'caldbeck', 'cut', { 'bowl.cutView': 'space' }], ['seat work', 'launch', 'cut', { 'bowl.cutLeaf': 'seats' }], ['what else moves', 'launch', 'cut', { 'bowl.cutLeaf': 'else' }],
   ['squish', 'launch', 'mockup', {}], ['turned head', 'skerrySmall', 'mockup', { 'bowl.mockupLeaf': 'turned' }], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }], ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }],
   ['routes', 'launch', 'route', {}], ['no route fits', 'caldbeck', 'route', {}], ['a turned head’s route', 'skerrySmall', 'route', {}],
@@ -30,7 +32,7 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
 const LARGEST: Record<string, string> = {
-  'pour': '[data-new] input', 'cut on a solid': '.ask .first', 'shape': '[data-short] .num, [data-budget] .num', 'squish': '.answer .big .num', 'deck': '.side .big .num', 'routes': '[data-route="1"] .chance'
+  'pour': '[data-new] input', 'cut on a solid': '.ask .first', 'shape': '[data-short] .num, [data-budget] .num', 'squish': '.answer .big .num', 'deck': '.side .big .num', 'throats': '[data-share]', 'flange': '[data-step]', 'routes': '[data-route="1"] .chance'
 }
 /** The twelve of each server, brought in once. */
 const twelves = new Map<string, Promise<string>>()

@@ -23,7 +23,7 @@ export const test = base.extend<{ bench: Bench, page: Page }, { demo: TestServer
       if (localStorage.getItem('bowl.hand') === null) localStorage.setItem('bowl.hand', 'TT')
     })
     const problems: string[] = []
-    page.on('pageerror', error => problems.push(error.message))
+    page.on('pageerror', error => problems.push(error.stack ?? error.message))
     // A fault that a boundary holds is a fault all the same, but where a spec forces it.
     page.on('console', (message) => {
       if (message.type() === 'error' && message.text().includes(' broke:')) problems.push(message.text())
@@ -74,7 +74,7 @@ export async function pick(box: Locator, option: string | RegExp): Promise<void>
 export const list = (page: Page, label: string) => page.getByRole('combobox', { name: label, exact: true })
 
 /** What belongs to a build while a tab has it open; the rest belongs to the device. */
-const CHOICES = /^bowl\.(\w+Leaf|pourOf|pourStays|cutView|routeAsk)$/
+const CHOICES = /^bowl\.(\w+Leaf|pourOf|pourStays|portSide|portNth|cutView|routeAsk)$/
 /** Sets what a page remembers before it is opened. */
 export const preset = (page: Page, store: Record<string, string>): Promise<unknown> => {
   const [choices, device] = [true, false].map(of => Object.entries(store).filter(([key]) => CHOICES.test(key) === of))
@@ -84,7 +84,7 @@ export const preset = (page: Page, store: Record<string, string>): Promise<unkno
   }, [choices!, device!])
 }
 
-export const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'route', 'daybook'] as const
+export const STATIONS = ['sheet', 'pour', 'shape', 'ports', 'cut', 'mockup', 'route', 'daybook'] as const
 export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const
 
 /** Every leaf of every station, in a shop's lengths: what `look` finds there. */

@@ -19,9 +19,9 @@ const stations = computed(() => choices.stations.map(path => ({ key: STATIONS[pa
   <nav class="rail" aria-label="Stations">
     <NuxtLink v-for="station in stations" :key="station.key" :to="`/builds/${build}/${station.path}`" class="station" active-class="on">
       <span class="no num">{{ station.key }}</span>
-      <svg width="22" height="22" viewBox="0 0 24 24" aria-hidden="true"><path :d="station.icon" fill="currentColor" /></svg>
-      <span class="name">{{ station.name }}</span>
       <span v-if="station.path === 'ports' && due.length" class="due" data-due>cured</span>
+      <svg v-else width="22" height="22" viewBox="0 0 24 24" aria-hidden="true"><path :d="station.icon" fill="currentColor" /></svg>
+      <span class="name">{{ station.name }}</span>
     </NuxtLink>
   </nav>
 </template>
@@ -30,10 +30,9 @@ const stations = computed(() => choices.stations.map(path => ({ key: STATIONS[pa
 .rail { display: flex; flex-direction: column; border-right: 1px solid var(--ink); background: var(--sheet-deep); }
 .station { position: relative; height: 72px; display: grid; place-items: center; align-content: center; gap: 3px; color: var(--ink); text-decoration: none; border-bottom: 1px solid var(--hair); font-size: var(--s13); }
 .station .no { position: absolute; left: 6px; top: 4px; font-size: var(--s13); color: var(--quiet); }
-.due { position: absolute; right: 5px; top: 4px; font-size: var(--s13); font-weight: 700; color: var(--dye); }
-.station.on .due { color: var(--on-fill); }
+.due { line-height: 22px; font-weight: 700; color: var(--dye); }
 .station.on { background: var(--fill); color: var(--on-fill); }
-.station.on .no { color: var(--on-fill); }
+.station.on .no, .station.on .due { color: var(--on-fill); }
 @media (max-width: 1000px) {
   .rail { flex-direction: row; border-right: 0; border-bottom: 1px solid var(--ink); }
   /* Ten of them fill the width; those that are not built yet leave theirs free. */

@@ -67,7 +67,7 @@ async function copy() {
           v-for="place in PORT_PLACES" :key="place" class="pin" :variant="chosen === place ? 'flat' : 'outlined'" :color="chosen === place ? 'primary' : undefined" :aria-pressed="chosen === place" :aria-label="`${PLACE_WORDS[place]}${at(place).length ? `: ${at(place).map(e => WAY_WORDS[e.body.way]).join(', ')}` : ''}`"
           :style="{ left: `${PINS[place][0] / 4}%`, top: `${PINS[place][1] / 2.5}%` }" @click="chosen = place"
         >
-          {{ at(place).length === 0 ? '+' : at(place).every(e => e.body.done || e.body.way === 'leave') ? '✓' : at(place).length }}
+          {{ at(place).length === 0 ? '+' : at(place).every(e => e.body.way === 'leave') ? 'left' : at(place).every(e => e.body.done || e.body.way === 'leave') ? '✓' : at(place).length }}
         </v-btn>
       </div>
       <form class="form" @submit.prevent="mark">

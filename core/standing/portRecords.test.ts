@@ -1,0 +1,167 @@
+import { describe, expect, it } from 'vitest'
+import { Bench, all, burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
+import { demoShop } from '../../demo/shop'
+import {
+  STARTING_RULES, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, peakDemand, placesIn, portScope, portStages, portsIn, replay, seatRecord, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
+} from '..'
+
+const port: PortName = { cylinder: 1, valve: 'intake', n: 1 }
+const at: Scope = { level: 'port', cylinder: 1, port: 'intake' }
+const seatAt: Scope = { level: 'valve', cylinder: 1, valve: 'intake' }
+const standing = (bench: Bench) => replay(bench.entries)!
+const seat = (more: Partial<Bodies['seat']> = {}): Bodies['seat'] => ({ cuts: [{ angle: 60, width: 2 }, { angle: 45, width: 1.4 }, { angle: 30, width: 1 }], seat: 1, outer: mm(43), ...more })
+const pours = (bench: Bench, ...ends: [number, boolean?][]) => ends.forEach(([end, afterWork]) =>
+  bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'intakePort', fills: [{ start: 0, end: 100 }, { start: 0, end: end - 100 }], typed: '', instrument: burette, ...afterWork ? { afterWork } : {} }))
+
+describe('ports of an engine', () => {
+  it('are one a valve, numbered where there are several', () => {
+    const layout = { cylinders: [1, 2], heads: [[1, 2]], banks: [[1, 2]] }
+    expect(portsIn(layout)).toHaveLength(4)
+    const four = { ...layout, engine: { strokes: 4, arrangement: 'inLine', first: 'front', head: 'removable', intakes: 2, exhausts: 1, chamber: 'pentRoof' } as const }
+    expect(portsIn(four, 'intake').map(p => [p.cylinder, p.n])).toEqual([[1, 1], [1, 2], [2, 1], [2, 2]])
+    expect(portScope(four, { cylinder: 2, valve: 'intake', n: 2 })).toEqual({ level: 'port', cylinder: 2, port: 'intake', n: 2 })
+    expect(portScope(four, { cylinder: 2, valve: 'exhaust', n: 1 })).toEqual({ level: 'port', cylinder: 2, port: 'exhaust' })
+  })
+})
+
+describe('a throat', () => {
+  it('is a share of its valve, from the first reading to the last, and what is wanted of it', () => {
+    const bench = oneCylinder()
+    bench.add('throat', at, { across: mm(38.4) })
+    expect(throatRecord(standing(bench), port)).toMatchObject({ received: 38.4, valve: undefined })
+    bench.state('intakeValve', 44.5)
+    bench.add('wish', all, { quantity: 'intakeThroatShare', figure: mm(0.885) })
+    bench.add('throat', at, { across: mm(39) })
+    const record = throatRecord(standing(bench), port)
+    expect(record.received).toBe(38.4)
+    expect(record.share).toEqual({ value: expect.closeTo(39 / 44.5, 9), standing: 'asCast' })
+    expect(record.wanted!.toOpen).toBeCloseTo(0.885 * 44.5 - 39, 9)
+    // The exhaust's is another.
+    expect(throatRecord(standing(bench), { ...port, valve: 'exhaust' })).toEqual({ readings: [], received: undefined, valve: undefined })
+  })
+  it('that is as large as its valve has no share, and a drawn valve goes before a stated one', () => {
+    const bench = oneCylinder()
+    bench.state('intakeValve', 38)
+    bench.add('throat', at, { across: mm(38.4) })
+    expect(throatRecord(standing(bench), port).share).toBeUndefined()
+    const launch = replay(demoShop.builds[0]!.entries)!
+    expect(valveAcross(launch, port)!.estimate.value).toBe(44.5)
+    expect(throatRecord(launch, { cylinder: 5, valve: 'exhaust', n: 1 }).share!.standing).toBe('brave')
+  })
+})
+
+describe('a port by stages', () => {
+  it('what each stage added, with the scale of the glass cancelled', () => {
+    const bench = oneCylinder()
+    pours(bench, [168], [168.2], [172.1, true], [175.4, true])
+    const stages = portStages(standing(bench), 1, 'intake')
+    expect(stages.map(s => s.pours.length)).toEqual([2, 1, 1])
+    expect(stages[1]!.added!.value).toBeCloseTo(172.1 - 168.1, 9)
+    expect(stages[2]!.added!.value).toBeCloseTo(3.3, 9)
+    expect(uncertainty(stages[2]!.added!)).toBeLessThan(uncertainty(stages[2]!.part.estimate))
+    expect(portStages(standing(bench), 1, 'exhaust')).toEqual([])
+  })
+  it.each([[168, 'agree'], [190, 'differ']] as const)('its sections hold %d cc or they do not', (poured, verdict) => {
+    const bench = oneCylinder()
+    bench.add('portSections', at, { rows: [{ at: 0, area: 1200 }, { at: 140, area: 1200 }] })
+    pours(bench, [poured])
+    const { volume, pour, least } = sectionsRecord(standing(bench), port)!
+    expect(volume.value).toBeCloseTo(168, 9)
+    expect(least).toEqual({ at: 0, area: 1200 })
+    expect(Math.abs(pour!.difference) <= pour!.allowed).toBe(verdict === 'agree')
+  })
+  it('is asked for what its cylinder draws, shared between its intakes', () => {
+    const bench = oneCylinder()
+    expect(demandOf(standing(bench), 1)).toBeUndefined()
+    bench.state('rodLength', 150)
+    bench.add('wish', all, { quantity: 'revs', figure: { value: 6000, unit: 'rpm', typed: '6000' } })
+    bench.add('portSections', at, { rows: [{ at: 0, area: 1000 }, { at: 140, width: 40, height: 40, radius: 20 }] })
+    expect(demandOf(standing(bench), 1)).toEqual({ revs: 6000, peak: expect.closeTo(184.541, 3), coefficient: 0.35, assumed: true })
+    bench.state('intakeValve', 44.5)
+    bench.state('intakeFlowCoefficient', 0.4)
+    const demand = demandOf(standing(bench), 1)!
+    expect(demand.assumed).toBe(false)
+    expect(demand.mach).toBeCloseTo(machIndex({ bore: 92, stroke: 85, rpm: 6000, valveDiameter: 44.5, valves: 1, meanFlowCoefficient: 0.4, soundSpeed: Math.sqrt(1.4 * 287.05 * 295.15) }), 9)
+    expect(demand.falls!.to / demand.falls!.from).toBeCloseTo(1.2, 9)
+    const { sections } = sectionsRecord(standing(bench), port)!
+    expect(sections[0]!.speed).toBeCloseTo(peakDemand({ bore: 92, stroke: 85, rodLength: 150, rpm: 6000 }), 6)
+  })
+})
+
+describe('places and moulds', () => {
+  it('a place that is ticked stands once, and one that is struck out is gone', () => {
+    const bench = oneCylinder()
+    const turn = bench.add('portPlace', at, { place: 'shortTurn', way: 'round', done: false })
+    const vane = bench.add('portPlace', at, { place: 'vane', way: 'leave', done: false })
+    bench.add('portPlace', at, { place: 'shortTurn', way: 'round', done: true }, { supersedes: turn })
+    bench.add('void', at, { reason: 'not to be done' }, { supersedes: vane })
+    expect(placesIn(standing(bench), port).map(e => [e.body.place, e.body.done])).toEqual([['shortTurn', true]])
+  })
+  it('a mould is due so many hours after it was poured, whatever happened meanwhile, until it is out', () => {
+    const bench = oneCylinder()
+    const body = { compound: 'Soft silicone', release: 'Wax', hours: 16, steps: 2 as const, out: false }
+    const id = bench.add('mould', at, body, { at: '2026-03-28T20:00:00Z' })
+    bench.add('mould', { level: 'port', cylinder: 1, port: 'exhaust' }, { ...body, hours: 1.5 }, { at: '2026-03-28T21:00:00Z' })
+    // Over the night in which clocks are put forward: hours are hours.
+    expect(mouldsIn(standing(bench)).map(m => [m.port.valve, new Date(m.due).toISOString()])).toEqual([['exhaust', '2026-03-28T22:30:00.000Z'], ['intake', '2026-03-29T12:00:00.000Z']])
+    bench.add('mould', at, { ...body, out: true }, { supersedes: id })
+    expect(mouldsIn(standing(bench)).map(m => m.port.valve)).toEqual(['exhaust'])
+  })
+})
+
+describe('a seat', () => {
+  it('is judged by the shop’s limits for its valve, and says how far the valve has gone up and that its angle changed', () => {
+    const bench = oneCylinder()
+    bench.add('seat', seatAt, seat({ tip: mm(48.2), margin: mm(0.9) }))
+    expect(seatRecord(standing(bench), STARTING_RULES, port)).toMatchObject({ faults: [], form: { topCut: 30, seatWidth: 1.4 } })
+    bench.add('seat', seatAt, seat({ cuts: [{ angle: 50, width: 2.2 }], seat: 0, tip: mm(48.5), runOut: mm(0.08) }))
+    const record = seatRecord(standing(bench), STARTING_RULES, port)!
+    expect(record.faults.map(f => f.kind)).toEqual(['runOut', 'wide'])
+    expect(record.sunk).toBeCloseTo(0.3, 9)
+    expect(record.angleWas).toBe(45)
+    // The same margin is too thin on an exhaust.
+    bench.add('seat', { level: 'valve', cylinder: 1, valve: 'exhaust' }, seat({ margin: mm(0.9) }))
+    expect(seatRecord(standing(bench), STARTING_RULES, { ...port, valve: 'exhaust' })!.faults).toEqual([{ kind: 'margin', figure: 0.9, bound: 1 }])
+    expect(seatRecord(standing(bench), STARTING_RULES, { ...port, cylinder: 2 })).toBeUndefined()
+  })
+  it('that was recorded is the one that is drawn, of its own valve alone', () => {
+    const entries = demoShop.builds[0]!.entries
+    const last = entries.at(-1)!
+    const cuts = [{ angle: 50, width: 1.9 }, { angle: 35, width: 0.6 }, { angle: 20, width: 0.5 }]
+    const r = replay([...entries, { ...last, id: '3a6a9f1e-0f4b-4c61-8f0e-7b6d1d5a2c11', seq: 1 + (last.seq ?? 0), kind: 'seat', scope: seatAt, body: seat({ cuts, seat: 0, outer: mm(44.5) }) } as typeof last])!
+    const [intake, exhaust] = modelOf(r, 1)!.spec.valves
+    const rad = Math.PI / 180
+    const [out, up] = [0.6 * Math.cos(35 * rad) + 0.5 * Math.cos(20 * rad), 0.6 * Math.sin(35 * rad) + 0.5 * Math.sin(20 * rad)]
+    expect(intake).toMatchObject({ seatAngle: 50, seatWidth: 1.9, topCutWidth: expect.closeTo(out, 9), topCutAngle: expect.closeTo(Math.atan2(up, out) / rad, 9) })
+    expect(exhaust!.seatAngle).toBe(45)
+    expect(modelOf(r, 3)!.spec.valves[0]!.seatAngle).toBe(45)
+  })
+  it('sunk by its record it gives what its cone swept, on the form that is recorded', () => {
+    const { form, topCut } = seatRecord(standing((() => {
+      const bench = oneCylinder()
+      bench.add('seat', seatAt, seat())
+      return bench
+    })()), STARTING_RULES, port)!.form
+    expect(sinking({ diameter: form, topCut }, 0.5).diameter).toBeCloseTo(form + 1 / Math.tan(Math.PI / 6), 9)
+  })
+})
+
+describe('a flange', () => {
+  const round = (diameter: number, x = 0) => ({ form: 'circle' as const, x, y: 0, diameter })
+  it('is followed in the direction of flow, a cylinder’s own opening before everybody’s', () => {
+    const bench = oneCylinder()
+    bench.add('flange', all, { port: 'intake', part: 'pipe', outline: round(40) })
+    bench.add('flange', all, { port: 'intake', part: 'port', outline: round(44) })
+    expect(flangeRecord(standing(bench), 1, 'intake').steps.map(s => [s.upstream, s.downstream, Math.round(s.step.worst.step)])).toEqual([['pipe', 'port', -2]])
+    bench.add('flange', { level: 'cylinder', cylinder: 1 }, { port: 'intake', part: 'port', outline: round(38) })
+    bench.add('flange', all, { port: 'intake', part: 'port', outline: round(44) })
+    bench.add('flange', all, { port: 'intake', part: 'gasket', outline: round(42) })
+    const { steps } = flangeRecord(standing(bench), 1, 'intake')
+    expect(steps.map(s => [s.upstream, s.downstream])).toEqual([['pipe', 'gasket'], ['gasket', 'port']])
+    expect(steps[1]!.step.worst.step).toBeCloseTo(2, 2)
+    // An exhaust flows the other way: a smaller port before a larger pipe is no step in the stream.
+    for (const [part, d] of [['port', 36], ['pipe', 40]] as const) bench.add('flange', all, { port: 'exhaust', part, outline: round(d) })
+    const [out] = flangeRecord(standing(bench), 1, 'exhaust').steps
+    expect([out!.upstream, out!.downstream, out!.step.facing < 1e-3]).toEqual(['port', 'pipe', true])
+  })
+})

@@ -1,0 +1,57 @@
+import { copyOf, expect, list, open, pick, preset, test } from '../support/page'
+import { TestServer } from '../support/server'
+
+test('a traced opening that crosses itself, or has ten thousand points, gets a sentence and changes nothing', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  await preset(page, { 'bowl.portsLeaf': 'flange' })
+  await open(page, bench, build, 'ports')
+  const before = await page.locator('[data-step]').textContent()
+  await pick(list(page, 'Form'), 'traced points')
+  await page.getByLabel(/^A line a point/).fill('0 0\n20 20\n20 0\n0 20')
+  await page.getByRole('button', { name: 'Keep the opening' }).click()
+  await expect(page.getByRole('alert')).toHaveText('This opening’s outline crosses itself.')
+  // As a paste puts it in: typed line by line a browser takes minutes over it.
+  await page.getByLabel(/^A line a point/).evaluate((el: HTMLTextAreaElement) => {
+    el.value = Array.from({ length: 10_000 }, (_, i) => `${(20 * Math.cos(i / 1591.5)).toFixed(4)} ${(20 * Math.sin(i / 1591.5)).toFixed(4)}`).join('\n')
+    el.dispatchEvent(new Event('input', { bubbles: true }))
+  })
+  await page.getByRole('button', { name: 'Keep the opening' }).click()
+  await expect(page.getByRole('alert')).toContainText('between 3 and 2000 points; this one has 10000')
+  await expect(page.locator('[data-step]')).toHaveText(before!)
+})
+
+test('a mould’s time is right after a reload, a night’s sleep and a server that was killed', async ({ page }) => {
+  const server = await TestServer.start({ demo: true })
+  try {
+    const builds = await (await fetch(`${server.url}/api/builds`)).json() as { id: string, name: string }[]
+    const bench = { server, launch: builds.find(b => b.name === 'Brackwater 34')!.id }
+    await page.clock.install({ time: new Date('2026-11-20T18:00:00Z') })
+    await preset(page, { 'bowl.portsLeaf': 'moulds' })
+    await open(page, bench, bench.launch, 'ports')
+    await expect(page.locator('[data-mould]', { hasText: 'Exhaust 5' })).toContainText('cured')
+    await page.getByRole('button', { name: /It is poured/ }).click()
+    await expect(page.getByText('Name the compound.')).toBeVisible()
+    await page.getByLabel('Compound', { exact: true }).fill('Dental stone')
+    await page.getByLabel('Release agent', { exact: true }).fill('Wax')
+    await page.getByLabel('Cures for, hours', { exact: true }).fill('1,5')
+    await page.reload()
+    await page.getByRole('button', { name: /It is poured/ }).click()
+    const left = page.locator('[data-mould]', { hasText: 'Dental stone' }).locator('[data-left]')
+    await expect(left).toHaveText(/1 h (29|30) min/)
+    await page.clock.fastForward('00:20:00')
+    await expect(left).toHaveText(/1 h (9|10) min/)
+    await server.kill('SIGKILL')
+    await server.run()
+    await page.goto(`${server.url}/builds/${bench.launch}/ports`)
+    await expect(left).toHaveText(/1 h (8|9|10) min/)
+    // Asleep until it is due: nothing was counted, the clock is asked.
+    await page.clock.fastForward('08:00:00')
+    await expect(left).toHaveText('cured')
+    await page.getByRole('button', { name: /^It is out.*Exhaust 5/ }).click()
+    await page.getByRole('button', { name: /^It is out.*Intake 1/ }).click()
+    await expect(page.getByText('No mould is curing.')).toBeVisible()
+    await expect(page.locator('[data-due]')).toHaveCount(0)
+  } finally {
+    await server.stop()
+  }
+})
