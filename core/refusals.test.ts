@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { DomainError } from './domain'
 import {
   axialGap, bandEdgeShift, bowlVolume, camRetard, clearanceForRatio, clearanceFromSinking, clearanceVolume, compressionRatio, crankAngleAtDrop, creviceVolume, crownVolumeFromPour,
-  curtainArea, cylinderVolume, effectiveCompressionRatio, exact, flatCutDepth, fromSource, heatCloses, knownVolume, leakWatchTime, oneSidedError, openingLedge, pistonTravel,
+  curtainArea, cylinderVolume, machIndex, outlinePoints, peakDemand, revsAtMach, seatPoints, sectionArea, sectionsVolume, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, effectiveCompressionRatio, exact, flatCutDepth, fromSource, heatCloses, knownVolume, leakWatchTime, oneSidedError, openingLedge, pistonTravel,
   pourVolume, pushrodChange, ridgeVolume, rodStretch, runningGap, scaleAtTemperature, scaleDoubt, seatLedge, seatMargin, sinking, squishAreaOver, squishShare, squishVelocity, stopReading, sweptVolume,
   thenFlat, trappedCompressionRatio, valveClearanceLost, vFlange, warmedVolume, waterDensity, waterVolume
 } from '.'
@@ -64,6 +64,19 @@ const ROWS: Row[] = [
   ['seatLedge', x => seatLedge(x.seatAngle!, x.topCut!, x.sunk!), { seatAngle: 45, topCut: 30, sunk: 0.5 }, { sunk: [-1] }],
   ['ridgeVolume', x => ridgeVolume(x as never), { height: 0.4, width: 2, across: 40, arc: 360 }, { height: [-1], width: [-1], across: [0], arc: [-1, 361] }],
   ['seatMargin', x => seatMargin({ centre: [0, 0, 9], axis: [0, 0, 1], diameter: x.diameter! }, { depth: x.depth!, slopeX: 0, slopeY: 0 }), { diameter: 36, depth: 0.5 }, { diameter: [0] }],
+  ['throatShare', x => throatShare(x as never), { throat: 38, valveDiameter: 44 }, { throat: [0, 44], valveDiameter: [0] }],
+  ['throatFor', x => throatFor(x as never), { share: 0.88, valveDiameter: 44 }, { share: [0, 1], valveDiameter: [0] }],
+  ['throatStanding', x => throatStanding(x.share!), { share: 0.88 }, { share: [0] }],
+  ['sectionArea', x => sectionArea(x as never), { width: 32, height: 38, radius: 8 }, { width: [0], height: [0], radius: [-1, 17] }],
+  ['sectionsVolume', x => sectionsVolume([{ at: 0, area: 900 }, { at: x['sections[1].at']!, area: x['sections[1].area']! }]), { 'sections[1].at': 20, 'sections[1].area': 800 }, { 'sections[1].at': [0, -1], 'sections[1].area': [0] }],
+  ['speedThrough', x => speedThrough(x.flow!, x.area!), { flow: 180, area: 1100 }, { flow: [-1], area: [0] }],
+  ['machIndex', x => machIndex(x as never), { bore: 92, stroke: 85, rpm: 6000, valveDiameter: 44.5, valves: 1, meanFlowCoefficient: 0.35, soundSpeed: 345 }, { bore: [0], stroke: [0], rpm: [-1], valveDiameter: [0], valves: [0], meanFlowCoefficient: [0], soundSpeed: [0] }],
+  ['revsAtMach', x => revsAtMach({ bore: 92, stroke: 85, valveDiameter: 44.5, valves: 1, meanFlowCoefficient: 0.35, soundSpeed: 345 }, x.index!), { index: 0.5 }, { index: [0] }],
+  ['speedOfSound', x => speedOfSound(x.temperature!), { temperature: 20 }, { temperature: [-273.15] }],
+  ['peakDemand', x => peakDemand(x as never), { bore: 92, stroke: 85, rodLength: 150, rpm: 6000 }, { bore: [0], stroke: [0], rodLength: [42.5], rpm: [-1] }],
+  ['outlinePoints', x => outlinePoints({ form: 'rectangle', x: x.x!, y: x.y!, width: x.width!, height: x.height!, radius: x.radius! }), { x: 0, y: 0, width: 34, height: 40, radius: 8 }, { width: [0], height: [0], radius: [-1, 18] }],
+  ['outlinePoints of a circle', x => outlinePoints({ form: 'circle', x: x.x!, y: x.y!, diameter: x.diameter! }), { x: 0, y: 0, diameter: 40 }, { diameter: [0] }],
+  ['seatPoints', x => seatPoints({ cuts: [{ angle: 60, width: 2 }, { angle: x['cuts[1].angle']!, width: x['cuts[1].width']! }], seat: x.seat!, outer: x.outer! }), { 'cuts[1].angle': 45, 'cuts[1].width': 1.4, 'seat': 1, 'outer': 43 }, { 'cuts[1].angle': [0, 60, 90], 'cuts[1].width': [0], 'seat': [-1, 2, 0.5], 'outer': [0] }],
   ['pushrodChange', ({ pushrodAngle, rockerRatio, ...change }) => pushrodChange(change as never, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! }), { gasketGain: 0.2, headCut: 1, deckCut: 0, pushrodAngle: 5, sunk: 0.3, rockerRatio: 1.5, baseCircleLost: 0 }, { rockerRatio: [0], pushrodAngle: [90, -90] }]
 ]
 

@@ -57,6 +57,23 @@ export function seatForm(form: SeatForm): { throat: number, form: number, topCut
   return { throat: edges[0]!.diameter, form: edges.at(-1)!.diameter, topCut: form.cuts.at(-1)!.angle, seatAngle: angle, seatWidth: width }
 }
 
+/**
+ * A seat as a drawn valve has it: several top cuts as the one cone from the seat to their outer edge.
+ *
+ * @param form see {@link SeatForm}
+ * @returns angles in degrees, seatWidth along the cone and topCutWidth on the radius in mm; no top cut where nothing is outside the seat
+ * @throws RangeError as {@link seatPoints}
+ * Source: plane geometry, the chord between two edges.
+ * @example recordedSeat({ cuts: [{ angle: 45, width: 1.4 }, { angle: 30, width: 1 }], seat: 0, outer: 43 }) // { seatAngle: 45, seatWidth: 1.4, topCutWidth: 0.866, topCutAngle: 30 }
+ */
+export function recordedSeat(form: SeatForm): { seatAngle: number, seatWidth: number, topCutWidth?: number, topCutAngle?: number } {
+  const edges = seatPoints(form)
+  const { angle, width } = form.cuts[form.seat]!
+  const [at, outside] = [edges[form.seat + 1]!, edges.at(-1)!]
+  const out = (outside.diameter - at.diameter) / 2
+  return { seatAngle: angle, seatWidth: width, ...out > 0 ? { topCutWidth: out, topCutAngle: Math.atan2(outside.height - at.height, out) * 180 / Math.PI } : {} }
+}
+
 /** What was found of a seat and its valve, mm. */
 export interface SeatFindings {
   seatWidth: number

@@ -1,6 +1,6 @@
 import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
 import { NOW, ofKind, operationsOn, placeAlong, scopeName, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
-import { seatPoints } from '../port'
+import { recordedSeat } from '../port'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import type { Provenance } from './part'
 import { remembered } from './remembered'
@@ -44,19 +44,11 @@ export function faceShown(ledger: Ledger, entry: EntryOf<'chamberModel'> | undef
   return op => Date.parse(op.at) > kept
 }
 
-/** A seat as it was last recorded, as a drawn valve has it: several top cuts as the one cone from the seat to their outer edge. */
+/** A valve's seat as it was last recorded. */
 function recorded(ledger: Ledger, cylinder: number, valve: Valve, n: number): Partial<ChamberValve> {
   const body = remembered(ledger, 'seats', () => new Map(ofKind(ledger.live.entries, 'seat').map(e => [scopeName(e.scope), e.body])))
     .get(scopeName({ level: 'valve', cylinder, valve, n }))
-  if (!body) return {}
-  const { seat, cuts } = body
-  const edges = seatPoints({ ...body, outer: body.outer.value })
-  const [at, outside] = [edges[seat + 1]!, edges.at(-1)!]
-  const out = (outside.diameter - at.diameter) / 2
-  return {
-    seatAngle: cuts[seat]!.angle, seatWidth: cuts[seat]!.width,
-    ...out > 0 ? { topCutWidth: out, topCutAngle: Math.atan2(outside.height - at.height, out) * 180 / Math.PI } : {}
-  }
+  return body ? recordedSeat({ ...body, outer: body.outer.value }) : {}
 }
 
 /** Recorded seats, stated tilt, heights and sinking put into a drawn valve. Heights count from the face that is drawn, before any sinking. */

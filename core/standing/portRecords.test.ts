@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { Bench, all, burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
+import type { Bench } from '../../tests/support/ledgerBench'
+import { all, burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
 import {
   STARTING_RULES, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, peakDemand, placesIn, portScope, portStages, portsIn, replay, seatRecord, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope

@@ -3,7 +3,7 @@ import { readdirSync } from 'node:fs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v4 as uuid } from 'uuid'
 import { TestServer, put } from '../support/server'
-import { STARTING_RULES, startingSpec } from '#core'
+import { KINDS, STARTING_RULES, startingSpec } from '#core'
 import { bore, buildRequest, frame, instrument, instrumentId, layout, newBuild, pour } from '../support/sent'
 
 let server: TestServer
@@ -28,6 +28,9 @@ const batch = () => `/api/builds/${build}/batches/${uuid()}`
 const of = (kind: string, body: unknown, scope: unknown = { level: 'cylinder', cylinder: 1 }) => ({ ...frame, kind, scope, body })
 const head = { level: 'head', head: 1 }
 const all = { level: 'build' }
+const port = { level: 'port', cylinder: 1, port: 'intake' }
+const valve = { level: 'valve', cylinder: 1, valve: 'exhaust' }
+const [mould, flange, seat] = [KINDS.mould.example(), KINDS.flange.example(), KINDS.seat.example()]
 const metal = { valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.3, line: 46 }
 const chamber = startingSpec('wedge', { bore: 92, intake: 42, exhaust: 35 })
 const spot = (value: unknown, x: unknown = 0) => ({ x, y: 0, figure: figure(value) })
@@ -106,6 +109,33 @@ const ROUTES: Record<string, Hostile[]> = {
     ['rods of cheese', entry, of('rod', { material: 'cheese' }, { level: 'build' }), 'body.material'],
     ['a port paired with itself', entry, of('portPairs', { valve: 'intake', pairs: [[1, 1]], poor: [] }, { level: 'build' }), 'body.pairs'],
     ['a poor port of no pair', entry, of('portPairs', { valve: 'intake', pairs: [[1, 2]], poor: [7] }, { level: 'build' }), 'body.poor'],
+    ['a throat of a cylinder', entry, of('throat', { across: figure(38) }), 'scope'],
+    ['a throat a metre wide', entry, of('throat', { across: figure(1000) }, port), 'body.across'],
+    ['a port that is the fifth of its kind', entry, of('throat', { across: figure(38) }, { ...port, n: 5 }), 'scope'],
+    ['a place no port has', entry, of('portPlace', { place: 'moon', way: 'take', done: false }, port), 'body.place'],
+    ['metal off a place that is left', entry, of('portPlace', { place: 'vane', way: 'leave', amount: figure(1), done: false }, port), 'body.amount'],
+    ['a script for a tool', entry, of('portPlace', { place: 'bowl', way: 'take', tool: '<script>', done: false }, port), 'body.tool'],
+    ['one section', entry, of('portSections', { rows: [{ at: 0, area: 900 }] }, port), 'body.rows'],
+    ['sections that run back', entry, of('portSections', { rows: [{ at: 20, area: 900 }, { at: 0, area: 900 }] }, port), 'body.rows'],
+    ['a section of two kinds', entry, of('portSections', { rows: [{ at: 0, area: 900 }, { at: 20, area: 900, width: 30 }] }, port), 'body.rows'],
+    ['a section that is a text', entry, of('portSections', { rows: [{ at: 0, area: 900 }, 'wide'] }, port), 'body.rows'],
+    ['ten thousand sections', entry, of('portSections', { rows: Array.from({ length: 10_000 }, (_, at) => ({ at, area: 900 })) }, port), ''],
+    ['a mould that cures for ever', entry, of('mould', { ...mould, hours: 1e9 }, port), 'body.hours'],
+    ['a mould in three steps', entry, of('mould', { ...mould, steps: 3 }, port), 'body.steps'],
+    ['a compound of no name', entry, of('mould', { ...mould, compound: ' ' }, port), 'body.compound'],
+    ['an opening of no form', entry, of('flange', { ...flange, outline: { form: '__proto__' } }, all), 'body.outline'],
+    ['an opening with a strange field', entry, of('flange', { ...flange, outline: { form: 'circle', x: 0, y: 0, diameter: 40, z: 1 } }, all), 'body.outline'],
+    ['an opening whose corners are larger than itself', entry, of('flange', { ...flange, outline: { form: 'rectangle', x: 0, y: 0, width: 30, height: 40, radius: 16 } }, all), 'body.outline'],
+    ['an opening that crosses itself', entry, of('flange', { ...flange, outline: { form: 'points', points: [[0, 0], [20, 20], [20, 0], [0, 20]] } }, all), 'body.outline'],
+    ['an opening of two points', entry, of('flange', { ...flange, outline: { form: 'points', points: [[0, 0], [20, 20]] } }, all), 'body.outline'],
+    ['an opening of ten thousand points', entry, of('flange', { ...flange, outline: { form: 'points', points: Array.from({ length: 10_000 }, (_, i) => [Math.cos(i / 1600) * 20, Math.sin(i / 1600) * 20]) } }, all), ''],
+    ['an opening of three thousand points', entry, of('flange', { ...flange, outline: { form: 'points', points: Array.from({ length: 3000 }, (_, i) => [i % 9, i % 7]) } }, all), 'body.outline'],
+    ['a seat of no cut', entry, of('seat', { ...seat, cuts: [] }, valve), 'body.cuts'],
+    ['a seat whose cuts go inwards', entry, of('seat', { ...seat, cuts: [{ angle: 30, width: 1 }, { angle: 45, width: 1 }] }, valve), 'body.cuts'],
+    ['a seat wider than it is across', entry, of('seat', { ...seat, outer: figure(10), cuts: [{ angle: 5, width: 14 }] }, valve), 'body.cuts'],
+    ['a seat that is none of its cuts', entry, of('seat', { ...seat, seat: 4 }, valve), 'body.cuts'],
+    ['a run-out of a hand’s breadth', entry, of('seat', { ...seat, runOut: figure(90) }, valve), 'body.runOut'],
+    ['a leak of no kind', entry, of('seat', { ...seat, leak: 'maybe' }, valve), 'body.leak'],
     ['a hold that is a text', entry, of('hold', { held: 'yes' }), 'body.held'],
     ['an unknown field', entry, { ...bore(), admin: true }, 'admin'],
     ['an unknown field in a body', entry, { ...bore(), body: { ...bore().body, provenance: 'measured' } }, 'body.provenance'],
@@ -153,6 +183,8 @@ const ROUTES: Record<string, Hostile[]> = {
     ['rods of cheese', rules, { ...STARTING_RULES, squish: [{ ...STARTING_RULES.squish[0], rod: 'cheese' }], hand: 'TT' }, 'squish[0].rod'],
     ['no table', rules, { clearances: STARTING_RULES.clearances, hand: 'TT' }, 'squish'],
     ['no clearances', rules, { squish: [], hand: 'TT' }, 'clearances'],
+    ['no limits of seats', rules, { ...STARTING_RULES, seats: undefined, hand: 'TT' }, 'seats'],
+    ['a seat narrower than its minimum', rules, { ...STARTING_RULES, seats: { ...STARTING_RULES.seats, intake: { widthLeast: 2, widthMost: 1, marginLeast: 1 } }, hand: 'TT' }, 'seats.intake.widthMost'],
     ['no cost of a gasket', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, gasket: undefined }, hand: 'TT' }, 'work.gasket'],
     ['hours below none', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, face: { hours: -1, money: 0 } }, hand: 'TT' }, 'work.face.hours'],
     ['a hundred rows', rules, { ...STARTING_RULES, squish: Array.from({ length: 100 }, () => STARTING_RULES.squish[0]), hand: 'TT' }, 'squish'],

@@ -4,6 +4,7 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { caldbeckChamber, hollinChamber, launchChamber, skerryChamber } from '../../../demo/chambers'
 import { cutDepthForVolume, meshVolume, openingArea, sinking, volumeAboveCut, type Mesh } from '..'
 import { turnedVolume } from '../../lathe'
+import { recordedSeat, seatForm, seatPoints } from '../../port'
 import {
   SpecError, calibrated, chamberMesh, clipByChord, curveThrough, draftAt, distanceTo, insideOutline, lifted, mirrored, mouthOf, outlineArea, planOf, specFaults,
   suspects, thinned, topCutHeight, topCutWidth, turnedShape, valveFrame, type ChamberSpec, type Point, type SolidKit
@@ -92,6 +93,18 @@ describe('a solid against its closed form', () => {
     // The contract's frustum: D1 38.0, 30°, 0.5 mm: 0.593 cc
     expect(at(0.5) - at(0)).toBeCloseTo(0.593, 2)
     expect(sinking({ diameter: 38, topCut: 30 }, 0.5).added).toBeCloseTo(0.593, 3)
+  })
+  it.each([[[{ angle: 45, width: 1.4 }, { angle: 30, width: 0.8 }], 0.4], [[{ angle: 50, width: 1.1 }, { angle: 35, width: 0.6 }, { angle: 20, width: 0.5 }], 0.25], [[{ angle: 45, width: 1.2 }, { angle: 20, width: 1 }], 0.6]])('a recorded seat %j that is sunk gives the solid what its cone says, to 0.1 %', (cuts, sunk) => {
+    const { form, topCut } = seatForm({ cuts, seat: 0, outer: 37 })
+    const edges = seatPoints({ cuts, seat: 0, outer: 37 })
+    const drawn = recordedSeat({ cuts, seat: 0, outer: 37 })
+    // Flush with a level roof: the seat lies as far above it as its top cuts rise.
+    const valve = { valve: 'intake' as const, x: 5, y: -3, diameter: 37, tilt: 0, leans: 270, sunk: 0, topCutWidth: 0, topCutAngle: 30, ...drawn, seatHeight: 12 + edges.at(-1)!.height }
+    const at = (by: number) => meshVolume(chamberMesh(kit, pot({ valves: [{ ...valve, sunk: by }] })))
+    const drawnForm = { diameter: form, topCut: drawn.topCutAngle! }
+    expect(Math.abs((at(sunk) - at(0)) / sinking(drawnForm, sunk).added - 1)).toBeLessThan(1e-3)
+    // One top cut is its own cone.
+    if (cuts.length === 2) expect(drawn.topCutAngle).toBeCloseTo(topCut, 9)
   })
   it('a recessed pad and a plug’s hole add what they hold', () => {
     const closed = meshVolume(chamberMesh(kit, pot({ pads: [{ towards: 270, chord: 20, recess: 0 }] })))
