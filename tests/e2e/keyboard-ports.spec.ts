@@ -95,7 +95,7 @@ test('a port from its throat to its flange, by keyboard alone', async ({ page, b
   await expect(page.getByText(/The port’s left-hand wall stands 1\.50 mm into what comes from the manifold/)).toBeVisible()
   await field(page, 'Fade it out over').focus()
   await hand.figure('5')
-  await expect(page.getByText(/That is a short flare: let it run out over 15\.00 mm or more/)).toBeVisible()
+  await expect(page.getByText(/That is a short flare: let it run out over 15\.0 mm or more/)).toBeVisible()
 })
 
 test('a valve job from its record to settled: the seat, what it gave, the chamber', async ({ page, bench }) => {

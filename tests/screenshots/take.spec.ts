@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { type Bench, copyOf, expect, field, list, open, paidBack, pick, preset, reckoned, SIZES, test } from '../support/page'
+import { type Bench, expect, field, list, open, paidBack, pick, preset, reckoned, SIZES, test } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
@@ -62,21 +62,7 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await reckoned(page)
     await page.locator('[data-route="1"]').waitFor()
   } },
-  { name: 'cut-after-seats', store: { 'bowl.cutLeaf': 'seats' }, at: async (page, bench) => {
-    const build = await copyOf(bench, bench.launch)
-    await open(page, bench, build, 'cut')
-    await page.locator('.cell').nth(3).click()
-    await pick(page.locator('#seat-valve'), 'exhaust')
-    for (const [label, text] of [['Machined form, across', '38'], ['Top cut', '30'], ['Seat', '45'], ['Valve goes up by', '.5 mm']] as const) {
-      await field(page, `${label}, A`).fill(text)
-      await field(page, `${label}, A`).press('Enter')
-    }
-    await page.getByRole('button', { name: 'Plan form A on the whole head' }).click()
-    await page.getByText('Seat work is planned on').waitFor()
-    await page.getByRole('tab', { name: 'Face' }).click()
-    await page.locator('[data-answer=lowest]').waitFor({ timeout: 60_000 })
-    await page.locator('[data-answer=lowest]').click()
-  } },
+  { name: 'ports', at: (page, bench) => open(page, bench, bench.launch, 'ports') },
   { name: 'shape', at: async (page, bench) => {
     await shape(page, bench, bench.hollin)
     await page.getByLabel('To the line').check()

@@ -94,8 +94,8 @@ const commit = (name: Name, label: string) => (figure: Figure) => form.keep(name
           <p v-if="worst.wall === 'floor'" class="small"><strong>Spare the floor.</strong> Move or shim the {{ called('pipe') }} first: metal off the floor is seldom worth what it costs.</p>
           <p v-else class="small">Dye the face, scribe the {{ called(worst.upstream) }}’s opening on it, and take what is hatched.</p>
           <FigureField :field="form.key('fade/typed')" label="Fade it out over" dimension="length" :part="form.part('fade')" :commit="form.keep('fade', { dimension: 'length', min: 0.5, max: 200 }, 'the length it fades over')" />
-          <p v-if="fade !== undefined && fade < least" class="small warn">That is a short flare: let it run out over {{ say(least, 'length', device.lengths) }} or more, {{ FADE }} times its depth, or the flow leaves the wall.</p>
-          <p v-else class="small quiet">Over {{ say(least, 'length', device.lengths) }} or more: {{ FADE }} times its depth.</p>
+          <p v-if="fade !== undefined && fade < least" class="small warn">That is a short flare: let it run out over {{ say(least, 'length', device.lengths, -1) }} or more, {{ FADE }} times its depth, or the flow leaves the wall.</p>
+          <p v-else class="small quiet">Over {{ say(least, 'length', device.lengths, -1) }} or more: {{ FADE }} times its depth.</p>
           <v-btn @click="template">Template, 1 : 1</v-btn>
         </template>
         <v-table v-if="steps.length > 1" class="close"><thead><tr><th>From</th><th>to</th><th class="r">into the stream</th></tr></thead><tbody><tr v-for="one in steps" :key="one.downstream"><td>{{ called(one.upstream) }}</td><td>{{ called(one.downstream) }}</td><td class="r num">{{ one.step.worst.step > 0.05 ? `${say(one.step.worst.step, 'length', device.lengths)}, ${digits(one.step.facing, 0)} mm²` : 'none' }}</td></tr></tbody></v-table>
