@@ -10,7 +10,7 @@ export const GROUPS = ['stop', 'disagree', 'unmeasured', 'plan', 'done'] as cons
 export type AdviceGroup = (typeof GROUPS)[number]
 export const GROUP_WORDS: Record<AdviceGroup, string> = { stop: 'Stop', disagree: 'Does not agree', unmeasured: 'Not measured yet', plan: 'To plan and to do', done: 'Done' }
 const GROUP_OF: Record<AdviceKind, AdviceGroup> = {
-  takeOut: 'stop', seatLost: 'stop', squishTouches: 'stop', passesTarget: 'stop', tooClose: 'stop', gasketInBore: 'stop', tooCoarse: 'stop',
+  takeOut: 'stop', seatLost: 'stop', squishTouches: 'stop', passesTarget: 'stop', tooClose: 'stop', springRoom: 'stop', gasketInBore: 'stop', tooCoarse: 'stop',
   leak: 'disagree', disagree: 'disagree', targetAgain: 'disagree',
   layOut: 'unmeasured', state: 'unmeasured', assumed: 'unmeasured', setTarget: 'unmeasured', pour: 'unmeasured', pourSecond: 'unmeasured', pourFine: 'unmeasured',
   solder: 'unmeasured', wanted: 'unmeasured', squish: 'plan', plan: 'plan', do: 'plan', pourAgain: 'plan', onTarget: 'done'
@@ -47,6 +47,11 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     }
     case 'tooClose': return {
       sentence: `${QUANTITY_WORDS[open.clearance].label} ${open.planned ? 'would come to' : 'is'} ${mm(open.figure)} on ${one ? whom : `the worst of ${whom}`}, ${mm(open.limit - open.figure)} under the shop’s minimum. Settle that first.`, urgent: true
+    }
+    case 'springRoom': return {
+      sentence: `With the ${open.valve} valve of ${one ? whom : `the worst of ${whom}`} open, ${open.figure < 0
+        ? open.room === 'travel' ? `the spring ${open.planned ? 'would be' : 'is'} solid ${mm(-open.figure)} too early` : `the retainer ${open.planned ? 'would be' : 'is'} ${mm(-open.figure)} into the seal`
+        : open.room === 'travel' ? `the spring ${open.planned ? 'would have' : 'has'} ${mm(open.figure)} left before it is solid, where ${mm(open.limit)} is the minimum` : `the retainer ${open.planned ? 'would come' : 'comes'} within ${mm(open.figure)} of the seal, where ${mm(open.limit)} is the minimum`}. Do not turn it over before that is settled.`, urgent: true
     }
     case 'gasketInBore': return {
       sentence: `The gasket ${open.planned ? 'that is planned' : ''} for ${whom} is ${mm(open.figure)} across and the bore ${mm(open.limit)}: it would stand in the chamber.`.replace('  ', ' '), urgent: true

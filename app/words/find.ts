@@ -27,6 +27,7 @@ const TERMS: readonly [words: string, Place][] = [
   ['mould, casting compound, cure', { station: 'ports', leaf: 'moulds' }],
   ['flange, port match, step, manifold', { station: 'ports', leaf: 'flange' }],
   ['seat record, run-out, margin, back cut, lapping, leak test, guide', { station: 'ports', leaf: 'seats' }],
+  ['valve springs, installed height, coil bind, retainer, seat load, open load, float, shims', { station: 'mockup', leaf: 'springs' }],
   ['mill, surfacing, skim, depth, angle cut, rolled cut', { station: 'cut', leaf: 'face' }],
   ['valve job, seat insert, sunk valve, top cut, margin', { station: 'cut', leaf: 'seats' }],
   ['manifold, dowels, pushrods, chain, cam timing', { station: 'cut', leaf: 'else' }],

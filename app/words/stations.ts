@@ -85,7 +85,7 @@ export const STATIONS: Record<StationName, StationWords> = {
   },
   mockup: {
     key: '6', name: 'Mock-up',
-    leaves: [{ key: 'squish', name: 'Squish' }, { key: 'turned', name: 'Turned head' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'valves', name: 'Valves' }],
+    leaves: [{ key: 'squish', name: 'Squish' }, { key: 'turned', name: 'Turned head' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'valves', name: 'Valves' }, { key: 'springs', name: 'Springs' }],
     help: {
       what: 'How near piston, head and valves come to each other, cold and running.',
       how: [

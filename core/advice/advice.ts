@@ -1,7 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, fit, hasPlace, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { CLOSE_ENOUGH, NO_SOLIDS, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource } from '../plan'
+import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
@@ -15,6 +15,8 @@ type Open
     | { kind: 'passesTarget', figure: number, limit: number, planned: boolean }
     /** Something comes nearer than the shop lets out. */
     | { kind: 'tooClose', clearance: ClearanceName, figure: number, limit: number, planned: boolean }
+    /** A valve spring that is near solid with its valve open, or a retainer near its seal. */
+    | { kind: 'springRoom', room: SpringRoom, valve: 'intake' | 'exhaust', figure: number, limit: number, planned: boolean }
     /** A gasket that stands in the chamber. */
     | { kind: 'gasketInBore', figure: number, limit: number, planned: boolean }
     /** A face coarser than its gasket stands. */
@@ -126,6 +128,14 @@ function tooClose({ r, rules, then }: Sight): Found[] {
   })
   return worstOf(under, u => u.clearance, u => u.figure - u.limit).map(({ clearance, figure, limit, planned, cylinders }): Found => (
     { kind: 'tooClose', clearance, figure, limit, planned, cylinders }))
+}
+
+/** Springs that would be solid, or retainers on their seals, or nearer to it than the shop lets out. */
+function springRoom({ r, rules }: Sight): Found[] {
+  // Most engines come without a height read: nothing is asked of their valves.
+  if (!r.live.entries.some(e => e.kind === 'installed')) return []
+  const under = allSprings(r, rules).flatMap(({ port: { cylinder, valve }, faults }) => faults.map(({ room, left, least, planned }) => ({ cylinder, valve, room, figure: left, limit: least, planned })))
+  return worstOf(under, u => `${u.valve} ${u.room}`, u => u.figure - u.limit).map(({ room, valve, figure, limit, planned, cylinders }): Found => ({ kind: 'springRoom', room, valve, figure, limit, planned, cylinders }))
 }
 
 function gasketInBore({ r }: Sight): Found[] {
@@ -292,6 +302,7 @@ function settledAt(open: Open): Place {
     case 'state': return placeOf(open.quantity)
     case 'assumed': case 'wanted': return placeOf(open.quantity)
     case 'tooClose': return placeOf(open.clearance)
+    case 'springRoom': return { station: 'mockup', leaf: 'springs' }
     case 'gasketInBore': return placeOf('gasketBore')
     case 'seatLost': return { station: 'cut', leaf: open.planned ? 'face' : 'seats' }
     case 'passesTarget': return { station: open.planned ? 'cut' : 'shape', ...(open.planned ? { leaf: 'face' } : {}) }
@@ -326,7 +337,7 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const again = settling(r)
   const open: Found[] = [
     ...out, ...cannotReckon(sight),
-    ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight),
+    ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight), ...springRoom(sight),
     ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...unpoured(sight), ...toPlan(sight), ...planned(sight),
     ...again.length > 0 ? [{ kind: 'pourAgain' as const, cylinders: again }] : []
   ]

@@ -7,6 +7,7 @@ const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass',
 const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
 const VALVE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
+const SPRING_FIELDS: readonly Quantity[] = ['intakeMovingMass', 'exhaustMovingMass']
 const THROAT_FIELDS: readonly Quantity[] = ['intakeValve', 'exhaustValve', 'intakeThroatShare', 'exhaustThroatShare']
 const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
 
@@ -20,6 +21,7 @@ export function placeOf(field: Quantity): Place {
   if (SQUISH_FIELDS.includes(field)) return { station: 'mockup', leaf: 'squish', field }
   if (VALVE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'valves', field }
   if (MOVING_FIELDS.includes(field)) return { station: 'cut', leaf: 'else', field }
+  if (SPRING_FIELDS.includes(field)) return { station: 'mockup', leaf: 'springs', field }
   if (THROAT_FIELDS.includes(field)) return { station: 'ports', leaf: 'throats', field }
   if (field === 'intakeFlowCoefficient') return { station: 'ports', leaf: 'sections', field }
   if (GASKET_FIELDS.includes(field)) return { station: 'sheet', leaf: 'gaskets', field }

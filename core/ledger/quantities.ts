@@ -1,6 +1,6 @@
 import { DEFAULT_U } from '../estimate'
 
-export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness'
+export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness' | 'force' | 'rate'
 
 export interface QuantityRule {
   dimension: Dimension
@@ -85,6 +85,8 @@ export const QUANTITIES = {
   exhaustValve: { dimension: 'length', min: 8, max: 100, u: DEFAULT_U.crownDiameter },
   intakeThroatShare: { dimension: 'ratio', min: 0.6, max: 0.98, u: 0, wanted: true },
   exhaustThroatShare: { dimension: 'ratio', min: 0.6, max: 0.98, u: 0, wanted: true },
+  intakeMovingMass: { dimension: 'mass', min: 0.005, max: 3, u: DEFAULT_U.mass },
+  exhaustMovingMass: { dimension: 'mass', min: 0.005, max: 3, u: DEFAULT_U.mass },
   /** Mean over the opening, on the area of the valve's head. */
   intakeFlowCoefficient: { dimension: 'ratio', min: 0.1, max: 0.8, u: 0.02 },
   exhaustPortTop: { dimension: 'length', min: 1, max: 400, u: DEFAULT_U.stroke }
@@ -130,6 +132,9 @@ export const FIGURE_BOUNDS = {
   margin: { dimension: 'length', min: 0, max: 8 },
   backCut: { dimension: 'angle', min: 5, max: 60 },
   tip: { dimension: 'length', min: 5, max: 200 },
+  springRate: { dimension: 'rate', min: 1, max: 500 },
+  springLength: { dimension: 'length', min: 5, max: 150 },
+  retainerToSeal: { dimension: 'length', min: 0, max: 60 },
   ridgeHeight: { dimension: 'length', min: 0.05, max: 10 },
   ridgeWidth: { dimension: 'length', min: 0.05, max: 15 },
   ridgeAcross: { dimension: 'length', min: 5, max: 150 },

@@ -1,5 +1,5 @@
 import { camRetard, pushrodChange, rolledSeat, vFlange } from '../chamber'
-import { NOW, operationsOn, type Ledger, type OperationEntry, type Quantity } from '../ledger'
+import { NOW, operationsOn, type Ledger, type OperationEntry, type Quantity, type Valve } from '../ledger'
 import { knownQuantity, statedQuantity } from '../standing'
 
 /** What a head coming down its bores moves besides the chamber. Lengths in mm, + towards the crank. */
@@ -41,6 +41,12 @@ function reckoned<T>(ledger: Ledger, cylinder: number, names: Quantity[], f: (va
   }
 }
 
+/** How far the valve of a kind that seat work lifted most went up, mm. */
+function highest(list: readonly OperationEntry[], valve: Valve): number {
+  const work = list.flatMap(op => op.kind === 'seatWork' && (op.body.valve ?? valve) === valve ? [op.body] : [])
+  return Math.max(0, ...[1, 2, 3, 4].map(n => work.reduce((sum, body) => sum + ((body.n ?? n) === n ? body.sunk?.value ?? 0 : 0), 0)))
+}
+
 /**
  * What else moves at a cylinder: by everything done since the engine came, and by what is asked for on top.
  *
@@ -58,9 +64,8 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
     if (op.kind === 'deckCut') sum.deck += (op.body.measured ?? op.body.depth).value
     // What is put under a barrel lifts its head as a thicker gasket does.
     if (op.kind === 'spacer') sum.deck -= op.body.change.value
-    if (op.kind === 'seatWork') for (const valve of ['intake', 'exhaust'] as const) if ((op.body.valve ?? valve) === valve) sum[valve] += op.body.sunk?.value ?? 0
     return sum
-  }, { face: 0, deck: 0, intake: 0, exhaust: 0 })
+  }, { face: 0, deck: 0, intake: highest(on(list), 'intake'), exhaust: highest(on(list), 'exhaust') })
   const [done, more] = [total(ledger.done), total(operations)]
   const downAt = (place: number) => {
     const before = total(ledger.done.filter(op => ledger.place.get(op.id)! < place))

@@ -1,2 +1,2 @@
 export { STARTING_COSTS, WORK, type Cost, type Work, type WorkCosts } from './costs'
-export { STARTING_RULES, leastClearance, windowFor, type LeastClearances, type SeatRule, type SeatRules, type ShopRules, type SquishWindow } from './rules'
+export { STARTING_RULES, leastClearance, windowFor, type LeastClearances, type SeatRule, type SeatRules, type ShopRules, type SpringRules, type SquishWindow } from './rules'

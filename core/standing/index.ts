@@ -19,3 +19,4 @@ export { clearancesOf, modelOf, quantityOf, rodMaterialOf, squishBandOf, squishO
 export { ridgesOf, type Ridge } from './ridges'
 export { exhaustPort, portOpen } from './portTiming'
 export { ccBand, furthestOff, targetBand, type TargetBand } from './target'
+export { remembered } from './remembered'

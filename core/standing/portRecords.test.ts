@@ -3,7 +3,7 @@ import type { Bench } from '../../tests/support/ledgerBench'
 import { all, burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
 import {
-  STARTING_RULES, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, peakDemand, placesIn, portScope, portStages, portsIn, replay, seatRecord, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
+  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, peakDemand, placesIn, portScope, portStages, portsIn, replay, seatRecord, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
 } from '..'
 
 const port: PortName = { cylinder: 1, valve: 'intake', n: 1 }
@@ -136,6 +136,26 @@ describe('a seat', () => {
     expect(intake).toMatchObject({ seatAngle: 50, seatWidth: 1.9, topCutWidth: expect.closeTo(out, 9), topCutAngle: expect.closeTo(Math.atan2(up, out) / rad, 9) })
     expect(exhaust!.seatAngle).toBe(45)
     expect(modelOf(r, 3)!.spec.valves[0]!.seatAngle).toBe(45)
+  })
+  it('of one of two that went up leaves the other as near the piston as it was, and the drawing moves that one alone', () => {
+    const entries = demoShop.builds.find(b => b.name === 'Hollin 16')!.entries
+    const last = entries.at(-1)!
+    const sunkBy = (n?: number) => {
+      const body = { state: 'done', added: { value: 0.2, unit: 'cc', typed: '' }, sunk: mm(0.3), valve: 'intake', ...n ? { n } : {} }
+      return replay([...entries, { ...last, id: '5c0d5b0e-63f0-4d0e-9a37-1f2a4e6b7c18', seq: 1 + (last.seq ?? 0), kind: 'seatWork', scope: { level: 'cylinder', cylinder: 1 }, body } as typeof last])!
+    }
+    const now = (r: ReturnType<typeof sunkBy>) => clearancesOf(r, 1).find(c => c.name === 'intakeClearance')!.now.value
+    const sunk = (r: ReturnType<typeof sunkBy>) => modelOf(r, 1)!.spec.valves.filter(v => v.valve === 'intake').map(v => v.sunk)
+    const before = replay(entries)!
+    const [one, both] = [sunkBy(2), sunkBy()]
+    expect(now(one)).toBe(now(before))
+    expect(now(both)).toBeGreaterThan(now(before) + 0.25)
+    const [a, b] = sunk(before)
+    expect(sunk(one)).toEqual([a, b! + 0.3])
+    expect(sunk(both)).toEqual([a! + 0.3, b! + 0.3])
+    // Its chamber gains what it gains, whichever of them it was; pushrods are cut to the one that stands up most.
+    expect(one.asIs[0]!.parts.chamber!.estimate.value).toBeCloseTo(both.asIs[0]!.parts.chamber!.estimate.value, 9)
+    expect(asIf(one, [], NO_SOLIDS).cylinders[0]!.moves.sunk.done).toBeCloseTo(0.3, 9)
   })
   it('sunk by its record it gives what its cone swept, on the form that is recorded', () => {
     const { form, topCut } = seatRecord(standing((() => {

@@ -87,10 +87,10 @@ function changedBy(quantity: Quantity): OperationKind[] | undefined {
   return kinds.length > 0 ? kinds : undefined
 }
 
-/** Whether seat work moved the seat or top cut that a height is about. */
+/** Whether seat work moved the seat or top cut that a height is about: the lowest of its kind, which one of several alone does not move. */
 function movesSeat(operation: OperationEntry, quantity: Quantity): boolean {
   return operation.kind !== 'seatWork'
-    || (operation.body.sunk !== undefined && (operation.body.valve === undefined || quantity.startsWith(operation.body.valve)))
+    || (operation.body.sunk !== undefined && operation.body.n === undefined && (operation.body.valve === undefined || quantity.startsWith(operation.body.valve)))
 }
 
 /** What an operation does to a dimension: it becomes a figure of its own, nothing (no longer known), or grows by so much. */

@@ -107,7 +107,8 @@ function movesOf(operation: OperationEntry, name: ClearanceName, valve: Valve, t
     }
     case 'gasketChange': return { drop: thicknessBefore - operation.body.thickness.value, sunk: 0, u: DEFAULT_U.gasketThickness * BASIS_FACTOR.book }
     case 'seatWork': {
-      const mine = operation.body.valve === undefined || operation.body.valve === valve
+      // One of several: the others of its kind are as near as they were.
+      const mine = operation.body.n === undefined && (operation.body.valve === undefined || operation.body.valve === valve)
       return { drop: 0, sunk: mine ? operation.body.sunk?.value ?? 0 : 0, u: mine ? DEFAULT_U.depth : 0 }
     }
     // Another piston comes nearer by what it stands higher, less what its pockets are deeper.

@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer'
 import { IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
-import { ENTRY_KINDS, ROD_MODULUS, kindRule, type Cost, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type SeatRule, type SeatRules, type ShopRules, type SquishWindow, type WorkCosts } from '#core'
+import { ENTRY_KINDS, ROD_MODULUS, kindRule, type Cost, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type SeatRule, type SeatRules, type ShopRules, type SpringRules, type SquishWindow, type WorkCosts } from '#core'
 import { isCylinder, MOST_CYLINDERS } from './groups'
 import { uuidFault } from './identity'
 import { InstrumentFigures } from './instrument'
@@ -135,18 +135,23 @@ class CostRow implements Cost {
 }
 
 class SeatRow implements SeatRule {
-  @NumberIn('the minimum width', 0, 20) widthLeast!: number
-  @NumberIn('the maximum width', 0, 20)
+  @NumberIn('the minimum width, in mm', 0, 20) widthLeast!: number
+  @NumberIn('the maximum width, in mm', 0, 20)
   @Sound((value, { widthLeast }) => typeof widthLeast === 'number' && typeof value === 'number' && value < widthLeast ? 'The maximum width is less than the minimum.' : undefined) widthMost!: number
 
-  @NumberIn('the minimum margin', 0, 20) marginLeast!: number
+  @NumberIn('the minimum margin, in mm', 0, 20) marginLeast!: number
 }
 
 class SeatRows implements SeatRules {
   @IsObject({ message: 'The limits of intake seats are missing.' }) @ValidateNested() @Type(() => SeatRow) intake!: SeatRow
   @IsObject({ message: 'The limits of exhaust seats are missing.' }) @ValidateNested() @Type(() => SeatRow) exhaust!: SeatRow
-  @NumberIn('the run-out', 0, 1) runOutMost!: number
-  @NumberIn('the guide’s clearance', 0, 1) guideMost!: number
+  @NumberIn('the run-out, in mm', 0, 1) runOutMost!: number
+  @NumberIn('the guide’s clearance, in mm', 0, 1) guideMost!: number
+}
+
+class SpringRow implements SpringRules {
+  @NumberIn('the travel left, in mm', 0, 20) travelLeast!: number
+  @NumberIn('the way to the seal, in mm', 0, 20) sealLeast!: number
 }
 
 /** Hours and money of each kind of work, all of them. */
@@ -176,6 +181,8 @@ export class RulesRequest implements ShopRules {
   @IsObject({ message: 'The minimum clearances are missing.' }) @ValidateNested() @Type(() => ClearanceRow) clearances!: ClearanceRow
 
   @IsObject({ message: 'The limits of seats are missing.' }) @ValidateNested() @Type(() => SeatRows) seats!: SeatRows
+
+  @IsObject({ message: 'The limits of springs are missing.' }) @ValidateNested() @Type(() => SpringRow) springs!: SpringRow
 
   @IsObject({ message: 'What work costs is missing.' }) @ValidateNested() @Type(() => WorkRow) work!: WorkRow
 }

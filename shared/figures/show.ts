@@ -5,7 +5,7 @@ import { UNITS, type UnitName } from './units'
 export type LengthUnit = 'mm' | 'in'
 
 const DECIMALS: Record<UnitName, number> = {
-  'mm': 2, 'cm': 3, 'in': 4, 'thou': 1, 'mm2': 0, 'cm2': 2, 'in2': 3, 'cc': 1, '°': 1, ':1': 2, 'kg': 3, 'g': 0, 'rpm': 0, '°C': 1, 'µm': 2, 'µin': 0
+  'mm': 2, 'cm': 3, 'in': 4, 'thou': 1, 'mm2': 0, 'cm2': 2, 'in2': 3, 'cc': 1, '°': 1, ':1': 2, 'kg': 3, 'g': 0, 'rpm': 0, '°C': 1, 'µm': 2, 'µin': 0, 'N': 0, 'lbf': 0, 'N/mm': 1, 'lbf/in': 0
 }
 
 /** The unit a dimension is shown in. */
@@ -13,6 +13,8 @@ export function shownUnit(dimension: Dimension, lengths: LengthUnit): UnitName {
   if (dimension === 'length') return lengths
   if (dimension === 'area') return lengths === 'in' ? 'in2' : 'mm2'
   if (dimension === 'roughness') return lengths === 'in' ? 'µin' : 'µm'
+  if (dimension === 'force') return lengths === 'in' ? 'lbf' : 'N'
+  if (dimension === 'rate') return lengths === 'in' ? 'lbf/in' : 'N/mm'
   return ({ volume: 'cc', angle: '°', ratio: ':1', mass: 'g', speed: 'rpm', temperature: '°C' } as const)[dimension]
 }
 

@@ -10,7 +10,7 @@ export interface Unit {
   spellings: string[]
 }
 
-/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C, and µm for how rough a face is. */
+/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C, µm for how rough a face is, N and N/mm. */
 export const UNITS = {
   'mm': { dimension: 'length', factor: 1, label: 'mm', spellings: ['mm'] },
   'cm': { dimension: 'length', factor: 10, label: 'cm', spellings: ['cm'] },
@@ -27,6 +27,10 @@ export const UNITS = {
   '°C': { dimension: 'temperature', factor: 1, label: '°C', spellings: ['°c', 'c'] },
   'µm': { dimension: 'roughness', factor: 1, label: 'µm', spellings: ['µm', 'μm', 'um'] },
   'µin': { dimension: 'roughness', factor: 0.0254, label: 'µin', spellings: ['µin', 'μin', 'uin'] },
+  'N': { dimension: 'force', factor: 1, label: 'N', spellings: ['n'] },
+  'lbf': { dimension: 'force', factor: 4.4482216, label: 'lbf', spellings: ['lbf', 'lb'] },
+  'N/mm': { dimension: 'rate', factor: 1, label: 'N/mm', spellings: ['n/mm'] },
+  'lbf/in': { dimension: 'rate', factor: 0.17512683, label: 'lbf/in', spellings: ['lbf/in', 'lb/in'] },
   ':1': { dimension: 'ratio', factor: 1, label: ':1', spellings: [':1'] }
 } as const satisfies Record<string, Unit>
 
@@ -34,7 +38,7 @@ export type UnitName = keyof typeof UNITS
 
 /** The core's own unit of a dimension. */
 export const CORE_UNIT: Record<Dimension, UnitName> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm'
 }
 
 /** What a dimension is called in a sentence, and what it is counted in. */
@@ -47,7 +51,9 @@ export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: strin
   mass: { noun: 'a weight', unitWords: 'g or kg' },
   speed: { noun: 'an engine speed', unitWords: 'rpm' },
   temperature: { noun: 'a temperature', unitWords: '°C' },
-  roughness: { noun: 'a roughness', unitWords: 'µm or µin' }
+  roughness: { noun: 'a roughness', unitWords: 'µm or µin' },
+  force: { noun: 'a load', unitWords: 'N or lbf' },
+  rate: { noun: 'a spring’s rate', unitWords: 'N/mm or lbf/in' }
 }
 
 const BY_SPELLING = new Map<string, UnitName>(

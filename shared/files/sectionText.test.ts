@@ -10,7 +10,7 @@ describe('sections of a port, as they are typed', () => {
   ] as const)('%j in %s', (text, unit, rows) => expect(readSections(text, unit)).toEqual(rows))
   it.each([
     ['0 1150', 'two|2 sections'], ['', 'sections'], ['0 1150\n25 wide', 'Line 2'], ['0 1150\n25', 'Line 2'], ['0 1150\n25 1 2 3 4', 'Line 2'], ['25 1150\n0 1020', 'further'], ['0 1150\n0 1020', 'further'],
-    ['0 1150\n900 1020', '400 mm'], ['0 1150\n25 1e9', 'Line 2'], ['0 1150\n25 99999999', 'area'], ['0 1150\n25 30 x 40 r 30', 'radius'], ['0 1150\n25 -4', 'Line 2'], [Array.from({ length: 61 }, (_, i) => `${i} 1000`).join('\n'), '60'],
+    ['0 1150\n900 1020', '400 mm'], ['0 1150\n25 1e9', 'Line 2'], ['0 1150\n25 99999999', 'An area lies between 10 and 20000 mm²'], ['0 1150\n25 30 x 40 r 30', 'radius'], ['0 1150\n25 -4', 'Line 2'], [Array.from({ length: 61 }, (_, i) => `${i} 1000`).join('\n'), '60'],
     [Array.from({ length: 10_000 }, (_, i) => `${i} 1000`).join('\n'), 'too long'], ['0 1150\n25 <script>', 'Line 2']
   ])('%j gets a sentence', (text, said) => expect(readSections(text, 'mm')).toMatch(new RegExp(said)))
 })

@@ -30,7 +30,7 @@ const head = { level: 'head', head: 1 }
 const all = { level: 'build' }
 const port = { level: 'port', cylinder: 1, port: 'intake' }
 const valve = { level: 'valve', cylinder: 1, valve: 'exhaust' }
-const [mould, flange, seat] = [KINDS.mould.example(), KINDS.flange.example(), KINDS.seat.example()]
+const [mould, flange, seat, spring] = [KINDS.mould.example(), KINDS.flange.example(), KINDS.seat.example(), KINDS.spring.example()]
 const metal = { valve: 0, radii: Array.from({ length: 120 }, () => 24), below: 0.3, line: 46 }
 const chamber = startingSpec('wedge', { bore: 92, intake: 42, exhaust: 35 })
 const spot = (value: unknown, x: unknown = 0) => ({ x, y: 0, figure: figure(value) })
@@ -136,6 +136,10 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a seat that is none of its cuts', entry, of('seat', { ...seat, seat: 4 }, valve), 'body.cuts'],
     ['a run-out of a hand’s breadth', entry, of('seat', { ...seat, runOut: figure(90) }, valve), 'body.runOut'],
     ['a leak of no kind', entry, of('seat', { ...seat, leak: 'maybe' }, valve), 'body.leak'],
+    ['a spring longer solid than free', entry, of('spring', { ...spring, coils: [{ ...spring.coils[0], solid: figure(60) }] }, all), 'body.coils[0].solid'],
+    ['four springs on one valve', entry, of('spring', { ...spring, coils: Array.from({ length: 4 }, () => spring.coils[0]) }, all), 'body.coils'],
+    ['a spring of no rate', entry, of('spring', { ...spring, coils: [{ ...spring.coils[0], rate: figure(0, 'N/mm') }] }, all), 'body.coils[0].rate'],
+    ['an installed height below nothing', entry, of('installed', { height: figure(-3) }, valve), 'body.height'],
     ['a hold that is a text', entry, of('hold', { held: 'yes' }), 'body.held'],
     ['an unknown field', entry, { ...bore(), admin: true }, 'admin'],
     ['an unknown field in a body', entry, { ...bore(), body: { ...bore().body, provenance: 'measured' } }, 'body.provenance'],
@@ -185,6 +189,7 @@ const ROUTES: Record<string, Hostile[]> = {
     ['no clearances', rules, { squish: [], hand: 'TT' }, 'clearances'],
     ['no limits of seats', rules, { ...STARTING_RULES, seats: undefined, hand: 'TT' }, 'seats'],
     ['a seat narrower than its minimum', rules, { ...STARTING_RULES, seats: { ...STARTING_RULES.seats, intake: { widthLeast: 2, widthMost: 1, marginLeast: 1 } }, hand: 'TT' }, 'seats.intake.widthMost'],
+    ['springs that may be solid by a metre', rules, { ...STARTING_RULES, springs: { travelLeast: -1000, sealLeast: 1 }, hand: 'TT' }, 'springs.travelLeast'],
     ['no cost of a gasket', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, gasket: undefined }, hand: 'TT' }, 'work.gasket'],
     ['hours below none', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, face: { hours: -1, money: 0 } }, hand: 'TT' }, 'work.face.hours'],
     ['a hundred rows', rules, { ...STARTING_RULES, squish: Array.from({ length: 100 }, () => STARTING_RULES.squish[0]), hand: 'TT' }, 'squish'],

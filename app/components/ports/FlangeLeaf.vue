@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { FADE, FLANGE_PARTS, flangeRecord, wallOf, type Figure, type FlangePart, type Outline, type QuantityRule, type XY } from '#core'
 import { openingFault } from '#shared/dto'
-import { digits, say } from '#shared/figures'
+import { say } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
 import { download } from '~/papers/download'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { inTyped } from '~/words/refusals'
 import { FORM_WORDS, PART_WORDS } from '~/words/ports'
 
 /** Openings that meet at a flange: how far a wall stands into the stream, where, and how to take it out. */
@@ -16,7 +17,7 @@ const device = useDevice()
 const { side } = usePorts()
 const part = ref<FlangePart>('port')
 const form = useFormDraft(() => `flange/${side.value}/${part.value}`)
-const shape = computed(() => form.text('shape', 'rectangle'))
+const shape = computed(() => form.text('shape', opening(part.value)?.entry.body.outline.form ?? 'rectangle'))
 const traced = computed(() => form.text('points'))
 const whom = computed(() => form.text('whom', 'all'))
 const record = computed(() => build.replayed && flangeRecord(build.replayed, build.cylinder, side.value))
@@ -47,7 +48,7 @@ function typedOutline(): Outline | string {
 async function keep() {
   const outline = typedOutline()
   const fault = typeof outline === 'string' ? outline : openingFault(outline)
-  sentence.value = fault ?? notKept(await build.add('flange', whom.value.value === 'all' ? { level: 'build' } : { level: 'cylinder', cylinder: build.cylinder }, { port: side.value, part: part.value, outline: outline as Outline })) ?? ''
+  sentence.value = (fault && inTyped(fault, device.lengths)) ?? notKept(await build.add('flange', whom.value.value === 'all' ? { level: 'build' } : { level: 'cylinder', cylinder: build.cylinder }, { port: side.value, part: part.value, outline: outline as Outline })) ?? ''
   if (!sentence.value) form.clear(['shape', 'points', 'whom', ...fields.value.map(f => f.name)])
 }
 /** Everything is drawn to fit the largest opening. */
@@ -98,7 +99,7 @@ const commit = (name: Name, label: string) => (figure: Figure) => form.keep(name
           <p v-else class="small quiet">Over {{ say(least, 'length', device.lengths, -1) }} or more: {{ FADE }} times its depth.</p>
           <v-btn @click="template">Template, 1 : 1</v-btn>
         </template>
-        <v-table v-if="steps.length > 1" class="close"><thead><tr><th>From</th><th>to</th><th class="r">into the stream</th></tr></thead><tbody><tr v-for="one in steps" :key="one.downstream"><td>{{ called(one.upstream) }}</td><td>{{ called(one.downstream) }}</td><td class="r num">{{ one.step.worst.step > 0.05 ? `${say(one.step.worst.step, 'length', device.lengths)}, ${digits(one.step.facing, 0)} mm²` : 'none' }}</td></tr></tbody></v-table>
+        <v-table v-if="steps.length > 1" class="close"><thead><tr><th>From</th><th>to</th><th class="r">into the stream</th></tr></thead><tbody><tr v-for="one in steps" :key="one.downstream"><td>{{ called(one.upstream) }}</td><td>{{ called(one.downstream) }}</td><td class="r num">{{ one.step.worst.step > 0.05 ? `${say(one.step.worst.step, 'length', device.lengths)}, ${say(one.step.facing, 'area', device.lengths)}` : 'none' }}</td></tr></tbody></v-table>
       </template>
       <p v-else class="quiet">Enter two openings that meet: the port’s, and the {{ called('pipe') }}’s or the gasket’s. Both are measured from where bolts or dowels put them.</p>
       <form class="form" @submit.prevent="keep">

@@ -14,7 +14,7 @@ import { LEAK_WORDS, PIT_WORDS, TOUCH_WORDS, saySeatFault } from '~/words/ports'
 const build = useBuild()
 const device = useDevice()
 const shop = useShop()
-const { side, port, ports, seatScopeOf, sayPort, nameOf } = usePorts()
+const { side, many, port, ports, seatScopeOf, sayPort, nameOf } = usePorts()
 const { bounds } = KINDS.seat
 /** Cuts as they lie, from the port outwards. */
 const CUTS = ['Throat cut, inner', 'Throat cut', 'Seat', 'Top cut', 'Top cut, outer'] as const
@@ -25,7 +25,8 @@ const MEASURED = [
   { name: 'runOut', label: 'Run-out', rule: bounds.runOut, noun: 'the run-out' }, { name: 'guide', label: 'Guide clearance', rule: bounds.guide, noun: 'the guide’s clearance' }
 ] as const
 const ANGLE: QuantityRule = { dimension: 'angle', min: 5, max: 85 }
-const WIDTH: QuantityRule = { dimension: 'length', min: 0.1, max: 15 }
+/** A width of 0 says that there is no such cut. */
+const WIDTH: QuantityRule = { dimension: 'length', min: 0, max: 15 }
 const form = useFormDraft(() => `seat/${side.value}/${port.value.cylinder}/${port.value.n}`)
 const record = computed(() => build.replayed && seatRecord(build.replayed, shop.rules, port.value))
 /** What stands in the form until it is typed over: this seat's last record, else that of a sister. */
@@ -43,7 +44,7 @@ const cutter = computed(() => form.text('cutter', record.value?.entry.body.cutte
 const typed = computed(() => {
   const rows = CUTS.flatMap((_, row) => {
     const [a, w] = [angle(row), width(row)]
-    return a !== undefined && w !== undefined ? [{ row, angle: a, width: w }] : []
+    return a !== undefined && w !== undefined && w > 0 ? [{ row, angle: a, width: w }] : []
   })
   return { cuts: rows.map(({ angle: a, width: w }) => ({ angle: a, width: w })), seat: rows.findIndex(r => r.row === SEAT_ROW) }
 })
@@ -85,7 +86,7 @@ const gave = computed(() => {
   const { sunk, before, entry } = record.value ?? {}
   const first = before?.find(e => e.body.tip)
   if (!sunk || sunk < 0.02 || !first || !entry || !build.replayed) return undefined
-  const done = build.replayed.done.filter(op => op.kind === 'seatWork' && op.scope.level === 'cylinder' && op.scope.cylinder === port.value.cylinder && (op.body.valve ?? side.value) === side.value)
+  const done = build.replayed.done.filter(op => op.kind === 'seatWork' && op.scope.level === 'cylinder' && op.scope.cylinder === port.value.cylinder && (op.body.valve ?? side.value) === side.value && (op.body.n ?? port.value.n) === port.value.n)
     .reduce((sum, op) => sum + (op.kind === 'seatWork' && op.at >= first.at ? op.body.sunk?.value ?? 0 : 0), 0)
   const rest = sunk - done
   const cut = record.value!.form
@@ -94,7 +95,7 @@ const gave = computed(() => {
 const cc = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
 async function enterWork() {
   if (!gave.value) return
-  sentence.value = notKept(await build.add('seatWork', { level: 'cylinder', cylinder: port.value.cylinder }, { state: 'done', added: cc(gave.value.added, 'cc'), sunk: cc(gave.value.sunk, 'mm'), valve: side.value }, { note: `By its stem, from the record of ${sayPort(port.value)}.` })) ?? ''
+  sentence.value = notKept(await build.add('seatWork', { level: 'cylinder', cylinder: port.value.cylinder }, { state: 'done', added: cc(gave.value.added, 'cc'), sunk: cc(gave.value.sunk, 'mm'), valve: side.value, ...many.value > 1 ? { n: port.value.n } : {} }, { note: `By its stem, from the record of ${sayPort(port.value)}.` })) ?? ''
 }
 /** What was found at the last record, in one line. */
 const found = computed(() => {
@@ -156,7 +157,7 @@ const without = (words: Record<string, string>, list: readonly string[]) => [[''
         <BenchText v-model="cutter.value" label="Cutter guide’s number" maxlength="40" />
       </div>
       <v-btn type="submit" variant="flat" color="primary">Keep this seat</v-btn>
-      <p v-if="!record && like" class="small quiet">Cuts are those of a sister seat until you type others.</p>
+      <p v-if="!record && like" class="small quiet">Cuts and outer edge are those of a sister seat until you type others. A width of 0 says that there is no such cut.</p>
       <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
     </form>
   </section>

@@ -7,6 +7,7 @@ import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { inTyped } from '~/words/refusals'
 
 /** Areas along a port: where it is smallest, how fast the charge goes there, and whether it holds what was poured. */
 const build = useBuild()
@@ -21,7 +22,7 @@ const sentence = ref('')
 async function keep() {
   const text = typed.value.value
   const rows: SectionRow[] | string = text.length > SECTION_TEXT_LIMIT ? 'That is too long for the sections of a port.' : readSections(text, unit.value)
-  sentence.value = typeof rows === 'string' ? rows : notKept(await build.add('portSections', scopeOf(port.value), { rows })) ?? ''
+  sentence.value = typeof rows === 'string' ? inTyped(rows, device.lengths) : notKept(await build.add('portSections', scopeOf(port.value), { rows })) ?? ''
   if (!sentence.value) typed.value.value = ''
 }
 const speedAt = computed(() => record.value?.sections.find(s => s.at === record.value!.least.at)?.speed)

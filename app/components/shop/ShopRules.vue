@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { ROD_MODULUS, WORK, type Cost, type LeastClearances, type RodMaterial, type SeatRules, type SquishWindow, type Work } from '#core'
+import { ROD_MODULUS, WORK, type Cost, type LeastClearances, type RodMaterial, type ShopRules, type SquishWindow, type Work } from '#core'
 import { UNITS, inLengths, shown, type LengthUnit } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
@@ -15,7 +15,7 @@ const device = useDevice()
 const outbox = useOutbox()
 type Row = Record<keyof SquishWindow, string> & { was?: SquishWindow }
 /** The tables while they are edited, in the lengths they were opened in. */
-const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string>, seats: string[], work: Record<Work, Record<keyof Cost, string>> }>()
+const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string>, limits: string[], work: Record<Work, Record<keyof Cost, string>> }>()
 const faults = ref<Record<string, string>>({})
 const COLUMNS: { name: Exclude<keyof SquishWindow, 'rod'>, label: string, unit: 'length' | 'rpm' }[] = [
   { name: 'boreTo', label: 'bore up to', unit: 'length' }, { name: 'revsTo', label: 'revs up to', unit: 'rpm' }, { name: 'least', label: 'minimum, running', unit: 'length' }, { name: 'most', label: 'maximum, running', unit: 'length' }
@@ -24,14 +24,15 @@ const CLEARANCES: { name: keyof LeastClearances, label: string }[] = [
   { name: 'intake', label: 'Intake to piston' }, { name: 'exhaust', label: 'Exhaust to piston' }, { name: 'side', label: 'To a pocket’s side' },
   { name: 'aluminiumMore', label: 'More with aluminium rods' }, { name: 'valveToValve', label: 'Valve to valve' }, { name: 'domeToChamber', label: 'Dome to chamber' }
 ]
-/** Limits of seats, each by where it stands in the rules. */
-const SEATS: { path: string, label: string, of: (seats: SeatRules) => number }[] = [
+/** Limits of seats and springs, each by where it stands in the rules. */
+const LIMITS: { path: string, label: string, of: (rules: Pick<ShopRules, 'seats' | 'springs'>) => number }[] = [
   ...(['intake', 'exhaust'] as const).flatMap(valve => [
-    { path: `${valve}.widthLeast`, label: `${valve === 'intake' ? 'Intake' : 'Exhaust'} seat, minimum width`, of: (seats: SeatRules) => seats[valve].widthLeast },
-    { path: `${valve}.widthMost`, label: `${valve === 'intake' ? 'Intake' : 'Exhaust'} seat, maximum width`, of: (seats: SeatRules) => seats[valve].widthMost },
-    { path: `${valve}.marginLeast`, label: `${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, minimum margin`, of: (seats: SeatRules) => seats[valve].marginLeast }
+    { path: `seats.${valve}.widthLeast`, label: `${valve === 'intake' ? 'Intake' : 'Exhaust'} seat, minimum width`, of: ({ seats }: Pick<ShopRules, 'seats'>) => seats[valve].widthLeast },
+    { path: `seats.${valve}.widthMost`, label: `${valve === 'intake' ? 'Intake' : 'Exhaust'} seat, maximum width`, of: ({ seats }: Pick<ShopRules, 'seats'>) => seats[valve].widthMost },
+    { path: `seats.${valve}.marginLeast`, label: `${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, minimum margin`, of: ({ seats }: Pick<ShopRules, 'seats'>) => seats[valve].marginLeast }
   ]),
-  { path: 'runOutMost', label: 'Run-out, maximum', of: seats => seats.runOutMost }, { path: 'guideMost', label: 'Guide clearance, maximum', of: seats => seats.guideMost }
+  { path: 'seats.runOutMost', label: 'Run-out, maximum', of: ({ seats }) => seats.runOutMost }, { path: 'seats.guideMost', label: 'Guide clearance, maximum', of: ({ seats }) => seats.guideMost },
+  { path: 'springs.travelLeast', label: 'Spring travel left, minimum', of: ({ springs }) => springs.travelLeast }, { path: 'springs.sealLeast', label: 'Retainer to seal, minimum', of: ({ springs }) => springs.sealLeast }
 ]
 function edit() {
   faults.value = {}
@@ -40,7 +41,7 @@ function edit() {
     lengths,
     squish: shop.rules.squish.map(row => ({ ...Object.fromEntries(Object.entries(row).map(([k, v]) => [k, k === 'rod' || k === 'revsTo' ? String(v) : typed(v as number, lengths)])), was: row }) as Row),
     clearances: Object.fromEntries(CLEARANCES.map(c => [c.name, typed(shop.rules.clearances[c.name], lengths)])) as Record<keyof LeastClearances, string>,
-    seats: SEATS.map(s => typed(s.of(shop.rules.seats), lengths)),
+    limits: LIMITS.map(l => typed(l.of(shop.rules), lengths)),
     work: Object.fromEntries(WORK.map(w => [w, { hours: String(shop.rules.work[w].hours), money: String(shop.rules.work[w].money) }])) as Record<Work, Record<keyof Cost, string>>
   }
 }
@@ -58,12 +59,13 @@ async function keep() {
   if (!form.value) return
   const squish = form.value.squish.map(row => ({ rod: row.rod, ...Object.fromEntries(COLUMNS.map(c => [c.name, c.unit === 'length' ? length(row[c.name], row.was?.[c.name]) : number(row[c.name])])) }))
   const clearances = Object.fromEntries(CLEARANCES.map(c => [c.name, length(form.value!.clearances[c.name], shop.rules.clearances[c.name])]))
-  const limits = new Map(SEATS.map((s, i) => [s.path, length(form.value!.seats[i]!, s.of(shop.rules.seats))]))
-  const of = (valve: 'intake' | 'exhaust') => Object.fromEntries((['widthLeast', 'widthMost', 'marginLeast'] as const).map(name => [name, limits.get(`${valve}.${name}`)]))
-  const seats = { intake: of('intake'), exhaust: of('exhaust'), runOutMost: limits.get('runOutMost'), guideMost: limits.get('guideMost') }
+  const limits = new Map(LIMITS.map((l, i) => [l.path, length(form.value!.limits[i]!, l.of(shop.rules))]))
+  const of = (valve: 'intake' | 'exhaust') => Object.fromEntries((['widthLeast', 'widthMost', 'marginLeast'] as const).map(name => [name, limits.get(`seats.${valve}.${name}`)]))
+  const seats = { intake: of('intake'), exhaust: of('exhaust'), runOutMost: limits.get('seats.runOutMost'), guideMost: limits.get('seats.guideMost') }
+  const springs = { travelLeast: limits.get('springs.travelLeast'), sealLeast: limits.get('springs.sealLeast') }
   const work = Object.fromEntries(WORK.map(w => [w, { hours: number(form.value!.work[w].hours), money: number(form.value!.work[w].money) }]))
   const id = uuid()
-  const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, seats, work, hand: device.hand })
+  const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, seats, springs, work, hand: device.hand })
   if (sent.kind === 'refused') {
     faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, inTyped(f.sentence, form.value!.lengths)])) : { hand: sentenceOf(sent.problem) }
     return
@@ -104,12 +106,12 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
         </tbody>
       </v-table>
       <v-table class="seats">
-        <caption class="small">Valve seats</caption>
+        <caption class="small">Valve seats and springs</caption>
         <tbody>
-          <tr v-for="(s, i) in SEATS" :key="s.path">
-            <td>{{ s.label }}{{ form ? `, ${form.lengths}` : '' }}</td>
-            <td v-if="!form" class="r num">{{ shown(s.of(shop.rules.seats), 'length', device.lengths).number }} <span class="unit">{{ device.lengths }}</span></td>
-            <td v-else><BenchText v-model="form.seats[i]" hide-label inputmode="decimal" :label="s.label" :fault="faults[`seats.${s.path}`]" /></td>
+          <tr v-for="(l, i) in LIMITS" :key="l.path">
+            <td>{{ l.label }}{{ form ? `, ${form.lengths}` : '' }}</td>
+            <td v-if="!form" class="r num">{{ shown(l.of(shop.rules), 'length', device.lengths).number }} <span class="unit">{{ device.lengths }}</span></td>
+            <td v-else><BenchText v-model="form.limits[i]" hide-label inputmode="decimal" :label="l.label" :fault="faults[l.path]" /></td>
           </tr>
         </tbody>
       </v-table>

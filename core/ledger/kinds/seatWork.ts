@@ -9,6 +9,8 @@ export interface SeatWorkBody {
   /** How far the valves (of one kind, or all) went up with it, which gives clearance and seat height back. */
   sunk?: Figure
   valve?: Valve
+  /** Which of several valves of that kind, from the front; all of them if not given. The others keep their clearance and their height. */
+  n?: number
 }
 
 /** Seats cut or replaced. */

@@ -31,7 +31,7 @@ function pointsFault(points: unknown): string | undefined {
   if (points.length < 3 || points.length > OUTLINE_POINTS) return `A traced opening has between 3 and ${OUTLINE_POINTS} points; this one has ${points.length}.`
   const fault = outlineFault(points as XY[])
   if (!fault) return undefined
-  return fault.includes('cross') ? 'This opening’s outline crosses itself.' : fault.includes('mm²') ? 'These points enclose nothing.' : 'The points of an opening lie within 1000 mm.'
+  return fault.includes('cross') ? 'This opening’s outline crosses itself.' : fault.includes('mm²') ? 'These points enclose nothing.' : 'The points of an opening lie between -1000 and 1000 mm.'
 }
 
 export class FlangeBody {

@@ -8,8 +8,8 @@ const isNumber = (value: unknown, least: number, limit: number) => typeof value 
 
 function rowFault(row: Record<(typeof RULE.fields)[number], unknown>): string | undefined {
   if (!isNumber(row.at, 0, length)) return `A section lies between 0 and ${length} mm from the seat.`
-  if (row.area !== undefined) return row.width !== undefined || row.height !== undefined || row.radius !== undefined ? 'A section has its area, or its width and height, not both.' : isNumber(row.area, 10, area) ? undefined : `An area can’t be right: 10 to ${area} mm².`
-  if (!isNumber(row.width, 3, side) || !isNumber(row.height, 3, side)) return `A section has its area, or a width and a height of 3 to ${side} mm.`
+  if (row.area !== undefined) return row.width !== undefined || row.height !== undefined || row.radius !== undefined ? 'A section has its area, or its width and height, not both.' : isNumber(row.area, 10, area) ? undefined : `An area lies between 10 and ${area} mm².`
+  if (!isNumber(row.width, 3, side) || !isNumber(row.height, 3, side)) return `A section has its area, or a width and a height between 3 and ${side} mm.`
   return row.radius === undefined || isNumber(row.radius, 0, Math.min(row.width as number, row.height as number) / 2) ? undefined : 'A corner’s radius is half of the shorter side at most.'
 }
 

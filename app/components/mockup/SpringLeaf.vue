@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { KINDS, MOST_COILS, allSprings, floatOf, shimToEven, springsOf, valveScope, type EntryOf, type Figure, type SpringStanding } from '#core'
+import { figureFault } from '#shared/dto'
+import { say } from '#shared/figures'
+import { useFormDraft } from '~/composables/useFormDraft'
+import { usePorts } from '~/composables/usePorts'
+import { notKept } from '~/composables/useStatement'
+import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
+
+/** What each valve's springs carry, shut and open, and what is left before something is solid; shims that make them alike. */
+const build = useBuild()
+const device = useDevice()
+const shop = useShop()
+const { side, many, nameOf } = usePorts()
+const rows = computed(() => build.replayed ? allSprings(build.replayed, shop.rules).filter(s => s.port.valve === side.value) : [])
+const spring = computed(() => build.replayed && springsOf(build.replayed, side.value))
+const float = computed(() => build.replayed && floatOf(build.replayed, shop.rules, side.value))
+/** Of all that is left, the least over its minimum. */
+const worst = computed(() => rows.value.flatMap(row => ([['travel', row.travel, shop.rules.springs.travelLeast], ['seal', row.sealLeft, shop.rules.springs.sealLeast]] as const)
+  .flatMap(([room, left, least]) => left === undefined ? [] : [{ row, room, left, over: left - least }])).sort((a, b) => a.over - b.over)[0])
+const length = (mm: number) => say(mm, 'length', device.lengths)
+const { bounds } = KINDS.installed
+type Body = EntryOf<'installed'>['body']
+const mm = (value: number): Figure => ({ value: Number(value.toFixed(3)), unit: 'mm', typed: '' })
+/** Height and seal are one reading: a shim changes the one and leaves the other, and both go up with the valve. */
+const keep = ({ port, entry, sunk }: SpringStanding, name: keyof Body) => async (figure: Figure): Promise<string | undefined> => {
+  const fault = figureFault(figure, { ...bounds[name], noun: name === 'height' ? 'the installed height' : 'the way to the seal' })
+  if (fault || !build.replayed) return fault
+  if (name === 'seal' && !entry) return 'Read the installed height first.'
+  const { height, seal } = entry?.body ?? {}
+  const now = { ...height ? { height: mm(height.value + sunk.done) } : {}, ...seal ? { seal: mm(seal.value + sunk.done) } : {} }
+  // The seal that is read straight after its height belongs to it; once the valve has gone up both are of another time.
+  const first = name === 'seal' && sunk.done === 0
+  return notKept(await build.add('installed', valveScope(build.replayed.layout, port), { ...first ? entry!.body : now, [name]: figure } as Body, first ? { supersedes: entry!.id } : {}))
+}
+const COILS = ['Outer', 'Inner', 'Third'].slice(0, MOST_COILS)
+const FIELDS = [{ name: 'rate', label: 'rate', rule: KINDS.spring.bounds.rate, noun: 'the spring’s rate' }, { name: 'free', label: 'free length', rule: KINDS.spring.bounds.free, noun: 'its free length' }, { name: 'solid', label: 'solid height', rule: KINDS.spring.bounds.solid, noun: 'its solid height' }] as const
+const form = useFormDraft(() => `springs/${side.value}`)
+const kept = (i: number, name: (typeof FIELDS)[number]['name']) => form.figure(`${i}${name}`) ?? spring.value?.body.coils[i]?.[name]
+const coils = computed(() => COILS.flatMap((_, i) => {
+  const [rate, free, solid] = FIELDS.map(f => kept(i, f.name))
+  return rate && free && solid ? [{ rate, free, solid }] : []
+}))
+const typed = computed(() => COILS.some((_, i) => FIELDS.some(f => form.figure(`${i}${f.name}`))))
+const sentence = ref('')
+async function keepSprings() {
+  if (coils.value.length === 0) {
+    sentence.value = 'State the rate, the free length and the solid height of the outer spring.'
+    return
+  }
+  const longer = coils.value.findIndex(c => c.solid.value >= c.free.value)
+  sentence.value = longer >= 0 ? `${COILS[longer]}: a spring is shorter solid than free.` : notKept(await build.add('spring', { level: 'build' }, { valve: side.value, coils: coils.value })) ?? ''
+  if (!sentence.value) form.clear(COILS.flatMap((_, i) => FIELDS.map(f => `${i}${f.name}`)))
+}
+const shim = (row: SpringStanding) => shimToEven(rows.value, row)
+</script>
+
+<template>
+  <section class="springs">
+    <div class="left">
+      <div class="sides" role="group" aria-label="Which valves">
+        <v-btn v-for="valve in (['intake', 'exhaust'] as const)" :key="valve" :variant="side === valve ? 'flat' : 'outlined'" :color="side === valve ? 'primary' : undefined" :aria-pressed="side === valve" @click="side = valve">{{ valve === 'intake' ? 'Intake' : 'Exhaust' }}</v-btn>
+      </div>
+      <v-table :aria-label="`${side} springs`">
+        <thead><tr><th>Valve</th><th class="field">Installed height</th><th class="field">Retainer to seal</th><th class="r">shut</th><th class="r">open</th><th class="r">travel left</th><th class="r">seal left</th><th class="r">shim to even</th></tr></thead>
+        <tbody>
+          <tr v-for="row in rows" :key="`${row.port.cylinder} ${row.port.n}`">
+            <th scope="row" class="num">{{ row.port.cylinder }}{{ many > 1 ? `, no. ${row.port.n}` : '' }}</th>
+            <td><FigureField :field="`${build.view?.id}/installed/${side}/${row.port.cylinder}/${row.port.n}`" :label="`Installed height of ${nameOf(row.port)}`" hide-label dimension="length" :part="row.height" :commit="keep(row, 'height')" /></td>
+            <td><FigureField :field="`${build.view?.id}/toseal/${side}/${row.port.cylinder}/${row.port.n}`" :label="`Retainer to seal of ${nameOf(row.port)}`" hide-label dimension="length" :part="row.seal === undefined ? undefined : { ...row.height!, estimate: { ...row.height!.estimate, value: row.seal } }" :commit="keep(row, 'seal')" /></td>
+            <td class="r num">{{ row.loads ? say(row.loads.shut, 'force', device.lengths) : '–' }}</td>
+            <td class="r num">{{ row.loads ? say(row.loads.open, 'force', device.lengths) : '–' }}</td>
+            <td class="r num" :class="{ warn: row.faults.some(f => f.room === 'travel') }">{{ row.travel === undefined ? '–' : length(row.travel) }}</td>
+            <td class="r num" :class="{ warn: row.faults.some(f => f.room === 'seal') }">{{ row.sealLeft === undefined ? '–' : length(row.sealLeft) }}</td>
+            <td class="r num">{{ shim(row) === undefined ? '–' : shim(row)! < 0.02 ? 'none' : length(shim(row)!) }}</td>
+          </tr>
+        </tbody>
+      </v-table>
+      <p v-for="row in rows.filter(one => one.sunk.done + one.sunk.planned > 0)" :key="`${row.port.cylinder} ${row.port.n}`" class="small">{{ nameOf(row.port) }} has gone up {{ length(row.sunk.done + row.sunk.planned) }} since its height was read<template v-if="row.sunk.planned > 0">, {{ length(row.sunk.planned) }} of it planned</template>: a shim of as much gives the load back.</p>
+    </div>
+    <div class="right">
+      <template v-if="worst">
+        <p class="label">{{ worst.room === 'travel' ? 'Least travel left before a spring is solid' : 'Least way left from retainer to seal' }}</p>
+        <p class="big num" :class="{ warn: worst.over < 0 }" data-room>{{ length(worst.left) }}</p>
+        <p>{{ nameOf(worst.row.port) }}, open {{ length(worst.row.lift) }}: <template v-if="worst.over < 0"><strong class="warn">{{ length(-worst.over) }} under the shop’s minimum.</strong> {{ worst.room === 'travel' ? 'Take a shim from under it, or fit a spring that is shorter solid.' : 'Shorten the guide or fit another retainer.' }}</template><template v-else>{{ length(worst.over) }} over the shop’s minimum.</template></p>
+      </template>
+      <p v-else class="small">Read each installed height with the valve shut, and enter its springs: loads and what is left follow.</p>
+      <template v-if="float">
+        <p class="label">Springs hold the cam no higher than</p>
+        <p class="mid num">{{ Math.floor(float.rpm / 10) * 10 }} <span class="unit">rpm</span></p>
+        <p class="small quiet">A bound, never a pass: surge and flex take more. What the engine did comes first.</p>
+      </template>
+      <p v-else class="small quiet">For the speed at which a valve leaves its cam: the cam’s lift table at Shape, in even steps, and what moves with the valve.</p>
+      <StatementField :key="side" :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" />
+      <form class="form" @submit.prevent="keepSprings">
+        <h3>Springs of every {{ side }} valve</h3>
+        <div v-for="(name, i) in COILS" :key="name" class="coil">
+          <FigureField v-for="f in FIELDS" :key="`${side}${i}${f.name}`" :field="form.key(`${i}${f.name}/typed`)" :label="`${name} ${f.label}`" :dimension="f.rule.dimension" :part="form.part(`${i}${f.name}`, kept(i, f.name))" :commit="form.keep(`${i}${f.name}`, f.rule, f.noun)" />
+        </div>
+        <v-btn type="submit" :variant="typed ? 'flat' : 'outlined'" :color="typed ? 'primary' : undefined">Keep the springs</v-btn>
+        <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
+      </form>
+      <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.springs { display: grid; grid-template-columns: minmax(0, 1fr) 292px; gap: 20px; align-items: start; }
+.left, .right { display: grid; gap: 8px; align-content: start; }
+.sides { display: flex; gap: 6px; }
+.field { width: 104px; }
+.r { white-space: nowrap; }
+.big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
+.mid { font-size: var(--s32); line-height: 1.1; font-weight: 700; }
+.mid .unit { font-size: var(--s18); font-weight: 400; }
+.form { display: grid; gap: 8px; border-top: 1px solid var(--ink); padding-top: 6px; justify-items: start; }
+.coil { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px; width: 100%; }
+.v-table :deep(thead th) { white-space: normal; }
+@media (max-width: 1000px) { .springs { grid-template-columns: minmax(0, 1fr); } .form .coil { max-width: 420px; } }
+</style>

@@ -1,0 +1,110 @@
+import { fromSource, DEFAULT_U } from '../estimate'
+import { NOW, ofKind, operationsOn, scopeName, type EntryOf } from '../ledger'
+import type { ShopRules } from '../shop'
+import { portsIn, quantityOf, remembered, valveScope, type Part, type PortName, type Replay } from '../standing'
+import { floatSpeed, retainerClearance, springLoad, springTravel } from '../valvetrain'
+import { highestLift } from './shaping'
+
+/** What a minimum is about: travel left before a coil is solid, or the way left from retainer to seal. */
+export type SpringRoom = 'travel' | 'seal'
+
+/** A valve's springs as they stand, shut and open. Lengths mm, loads N. */
+export interface SpringStanding {
+  port: PortName
+  entry?: EntryOf<'installed'>
+  lift: number
+  /** Installed height and the way to the seal, with what the valve went up since they were read. */
+  height?: Part
+  seal?: number
+  /** What it went up since, done and planned, and the shim that gives the height back. */
+  sunk: { done: number, planned: number }
+  /** Loads shut and fully open, and what is left with it open: of the tightest coil. */
+  loads?: { shut: number, open: number }
+  travel?: number
+  sealLeft?: number
+  /** What is under the shop's minimum, the worst first; `planned`: only with what is planned. */
+  faults: { room: SpringRoom, left: number, least: number, planned: boolean }[]
+}
+
+/** Springs of one kind of valve, the last that were entered. */
+export const springsOf = (r: Replay, valve: PortName['valve']): EntryOf<'spring'> | undefined =>
+  remembered(r.ledger, 'springs', () => new Map(ofKind(r.live.entries, 'spring').map(e => [e.body.valve, e]))).get(valve)
+
+/** How far seat work took a valve up since a place in the order of things, mm. */
+function sunkSince(r: Replay, { cylinder, valve, n }: PortName, place: number) {
+  const of = (list: Parameters<typeof operationsOn>[0]) => operationsOn(list, r.layout, cylinder, ['seatWork'])
+    .reduce((sum, op) => sum + (op.kind === 'seatWork' && (op.body.valve ?? valve) === valve && (op.body.n ?? n) === n ? op.body.sunk?.value ?? 0 : 0), 0)
+  return { done: of(r.done.filter(op => (r.ledger.place.get(op.id) ?? NOW) > place)), planned: of(r.planned) }
+}
+
+/**
+ * A valve's springs: what they carry, and what is left of their travel, with everything done since the height was read and all
+ * that is planned.
+ *
+ * @param rules the shop's minimums
+ * @returns without loads where nobody entered the springs, without rooms where nobody read the height or the seal
+ * Source: {@link springLoad}, {@link springTravel}, {@link retainerClearance}; a valve that goes up by s takes its retainer up by s.
+ * @example springStanding(standing, STARTING_RULES, { cylinder: 1, valve: 'exhaust', n: 1 }).travel // 1.5 mm
+ */
+export function springStanding(r: Replay, rules: ShopRules, port: PortName): SpringStanding {
+  const entry = remembered(r.ledger, 'installed', () => new Map(ofKind(r.live.entries, 'installed').map(e => [scopeName(e.scope), e]))).get(scopeName(valveScope(r.layout, port)))
+  const { most: lift } = highestLift(r, port.cylinder, { valve: port.valve, diameter: 0 })
+  const sunk = sunkSince(r, port, entry ? r.ledger.place.get(entry.id) ?? NOW : NOW)
+  const coils = springsOf(r, port.valve)?.body.coils
+  const at = (up: number) => {
+    const height = entry && entry.body.height.value + up
+    const seal = entry?.body.seal && entry.body.seal.value + up
+    return {
+      height, seal,
+      travel: height === undefined || !coils || lift <= 0 ? undefined : Math.min(...coils.map(c => springTravel({ installedHeight: height, lift, solidHeight: c.solid.value }))),
+      sealLeft: seal === undefined || lift <= 0 ? undefined : retainerClearance({ retainerToSeal: seal, lift }),
+      loads: height === undefined || !coils ? undefined : { shut: loadOf(coils, height), open: loadOf(coils, Math.max(0, height - lift)) }
+    }
+  }
+  const [now, then] = [at(sunk.done), at(sunk.done + sunk.planned)]
+  const under = (room: SpringRoom, was: number | undefined, left: number | undefined, least: number) => left !== undefined && left < least ? [{ room, left, least, planned: was === undefined || was >= least }] : []
+  return {
+    port, lift, sunk, ...entry ? { entry } : {},
+    ...then.height !== undefined ? { height: { estimate: fromSource(then.height, DEFAULT_U.valveHeight, `entry:${entry!.id}`), provenance: sunk.done + sunk.planned === 0 ? 'measured' as const : 'derived' as const, entries: [entry!.id] } } : {},
+    ...then.seal !== undefined ? { seal: then.seal } : {}, ...then.loads ? { loads: then.loads } : {}, ...then.travel !== undefined ? { travel: then.travel } : {}, ...then.sealLeft !== undefined ? { sealLeft: then.sealLeft } : {},
+    faults: [...under('travel', now.travel, then.travel, rules.springs.travelLeast), ...under('seal', now.sealLeft, then.sealLeft, rules.springs.sealLeast)].sort((a, b) => a.left - a.least - (b.left - b.least))
+  }
+}
+
+/** Load of all coils at one height, N. */
+const loadOf = (coils: EntryOf<'spring'>['body']['coils'], height: number) => coils.reduce((sum, c) => sum + springLoad({ rate: c.rate.value, freeLength: c.free.value }, height), 0)
+
+/** Every valve's springs, in the engine's order. */
+export const allSprings = (r: Replay, rules: ShopRules): SpringStanding[] => portsIn(r.layout).map(port => springStanding(r, rules, port))
+
+/**
+ * The shim that brings a valve's shut load to that of the strongest of its kind, so that all carry the same.
+ *
+ * @param all springs of the head's valves of one kind
+ * @returns mm under its spring, 0 for the strongest; undefined where a load is not known
+ * Source: loads fall with the height alone: the shim is the difference of installed heights.
+ * @example shimToEven(all, all[2]) // 0.4 mm
+ */
+export function shimToEven(all: readonly SpringStanding[], one: SpringStanding): number | undefined {
+  const heights = all.flatMap(s => s.height ? [s.height.estimate.value] : [])
+  return one.height && heights.length > 1 ? one.height.estimate.value - Math.min(...heights) : undefined
+}
+
+/**
+ * No higher than this may the engine turn before a valve of a kind leaves its cam: of the highest installed one, which carries least.
+ *
+ * @returns undefined where the cam's table, the springs, a height or what moves is not known, or the table's steps are uneven
+ * Source: {@link floatSpeed}.
+ * @example floatOf(standing, STARTING_RULES, 'intake')?.rpm // 7430
+ */
+export function floatOf(r: Replay, rules: ShopRules, valve: PortName['valve']): { rpm: number, atAngle: number } | undefined {
+  const coils = springsOf(r, valve)?.body.coils
+  const heights = allSprings(r, rules).filter(s => s.port.valve === valve && s.height).map(s => s.height!.estimate.value)
+  const [cylinder] = r.layout.cylinders
+  const mass = cylinder === undefined ? undefined : quantityOf(r, `${valve}MovingMass`, cylinder)?.estimate.value
+  const rows = cylinder === undefined ? undefined : highestLift(r, cylinder, { valve, diameter: 0 }).entry?.body.rows
+  if (!coils || heights.length === 0 || mass === undefined || !rows || rows.length < 5) return undefined
+  const step = rows[1]!.angle - rows[0]!.angle
+  if (rows.some((row, i) => i > 0 && Math.abs(row.angle - rows[i - 1]!.angle - step) > 1e-6)) return undefined
+  return floatSpeed({ liftTable: rows, movingMass: mass * 1000, springs: coils.map(c => ({ rate: c.rate.value, freeLength: c.free.value })), installedHeight: Math.max(...heights) })
+}

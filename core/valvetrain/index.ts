@@ -1,0 +1,1 @@
+export { floatSpeed, retainerClearance, springFrom, springLoad, springTravel, type Floating, type Spring } from './springs'
