@@ -1,1 +1,1 @@
-export { floatSpeed, retainerClearance, springFrom, springLoad, springTravel, type Floating, type Spring } from './springs'
+export { floatSpeed, retainerClearance, springLoad, springTravel, type Floating, type Spring } from './springs'

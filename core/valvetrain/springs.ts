@@ -19,24 +19,6 @@ export function springLoad({ rate, freeLength }: Spring, height: number): number
 }
 
 /**
- * A spring by its loads at two heights, as a spring tester reads them.
- *
- * @param read heights in mm, the first the greater; loads in N, the second the greater
- * @returns see {@link Spring}
- * @throws RangeError for heights or loads that do not differ so
- * Source: Hooke, a straight line through both.
- * @example springFrom([{ height: 40, load: 300 }, { height: 30, load: 600 }]) // { rate: 30, freeLength: 50 }
- */
-export function springFrom([shut, open]: readonly [{ height: number, load: number }, { height: number, load: number }]): Spring {
-  above('open.height', open.height, 0)
-  above('shut.height', shut.height, open.height)
-  atLeast('shut.load', shut.load, 0)
-  above('open.load', open.load, shut.load)
-  const rate = (open.load - shut.load) / (shut.height - open.height)
-  return { rate, freeLength: shut.height + shut.load / rate }
-}
-
-/**
  * Travel left before a spring is solid, with its valve fully open.
  *
  * @returns mm, negative when it binds

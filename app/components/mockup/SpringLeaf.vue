@@ -59,12 +59,37 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 
 <template>
   <section class="springs">
-    <div class="left">
+    <div class="verdict">
       <div class="sides" role="group" aria-label="Which valves">
         <v-btn v-for="valve in (['intake', 'exhaust'] as const)" :key="valve" :variant="side === valve ? 'flat' : 'outlined'" :color="side === valve ? 'primary' : undefined" :aria-pressed="side === valve" @click="side = valve">{{ valve === 'intake' ? 'Intake' : 'Exhaust' }}</v-btn>
       </div>
-      <v-table :aria-label="`${side} springs`">
-        <thead><tr><th>Valve</th><th class="field">Installed height</th><th class="field">Retainer to seal</th><th class="r">shut</th><th class="r">open</th><th class="r">travel left</th><th class="r">seal left</th><th class="r">shim to even</th></tr></thead>
+      <template v-if="worst">
+        <p class="label">{{ worst.room === 'travel' ? 'Least travel left before a spring is solid' : 'Least way left from retainer to seal' }}</p>
+        <p class="big num" :class="{ warn: worst.over < 0 }" data-room>{{ length(worst.left) }}</p>
+        <p>{{ nameOf(worst.row.port) }}, open {{ length(worst.row.lift) }}: <template v-if="worst.over < 0"><strong class="warn">{{ length(-worst.over) }} under the shop’s minimum.</strong> {{ worst.room === 'travel' ? 'Take a shim from under it, or fit a spring that is shorter solid.' : 'Shorten the guide, or fit another retainer.' }}</template><template v-else>{{ length(worst.over) }} over the shop’s minimum.</template></p>
+      </template>
+      <p v-else class="small">Read each installed height with the valve shut, and enter its springs: loads and what is left follow.</p>
+    </div>
+    <form class="form" @submit.prevent="keepSprings">
+      <v-table class="close" :aria-label="`Springs of every ${side} valve`">
+        <thead><tr><th>{{ side === 'intake' ? 'Intake' : 'Exhaust' }} springs</th><th v-for="f in FIELDS" :key="f.name">{{ f.label }}</th></tr></thead>
+        <tbody>
+          <tr v-for="(name, i) in COILS.slice(0, Math.max(2, coils.length + 1))" :key="name">
+            <th scope="row">{{ name }}</th>
+            <td v-for="f in FIELDS" :key="`${side}${f.name}`"><FigureField :field="form.key(`${i}${f.name}/typed`)" :label="`${name} spring, ${f.label}`" hide-label :dimension="f.rule.dimension" :part="form.part(`${i}${f.name}`, kept(i, f.name))" :commit="form.keep(`${i}${f.name}`, f.rule, f.noun)" /></td>
+          </tr>
+        </tbody>
+      </v-table>
+      <div class="row">
+        <v-btn type="submit" :variant="typed ? 'flat' : 'outlined'" :color="typed ? 'primary' : undefined">Keep the springs</v-btn>
+        <p v-if="float" class="float">They hold the cam no higher than <strong class="num mid">{{ Math.floor(float.rpm / 10) * 10 }}</strong> rpm: a bound, never a pass. Surge and flex take more.</p>
+        <p v-else class="small quiet float">For the speed at which a valve leaves its cam: the cam’s lift table at Shape in even steps, and what moves with the valve.</p>
+      </div>
+      <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
+    </form>
+    <div class="valves">
+      <v-table :aria-label="`${side} springs, valve by valve`">
+        <thead><tr><th>Valve</th><th class="field">Installed height</th><th class="field">Retainer to seal</th><th class="r">load shut</th><th class="r">load open</th><th class="r">travel left</th><th class="r">seal left</th><th class="r">shim to even</th></tr></thead>
         <tbody>
           <tr v-for="row in rows" :key="`${row.port.cylinder} ${row.port.n}`">
             <th scope="row" class="num">{{ row.port.cylinder }}{{ many > 1 ? `, no. ${row.port.n}` : '' }}</th>
@@ -79,45 +104,27 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
         </tbody>
       </v-table>
       <p v-for="row in rows.filter(one => one.sunk.done + one.sunk.planned > 0)" :key="`${row.port.cylinder} ${row.port.n}`" class="small">{{ nameOf(row.port) }} has gone up {{ length(row.sunk.done + row.sunk.planned) }} since its height was read<template v-if="row.sunk.planned > 0">, {{ length(row.sunk.planned) }} of it planned</template>: a shim of as much gives the load back.</p>
-    </div>
-    <div class="right">
-      <template v-if="worst">
-        <p class="label">{{ worst.room === 'travel' ? 'Least travel left before a spring is solid' : 'Least way left from retainer to seal' }}</p>
-        <p class="big num" :class="{ warn: worst.over < 0 }" data-room>{{ length(worst.left) }}</p>
-        <p>{{ nameOf(worst.row.port) }}, open {{ length(worst.row.lift) }}: <template v-if="worst.over < 0"><strong class="warn">{{ length(-worst.over) }} under the shop’s minimum.</strong> {{ worst.room === 'travel' ? 'Take a shim from under it, or fit a spring that is shorter solid.' : 'Shorten the guide or fit another retainer.' }}</template><template v-else>{{ length(worst.over) }} over the shop’s minimum.</template></p>
-      </template>
-      <p v-else class="small">Read each installed height with the valve shut, and enter its springs: loads and what is left follow.</p>
-      <template v-if="float">
-        <p class="label">Springs hold the cam no higher than</p>
-        <p class="mid num">{{ Math.floor(float.rpm / 10) * 10 }} <span class="unit">rpm</span></p>
-        <p class="small quiet">A bound, never a pass: surge and flex take more. What the engine did comes first.</p>
-      </template>
-      <p v-else class="small quiet">For the speed at which a valve leaves its cam: the cam’s lift table at Shape, in even steps, and what moves with the valve.</p>
-      <StatementField :key="side" :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" />
-      <form class="form" @submit.prevent="keepSprings">
-        <h3>Springs of every {{ side }} valve</h3>
-        <div v-for="(name, i) in COILS" :key="name" class="coil">
-          <FigureField v-for="f in FIELDS" :key="`${side}${i}${f.name}`" :field="form.key(`${i}${f.name}/typed`)" :label="`${name} ${f.label}`" :dimension="f.rule.dimension" :part="form.part(`${i}${f.name}`, kept(i, f.name))" :commit="form.keep(`${i}${f.name}`, f.rule, f.noun)" />
-        </div>
-        <v-btn type="submit" :variant="typed ? 'flat' : 'outlined'" :color="typed ? 'primary' : undefined">Keep the springs</v-btn>
-        <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
-      </form>
-      <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
+      <div class="row">
+        <StatementField :key="side" :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" class="mass" />
+        <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
+      </div>
     </div>
   </section>
 </template>
 
 <style scoped>
-.springs { display: grid; grid-template-columns: minmax(0, 1fr) 292px; gap: 20px; align-items: start; }
-.left, .right { display: grid; gap: 8px; align-content: start; }
+.springs { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr); gap: 14px 24px; align-items: start; }
+.verdict, .form { display: grid; gap: 6px; align-content: start; justify-items: start; }
+.valves { grid-column: 1 / -1; display: grid; gap: 8px; }
 .sides { display: flex; gap: 6px; }
-.field { width: 104px; }
+.form > .v-table { width: 100%; }
+.form td { width: 27%; }
+.field { width: 136px; }
 .r { white-space: nowrap; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
-.mid { font-size: var(--s32); line-height: 1.1; font-weight: 700; }
-.mid .unit { font-size: var(--s18); font-weight: 400; }
-.form { display: grid; gap: 8px; border-top: 1px solid var(--ink); padding-top: 6px; justify-items: start; }
-.coil { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 8px; width: 100%; }
-.v-table :deep(thead th) { white-space: normal; }
-@media (max-width: 1000px) { .springs { grid-template-columns: minmax(0, 1fr); } .form .coil { max-width: 420px; } }
+.mid { font-size: var(--s22); }
+.row { display: flex; gap: 14px; align-items: center; }
+.float { flex: 1; }
+.mass { width: 240px; flex: none; }
+@media (max-width: 1000px) { .springs { grid-template-columns: 250px minmax(0, 1fr); } }
 </style>
