@@ -78,7 +78,7 @@ function throatsAndSeats(story: Story): void {
   for (const valve of ['intake', 'exhaust'] as const) throats[valve].forEach((across, i) => story.add('throat', port(valve, i + 1), { across: mm(across) }))
   story.state('wish', 'intakeThroatShare', 0.885)
   story.add('portSections', port('intake', 1), { rows: [{ at: 0, area: 1120 }, { at: 20, area: 1080 }, { at: 45, area: 1020 }, { at: 75, area: 1190 }, { at: 110, width: 33, height: 40, radius: 8 }, { at: 141, width: 34, height: 41, radius: 8 }] })
-  const places = [{ place: 'guideBoss', way: 'take', amount: mm(1.5), tool: 'Flame burr, 10 mm' }, { place: 'shortTurn', way: 'round', amount: mm(0.5), tool: 'Cartridge roll', grit: '80' }, { place: 'floor', way: 'leave' }] as const
+  const places = [{ place: 'guideBoss', way: 'take', amount: mm(1.5), tool: 'Flame burr, small' }, { place: 'shortTurn', way: 'round', amount: mm(0.5), tool: 'Cartridge roll', grit: '80' }, { place: 'floor', way: 'leave' }] as const
   for (const place of places) story.add('portPlace', port('intake', 1), { ...place, done: place.place === 'guideBoss' })
   story.add('flange', whole, { port: 'intake', part: 'gasket', outline: { form: 'rectangle', x: 0, y: 0, width: 35, height: 42, radius: 8 } })
   story.add('flange', whole, { port: 'intake', part: 'port', outline: { form: 'rectangle', x: 0.4, y: -0.3, width: 34, height: 41, radius: 8 } })
