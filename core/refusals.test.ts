@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { DomainError } from './domain'
 import {
   axialGap, bandEdgeShift, bowlVolume, camRetard, clearanceForRatio, clearanceFromSinking, clearanceVolume, compressionRatio, crankAngleAtDrop, creviceVolume, crownVolumeFromPour,
-  curtainArea, cylinderVolume, machIndex, outlinePoints, peakDemand, revsAtMach, seatPoints, sectionArea, sectionsVolume, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, effectiveCompressionRatio, exact, flatCutDepth, fromSource, heatCloses, knownVolume, leakWatchTime, oneSidedError, openingLedge, pistonTravel,
+  curtainArea, cylinderVolume, gaveWhenSunk, machIndex, outlinePoints, retainerClearance, springLoad, springTravel, peakDemand, revsAtMach, seatPoints, sectionArea, sectionsVolume, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, effectiveCompressionRatio, exact, flatCutDepth, fromSource, heatCloses, knownVolume, leakWatchTime, oneSidedError, openingLedge, pistonTravel,
   pourVolume, pushrodChange, ridgeVolume, rodStretch, runningGap, scaleAtTemperature, scaleDoubt, seatLedge, seatMargin, sinking, squishAreaOver, squishShare, squishVelocity, stopReading, sweptVolume,
   thenFlat, trappedCompressionRatio, valveClearanceLost, vFlange, warmedVolume, waterDensity, waterVolume
 } from '.'
@@ -77,6 +77,10 @@ const ROWS: Row[] = [
   ['outlinePoints', x => outlinePoints({ form: 'rectangle', x: x.x!, y: x.y!, width: x.width!, height: x.height!, radius: x.radius! }), { x: 0, y: 0, width: 34, height: 40, radius: 8 }, { width: [0], height: [0], radius: [-1, 18] }],
   ['outlinePoints of a circle', x => outlinePoints({ form: 'circle', x: x.x!, y: x.y!, diameter: x.diameter! }), { x: 0, y: 0, diameter: 40 }, { diameter: [0] }],
   ['seatPoints', x => seatPoints({ cuts: [{ angle: 60, width: 2 }, { angle: x['cuts[1].angle']!, width: x['cuts[1].width']! }], seat: x.seat!, outer: x.outer! }), { 'cuts[1].angle': 45, 'cuts[1].width': 1.4, 'seat': 1, 'outer': 43 }, { 'cuts[1].angle': [0, 60, 90], 'cuts[1].width': [0], 'seat': [-1, 2, 0.5], 'outer': [0] }],
+  ['gaveWhenSunk', x => gaveWhenSunk({ form: x.form!, topCut: x.topCut! }, x.sunk!), { form: 39, topCut: 30, sunk: 0.5 }, { form: [0], topCut: [0, 90], sunk: [-1] }],
+  ['springLoad', x => springLoad({ rate: x.rate!, freeLength: x.freeLength! }, x.height!), { rate: 30, freeLength: 50, height: 40 }, { rate: [0], freeLength: [0], height: [-1] }],
+  ['springTravel', x => springTravel(x as never), { installedHeight: 40, lift: 10, solidHeight: 28 }, { lift: [-1] }],
+  ['retainerClearance', x => retainerClearance(x as never), { retainerToSeal: 12, lift: 10 }, { lift: [-1] }],
   ['pushrodChange', ({ pushrodAngle, rockerRatio, ...change }) => pushrodChange(change as never, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! }), { gasketGain: 0.2, headCut: 1, deckCut: 0, pushrodAngle: 5, sunk: 0.3, rockerRatio: 1.5, baseCircleLost: 0 }, { rockerRatio: [0], pushrodAngle: [90, -90] }]
 ]
 

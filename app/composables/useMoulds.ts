@@ -15,6 +15,7 @@ export function useMoulds() {
     return minutes < 60 ? `${minutes} min` : `${digits(Math.floor(minutes / 60), 0)} h ${minutes % 60} min`
   }
   /** Cured moulds that are still in their ports. */
-  const due = computed(() => build.replayed ? mouldsIn(build.replayed).filter(m => isDue(m.due)) : [])
+  const moulds = computed(() => build.replayed ? mouldsIn(build.replayed) : [])
+  const due = computed(() => moulds.value.filter(m => isDue(m.due)))
   return { isDue, sayLeft, due }
 }

@@ -2,4 +2,4 @@ export { THROAT_AIMS, throatFor, throatShare, throatStanding, type ThroatAim, ty
 export { sectionArea, sectionsVolume, speedThrough, type PortSection, type SectionShape } from './sections'
 export { FILLING_FALLS, machIndex, peakDemand, peakPistonSpeed, revsAtMach, speedOfSound, type GasDemand } from './demand'
 export { FADE, flangeStep, outlineFault, outlinePoints, wallOf, type FlangeStep, type FlangeWall, type Outline, type StepAt, type XY } from './flange'
-export { recordedSeat, seatFaults, seatForm, seatPoints, type SeatCut, type SeatEdge, type SeatFault, type SeatFindings, type SeatForm, type SeatLimits } from './seatForm'
+export { gaveWhenSunk, recordedSeat, seatFaults, seatForm, seatPoints, type SeatCut, type SeatEdge, type SeatFault, type SeatFindings, type SeatForm, type SeatLimits } from './seatForm'

@@ -1,4 +1,5 @@
-import { above, DomainError } from '../domain'
+import { sinking } from '../chamber'
+import { above, atLeast, DomainError } from '../domain'
 
 /** One cut of a seat: its angle from the plane across the valve, degrees, and its width along the cone, mm. */
 export interface SeatCut { angle: number, width: number }
@@ -72,6 +73,20 @@ export function recordedSeat(form: SeatForm): { seatAngle: number, seatWidth: nu
   const [at, outside] = [edges[form.seat + 1]!, edges.at(-1)!]
   const out = (outside.diameter - at.diameter) / 2
   return { seatAngle: angle, seatWidth: width, ...out > 0 ? { topCutWidth: out, topCutAngle: Math.atan2(outside.height - at.height, out) * 180 / Math.PI } : {} }
+}
+
+/**
+ * What a seat gave the chamber when its valve had gone up to where it is, by the seat as it is now.
+ *
+ * @param form its outermost edge across, mm, and the angle of its outermost cut, degrees
+ * @param sunk how far the valve went up, mm, 0 or more
+ * @returns cc
+ * @throws RangeError as {@link sinking}, or where the form was nothing before
+ * Source: {@link sinking} of the form as it was, D₁ = D₂ − 2s/tanα.
+ * @example gaveWhenSunk({ form: 39.732, topCut: 30 }, 0.5) // 0.593 cc
+ */
+export function gaveWhenSunk({ form, topCut }: { form: number, topCut: number }, sunk: number): number {
+  return sinking({ diameter: above('form', form, 0) - 2 * atLeast('sunk', sunk, 0) / Math.tan(above('topCut', topCut, 0) * Math.PI / 180), topCut }, sunk).added
 }
 
 /** What was found of a seat and its valve, mm. */

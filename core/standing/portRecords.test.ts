@@ -38,7 +38,7 @@ describe('a throat', () => {
     expect(record.share).toEqual({ value: expect.closeTo(39 / 44.5, 9), standing: 'asCast' })
     expect(record.wanted!.toOpen).toBeCloseTo(0.885 * 44.5 - 39, 9)
     // The exhaust's is another.
-    expect(throatRecord(standing(bench), { ...port, valve: 'exhaust' })).toEqual({ readings: [], received: undefined, valve: undefined })
+    expect(throatRecord(standing(bench), { ...port, valve: 'exhaust' })).toEqual({ readings: [], received: undefined, valve: undefined, drawn: false })
   })
   it('that is as large as its valve has no share, and a drawn valve goes before a stated one', () => {
     const bench = oneCylinder()
@@ -120,10 +120,24 @@ describe('a seat', () => {
     expect(record.faults.map(f => f.kind)).toEqual(['runOut', 'wide'])
     expect(record.sunk).toBeCloseTo(0.3, 9)
     expect(record.angleWas).toBe(45)
+    // By the seat that is there now, as if it had been 0.30 shallower; what was entered since is no longer asked for.
+    const { form, topCut } = record.form
+    expect(record.gave).toEqual({ sunk: expect.closeTo(0.3, 9), added: expect.closeTo(sinking({ diameter: form - 0.6 / Math.tan(topCut * Math.PI / 180), topCut }, 0.3).added, 9) })
+    bench.add('seatWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(0.3), sunk: mm(0.3), valve: 'intake' })
+    expect(seatRecord(standing(bench), STARTING_RULES, port)!.gave).toBeUndefined()
     // The same margin is too thin on an exhaust.
     bench.add('seat', { level: 'valve', cylinder: 1, valve: 'exhaust' }, seat({ margin: mm(0.9) }))
     expect(seatRecord(standing(bench), STARTING_RULES, { ...port, valve: 'exhaust' })!.faults).toEqual([{ kind: 'margin', figure: 0.9, bound: 1 }])
     expect(seatRecord(standing(bench), STARTING_RULES, { ...port, cylinder: 2 })).toBeUndefined()
+  })
+  it.each([[148.2, 45, 30], [52, 10, 6]])('whose stem is a slip of the hand, %d, takes nothing else with it', (tip, angle, top) => {
+    const bench = oneCylinder()
+    const flat = { cuts: [{ angle, width: 1 }, { angle: top, width: 0.5 }], seat: 0, outer: mm(20) }
+    bench.add('seat', seatAt, seat({ ...flat, tip: mm(48.2) }))
+    bench.add('seat', seatAt, seat({ ...flat, tip: mm(tip) }))
+    const record = seatRecord(standing(bench), STARTING_RULES, port)!
+    expect(record.sunk).toBeCloseTo(tip - 48.2, 9)
+    expect(record.gave).toBeUndefined()
   })
   it('that was recorded is the one that is drawn, of its own valve alone', () => {
     const entries = demoShop.builds[0]!.entries

@@ -1,7 +1,8 @@
+import { DomainError } from '../domain'
 import { DEFAULT_U, fromSource, linear, uncertainty, type Sourced } from '../estimate'
-import { fit, ofKind, scopeName, type EntryOf, type Layout, type SectionRow, type Scope, type Valve } from '../ledger'
+import { FIGURE_BOUNDS, FLANGE_PARTS, fit, ofKind, scopeName, touches, type EntryOf, type FlangePart, type Layout, type SectionRow, type Scope, type Valve } from '../ledger'
 import {
-  flangeStep, outlinePoints, peakDemand, revsAtMach, sectionArea, sectionsVolume, seatFaults, seatForm, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, FILLING_FALLS,
+  flangeStep, gaveWhenSunk, outlinePoints, peakDemand, revsAtMach, sectionArea, sectionsVolume, seatFaults, seatForm, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, FILLING_FALLS,
   type FlangeStep, type PortSection, type SeatFault, type ThroatStanding, type XY
 } from '../port'
 import type { ShopRules } from '../shop'
@@ -33,15 +34,17 @@ function entriesOf<K extends 'throat' | 'portPlace' | 'portSections' | 'mould' |
 /** Doubt of an inside calliper in a throat, which is seldom round, mm. */
 const CALLIPER_U = 0.05
 
+const drawnValve = (r: Replay, { cylinder, valve, n }: PortName) => modelOf(r, cylinder)?.spec.valves.filter(v => v.valve === valve)[n - 1]
+
 /**
  * Diameter of the valve a port leads to: as drawn, else as stated.
  *
  * @returns undefined where nobody drew it or stated it
  * @example valveAcross(standing, { cylinder: 1, valve: 'intake', n: 1 })?.estimate.value // 44.5
  */
-export function valveAcross(r: Replay, { cylinder, valve, n }: PortName): Part | undefined {
-  const model = modelOf(r, cylinder)
-  const drawn = model?.spec.valves.filter(v => v.valve === valve)[n - 1]
+export function valveAcross(r: Replay, port: PortName): Part | undefined {
+  const { cylinder, valve, n } = port
+  const drawn = drawnValve(r, port)
   if (!drawn) return quantityOf(r, `${valve}Valve`, cylinder)
   return { estimate: fromSource(drawn.diameter, DEFAULT_U.crownDiameter, `drawn:${cylinder}:${valve}:${n}`), provenance: 'measured', entries: [] }
 }
@@ -52,6 +55,8 @@ export interface ThroatRecord {
   received?: number
   now?: Part
   valve?: Part
+  /** Its valve is drawn, and nobody needs to state it. */
+  drawn: boolean
   share?: { value: number, standing: ThroatStanding }
   wanted?: { share: number, across: number, /** On the diameter; below 0 it is larger already. */ toOpen?: number }
 }
@@ -73,7 +78,7 @@ export function throatRecord(r: Replay, port: PortName): ThroatRecord {
   const of = fits ? throatShare({ throat: now, valveDiameter: valve.estimate.value }) : undefined
   const across = share !== undefined && valve ? throatFor({ share, valveDiameter: valve.estimate.value }) : undefined
   return {
-    readings, received: readings[0]?.body.across.value, valve,
+    readings, received: readings[0]?.body.across.value, valve, drawn: drawnValve(r, port) !== undefined,
     ...last ? { now: { estimate: fromSource(last.body.across.value, CALLIPER_U, `entry:${last.id}`), provenance: 'measured' as const, entries: [last.id] } } : {},
     ...of !== undefined ? { share: { value: of, standing: throatStanding(of) } } : {},
     ...share !== undefined && across !== undefined ? { wanted: { share, across, ...now !== undefined ? { toOpen: across - now } : {} } } : {}
@@ -178,11 +183,15 @@ export interface MouldStanding { port: PortName, entry: EntryOf<'mould'>, due: n
  * Source: when it was poured, and the hours its sheet says: nothing else is kept, so a reload or a restart changes nothing.
  */
 export function mouldsIn(r: Replay): MouldStanding[] {
+  if (!r.live.entries.some(e => e.kind === 'mould')) return []
   return portsIn(r.layout).flatMap((port) => {
     const entry = entriesOf(r, 'mould', portScope(r.layout, port)).at(-1)
     return entry && !entry.body.out ? [{ port, entry, due: Date.parse(entry.at) + entry.body.hours * 3_600_000 }] : []
   }).sort((a, b) => a.due - b.due)
 }
+
+/** Less than this nobody enters as work, mm. */
+const WORTH_ENTERING = 0.02
 
 /** A valve's seat as it is, and what was found. */
 export interface SeatRecord {
@@ -192,8 +201,20 @@ export interface SeatRecord {
   faults: SeatFault[]
   /** How far the valve has gone up since the first record, mm, by its stem. */
   sunk?: number
+  /** What that gave the chamber by its cone, of what no seat work that was entered says yet: mm, cc. */
+  gave?: { sunk: number, added: number }
   /** Its angle was another before: the throat wants blending again. */
   angleWas?: number
+}
+
+/** What so much gave; nothing where a slip of the stem's figure would have the form be nothing before. */
+function gaveBy(form: SeatRecord['form'], sunk: number): SeatRecord['gave'] {
+  try {
+    return sunk <= FIGURE_BOUNDS.sunk.max ? { sunk, added: gaveWhenSunk(form, sunk) } : undefined
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    return undefined
+  }
 }
 
 /**
@@ -209,19 +230,26 @@ export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRec
   const form = seatForm({ ...entry.body, outer: entry.body.outer.value })
   const first = all.find(e => e.body.tip)
   const { seats } = rules
-  const { margin, runOut, guide, leak, pits, touches } = entry.body
+  const { margin, runOut, guide, leak, pits, touches: where } = entry.body
+  const sunk = entry.body.tip && first && first !== entry ? entry.body.tip.value - first.body.tip!.value : undefined
+  const entered = r.done.reduce((sum, op) => sum + (op.kind === 'seatWork' && first && op.at >= first.at && touches(op, r.layout, port.cylinder)
+    && (op.body.valve ?? port.valve) === port.valve && (op.body.n ?? port.n) === port.n
+    ? op.body.sunk?.value ?? 0
+    : 0), 0)
+  const rest = (sunk ?? 0) - entered
+  const gave = rest > WORTH_ENTERING ? gaveBy(form, rest) : undefined
   const previous = all.at(-2)
   const was = previous && seatForm({ ...previous.body, outer: previous.body.outer.value }).seatAngle
   return {
     entry, before: all.slice(0, -1), form,
-    faults: seatFaults({ seatWidth: form.seatWidth, margin: margin?.value, runOut: runOut?.value, guide: guide?.value, leak, pits, touches }, { ...seats[port.valve], runOutMost: seats.runOutMost, guideMost: seats.guideMost }),
-    ...entry.body.tip && first && first !== entry ? { sunk: entry.body.tip.value - first.body.tip!.value } : {},
+    faults: seatFaults({ seatWidth: form.seatWidth, margin: margin?.value, runOut: runOut?.value, guide: guide?.value, leak, pits, touches: where }, { ...seats[port.valve], runOutMost: seats.runOutMost, guideMost: seats.guideMost }),
+    ...sunk === undefined ? {} : { sunk }, ...gave ? { gave } : {},
     ...was !== undefined && was !== form.seatAngle ? { angleWas: was } : {}
   }
 }
 
 /** A joint's openings as they stand for a cylinder, and the step where each two meet, in the direction of flow. */
-export interface FlangeRecord { openings: Partial<Record<'pipe' | 'gasket' | 'port', { entry: EntryOf<'flange'>, points: XY[] }>>, steps: { upstream: 'pipe' | 'gasket' | 'port', downstream: 'pipe' | 'gasket' | 'port', step: FlangeStep }[] }
+export interface FlangeRecord { openings: Partial<Record<FlangePart, { entry: EntryOf<'flange'>, points: XY[] }>>, steps: { upstream: FlangePart, downstream: FlangePart, step: FlangeStep }[] }
 
 /**
  * The joint between a port and what is bolted to it.
@@ -232,7 +260,7 @@ export interface FlangeRecord { openings: Partial<Record<'pipe' | 'gasket' | 'po
  */
 export function flangeRecord(r: Replay, cylinder: number, valve: Valve): FlangeRecord {
   const openings: FlangeRecord['openings'] = {}
-  let closest: Partial<Record<'pipe' | 'gasket' | 'port', number>> = {}
+  let closest: Partial<Record<FlangePart, number>> = {}
   for (const entry of ofKind(r.live.entries, 'flange')) {
     const close = fit(entry.scope, r.layout, cylinder)
     const { part, port, outline } = entry.body
@@ -240,7 +268,7 @@ export function flangeRecord(r: Replay, cylinder: number, valve: Valve): FlangeR
     closest = { ...closest, [part]: close }
     openings[part] = { entry, points: outlinePoints(outline) }
   }
-  const order = (['pipe', 'gasket', 'port'] as const).filter(part => openings[part])
+  const order = FLANGE_PARTS.filter(part => openings[part])
   const along = valve === 'intake' ? order : [...order].reverse()
   return {
     openings,

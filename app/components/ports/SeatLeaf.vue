@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, seatPoints, seatRecord, sinking, type Figure, type QuantityRule, type SeatBody, type SeatCut } from '#core'
+import { KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, seatPoints, seatRecord, type Figure, type QuantityRule, type SeatBody, type SeatCut } from '#core'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -82,16 +82,7 @@ async function keep() {
   if (!sentence.value) form.clear([...CUTS.flatMap((_, row) => [`angle${row}`, `width${row}`]), ...MEASURED.map(m => m.name), 'touches', 'leak', 'pits', 'lapped', 'cutter'])
 }
 /** What went with it when the valve went up, which no seat work says yet. */
-const gave = computed(() => {
-  const { sunk, before, entry } = record.value ?? {}
-  const first = before?.find(e => e.body.tip)
-  if (!sunk || sunk < 0.02 || !first || !entry || !build.replayed) return undefined
-  const done = build.replayed.done.filter(op => op.kind === 'seatWork' && op.scope.level === 'cylinder' && op.scope.cylinder === port.value.cylinder && (op.body.valve ?? side.value) === side.value && (op.body.n ?? port.value.n) === port.value.n)
-    .reduce((sum, op) => sum + (op.kind === 'seatWork' && op.at >= first.at ? op.body.sunk?.value ?? 0 : 0), 0)
-  const rest = sunk - done
-  const cut = record.value!.form
-  return rest < 0.02 ? undefined : { sunk: rest, added: sinking({ diameter: cut.form - 2 * rest / Math.tan(cut.topCut * Math.PI / 180), topCut: cut.topCut }, rest).added }
-})
+const gave = computed(() => record.value?.gave)
 const cc = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
 async function enterWork() {
   if (!gave.value) return

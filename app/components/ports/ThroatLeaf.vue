@@ -16,7 +16,7 @@ const rows = computed(() => build.replayed ? ports.value.map(one => ({ one, reco
 const here = computed(() => rows.value.find(({ one }) => same(one, port.value))?.record)
 const measured = computed(() => rows.value.filter(({ record }) => record.share))
 const smallest = computed(() => measured.value.length > 1 ? measured.value.reduce((a, b) => b.record.share!.value < a.record.share!.value ? b : a) : undefined)
-const drawn = computed(() => here.value?.valve?.provenance === 'measured' && here.value.valve.entries.length === 0)
+const drawn = computed(() => here.value?.drawn)
 const share = computed(() => here.value?.wanted?.share)
 const aim = computed(() => share.value === undefined ? undefined : throatStanding(share.value))
 /** The bar shows 80 to 95 % of the valve. */
