@@ -1,5 +1,5 @@
 import { camRetard, pushrodChange, rolledSeat, vFlange } from '../chamber'
-import { NOW, operationsOn, type Ledger, type OperationEntry, type Quantity, type Valve } from '../ledger'
+import { NOW, operationsOn, sunkBy, type Ledger, type OperationEntry, type Quantity, type Valve } from '../ledger'
 import { knownQuantity, statedQuantity } from '../standing'
 
 /** What a head coming down its bores moves besides the chamber. Lengths in mm, + towards the crank. */
@@ -43,8 +43,7 @@ function reckoned<T>(ledger: Ledger, cylinder: number, names: Quantity[], f: (va
 
 /** How far the valve of a kind that seat work lifted most went up, mm. */
 function highest(list: readonly OperationEntry[], valve: Valve): number {
-  const work = list.flatMap(op => op.kind === 'seatWork' && (op.body.valve ?? valve) === valve ? [op.body] : [])
-  return Math.max(0, ...[1, 2, 3, 4].map(n => work.reduce((sum, body) => sum + ((body.n ?? n) === n ? body.sunk?.value ?? 0 : 0), 0)))
+  return Math.max(0, ...[1, 2, 3, 4].map(n => list.reduce((sum, op) => sum + (op.kind === 'seatWork' ? sunkBy(op.body, valve, n) : 0), 0)))
 }
 
 /**

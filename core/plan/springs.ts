@@ -1,5 +1,5 @@
 import { fromSource, DEFAULT_U } from '../estimate'
-import { NOW, ofKind, operationsOn, scopeName, type EntryOf } from '../ledger'
+import { NOW, ofKind, operationsOn, scopeName, sunkBy, type EntryOf } from '../ledger'
 import type { ShopRules } from '../shop'
 import { portsIn, quantityOf, remembered, valveScope, type Part, type PortName, type Replay } from '../standing'
 import { floatSpeed, retainerClearance, springLoad, springTravel } from '../valvetrain'
@@ -33,7 +33,7 @@ export const springsOf = (r: Replay, valve: PortName['valve']): EntryOf<'spring'
 /** How far seat work took a valve up since a place in the order of things, mm. */
 function sunkSince(r: Replay, { cylinder, valve, n }: PortName, place: number) {
   const of = (list: Parameters<typeof operationsOn>[0]) => operationsOn(list, r.layout, cylinder, ['seatWork'])
-    .reduce((sum, op) => sum + (op.kind === 'seatWork' && (op.body.valve ?? valve) === valve && (op.body.n ?? n) === n ? op.body.sunk?.value ?? 0 : 0), 0)
+    .reduce((sum, op) => sum + (op.kind === 'seatWork' ? sunkBy(op.body, valve, n) : 0), 0)
   return { done: of(r.done.filter(op => (r.ledger.place.get(op.id) ?? NOW) > place)), planned: of(r.planned) }
 }
 

@@ -1,4 +1,4 @@
-export { THROAT_AIMS, throatFor, throatShare, throatStanding, type ThroatAim, type ThroatStanding } from './throat'
+export { THROAT_AIMS, shareOf, throatFor, throatShare, throatStanding, type ThroatAim, type ThroatStanding } from './throat'
 export { sectionArea, sectionsVolume, speedThrough, type PortSection, type SectionShape } from './sections'
 export { FILLING_FALLS, machIndex, peakDemand, peakPistonSpeed, revsAtMach, speedOfSound, type GasDemand } from './demand'
 export { FADE, flangeStep, outlineFault, outlinePoints, wallOf, type FlangeStep, type FlangeWall, type Outline, type StepAt, type XY } from './flange'

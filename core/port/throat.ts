@@ -39,6 +39,13 @@ export function throatFor({ share, valveDiameter }: { share: number, valveDiamet
 }
 
 /**
+ * The share that an aim is taken for: the middle of it.
+ *
+ * @example shareOf('usual') // 0.885
+ */
+export const shareOf = (aim: ThroatAim): number => (THROAT_AIMS[aim].low + THROAT_AIMS[aim].high) / 2
+
+/**
  * Which of the aims a share has come to: the widest whose lower end it reaches.
  *
  * @param share of {@link throatShare}

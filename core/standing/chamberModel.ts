@@ -1,5 +1,5 @@
 import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
-import { NOW, ofKind, operationsOn, placeAlong, scopeName, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
+import { NOW, ofKind, operationsOn, placeAlong, scopeName, sunkBy, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import { recordedSeat } from '../port'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import type { Provenance } from './part'
@@ -58,7 +58,7 @@ function known(ledger: Ledger, given: ChamberValve, n: number, cylinder: number,
   const stated = (name: 'Tilt' | 'SeatHeight' | 'TopCutHeight' | 'Sunk') => statedQuantity(ledger, `${valve}${name}`, cylinder, NOW, planned)?.estimate.value
   const tilt = stated('Tilt') ?? drawn.tilt
   const work = operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['seatWork'])
-    .reduce((sum, op) => sum + (op.kind === 'seatWork' && (op.body.valve ?? valve) === valve && (op.body.n ?? n) === n ? op.body.sunk?.value ?? 0 : 0), 0)
+    .reduce((sum, op) => sum + (op.kind === 'seatWork' ? sunkBy(op.body, valve, n) : 0), 0)
   const sunk = (stated('Sunk') ?? drawn.sunk) + work
   const seat = stated('SeatHeight')
   const topCut = stated('TopCutHeight')

@@ -192,8 +192,9 @@ describe('a flange', () => {
     bench.add('flange', all, { port: 'intake', part: 'port', outline: round(44) })
     bench.add('flange', all, { port: 'intake', part: 'gasket', outline: round(42) })
     const { steps } = flangeRecord(standing(bench), 1, 'intake')
-    expect(steps.map(s => [s.upstream, s.downstream])).toEqual([['pipe', 'gasket'], ['gasket', 'port']])
-    expect(steps[1]!.step.worst.step).toBeCloseTo(2, 2)
+    // 42 into 38 stands 2 in the stream and runs out over 20; 40 into 42 stands back.
+    expect(steps.map(s => [s.upstream, s.downstream, s.inStream])).toEqual([['gasket', 'port', true], ['pipe', 'gasket', false]])
+    expect([steps[0]!.step.worst.step, steps[0]!.fade, steps[1]!.fade]).toEqual([expect.closeTo(2, 2), expect.closeTo(20, 1), 0])
     // An exhaust flows the other way: a smaller port before a larger pipe is no step in the stream.
     for (const [part, d] of [['port', 36], ['pipe', 40]] as const) bench.add('flange', all, { port: 'exhaust', part, outline: round(d) })
     const [out] = flangeRecord(standing(bench), 1, 'exhaust').steps

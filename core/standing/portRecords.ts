@@ -1,9 +1,9 @@
 import { DomainError } from '../domain'
 import { DEFAULT_U, fromSource, linear, uncertainty, type Sourced } from '../estimate'
-import { FIGURE_BOUNDS, FLANGE_PARTS, fit, ofKind, scopeName, touches, type EntryOf, type FlangePart, type Layout, type SectionRow, type Scope, type Valve } from '../ledger'
+import { FIGURE_BOUNDS, FLANGE_PARTS, NOW, fit, ofKind, operationsOn, scopeName, sunkBy, type EntryOf, type FlangePart, type Layout, type SectionRow, type Scope, type Valve } from '../ledger'
 import {
-  flangeStep, gaveWhenSunk, outlinePoints, peakDemand, revsAtMach, sectionArea, sectionsVolume, seatFaults, seatForm, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, FILLING_FALLS,
-  type FlangeStep, type PortSection, type SeatFault, type ThroatStanding, type XY
+  flangeStep, gaveWhenSunk, outlinePoints, peakDemand, revsAtMach, sectionArea, sectionsVolume, seatFaults, seatForm, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, wallOf, FADE, FILLING_FALLS,
+  type FlangeStep, type FlangeWall, type PortSection, type SeatFault, type ThroatStanding, type XY
 } from '../port'
 import type { ShopRules } from '../shop'
 import { modelOf, quantityOf } from './asked'
@@ -232,10 +232,9 @@ export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRec
   const { seats } = rules
   const { margin, runOut, guide, leak, pits, touches: where } = entry.body
   const sunk = entry.body.tip && first && first !== entry ? entry.body.tip.value - first.body.tip!.value : undefined
-  const entered = r.done.reduce((sum, op) => sum + (op.kind === 'seatWork' && first && op.at >= first.at && touches(op, r.layout, port.cylinder)
-    && (op.body.valve ?? port.valve) === port.valve && (op.body.n ?? port.n) === port.n
-    ? op.body.sunk?.value ?? 0
-    : 0), 0)
+  const since = first ? r.ledger.place.get(first.id) ?? NOW : NOW
+  const entered = operationsOn(r.done, r.layout, port.cylinder, ['seatWork'])
+    .reduce((sum, op) => sum + (op.kind === 'seatWork' && (r.ledger.place.get(op.id) ?? NOW) > since ? sunkBy(op.body, port.valve, port.n) : 0), 0)
   const rest = (sunk ?? 0) - entered
   const gave = rest > WORTH_ENTERING ? gaveBy(form, rest) : undefined
   const previous = all.at(-2)
@@ -249,12 +248,18 @@ export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRec
 }
 
 /** A joint's openings as they stand for a cylinder, and the step where each two meet, in the direction of flow. */
-export interface FlangeRecord { openings: Partial<Record<FlangePart, { entry: EntryOf<'flange'>, points: XY[] }>>, steps: { upstream: FlangePart, downstream: FlangePart, step: FlangeStep }[] }
+export interface FlangeRecord { openings: Partial<Record<FlangePart, { entry: EntryOf<'flange'>, points: XY[] }>>, steps: JointStep[] }
+
+/** Two openings that meet: the step, the wall it is at, whether it stands in the stream, and over how much it is to run out, mm. */
+export interface JointStep { upstream: FlangePart, downstream: FlangePart, step: FlangeStep, wall: FlangeWall, inStream: boolean, fade: number }
+
+/** Less than this no hand feels, mm. */
+const FELT = 0.05
 
 /**
  * The joint between a port and what is bolted to it.
  *
- * @returns the closest scope's opening of each part; a step for each two that meet, the gasket between where it is known
+ * @returns the closest scope's opening of each part; a step for each two that meet, the gasket between where it is known, the one furthest into the stream first
  * Source: {@link flangeStep}: an intake flows from the pipe to the port, an exhaust the other way.
  * @example flangeRecord(standing, 1, 'exhaust').steps[0]?.step.worst.step // 0.8 mm
  */
@@ -270,8 +275,10 @@ export function flangeRecord(r: Replay, cylinder: number, valve: Valve): FlangeR
   }
   const order = FLANGE_PARTS.filter(part => openings[part])
   const along = valve === 'intake' ? order : [...order].reverse()
-  return {
-    openings,
-    steps: along.slice(1).map((downstream, i) => ({ upstream: along[i]!, downstream, step: flangeStep({ upstream: openings[along[i]!]!.points, downstream: openings[downstream]!.points }) }))
-  }
+  const steps = along.slice(1).map((downstream, i): JointStep => {
+    const [from, to] = [openings[along[i]!]!.points, openings[downstream]!.points]
+    const step = flangeStep({ upstream: from, downstream: to })
+    return { upstream: along[i]!, downstream, step, wall: wallOf(step.worst, to), inStream: step.worst.step > FELT, fade: Math.max(0, step.worst.step) * FADE }
+  })
+  return { openings, steps: steps.sort((a, b) => b.step.worst.step - a.step.worst.step) }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FADE, FLANGE_PARTS, flangeRecord, wallOf, type Figure, type FlangePart, type Outline, type QuantityRule, type XY } from '#core'
+import { FADE, FLANGE_PARTS, flangeRecord, type Figure, type FlangePart, type Outline, type QuantityRule, type XY } from '#core'
 import { openingFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -57,12 +57,12 @@ const scale = computed(() => {
   return 170 / far
 })
 const path = (points: readonly XY[]) => `M${points.map(([x, y]) => `${(200 + x * scale.value).toFixed(2)} ${(190 - y * scale.value).toFixed(2)}`).join('L')}Z`
-const steps = computed(() => (record.value?.steps ?? []).map(one => ({ ...one, wall: wallOf(one.step.worst, opening(one.downstream)!.points) })))
-const worst = computed(() => [...steps.value].sort((a, b) => b.step.worst.step - a.step.worst.step)[0])
+const steps = computed(() => record.value?.steps ?? [])
+const worst = computed(() => steps.value[0])
 const WALLS = { roof: 'roof', floor: 'floor', left: 'left-hand wall', right: 'right-hand wall' } as const
-const back = computed(() => worst.value && worst.value.step.worst.step <= 0.05)
+const back = computed(() => worst.value && !worst.value.inStream)
 const fade = computed(() => form.figure('fade')?.value)
-const least = computed(() => (worst.value ? Math.max(0, worst.value.step.worst.step) : 0) * FADE)
+const least = computed(() => worst.value?.fade ?? 0)
 async function template() {
   const one = worst.value
   if (!one) return
@@ -99,7 +99,7 @@ const commit = (name: Name, label: string) => (figure: Figure) => form.keep(name
           <p v-else class="small quiet">Over {{ say(least, 'length', device.lengths, -1) }} or more: {{ FADE }} times its depth.</p>
           <v-btn @click="template">Template, 1 : 1</v-btn>
         </template>
-        <v-table v-if="steps.length > 1" class="close"><thead><tr><th>From</th><th>to</th><th class="r">into the stream</th></tr></thead><tbody><tr v-for="one in steps" :key="one.downstream"><td>{{ called(one.upstream) }}</td><td>{{ called(one.downstream) }}</td><td class="r num">{{ one.step.worst.step > 0.05 ? `${say(one.step.worst.step, 'length', device.lengths)}, ${say(one.step.facing, 'area', device.lengths)}` : 'none' }}</td></tr></tbody></v-table>
+        <v-table v-if="steps.length > 1" class="close"><thead><tr><th>From</th><th>to</th><th class="r">into the stream</th></tr></thead><tbody><tr v-for="one in steps" :key="one.downstream"><td>{{ called(one.upstream) }}</td><td>{{ called(one.downstream) }}</td><td class="r num">{{ one.inStream ? `${say(one.step.worst.step, 'length', device.lengths)}, ${say(one.step.facing, 'area', device.lengths)}` : 'none' }}</td></tr></tbody></v-table>
       </template>
       <p v-else class="quiet">Enter two openings that meet: the port’s, and the {{ called('pipe') }}’s or the gasket’s. Both are measured from where bolts or dowels put them.</p>
       <form class="form" @submit.prevent="keep">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, THROAT_AIMS, throatRecord, throatStanding, type Figure, type PortName, type ThroatAim } from '#core'
+import { KINDS, THROAT_AIMS, shareOf, throatRecord, throatStanding, type Figure, type PortName, type ThroatAim } from '#core'
 import { figureFault } from '#shared/dto'
 import { digits, say } from '#shared/figures'
 import { usePorts } from '~/composables/usePorts'
@@ -32,8 +32,7 @@ const keep = (of: PortName) => async (across: Figure): Promise<string | undefine
 }
 const sentence = ref('')
 async function want(to: ThroatAim) {
-  const { low, high } = THROAT_AIMS[to]
-  const value = Math.round((low + high) / 2 * 1000) / 1000
+  const value = Number(shareOf(to).toFixed(3))
   sentence.value = notKept(await build.add('wish', { level: 'build' }, { quantity: `${side.value}ThroatShare`, figure: { value, unit: ':1', typed: String(value) } })) ?? ''
 }
 </script>

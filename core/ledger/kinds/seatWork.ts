@@ -13,6 +13,14 @@ export interface SeatWorkBody {
   n?: number
 }
 
+/**
+ * How far a piece of seat work took one valve up, mm.
+ *
+ * @param n which of several of its kind
+ * @example sunkBy({ state: 'done', added, sunk: { value: 0.3, … }, valve: 'exhaust' }, 'exhaust', 2) // 0.3
+ */
+export const sunkBy = (body: SeatWorkBody, valve: Valve, n: number): number => (body.valve ?? valve) === valve && (body.n ?? n) === n ? body.sunk?.value ?? 0 : 0
+
 /** Seats cut or replaced. */
 export const seatWork = kind<SeatWorkBody>()({
   example: () => ({ state: 'planned', added: { value: 0.4, unit: 'cc', typed: '0.4' }, sunk: { value: 0.3, unit: 'mm', typed: '0.3' }, valve: 'exhaust' }),
