@@ -18,8 +18,8 @@ export interface SpringStanding {
   seal?: number
   /** What it went up since, done and planned, and the shim that gives the height back. */
   sunk: { done: number, planned: number }
-  /** Loads shut and fully open, and what is left with it open: of the tightest coil. */
-  loads?: { shut: number, open: number }
+  /** Loads shut and, where the lift is known, fully open; and what is left with it open: of the tightest coil. */
+  loads?: { shut: number, open?: number }
   travel?: number
   sealLeft?: number
   /** What is under the shop's minimum, the worst first; `planned`: only with what is planned. */
@@ -58,7 +58,7 @@ export function springStanding(r: Replay, rules: ShopRules, port: PortName): Spr
       height, seal,
       travel: height === undefined || !coils || lift <= 0 ? undefined : Math.min(...coils.map(c => springTravel({ installedHeight: height, lift, solidHeight: c.solid.value }))),
       sealLeft: seal === undefined || lift <= 0 ? undefined : retainerClearance({ retainerToSeal: seal, lift }),
-      loads: height === undefined || !coils ? undefined : { shut: loadOf(coils, height), open: loadOf(coils, Math.max(0, height - lift)) }
+      loads: height === undefined || !coils ? undefined : { shut: loadOf(coils, height), ...lift > 0 ? { open: loadOf(coils, Math.max(0, height - lift)) } : {} }
     }
   }
   const [now, then] = [at(sunk.done), at(sunk.done + sunk.planned)]

@@ -68,7 +68,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
         <p class="big num" :class="{ warn: worst.over < 0 }" data-room>{{ length(worst.left) }}</p>
         <p>{{ nameOf(worst.row.port) }}, open {{ length(worst.row.lift) }}: <template v-if="worst.over < 0"><strong class="warn">{{ length(-worst.over) }} under the shop’s minimum.</strong> {{ worst.room === 'travel' ? 'Take a shim from under it, or fit a spring that is shorter solid.' : 'Shorten the guide, or fit another retainer.' }}</template><template v-else>{{ length(worst.over) }} over the shop’s minimum.</template></p>
       </template>
-      <p v-else class="small">Read each installed height with the valve shut, and enter its springs: loads and what is left follow.</p>
+      <p v-else class="small">Read each installed height with the valve shut, enter its springs, and state the highest lift below: loads and what is left follow.</p>
     </div>
     <form class="form" @submit.prevent="keepSprings">
       <v-table class="close" :aria-label="`Springs of every ${side} valve`">
@@ -96,7 +96,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
             <td><FigureField :field="`${build.view?.id}/installed/${side}/${row.port.cylinder}/${row.port.n}`" :label="`Installed height of ${nameOf(row.port)}`" hide-label dimension="length" :part="row.height" :commit="keep(row, 'height')" /></td>
             <td><FigureField :field="`${build.view?.id}/toseal/${side}/${row.port.cylinder}/${row.port.n}`" :label="`Retainer to seal of ${nameOf(row.port)}`" hide-label dimension="length" :part="row.seal === undefined ? undefined : { ...row.height!, estimate: { ...row.height!.estimate, value: row.seal } }" :commit="keep(row, 'seal')" /></td>
             <td class="r num">{{ row.loads ? say(row.loads.shut, 'force', device.lengths) : '–' }}</td>
-            <td class="r num">{{ row.loads ? say(row.loads.open, 'force', device.lengths) : '–' }}</td>
+            <td class="r num">{{ row.loads?.open === undefined ? '–' : say(row.loads.open, 'force', device.lengths) }}</td>
             <td class="r num" :class="{ warn: row.faults.some(f => f.room === 'travel') }">{{ row.travel === undefined ? '–' : length(row.travel) }}</td>
             <td class="r num" :class="{ warn: row.faults.some(f => f.room === 'seal') }">{{ row.sealLeft === undefined ? '–' : length(row.sealLeft) }}</td>
             <td class="r num">{{ shim(row) === undefined ? '–' : shim(row)! < 0.02 ? 'none' : length(shim(row)!) }}</td>
@@ -105,6 +105,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
       </v-table>
       <p v-for="row in rows.filter(one => one.sunk.done + one.sunk.planned > 0)" :key="`${row.port.cylinder} ${row.port.n}`" class="small">{{ nameOf(row.port) }} has gone up {{ length(row.sunk.done + row.sunk.planned) }} since its height was read<template v-if="row.sunk.planned > 0">, {{ length(row.sunk.planned) }} of it planned</template>: a shim of as much gives the load back.</p>
       <div class="row">
+        <StatementField :key="`${side} lift`" :quantity="`${side}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift, at the valve" class="mass" />
         <StatementField :key="side" :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" class="mass" />
         <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
       </div>
@@ -125,6 +126,6 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 .mid { font-size: var(--s22); }
 .row { display: flex; gap: 14px; align-items: center; }
 .float { flex: 1; }
-.mass { width: 240px; flex: none; }
+.mass { width: 210px; flex: none; }
 @media (max-width: 1000px) { .springs { grid-template-columns: 250px minmax(0, 1fr); } }
 </style>
