@@ -1,5 +1,8 @@
+import { SimulatedFlowBench } from '../simulator/flowBench'
 import { caldbeckChamber } from './chambers'
+import { BENCH_LIFTS, DEMO_BENCH, flowTruth, hiddenPort } from './flow'
 import { burette, pourer } from './instruments'
+import type { Bodies, PortPlaceName, Valve } from '#core'
 import { Story, cylinder, mm, whole } from './story'
 import { CROWN_DEPTH, TRUTHS } from './truth'
 
@@ -37,5 +40,39 @@ export function caldbeck(hand: string): Story {
   chambers.forEach((_, i) => story.pour(i + 1, read(overCrown + crown), burette, { encloses: 'crown', sealed: 'crown', depth: mm(CROWN_DEPTH) }))
   for (const _round of [1, 2]) chambers.forEach((truth, i) => story.pour(i + 1, read(truth), burette))
   for (const n of [1, 2]) story.add('faceCut', { level: 'head', head: n }, { state: 'planned', depth: mm(0.35) })
+  flow(story)
   return story
+}
+
+/** Before and after on the bench, a repeat that shows its noise, a valve swap, and work on the second cylinder that was all done at once. */
+function flow(story: Story): void {
+  const bench = new SimulatedFlowBench(DEMO_BENCH, 84)
+  const room = { bench: DEMO_BENCH.name, depression: { value: 6974.49, unit: 'inH2O', typed: '28' }, fixture: mm(84), pipe: 'none', temperature: { value: 19, unit: '°C', typed: '19' }, pressure: { value: 1008, unit: 'hPa', typed: '1008' } } as const
+  type Run = Pick<Bodies['flowRun'], 'name'> & Partial<Bodies['flowRun']>
+  const run = (n: number, port: Valve, of: number, more: Run) => {
+    bench.mount()
+    const rows = BENCH_LIFTS.map(lift => ({ lift, flow: Number(bench.read(of * flowTruth(hiddenPort(story.name, port), lift)).toFixed(1)) }))
+    story.add('flowRun', { level: 'port', cylinder: n, port }, { ...room, entry: 'clay', rows, ...more })
+  }
+  const worked = (n: number, place: PortPlaceName) => story.add('portPlace', { level: 'port', cylinder: n, port: 'intake' }, { place, way: 'take', amount: mm(1), tool: 'ball, 12 mm', grit: '80', done: true })
+  for (const [valve, lift, duration] of [['intake', 9.8, 284], ['exhaust', 9, 280]] as const) {
+    story.state('book', `${valve}Lift`, lift)
+    story.state('book', `${valve}Duration`, duration)
+  }
+  // What was there before the bowl was opened, as a share of what the port flows now.
+  const received = 0.945
+  run(1, 'intake', received, { name: 'as received' })
+  run(1, 'intake', received, { name: 'as received, again' })
+  story.later(3)
+  worked(1, 'bowl')
+  run(1, 'intake', 1, { name: 'bowl opened', hours: 1.5 })
+  run(1, 'exhaust', 0.95, { name: 'standard valve' })
+  run(1, 'exhaust', 1, { name: 'back-cut valve', valve: 'back cut 30°' })
+  run(2, 'intake', received, { name: 'as received' })
+  story.later(3)
+  worked(2, 'bowl')
+  worked(2, 'guideBoss')
+  run(2, 'intake', 1.02, { name: 'bowl, guide, radius', entry: 'radius', hours: 2.5 })
+  const claim = BENCH_LIFTS.map(lift => ({ lift, flow: Math.round(1.1 * flowTruth(hiddenPort(story.name, 'intake'), lift)) }))
+  story.add('flowRun', { level: 'port', cylinder: 1, port: 'intake' }, { name: 'catalogue', bench: 'not said', depression: room.depression, pipe: 'none', entry: 'radius', rows: claim, claimed: 'the seller' })
 }

@@ -1,4 +1,6 @@
+import { BENCH_LIFTS, DEMO_BENCH, flowTruth, hiddenPort } from '../demo/flow'
 import { truthOf } from '../demo/truth'
+import { SimulatedFlowBench } from './flowBench'
 import { fillingLevel, simulatedGauge, type GaugeTraits } from './gauge'
 
 /** Where a gauge is held: in the build of which name, cylinder and thing, and at which place on the crown. */
@@ -8,7 +10,7 @@ export interface HeldAt { build: string, cylinder: number, what: string, x: numb
 export interface SimulatedDriver {
   id: string
   name: string
-  measures: 'volume' | 'length' | 'mass'
+  measures: 'volume' | 'length' | 'mass' | 'flow'
   unit: string
   resolution: number
   open: (at: HeldAt, send: (piece: string) => void) => () => void
@@ -53,10 +55,30 @@ const burette: SimulatedDriver = {
   }
 }
 
+/** Seconds a lift takes: a real bench settles for longer. */
+const LIFT_SECONDS = 0.6
+
+/** A flow bench that steps through its lifts and sends each once, then waits. */
+const flowBench: SimulatedDriver = {
+  id: 'sim-flow', name: 'Simulated flow bench', measures: 'flow', unit: 'L/s', resolution: 0.1,
+  open({ build, what }, send) {
+    const bench = new SimulatedFlowBench(DEMO_BENCH, ++opened)
+    const port = hiddenPort(build, what === 'exhaustFlow' ? 'exhaust' : 'intake')
+    let i = 0
+    const timer = setInterval(() => {
+      const lift = BENCH_LIFTS[i++]
+      if (lift === undefined) return clearInterval(timer)
+      send(`+${lift.toFixed(2)} mm +${bench.read(flowTruth(port, lift)).toFixed(1)} L/s\r\n`)
+    }, LIFT_SECONDS * 1000)
+    return () => clearInterval(timer)
+  }
+}
+
 /** The bench's stand-ins, in the order they are offered. */
 export const simulatedBench: SimulatedDriver[] = [
   burette,
   handGauge('sim-dial', 'Simulated dial indicator', 'length', 'mm', { resolution: 0.01, noise: 0.003, drift: 0.004 }),
   handGauge('sim-calliper', 'Simulated calliper', 'length', 'mm', { resolution: 0.01, noise: 0.006, drift: 0 }),
-  handGauge('sim-scale', 'Simulated scale', 'mass', 'g', { resolution: 0.1, noise: 0.05, drift: 0.05 })
+  handGauge('sim-scale', 'Simulated scale', 'mass', 'g', { resolution: 0.1, noise: 0.05, drift: 0.05 }),
+  flowBench
 ]

@@ -28,7 +28,7 @@ describe('every kind of entry', () => {
     expect(sayEntry(entry, 'in')).not.toMatch(/undefined|NaN|\[object|^$/)
     expect(typedOf(entry) ?? '').not.toMatch(/undefined|NaN|\[object/)
     expect(sayKind(kind)).toMatch(/^[A-Z][a-z]/)
-    expect(['sheet', 'pour', 'shape', 'ports', 'cut', 'mockup', 'daybook']).toContain(rule.at(entry.body).station)
+    expect(['sheet', 'pour', 'shape', 'ports', 'cut', 'mockup', 'flow', 'daybook']).toContain(rule.at(entry.body).station)
     // What a field of the plain form puts in is a field of the body.
     for (const { name } of formOf(kind).fields ?? []) {
       const body = { ...rule.example() as object, [name]: [] }

@@ -12,7 +12,10 @@ export const useGauge = defineStore('gauge', () => {
   const shop = useShop()
   const build = useBuild()
   const keypad = useKeypad()
-  const gauges = ref<BenchGauge[]>([])
+  const all = ref<BenchGauge[]>([])
+  /** Those that a hand holds; a flow bench is none of them. */
+  const gauges = computed(() => all.value.filter(g => g.measures !== 'flow'))
+  const benches = computed(() => all.value.filter(g => g.measures === 'flow'))
   const chosenId = useLocalStorage('bowl.gauge', '')
   const chosen = computed(() => gauges.value.find(g => g.id === chosenId.value))
   const shown = ref('')
@@ -22,20 +25,26 @@ export const useGauge = defineStore('gauge', () => {
   const turn = ref(0)
 
   async function load() {
-    gauges.value = await shop.read<BenchGauge[]>('/api/gauges') ?? gauges.value
+    all.value = await shop.read<BenchGauge[]>('/api/gauges') ?? all.value
   }
 
   watch(() => keypad.active.value?.gaugeAt, (at) => {
     if (at) place.value = at
   })
-  const held = computed(() => chosen.value && build.view
-    ? { gauge: chosen.value.id, build: build.view.id, cylinder: build.cylinder, what: place.value?.what ?? '', x: place.value?.x ?? 0, y: place.value?.y ?? 0, turn: turn.value }
-    : undefined)
+  /** A flow bench that is running has the one live channel until it is let go. */
+  const bench = shallowRef<{ id: string, what: string, turn: number, on: (line: string) => void }>()
+  const held = computed(() => bench.value && build.view
+    ? { gauge: bench.value.id, build: build.view.id, cylinder: build.cylinder, what: bench.value.what, x: 0, y: 0, turn: bench.value.turn }
+    : chosen.value && build.view
+      ? { gauge: chosen.value.id, build: build.view.id, cylinder: build.cylinder, what: place.value?.what ?? '', x: place.value?.x ?? 0, y: place.value?.y ?? 0, turn: turn.value }
+      : undefined)
   watch(held, (now, before) => {
     if (JSON.stringify(now) === JSON.stringify(before)) return
     shown.value = ''
+    const running = bench.value
     shop.hold(now, (data) => {
-      shown.value = readGauge(data) ?? shown.value
+      if (running) running.on(data)
+      else shown.value = readGauge(data) ?? shown.value
     })
   })
 
@@ -47,5 +56,5 @@ export const useGauge = defineStore('gauge', () => {
     else gaugeReading.value = reading
     turn.value++
   }
-  return { gauges, chosenId, chosen, shown, place, load, take }
+  return { gauges, benches, chosenId, chosen, shown, place, bench, load, take }
 })

@@ -36,6 +36,9 @@ const TERMS: readonly [words: string, Place][] = [
   ['degree wheel, TDC, piston stop', { station: 'mockup', leaf: 'tdc' }],
   ['piston to valve, clay, pocket', { station: 'mockup', leaf: 'valves' }],
   ['route, plan, way to the target, options, cost, hours, chance, what to do', { station: 'route' }],
+  ['flow bench, cfm, depression, discharge coefficient, Cd, curve', { station: 'flow', leaf: 'curves' }],
+  ['flow before and after, gain, repeat, bench error', { station: 'flow', leaf: 'compare' }],
+  ['new flow run, simulated flow bench, flow CSV', { station: 'flow', leaf: 'run' }],
   ['undo, correct, strike out, delete, history, notes', { station: 'daybook', leaf: 'entries' }],
   ['export, CSV, JSON, backup of a build, rename, put away, casting', { station: 'daybook', leaf: 'entries' }],
   ['lesson, prediction, settlement', { station: 'daybook', leaf: 'settled' }]

@@ -111,6 +111,20 @@ export const STATIONS: Record<StationName, StationWords> = {
       picture: 'Two ways to one target: each is a row of stages, and each stage has a reading to stop at.'
     }
   },
+  flow: {
+    key: '8', name: 'Flow',
+    leaves: [{ key: 'curves', name: 'Curves' }, { key: 'compare', name: 'Before and after' }, { key: 'run', name: 'New run' }],
+    help: {
+      what: 'What a port flows, lift by lift, and whether the work on it changed anything.',
+      how: [
+        'Write down all that a run depends on: bench, depression, fixture, pipe, entry, valve and air.',
+        'Run the head as it came in, take it off, mount it and run it again: the two show how well this bench repeats.',
+        'Change one thing, and run it again with all else the same.',
+        'Compare the two: a change inside the bench’s own error is no change.'
+      ],
+      picture: 'Two curves of one port: the work changed something where they lie further apart than the ± of both.'
+    }
+  },
   daybook: {
     key: '9', name: 'Daybook',
     leaves: [{ key: 'entries', name: 'Entries' }, { key: 'settled', name: 'Predicted and measured' }],

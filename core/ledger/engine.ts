@@ -84,6 +84,7 @@ const LACKS: readonly { station: Place['station'], leaf?: string, engine: (engin
   { station: 'shape', leaf: 'copy', engine: (_, cylinders) => cylinders === 1 },
   { station: 'pour', leaf: 'even', engine: (engine, cylinders) => cylinders === 1 || engine.head === 'blind' },
   { station: 'ports', engine: engine => !hasValves(engine) },
+  { station: 'flow', engine: engine => !hasValves(engine) },
   { station: 'cut', leaf: 'seats', engine: engine => !hasValves(engine) },
   { station: 'cut', engine: engine => engine.head === 'blind' },
   { station: 'sheet', leaf: 'face', engine: engine => engine.head === 'blind' },

@@ -1,6 +1,6 @@
 import { DEFAULT_U } from '../estimate'
 
-export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness' | 'force' | 'rate'
+export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness' | 'force' | 'rate' | 'flow' | 'depression' | 'pressure'
 
 export interface QuantityRule {
   dimension: Dimension
@@ -135,6 +135,10 @@ export const FIGURE_BOUNDS = {
   springRate: { dimension: 'rate', min: 1, max: 500 },
   springLength: { dimension: 'length', min: 5, max: 150 },
   retainerToSeal: { dimension: 'length', min: 0, max: 60 },
+  depression: { dimension: 'depression', min: 100, max: 20_000 },
+  fixtureBore: { dimension: 'length', min: 20, max: 320 },
+  airTemperature: { dimension: 'temperature', min: -20, max: 60 },
+  airPressure: { dimension: 'pressure', min: 600, max: 1100 },
   ridgeHeight: { dimension: 'length', min: 0.05, max: 10 },
   ridgeWidth: { dimension: 'length', min: 0.05, max: 15 },
   ridgeAcross: { dimension: 'length', min: 5, max: 150 },

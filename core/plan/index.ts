@@ -7,6 +7,6 @@ export { WORTH_GRINDING, evenPlan, type EvenBy, type EvenPlan, type Evened } fro
 export { cutLimits, metOnTheWay, overLeast, type CutLimit, type Met } from './limits'
 export { type Moves } from './moves'
 export { replanned, type Moved } from './replan'
-export { STARTING_SHAPING, highestLift, schoolWork, wallSetting, type Shaping, type Walls } from './shaping'
+export { STARTING_SHAPING, camCurve, highestLift, schoolWork, wallSetting, type Shaping, type Walls } from './shaping'
 export { CLOSE_ENOUGH, TURNED_STEPS, USUAL_NOSE, turnedPlan, turnedSteps, type Lathe, type TurnedPlan, type TurnedStep } from './turned'
 export { allSprings, floatOf, shimToEven, springStanding, springsOf, type SpringRoom, type SpringStanding } from './springs'

@@ -1,4 +1,4 @@
-import { liftTable, proposalOver, reliefOf, scribedLine, sweepLifts, type Below, type School, type WallAt, type WallLook, type WallNeeds } from '../shroud'
+import { liftProfile, liftTable, proposalOver, reliefOf, scribedLine, sweepLifts, type Below, type LiftRow, type School, type WallAt, type WallLook, type WallNeeds } from '../shroud'
 import { DomainError } from '../domain'
 import { mirroredReliefs, type ChamberSpec, type ChamberValve, type Relief } from '../chamber'
 import type { EntryOf } from '../ledger'
@@ -21,6 +21,19 @@ export function highestLift(standing: Replay, cylinder: number, { valve, diamete
   const entry = standing.live.entries.filter((e): e is EntryOf<'liftTable'> => e.kind === 'liftTable' && e.body.valve === valve).at(-1)
   const most = (entry && liftTable(entry.body.rows).most) ?? quantityOf(standing, `${valve}Lift`, cylinder)?.estimate.value ?? Math.round(diameter * 2.4) / 10
   return { most, ...(entry ? { entry } : {}) }
+}
+
+/**
+ * A cam's lifts at the valve over the crank's angle: its table, else a smooth curve of its lift and duration.
+ *
+ * @returns undefined where neither a table nor both figures are known
+ * @example camCurve(standing, 1, 'intake')?.length // 61
+ */
+export function camCurve(standing: Replay, cylinder: number, valve: ChamberValve['valve']): LiftRow[] | undefined {
+  const { entry } = highestLift(standing, cylinder, { valve, diameter: 0 })
+  if (entry) return entry.body.rows
+  const [lift, duration] = [quantityOf(standing, `${valve}Lift`, cylinder), quantityOf(standing, `${valve}Duration`, cylinder)]
+  return lift && duration ? liftProfile(lift.estimate.value, duration.estimate.value, 61) : undefined
 }
 
 /**

@@ -4,6 +4,10 @@ export {
   USUAL_INLET, demandOf, flangeRecord, mouldsIn, placesIn, portScope, portStages, portsIn, seatRecord, portSectionOf, sectionsRecord, throatRecord, valveAcross, valveScope,
   type FlangeRecord, type InletDemand, type MouldStanding, type PortName, type PortStage, type SeatRecord, type SectionsRecord, type ThroatRecord
 } from './portRecords'
+export { compareRuns, runsApart, type Apart, type FlowCompare, type FlowGain } from './flowCompare'
+export {
+  USUAL_ROOM, canPutBack, changesBetween, curveFigures, errorsOf, flowCurve, flowRuns, incomparable, repeatsOf, type CurveFigures, type FlowCurve, type FlowRun, type FlowThing, type NoVerdict
+} from './flowRecords'
 export { squishStanding, wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { cutPlane, knownQuantity, statedQuantity, statedU } from './statements'
 export type { HeightSet, HeightsStanding, TakenByHeights } from './heights'

@@ -10,7 +10,7 @@ export interface HeldAt { build: string, cylinder: number, what: string, x: numb
 export interface GaugeDriver {
   id: string
   name: string
-  measures: 'volume' | 'length' | 'mass'
+  measures: 'volume' | 'length' | 'mass' | 'flow'
   /** Unit of its readings, as it would be typed. */
   unit: string
   resolution: number

@@ -6,7 +6,7 @@ import { readLines } from './lines'
 describe('what a gauge sends', () => {
   it('is read however the pieces fall', () => {
     const lines = readLines()
-    expect([...lines('+55'), ...lines('.4 c'), ...lines('c\r\n0.34mm\n'), ...lines('ERR 2\n-0.02\r')]).toEqual(['+55.4 cc', '0.34mm', '-0.02'])
+    expect([...lines('+55'), ...lines('.4 c'), ...lines('c\r\n0.34mm\n'), ...lines('ERR 2\n-0.02\r+4.00 mm +46'), ...lines('.8 L/s\r\n4 mm\t2 L/s\n')]).toEqual(['+55.4 cc', '0.34mm', '-0.02', '+4.00 mm +46.8 L/s'])
   })
   it('drops what runs on without an end, and goes on after it', () => {
     const lines = readLines()

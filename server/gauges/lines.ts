@@ -1,6 +1,9 @@
 /** Longest line a gauge sends; what runs on without an end is dropped. */
 const LONGEST = 64
 
+/** A flow bench's line: a lift and its flow. */
+const BENCH = /^[-+]?[\d.]+ ?(mm|in) [-+]?[\d.]+ ?(L\/s|cfm)$/
+
 /**
  * Readings out of what a serial gauge sends, however the pieces fall.
  *
@@ -15,7 +18,7 @@ export function readLines(): (piece: string) => string[] {
     for (const character of piece) {
       if (character === '\n' || character === '\r') {
         const line = rest.trim()
-        if (!tooLong && /\d/.test(line) && /^[-+]?[\d.,]+ ?[A-Za-z"°]*$/.test(line)) found.push(line)
+        if (!tooLong && /\d/.test(line) && (/^[-+]?[\d.,]+ ?[A-Za-z"°]*$/.test(line) || BENCH.test(line))) found.push(line)
         rest = ''
         tooLong = false
       } else if (rest.length >= LONGEST) tooLong = true

@@ -5,7 +5,7 @@ import type { InstrumentFigures } from './instrument'
 export type KeptInstrument = InstrumentFigures & { id: string, checked?: CheckResult & { at: string, hand: string } }
 
 /** A gauge of the bench that sends readings. */
-export interface BenchGauge { id: string, name: string, measures: 'volume' | 'length' | 'mass', unit: string, resolution: number }
+export interface BenchGauge { id: string, name: string, measures: 'volume' | 'length' | 'mass' | 'flow', unit: string, resolution: number }
 
 /** An instrument as a pour copies it: the maker's figures, the correction of its check pour and how sure that is where it was made. */
 export function inUse({ checked, ...bought }: KeptInstrument): Bodies['pour']['instrument'] & { id: string } {

@@ -10,7 +10,8 @@ export interface Unit {
   spellings: string[]
 }
 
-/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C, µm for how rough a face is, N and N/mm. */
+/** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C, µm for how rough a face is, N, N/mm, L/s, Pa for a
+ * bench's depression and hPa for the air about it. */
 export const UNITS = {
   'mm': { dimension: 'length', factor: 1, label: 'mm', spellings: ['mm'] },
   'cm': { dimension: 'length', factor: 10, label: 'cm', spellings: ['cm'] },
@@ -31,6 +32,14 @@ export const UNITS = {
   'lbf': { dimension: 'force', factor: 4.4482216, label: 'lbf', spellings: ['lbf', 'lb'] },
   'N/mm': { dimension: 'rate', factor: 1, label: 'N/mm', spellings: ['n/mm'] },
   'lbf/in': { dimension: 'rate', factor: 0.17512683, label: 'lbf/in', spellings: ['lbf/in', 'lb/in'] },
+  'L/s': { dimension: 'flow', factor: 1, label: 'L/s', spellings: ['l/s'] },
+  'cfm': { dimension: 'flow', factor: 0.4719474, label: 'cfm', spellings: ['cfm'] },
+  'Pa': { dimension: 'depression', factor: 1, label: 'Pa', spellings: ['pa'] },
+  'kPa': { dimension: 'depression', factor: 1000, label: 'kPa', spellings: ['kpa'] },
+  'mmH2O': { dimension: 'depression', factor: 9.80665, label: 'mmH₂O', spellings: ['mmh2o', 'mmh₂o'] },
+  'inH2O': { dimension: 'depression', factor: 249.0889, label: 'inH₂O', spellings: ['inh2o', 'inh₂o'] },
+  'hPa': { dimension: 'pressure', factor: 1, label: 'hPa', spellings: ['hpa', 'mbar'] },
+  'inHg': { dimension: 'pressure', factor: 33.86389, label: 'inHg', spellings: ['inhg'] },
   ':1': { dimension: 'ratio', factor: 1, label: ':1', spellings: [':1'] }
 } as const satisfies Record<string, Unit>
 
@@ -38,7 +47,7 @@ export type UnitName = keyof typeof UNITS
 
 /** The core's own unit of a dimension. */
 export const CORE_UNIT: Record<Dimension, UnitName> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa'
 }
 
 /** What a dimension is called in a sentence, and what it is counted in. */
@@ -53,7 +62,10 @@ export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: strin
   temperature: { noun: 'a temperature', unitWords: '°C' },
   roughness: { noun: 'a roughness', unitWords: 'µm or µin' },
   force: { noun: 'a load', unitWords: 'N or lbf' },
-  rate: { noun: 'a spring’s rate', unitWords: 'N/mm or lbf/in' }
+  rate: { noun: 'a spring’s rate', unitWords: 'N/mm or lbf/in' },
+  flow: { noun: 'a flow', unitWords: 'L/s or cfm' },
+  depression: { noun: 'a depression', unitWords: 'inH2O, mmH2O, kPa or Pa' },
+  pressure: { noun: 'an air pressure', unitWords: 'hPa, mbar or inHg' }
 }
 
 const BY_SPELLING = new Map<string, UnitName>(

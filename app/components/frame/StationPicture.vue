@@ -48,6 +48,10 @@ defineProps<{ station: StationName }>()
       <path d="M124 28v16M194 28v16" class="line" /><text x="112" y="22">grind</text><text x="184" y="22">cut</text>
       <path d="M318 62h22v26h-22z" class="part" /><text x="292" y="108">target</text>
     </g>
+    <g v-else-if="station === 'flow'">
+      <path d="M40 130H320M40 130V16" class="line" /><path d="M40 130Q110 60 190 48T310 40" class="line" /><path d="M40 130Q110 52 190 36T310 26" class="dye" />
+      <path d="M190 30V54M184 30h12M184 54h12" class="line" /><text x="200" y="70">both ±</text><text x="250" y="20">after</text><text x="250" y="60">before</text><text x="286" y="146">lift</text><text x="46" y="26">flow</text>
+    </g>
     <g v-else>
       <path d="M20 30H340M20 62H340M20 94H340M20 126H340" class="hair" />
       <text x="28" y="52">09:12  Pour  Chamber 55.4 cc</text><text x="28" y="84">09:20  Pour  Chamber 57.9 cc</text><path d="M26 79H214" class="dyed" /><text x="226" y="84">struck out: a bubble</text><text x="28" y="116">09:26  Pour  Chamber 55.5 cc</text>
