@@ -1,4 +1,6 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { anyLedger } from '../../tests/support/anyEntry'
 import type { Bench } from '../../tests/support/ledgerBench'
 import { burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
@@ -152,6 +154,28 @@ describe('comparing honestly', () => {
     // Every flow 3 % up is 3 % up over the cam.
     expect(straight.gain!.overCam).toBeCloseTo(0.03 * curveFigures(flowCurve(r, first!, 6974.49), 2, 8, cam).over!.flow, 9)
     expect(straight.gain!.perHour).toBe(straight.whole!.verdict === 'none' ? undefined : straight.gain!.overCam)
+  })
+})
+
+describe('random ledgers', () => {
+  it('every two runs of any build can be asked about, and every curve drawn', () => {
+    fc.assert(fc.property(anyLedger, (entries) => {
+      const r = replay(entries)
+      if (!r) return
+      const all = flowRuns(r)
+      const cam = liftProfile(9, 260, 61)
+      for (const one of all) {
+        const curve = flowCurve(r, one, 6974.49)
+        for (const value of curve.rows.flatMap(row => [row.flow, row.u, row.curtain ?? 0, row.seat ?? 0, row.speed ?? 0])) expect(Number.isFinite(value)).toBe(true)
+        expect(curveFigures(curve, 1, 3, cam).over!.flow).toBeGreaterThanOrEqual(0)
+        for (const other of all) {
+          if (one === other) continue
+          const found = compareRuns(r, one, other, cam)
+          expect(found.why.length === 0).toBe(found.whole !== undefined)
+          expect(Number.isFinite(found.errors.setup + found.errors.reading + (found.whole?.change ?? 0))).toBe(true)
+        }
+      }
+    }), { numRuns: 150 })
   })
 })
 

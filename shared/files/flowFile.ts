@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { v5 as uuidv5 } from 'uuid'
 import { portScope, portsIn, scopeName, type Bodies, type Figure, type FlowMiss, type FlowRun, type Layout, type PortName, type Scope } from '#core'
+import { readWhen } from './dates'
 import { MISS_TEXT } from './flowText'
 import { disarmed, rearmed } from './readingRows'
 
@@ -76,13 +77,13 @@ export function readFlowFile(text: string, layout: Layout, build: string, now: s
         return given ? [[name, given]] : []
       }))
       const hours = number('hours')
-      const at = cell('at') || now
-      if (Number.isNaN(Date.parse(at))) return `Line ${i + 1}: “${at.slice(0, 24)}” is no date and time.`
+      const when = cell('at') === '' ? { at: now } : readWhen(cell('at'))
+      if (!('at' in when)) return `Line ${i + 1}: ${'refused' in when ? when.refused : `“${cell('at').slice(0, 24)}” may have the day first or the month: write it as 2026-03-12.`}`
       const body = {
         ...words, bench: cell('bench'), depression: figure(number('depression_pa') ?? Number.NaN, 'Pa')!, ...figures, pipe: cell('pipe') || 'none', entry: cell('entry') || 'none', rows: [],
         ...cell('same_mounting').toLowerCase() === 'yes' ? { sameMounting: true } : {}, ...hours === undefined ? {} : { hours }
       } as unknown as Bodies['flowRun']
-      runs.set(key, { lines: [], run: { left: cell('id'), scope: portScope(layout, port), at: new Date(at).toISOString(), body } })
+      runs.set(key, { lines: [], run: { left: cell('id'), scope: portScope(layout, port), at: when.at, body } })
     }
     if (faulty.length > 0) return `Line ${i + 1}: ${faulty[0]}.`
     if (lift === undefined) return `Line ${i + 1}: it has no lift.`

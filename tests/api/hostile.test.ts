@@ -28,6 +28,7 @@ const batch = () => `/api/builds/${build}/batches/${uuid()}`
 const of = (kind: string, body: unknown, scope: unknown = { level: 'cylinder', cylinder: 1 }) => ({ ...frame, kind, scope, body })
 const head = { level: 'head', head: 1 }
 const all = { level: 'build' }
+const run = { bench: 'Bench one', depression: { value: 6974, unit: 'Pa', typed: '6974' }, pipe: 'none', entry: 'clay', rows: [{ lift: 4, flow: 40 }] }
 const port = { level: 'port', cylinder: 1, port: 'intake' }
 const valve = { level: 'valve', cylinder: 1, valve: 'exhaust' }
 const [mould, flange, seat, spring] = [KINDS.mould.example(), KINDS.flange.example(), KINDS.seat.example(), KINDS.spring.example()]
@@ -120,6 +121,16 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a section of two kinds', entry, of('portSections', { rows: [{ at: 0, area: 900 }, { at: 20, area: 900, width: 30 }] }, port), 'body.rows'],
     ['a section that is a text', entry, of('portSections', { rows: [{ at: 0, area: 900 }, 'wide'] }, port), 'body.rows'],
     ['ten thousand sections', entry, of('portSections', { rows: Array.from({ length: 10_000 }, (_, at) => ({ at, area: 900 })) }, port), ''],
+    ['a run of no lift', entry, of('flowRun', { ...run, rows: [] }, port), 'body.rows'],
+    ['a run whose lifts fall', entry, of('flowRun', { ...run, rows: [{ lift: 4, flow: 40 }, { lift: 2, flow: 20 }] }, port), 'body.rows'],
+    ['a run with a lift twice', entry, of('flowRun', { ...run, rows: [{ lift: 4, flow: 40 }, { lift: 4, flow: 41 }] }, port), 'body.rows'],
+    ['a run with a lift below nought', entry, of('flowRun', { ...run, rows: [{ lift: -4, flow: 40 }] }, port), 'body.rows'],
+    ['a flow that was both read and not reached', entry, of('flowRun', { ...run, rows: [{ lift: 4, flow: 40, missed: 'bench' }] }, port), 'body.rows'],
+    ['a lift that was missed for no reason', entry, of('flowRun', { ...run, rows: [{ lift: 4, missed: 'moon' }] }, port), 'body.rows'],
+    ['ten thousand lifts', entry, of('flowRun', { ...run, rows: Array.from({ length: 10_000 }, (_, i) => ({ lift: i, flow: i })) }, port), ''],
+    ['a depression that chokes the port', entry, of('flowRun', { ...run, depression: figure(60_000, 'Pa') }, port), 'body.depression'],
+    ['a run on no bench', entry, of('flowRun', { ...run, bench: '' }, port), 'body.bench'],
+    ['a run of a cylinder', entry, of('flowRun', run), 'scope'],
     ['a mould that cures for ever', entry, of('mould', { ...mould, hours: 1e9 }, port), 'body.hours'],
     ['a mould in three steps', entry, of('mould', { ...mould, steps: 3 }, port), 'body.steps'],
     ['a compound of no name', entry, of('mould', { ...mould, compound: ' ' }, port), 'body.compound'],

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import {
-  ENCLOSED, ENTRY_KINDS, FIGURE_BOUNDS, QUANTITIES, kindRule, mayCorrect, quantityRule, startingSpec, type ChamberKind, type Entry, type EntryKind, type Figure, type Quantity, type QuantityRule, type Scope
+  ENCLOSED, ENTRY_KINDS, FIGURE_BOUNDS, FLOW_ENTRIES, FLOW_PIPES, FLOW_ROWS, QUANTITIES, kindRule, mayCorrect, quantityRule, startingSpec, type ChamberKind, type Entry, type EntryKind, type Figure, type Quantity, type QuantityRule, type Scope
 } from '#core'
 import { checkEntry } from '#shared/dto'
 
@@ -69,6 +69,13 @@ const drawing = fc.record({ spec: fc.constantFrom(...DRAWN), mirrored: fc.subarr
 const removed = fc.array(fc.record({ cylinder, x: between(-200, 200), cc: fc.oneof(between(0, 20), fc.constant(-1e-15)), perMm: between(0, 12), factor: between(0.5, 1.5) }), { maxLength: 4 })
 const metal = fc.record({ valve: fc.constantFrom(0, 1), radii: fc.constant(Array.from({ length: 24 }, () => 24)), below: between(0, 3), corner: maybe(between(0, 5)), line: between(30, 60) })
 
+const runs = fc.record({
+  bench: fc.constantFrom('Bench one', 'Bench two'), depression: figureOf(FIGURE_BOUNDS.depression, [2400, 7100]), fixture: maybe(fc.constant({ value: 92, unit: 'mm', typed: '92' })), pipe: fc.constantFrom(...FLOW_PIPES), entry: fc.constantFrom(...FLOW_ENTRIES),
+  valve: maybe(fc.constant('back cut')), across: maybe(figureOf(FIGURE_BOUNDS.seatOuter, [30, 46])), temperature: maybe(figureOf(FIGURE_BOUNDS.airTemperature)), pressure: maybe(figureOf(FIGURE_BOUNDS.airPressure)),
+  rows: fc.array(fc.option(between(0, FLOW_ROWS.flow), { nil: undefined }), { minLength: 1, maxLength: 12 }).map(flows => flows.map((flow, i) => ({ lift: i + 1, ...flow === undefined ? { missed: 'retainer' } : { flow } }))),
+  sameMounting: maybe(fc.constant(true)), hours: maybe(between(0.05, 500)), claimed: maybe(fc.constant('a seller'))
+})
+
 /** Where the kinds that are reckoned with may stand and what they may say; any other is tried by its own example. */
 const OWN: Partial<Record<EntryKind, [scope: fc.Arbitrary<Scope>, body: fc.Arbitrary<unknown>]>> = {
   layout: [onBuild, groups.map(heads => ({ heads, banks: [heads.flat()] }))],
@@ -91,6 +98,7 @@ const OWN: Partial<Record<EntryKind, [scope: fc.Arbitrary<Scope>, body: fc.Arbit
   gasketChange: [onHead, fc.record({ state, thickness: figureOf(QUANTITIES.gasketThickness, [0.4, 2]), bore: figureOf(QUANTITIES.gasketBore, [60, 112]), area: maybe(figureOf(QUANTITIES.gasketArea, [2000, 9000])) })],
   relief: [onCylinder, fc.record({ state, added: figureOf(FIGURE_BOUNDS.addedVolume, [0, 4]), u: maybe(figureOf({ dimension: 'volume', min: 0, max: 20 })), drawn: maybe(figureOf(FIGURE_BOUNDS.addedVolume, [0, 4])), reliefs: maybe(fc.array(metal, { minLength: 1, maxLength: 2 })), turned: maybe(fc.record({ mouth: between(5, 40), depth: between(1, 30) })) })],
   spacer: [onBank, fc.record({ state, change: figureOf(FIGURE_BOUNDS.spacer, [-0.5, 0.8]) })],
+  flowRun: [fc.record({ level: fc.constant('port' as const), cylinder, port: fc.constantFrom('intake', 'exhaust') }), runs],
   seatWork: [onCylinder, fc.record({ state, added: figureOf(FIGURE_BOUNDS.addedVolume, [0, 2]), u: maybe(figureOf({ dimension: 'volume', min: 0, max: 20 })), sunk: maybe(figureOf(FIGURE_BOUNDS.sunk, [0, 1])), valve: maybe(fc.constantFrom('intake', 'exhaust')) })]
 }
 
@@ -105,7 +113,7 @@ const KINDS = Object.fromEntries(ENTRY_KINDS.filter(kind => !kindRule(kind).take
 })) as Record<EntryKind, [scope: fc.Arbitrary<Scope>, body: fc.Arbitrary<unknown>]>
 
 /** How often each kind turns up: what a builder does most, most. */
-const WEIGHT: Partial<Record<EntryKind, number>> = { pour: 12, measure: 14, faceCut: 5, relief: 3, seatWork: 3, gasketChange: 3, deckCut: 2, solder: 3, deckReadings: 3, chamberModel: 2 }
+const WEIGHT: Partial<Record<EntryKind, number>> = { pour: 12, flowRun: 3, measure: 14, faceCut: 5, relief: 3, seatWork: 3, gasketChange: 3, deckCut: 2, solder: 3, deckReadings: 3, chamberModel: 2 }
 
 export interface Doing { kind: EntryKind, scope: Scope, body: unknown, supersedes?: number, minute?: number }
 

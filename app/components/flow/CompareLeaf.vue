@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { digits, inLengths, say, sayList } from '#shared/figures'
+import { digits, inLengths, say, sayList, shown } from '#shared/figures'
 import { useFlow } from '~/composables/useFlow'
 import { useDevice } from '~/stores/device'
 import { VERDICT_WORDS, WHOLE_WORDS, sayApart, sayChanged, sayNoVerdict } from '~/words/flow'
@@ -67,7 +67,7 @@ const says = computed(() => `Change by lift: ${(compared.value?.lifts ?? []).map
         <thead><tr><th class="r">lift, {{ device.lengths }}</th><th class="r">before, {{ unit }}</th><th class="r">after, {{ unit }}</th><th class="r">change</th><th class="r">± %</th><th>that is</th></tr></thead>
         <tbody>
           <tr v-for="row in compared.lifts" :key="row.lift">
-            <th scope="row" class="r num">{{ say(row.lift, 'length', device.lengths).replace(/ .*/, '') }}</th><td class="r num">{{ digits(flow(row.before), 1) }}</td><td class="r num">{{ digits(flow(row.after), 1) }}</td>
+            <td class="r num">{{ shown(row.lift, 'length', device.lengths).number }}</td><td class="r num">{{ digits(flow(row.before), 1) }}</td><td class="r num">{{ digits(flow(row.after), 1) }}</td>
             <td class="r num">{{ percent(row.change) }}</td><td class="r num quiet">{{ digits(row.u * 200, 1) }}</td>
             <td :class="{ quiet: row.verdict === 'none' }"><component :is="row.verdict === 'none' ? 'span' : 'strong'">{{ VERDICT_WORDS[row.verdict] }}</component></td>
           </tr>
