@@ -35,14 +35,15 @@ export function hollin(hand: string): Story {
   return story
 }
 
-/** Its springs, inner and outer alike for both kinds; the intakes of the second cylinder stand a little higher than the others. */
+/** Its springs, inner and outer alike for both kinds; the intakes of the second cylinder stand a little higher than the others, and one of the third is short of room. */
 function springs(story: Story): void {
   const rate = (value: number) => ({ value, unit: 'N/mm', typed: String(value) })
   const lifts = { intake: 7.9, exhaust: 6.8 }
   for (const valve of ['intake', 'exhaust'] as const) {
     story.state('measure', `${valve}Lift`, lifts[valve])
     story.add('spring', whole, { valve, coils: [{ rate: rate(24), free: mm(44.5), solid: mm(24.6) }, { rate: rate(11), free: mm(40), solid: mm(23) }] })
-    const heights = valve === 'intake' ? [34, 34.1, 34.4, 34.3, 34, 33.8, 34.1, 34] : [33.2, 33.1, 33, 33.2, 33.1, 33, 33.3, 33.1]
+    story.state('measure', `${valve}MovingMass`, valve === 'intake' ? 0.078 : 0.071)
+    const heights = valve === 'intake' ? [34, 34.1, 34.4, 34.3, 34, 33.5, 34.1, 34] : [33.2, 33.1, 33, 33.2, 33.1, 33, 33.3, 33.1]
     heights.forEach((height, i) => story.add('installed', { level: 'valve', cylinder: Math.floor(i / 2) + 1, valve, n: i % 2 + 1 }, { height: mm(height), seal: mm(height - 24) }))
   }
 }

@@ -7,7 +7,7 @@ const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass',
 const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
 const VALVE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
-const SPRING_FIELDS: readonly Quantity[] = ['intakeMovingMass', 'exhaustMovingMass']
+const SPRING_FIELDS: readonly Quantity[] = ['intakeMovingMass', 'exhaustMovingMass', 'intakeFloat', 'exhaustFloat']
 const THROAT_FIELDS: readonly Quantity[] = ['intakeValve', 'exhaustValve', 'intakeThroatShare', 'exhaustThroatShare']
 const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
 

@@ -87,6 +87,9 @@ export const QUANTITIES = {
   exhaustThroatShare: { dimension: 'ratio', min: 0.6, max: 0.98, u: 0, wanted: true },
   intakeMovingMass: { dimension: 'mass', min: 0.005, max: 3, u: DEFAULT_U.mass },
   exhaustMovingMass: { dimension: 'mass', min: 0.005, max: 3, u: DEFAULT_U.mass },
+  /** Engine speed at which valves were heard or seen to leave their cam. */
+  intakeFloat: { dimension: 'speed', min: 500, max: 30000, u: 100 },
+  exhaustFloat: { dimension: 'speed', min: 500, max: 30000, u: 100 },
   /** Mean over the opening, on the area of the valve's head. */
   intakeFlowCoefficient: { dimension: 'ratio', min: 0.1, max: 0.8, u: 0.02 },
   exhaustPortTop: { dimension: 'length', min: 1, max: 400, u: DEFAULT_U.stroke }
@@ -133,6 +136,7 @@ export const FIGURE_BOUNDS = {
   backCut: { dimension: 'angle', min: 5, max: 60 },
   tip: { dimension: 'length', min: 5, max: 200 },
   springRate: { dimension: 'rate', min: 1, max: 500 },
+  springLoad: { dimension: 'force', min: 0, max: 20_000 },
   springLength: { dimension: 'length', min: 5, max: 150 },
   retainerToSeal: { dimension: 'length', min: 0, max: 60 },
   depression: { dimension: 'depression', min: 100, max: 20_000 },

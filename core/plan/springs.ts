@@ -78,26 +78,26 @@ const loadOf = (coils: EntryOf<'spring'>['body']['coils'], height: number) => co
 export const allSprings = (r: Replay, rules: ShopRules): SpringStanding[] => portsIn(r.layout).map(port => springStanding(r, rules, port))
 
 /**
- * The shim that brings a valve's shut load to that of the strongest of its kind, so that all carry the same.
+ * The shim that brings a valve's shut load to that of the strongest of its kind that has its room, so that all carry the same.
  *
  * @param all springs of the head's valves of one kind
- * @returns mm under its spring, 0 for the strongest; undefined where a load is not known
+ * @returns mm under its spring, 0 for the strongest; undefined where its height is not known, or it is short of room and wants a shim less
  * Source: loads fall with the height alone: the shim is the difference of installed heights.
  * @example shimToEven(all, all[2]) // 0.4 mm
  */
 export function shimToEven(all: readonly SpringStanding[], one: SpringStanding): number | undefined {
-  const heights = all.flatMap(s => s.height ? [s.height.estimate.value] : [])
-  return one.height && heights.length > 1 ? one.height.estimate.value - Math.min(...heights) : undefined
+  const short = (s: SpringStanding) => s.faults.some(f => f.room === 'travel')
+  const heights = all.flatMap(s => s.height && !short(s) ? [s.height.estimate.value] : [])
+  return one.height && !short(one) && heights.length > 1 ? one.height.estimate.value - Math.min(...heights) : undefined
 }
 
 /**
  * No higher than this may the engine turn before a valve of a kind leaves its cam: of the highest installed one, which carries least.
  *
- * @returns undefined where the cam's table, the springs, a height or what moves is not known, or the table's steps are uneven
+ * @returns rpm; undefined where the cam's table, the springs, a height or what moves is not known, or the table's steps are uneven
  * Source: {@link floatSpeed}.
- * @example floatOf(standing, STARTING_RULES, 'intake')?.rpm // 7430
  */
-export function floatOf(r: Replay, rules: ShopRules, valve: PortName['valve']): { rpm: number, atAngle: number } | undefined {
+function floatBound(r: Replay, rules: ShopRules, valve: PortName['valve']): number | undefined {
   const coils = springsOf(r, valve)?.body.coils
   const heights = allSprings(r, rules).filter(s => s.port.valve === valve && s.height).map(s => s.height!.estimate.value)
   const [cylinder] = r.layout.cylinders
@@ -106,5 +106,22 @@ export function floatOf(r: Replay, rules: ShopRules, valve: PortName['valve']): 
   if (!coils || heights.length === 0 || mass === undefined || !rows || rows.length < 5) return undefined
   const step = rows[1]!.angle - rows[0]!.angle
   if (rows.some((row, i) => i > 0 && Math.abs(row.angle - rows[i - 1]!.angle - step) > 1e-6)) return undefined
-  return floatSpeed({ liftTable: rows, movingMass: mass * 1000, springs: coils.map(c => ({ rate: c.rate.value, freeLength: c.free.value })), installedHeight: Math.max(...heights) })
+  return floatSpeed({ liftTable: rows, movingMass: mass * 1000, springs: coils.map(c => ({ rate: c.rate.value, freeLength: c.free.value })), installedHeight: Math.max(...heights) })?.rpm
+}
+
+/** Where valves of a kind leave their cam, rpm: as it was seen, else the bound that the springs give. `over`: the engine is built to turn faster. */
+export interface FloatStanding { rpm: number, seen: boolean, over?: { revs: number } }
+
+/**
+ * The speed at which valves of a kind float.
+ *
+ * @returns what was seen on the engine before what is worked out of its springs: surge and flex are in the one and not in the other
+ * @example floatOf(standing, STARTING_RULES, 'intake') // { rpm: 7430, seen: false }
+ */
+export function floatOf(r: Replay, rules: ShopRules, valve: PortName['valve']): FloatStanding | undefined {
+  const [cylinder] = r.layout.cylinders
+  const known = (name: 'revs' | 'intakeFloat' | 'exhaustFloat') => cylinder === undefined ? undefined : quantityOf(r, name, cylinder)?.estimate.value
+  const [seen, revs] = [known(`${valve}Float`), known('revs')]
+  const rpm = seen ?? floatBound(r, rules, valve)
+  return rpm === undefined ? undefined : { rpm, seen: seen !== undefined, ...revs !== undefined && revs > rpm ? { over: { revs } } : {} }
 }

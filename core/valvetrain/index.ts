@@ -1,1 +1,1 @@
-export { floatSpeed, retainerClearance, springLoad, springTravel, type Floating, type Spring } from './springs'
+export { floatSpeed, retainerClearance, springFromLoads, springLoad, springTravel, type Floating, type Spring, type SpringReading } from './springs'

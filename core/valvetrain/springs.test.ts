@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { floatSpeed, retainerClearance, springLoad, springTravel } from '..'
+import { floatSpeed, retainerClearance, springFromLoads, springLoad, springTravel } from '..'
 
 const cam = (peak: number, span: number, step: number) => Array.from({ length: Math.round(span / step) + 1 }, (_, i) => ({ angle: -span / 2 + i * step, lift: peak / 2 * (1 + Math.cos(2 * Math.PI * (-span / 2 + i * step) / span)) }))
 
@@ -16,6 +16,18 @@ describe('springs', () => {
     const float = floatSpeed({ liftTable: cam(10, 250, 1), movingMass: 150, springs: [{ rate: 30, freeLength: 50 }], installedHeight: 40 })!
     expect(float.rpm / 5931.4).toBeCloseTo(1, 3)
     expect(float.atAngle).toBe(0)
+  })
+  it('two loads are a spring, whichever way round, and give the loads back', () => {
+    expect(springFromLoads([{ height: 40, load: 300 }, { height: 30, load: 600 }])).toEqual({ rate: 30, freeLength: 50 })
+    const positive = (max: number) => fc.double({ min: 1, max, noNaN: true })
+    fc.assert(fc.property(positive(200), positive(60), positive(40), positive(30), (rate, up, low, more) => {
+      const spring = { rate, freeLength: low + more + up }
+      const at = (height: number) => ({ height, load: springLoad(spring, height) })
+      const found = springFromLoads([at(low), at(low + more)])
+      expect(found.rate / rate).toBeCloseTo(1, 6)
+      expect(found.freeLength / spring.freeLength).toBeCloseTo(1, 6)
+    }))
+    for (const [readings, said] of [[[{ height: 0, load: 9 }, { height: 30, load: 1 }], 'height is 0'], [[{ height: 30, load: 9 }, { height: 30, load: 1 }], 'the higher height'], [[{ height: 30, load: 9 }, { height: 40, load: 9 }], 'load at the lower height'], [[{ height: 30, load: 9 }, { height: 40, load: -1 }], 'load is -1']] as const) expect(() => springFromLoads(readings)).toThrow(said)
   })
   it('a valve floats by closed form at the nose of a raised cosine, later with a stiffer spring or less mass, sooner once it is sunk', () => {
     fc.assert(fc.property(fc.double({ min: 6, max: 14, noNaN: true }), fc.double({ min: 15, max: 80, noNaN: true }), fc.double({ min: 40, max: 300, noNaN: true }), (peak, rate, movingMass) => {

@@ -18,6 +18,28 @@ export function springLoad({ rate, freeLength }: Spring, height: number): number
   return above('rate', rate, 0) * Math.max(0, above('freeLength', freeLength, 0) - atLeast('height', height, 0))
 }
 
+/** A spring's load at a height, as a spring tester shows it: mm, N. */
+export interface SpringReading { height: number, load: number }
+
+/**
+ * A spring by its loads at two heights.
+ *
+ * @param readings in either order, at two heights; the higher one carries less
+ * @returns rate in N/mm and the length at which it would carry nothing
+ * @throws RangeError when a height is not above 0, a load below 0, or the lower height does not carry more
+ * Source: Hooke, a straight line through both: rate = ΔF/Δh, free = h + F/rate. Past its straight part a spring stiffens, so
+ *   the heights are those it works between.
+ * @example springFromLoads([{ height: 40, load: 300 }, { height: 30, load: 600 }]) // { rate: 30, freeLength: 50 }
+ */
+export function springFromLoads(readings: readonly [SpringReading, SpringReading]): Spring {
+  const [low, high] = [...readings].sort((a, b) => a.height - b.height) as [SpringReading, SpringReading]
+  above('height', low.height, 0)
+  above('the higher height', high.height, low.height)
+  atLeast('load', high.load, 0)
+  const rate = (above('load at the lower height', low.load, high.load) - high.load) / (high.height - low.height)
+  return { rate, freeLength: high.height + high.load / rate }
+}
+
 /**
  * Travel left before a spring is solid, with its valve fully open.
  *

@@ -16,6 +16,8 @@ export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   intakeThroatShare: { label: 'Intake throat wanted', noun: 'the intake throat’s share of its valve' },
   exhaustThroatShare: { label: 'Exhaust throat wanted', noun: 'the exhaust throat’s share of its valve' },
   intakeFlowCoefficient: { label: 'Flow coefficient, mean', noun: 'the mean flow coefficient over the opening' },
+  intakeFloat: { label: 'Intake valves floated at', noun: 'the speed at which intake valves floated' },
+  exhaustFloat: { label: 'Exhaust valves floated at', noun: 'the speed at which exhaust valves floated' },
   intakeMovingMass: { label: 'Moving mass, intake', noun: 'what moves with an intake valve' },
   exhaustMovingMass: { label: 'Moving mass, exhaust', noun: 'what moves with an exhaust valve' },
   headHeight: { label: 'Head height, new', noun: 'the head’s height when it was new', usual: [40, 250] },

@@ -23,15 +23,6 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
   { name: 'mockup-turned', store: { 'bowl.mockupLeaf': 'turned' }, at: (page, bench) => open(page, bench, bench.skerrySmall, 'mockup') },
   { name: 'mockup-valves', store: { 'bowl.mockupLeaf': 'valves' }, at: (page, bench) => open(page, bench, bench.caldbeck, 'mockup') },
   {
-    name: 'mockup-bench', size: bench820, store: { 'bowl.gauge': 'sim-calliper' },
-    at: async (page, bench) => {
-      await open(page, bench, bench.launch, 'mockup')
-      await page.locator('.cell').nth(3).click()
-      await page.locator('.place input').first().click()
-      await page.waitForTimeout(600)
-    }
-  },
-  {
     name: 'pour',
     at: async (page, bench) => {
       await open(page, bench, bench.launch, 'pour')
@@ -61,6 +52,10 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await open(page, bench, bench.launch, 'route')
     await reckoned(page)
     await page.locator('[data-route="1"]').waitFor()
+  } },
+  { name: 'flow', store: { 'bowl.flowLeaf': 'compare' }, at: async (page, bench) => {
+    await open(page, bench, bench.caldbeck, 'flow')
+    await page.locator('[data-change]').waitFor()
   } },
   { name: 'ports', at: (page, bench) => open(page, bench, bench.launch, 'ports') },
   { name: 'shape', at: async (page, bench) => {

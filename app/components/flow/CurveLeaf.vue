@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { curveFigures, liftProfile, quantityRule, rootReadsHigh, USUAL_ROOM, type FlowCurve } from '#core'
-import { digits, inLengths, say } from '#shared/figures'
+import { digits, inLengths, say, sayList } from '#shared/figures'
 import { flowFile } from '#shared/files/flowFile'
 import { useFlow, SHOWN_AT } from '~/composables/useFlow'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -8,6 +8,7 @@ import { download } from '~/papers/download'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
+import { MISS_WORDS } from '~/words/flow'
 
 /** Runs as curves with their ±, each in a colour and under a name that stay with it; another bench is another chart. */
 defineEmits<{ enter: [] }>()
@@ -66,6 +67,10 @@ const high = computed(() => {
   const body = scaled.value?.run.entry.body
   return body && rootReadsHigh(body.depression.value, wanted.value, { temperature: body.temperature?.value ?? USUAL_ROOM.temperature, pressure: (body.pressure?.value ?? USUAL_ROOM.pressure) * 100 })
 })
+const missed = computed(() => curves.value.flatMap(({ run }) => {
+  const lifts = run.entry.body.rows.filter(row => row.missed)
+  return lifts.length ? [`${runName(run)} did not reach ${sayList(lifts.map(row => `${say(row.lift, 'length', device.lengths)} (${MISS_WORDS[row.missed!]})`))}.`] : []
+}))
 const best = computed(() => curves.value.filter(c => !c.run.entry.body.claimed).at(-1))
 const takeAway = () => download(flowFile(build.replayed!.layout, runs.value), 'text/csv', `${build.view!.name} flow.csv`)
 const liftRule = quantityRule('intakeLift')
@@ -102,6 +107,7 @@ const liftRule = quantityRule('intakeLift')
             </tr>
           </tbody>
         </v-table>
+        <p v-for="miss in missed" :key="miss" class="small quiet">{{ miss }}</p>
         <p v-if="rows.length && !cam" class="small quiet">For the mean over the cam, enter its lift table at Shape, Lift, or state the {{ side }} valve’s lift and duration there.</p>
         <BenchFold title="Lifts to count between, and another cam" :open="other !== undefined">
           <div class="row fields">

@@ -60,7 +60,7 @@ const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.i
 </template>
 
 <style scoped>
-.next { display: flex; align-items: center; gap: 14px; padding: 0 0 0 16px; font-size: var(--s18); border-bottom: 1px solid var(--hair); min-height: 52px; line-height: 1.2; flex: none; }
+.next { display: flex; align-items: center; gap: 14px; padding: 4px 0 4px 16px; font-size: var(--s18); border-bottom: 1px solid var(--hair); min-height: 52px; line-height: 1.2; flex: none; }
 .said { flex: 1; display: flex; align-items: center; gap: 14px; }
 .mark { font-size: var(--s13); font-weight: 700; color: var(--dye); min-width: 42px; }
 .mark.warn { color: var(--stop); font-size: var(--s18); }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { KINDS, MOST_COILS, allSprings, floatOf, shimToEven, springsOf, valveScope, type EntryOf, type Figure, type SpringStanding } from '#core'
-import { figureFault } from '#shared/dto'
+import { KINDS, MOST_COILS, allSprings, floatOf, shimToEven, springFromLoads, springsOf, valveScope, type EntryOf, type Figure, type SpringCoil, type SpringStanding } from '#core'
+import { figureFault, loadsFault, readingsOf } from '#shared/dto'
 import { say } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
 
@@ -36,23 +37,50 @@ const keep = ({ port, entry, sunk }: SpringStanding, name: keyof Body) => async 
   return notKept(await build.add('installed', valveScope(build.replayed.layout, port), { ...first ? entry!.body : now, [name]: figure } as Body, first ? { supersedes: entry!.id } : {}))
 }
 const COILS = ['Outer', 'Inner', 'Third'].slice(0, MOST_COILS)
-const FIELDS = [{ name: 'rate', label: 'rate', rule: KINDS.spring.bounds.rate, noun: 'the spring’s rate' }, { name: 'free', label: 'free length', rule: KINDS.spring.bounds.free, noun: 'its free length' }, { name: 'solid', label: 'solid height', rule: KINDS.spring.bounds.solid, noun: 'its solid height' }] as const
+/** A spring is known by its maker's figures, or by a tester's two loads. */
+const by = useChoices().choice<'rate' | 'loads'>('springsBy', 'rate')
+const { bounds: of } = KINDS.spring
+const SOLID = { name: 'solid', label: 'solid height', rule: of.solid, noun: 'its solid height' }
+const WAYS = {
+  rate: [{ name: 'rate', label: 'rate', rule: of.rate, noun: 'the spring’s rate' }, { name: 'free', label: 'free length', rule: of.free, noun: 'its free length' }, SOLID],
+  loads: [{ name: 'high', label: 'height, valve shut', rule: of.height, noun: 'the height' }, { name: 'highLoad', label: 'load there', rule: of.load, noun: 'the load' }, { name: 'low', label: 'height, valve open', rule: of.height, noun: 'the height' }, { name: 'lowLoad', label: 'load there, open', rule: of.load, noun: 'the load' }, SOLID]
+}
+const FIELDS = computed(() => WAYS[by.value])
+const ALL = [...WAYS.rate, ...WAYS.loads]
 const form = useFormDraft(() => `springs/${side.value}`)
-const kept = (i: number, name: (typeof FIELDS)[number]['name']) => form.figure(`${i}${name}`) ?? spring.value?.body.coils[i]?.[name]
-const coils = computed(() => COILS.flatMap((_, i) => {
-  const [rate, free, solid] = FIELDS.map(f => kept(i, f.name))
-  return rate && free && solid ? [{ rate, free, solid }] : []
-}))
-const typed = computed(() => COILS.some((_, i) => FIELDS.some(f => form.figure(`${i}${f.name}`))))
+const recorded = (i: number, name: string): Figure | undefined => {
+  const coil = spring.value?.body.coils[i]
+  const [high, low] = [...coil?.loads ?? []].sort((a, b) => b.height.value - a.height.value)
+  return ({ rate: coil?.rate, free: coil?.free, solid: coil?.solid, high: high?.height, highLoad: high?.load, low: low?.height, lowLoad: low?.load } as Record<string, Figure | undefined>)[name]
+}
+const kept = (i: number, name: string) => form.figure(`${i}${name}`) ?? recorded(i, name)
+/** What is known of one coil: whole, nothing, or what is wrong with it. */
+function coilAt(i: number): SpringCoil | string | undefined {
+  // A spring that nobody touched stays as it was entered, whichever way the others are known.
+  if (!FIELDS.value.some(f => form.figure(`${i}${f.name}`))) return spring.value?.body.coils[i]
+  const [rate, free, solid, high, highLoad, low, lowLoad] = ['rate', 'free', 'solid', 'high', 'highLoad', 'low', 'lowLoad'].map(name => kept(i, name))
+  if (by.value === 'rate') return rate && free && solid ? { rate, free, solid } : undefined
+  if (!high || !highLoad || !low || !lowLoad || !solid) return undefined
+  const loads = [{ height: high, load: highLoad }, { height: low, load: lowLoad }]
+  const fault = loadsFault(loads)
+  if (fault) return fault
+  const found = springFromLoads(readingsOf(loads))
+  const derived = (value: number, unit: string): Figure => ({ value: Number(value.toFixed(4)), unit, typed: '' })
+  return { rate: derived(found.rate, 'N/mm'), free: derived(found.freeLength, 'mm'), solid, loads }
+}
+const found = computed(() => COILS.map((_, i) => coilAt(i)))
+const coils = computed(() => found.value.filter((coil): coil is SpringCoil => typeof coil === 'object'))
+const typed = computed(() => COILS.some((_, i) => FIELDS.value.some(f => form.figure(`${i}${f.name}`))))
 const sentence = ref('')
 async function keepSprings() {
-  if (coils.value.length === 0) {
-    sentence.value = 'State the rate, the free length and the solid height of the outer spring.'
+  const wrong = found.value.findIndex(coil => typeof coil === 'string')
+  if (wrong >= 0 || coils.value.length === 0) {
+    sentence.value = wrong >= 0 ? `${COILS[wrong]}: ${found.value[wrong] as string}` : by.value === 'rate' ? 'State the rate, the free length and the solid height of the outer spring.' : 'State both heights, both loads and the solid height of the outer spring.'
     return
   }
   const longer = coils.value.findIndex(c => c.solid.value >= c.free.value)
   sentence.value = longer >= 0 ? `${COILS[longer]}: a spring is shorter solid than free.` : notKept(await build.add('spring', { level: 'build' }, { valve: side.value, coils: coils.value })) ?? ''
-  if (!sentence.value) form.clear(COILS.flatMap((_, i) => FIELDS.map(f => `${i}${f.name}`)))
+  if (!sentence.value) form.clear(COILS.flatMap((_, i) => ALL.map(f => `${i}${f.name}`)))
 }
 const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 </script>
@@ -81,10 +109,11 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
         </tbody>
       </v-table>
       <div class="row">
+        <BenchSelect v-model="by" class="by" label="Known by" :items="[['rate', 'rate and free length'], ['loads', 'two loads']]" />
         <v-btn type="submit" :variant="typed ? 'flat' : 'outlined'" :color="typed ? 'primary' : undefined">Keep the springs</v-btn>
-        <p v-if="float" class="float">They hold the cam no higher than <strong class="num mid">{{ Math.floor(float.rpm / 10) * 10 }}</strong> rpm: a bound, never a pass. Surge and flex take more.</p>
-        <p v-else class="small quiet float">For the speed at which a valve leaves its cam: the cam’s lift table at Shape in even steps, and what moves with the valve.</p>
       </div>
+      <p v-if="float" class="float"><template v-if="float.seen">The valves were seen to float at <strong class="num mid">{{ Math.round(float.rpm) }}</strong> rpm: that counts before what the springs promise.</template><template v-else>They hold the cam no higher than <strong class="num mid">{{ Math.floor(float.rpm / 10) * 10 }}</strong> rpm: a bound, never a pass. Surge and flex take more.</template><template v-if="float.over"> <strong class="warn">This engine is built for {{ float.over.revs }} rpm.</strong></template></p>
+      <p v-else class="small quiet float">For the speed at which a valve leaves its cam: the cam’s lift table at Shape in even steps, and what moves with the valve.</p>
       <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
     </form>
     <div class="valves">
@@ -106,6 +135,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
       <p v-for="row in rows.filter(one => one.sunk.done + one.sunk.planned > 0)" :key="`${row.port.cylinder} ${row.port.n}`" class="small">{{ nameOf(row.port) }} has gone up {{ length(row.sunk.done + row.sunk.planned) }} since its height was read<template v-if="row.sunk.planned > 0">, {{ length(row.sunk.planned) }} of it planned</template>: a shim of as much gives the load back.</p>
       <div class="row">
         <StatementField :key="`${side} lift`" :quantity="`${side}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift, at the valve" class="mass" />
+        <StatementField :key="`${side} float`" :quantity="`${side}Float`" :scope="{ level: 'build' }" no-basis label="Seen to float at" class="mass" />
         <StatementField :key="side" :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" class="mass" />
         <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
       </div>
@@ -124,8 +154,9 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 .r { white-space: nowrap; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .mid { font-size: var(--s22); }
-.row { display: flex; gap: 14px; align-items: center; }
-.float { flex: 1; }
+.row { display: flex; gap: 10px 14px; align-items: end; flex-wrap: wrap; }
+.row .caution { flex: 1 1 260px; }
+.by { width: 190px; flex: none; }
 .mass { width: 210px; flex: none; }
 @media (max-width: 1000px) { .springs { grid-template-columns: 250px minmax(0, 1fr); } }
 </style>
