@@ -1,3 +1,4 @@
+import { PT, pdfOf } from './pdf'
 import { directionIn, headPlane, mouthOf, roundEdge, valveFrame, type ChamberSpec, type Point, type XY } from '#core'
 
 /** What a scribe template shows; all in mm, the chamber's own frame. */
@@ -98,23 +99,21 @@ export function templateSvg({ width, height, lines, words }: Template): string {
   ].join('\n')
 }
 
-/** Points to the mm of PDF. */
-const PT = 72 / 25.4
+/** How far a text's own line lies under the top that a page counts it from, of its size. */
+const RISE = 0.97
 
 /** The template as a PDF page, mm for mm. */
-export async function templatePdf({ width, height, lines, words }: Template): Promise<Uint8Array> {
-  const { PDFDocument, StandardFonts } = await import('pdf-lib')
-  const document = await PDFDocument.create()
-  const page = document.addPage([width * PT, height * PT])
-  const font = await document.embedFont(StandardFonts.Helvetica)
-  for (const { points, closed, weight, dash } of lines) {
-    const list = closed ? [...points, points[0]!] : points
-    for (let i = 0; i + 1 < list.length; i++) {
-      // A PDF counts upward from the foot of the page.
-      const [a, b] = [list[i]!, list[i + 1]!]
-      page.drawLine({ start: { x: a[0] * PT, y: (height - a[1]) * PT }, end: { x: b[0] * PT, y: (height - b[1]) * PT }, thickness: weight * PT, ...(dash && i % 2 ? { opacity: 0 } : {}) })
-    }
-  }
-  for (const { at, text, size } of words) page.drawText(text.replace(/[^\u0020-\u007E\u00A0-\u00FF]/g, ' '), { x: at[0] * PT, y: (height - at[1]) * PT, size: size * PT, font })
-  return document.save()
+export function templatePdf({ width, height, lines, words }: Template): Promise<Uint8Array> {
+  return pdfOf({
+    pageSize: { width: width * PT, height: height * PT }, pageMargins: 0, defaultStyle: { lineHeight: 1 },
+    content: [
+      {
+        absolutePosition: { x: 0, y: 0 },
+        canvas: lines.map(({ points, closed, weight, dash }) => ({
+          type: 'polyline' as const, points: points.map(([x, y]) => ({ x: x * PT, y: y * PT })), closePath: closed, lineWidth: weight * PT, ...dash ? { dash: { length: dash * PT, space: dash * PT } } : {}
+        }))
+      },
+      ...words.map(({ at, text, size }) => ({ text, fontSize: size * PT, noWrap: true, absolutePosition: { x: at[0] * PT, y: (at[1] - RISE * size) * PT } }))
+    ]
+  })
 }
