@@ -12,7 +12,7 @@ export const SHEET: Record<PaperSize, { width: number, height: number }> = { A4:
 export const MARGIN = 16
 
 /** Letters that the fonts have; what a name holds beside them prints as a space rather than as a box. */
-export const printable = (text: string): string => text.replace(/[^\u0020-\u007E\u00A0-\u00FF\u2010-\u201E\u2022\u2026\u2032\u2033\u2190-\u2193\u2212]/g, ' ')
+export const printable = (text: string): string => text.replaceAll('π', 'pi').replaceAll('₂', '2').replace(/[^\u0020-\u007E\u00A0-\u00FF\u2010-\u201E\u2022\u2026\u2032\u2033\u2190-\u2193\u2212]/g, ' ')
 
 /** Every text of a document made printable. */
 function printed<T>(content: T): T {
@@ -45,12 +45,14 @@ export function paper({ title, name, reference, asOf, open }: PaperHead, size: P
     header: {
       margin: [m, 12 * PT, m, 0],
       stack: [
-        { columns: [{ text: title, bold: true, fontSize: 15 }, { text: name, bold: true, fontSize: 11, alignment: 'right', margin: [0, 3, 0, 0] }] },
-        { columns: [{ text: reference, color: '#46545e' }, { text: asOf, alignment: 'right', color: '#46545e', width: 'auto' }] },
+        { columnGap: 12, columns: [{ text: title, bold: true, fontSize: 15 }, { text: name, bold: true, fontSize: 11, alignment: 'right', margin: [0, 3, 0, 0] }] },
+        { columnGap: 12, columns: [{ text: reference, color: '#46545e' }, { text: asOf, alignment: 'right', color: '#46545e', width: 'auto' }] },
         { canvas: [{ type: 'line', x1: 0, y1: 2, x2: (SHEET[size].width - 2 * MARGIN) * PT, y2: 2, lineWidth: 0.8 }] }
       ]
     },
     footer: (page: number, pages: number) => ({ margin: [m, 6, m, 0], columns: [{ text: printable(open), fontSize: 7.5, color: '#46545e' }, { text: `${page} of ${pages}`, alignment: 'right', fontSize: 7.5, width: 50 }] }),
+    // A heading goes with what it is over.
+    pageBreakBefore: (node, following) => node.style === 'head' && following.getFollowingNodesOnPage().length === 0,
     styles: { head: { bold: true, fontSize: 11, margin: [0, 10, 0, 3] }, quiet: { color: '#46545e', fontSize: 8 } },
     content
   }
@@ -61,6 +63,6 @@ export function table(heads: readonly string[], rows: readonly (readonly (string
   const cell = (of: string | { text: string, bold?: boolean }, i: number) => ({ ...typeof of === 'string' ? { text: of } : of, alignment: words.includes(i) ? 'left' as const : 'right' as const })
   return {
     layout: LINE, margin: [0, 2, 0, 4],
-    table: { headerRows: 1, dontBreakRows: true, widths: [...widths], body: [heads.map((text, i) => ({ ...cell(text, i), fontSize: 8, color: '#46545e' })), ...rows.map(row => row.map(cell))] }
+    table: { headerRows: 1, keepWithHeaderRows: 1, dontBreakRows: true, widths: [...widths], body: [heads.map((text, i) => ({ ...cell(text, i), fontSize: 8, color: '#46545e' })), ...rows.map(row => row.map(cell))] }
   }
 }

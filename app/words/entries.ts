@@ -39,6 +39,11 @@ export function sayTime(at: string): string {
   return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
 }
 
+/** The same with its year, for what is kept on paper. */
+export function sayDate(at: string): string {
+  return new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' })
+}
+
 /** The hour alone, beside its day. */
 export function sayHour(at: string): string {
   return new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })

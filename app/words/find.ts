@@ -39,6 +39,7 @@ const TERMS: readonly [words: string, Place][] = [
   ['flow bench, cfm, depression, discharge coefficient, Cd, curve', { station: 'flow', leaf: 'curves' }],
   ['flow before and after, gain, repeat, bench error', { station: 'flow', leaf: 'compare' }],
   ['new flow run, simulated flow bench, flow CSV', { station: 'flow', leaf: 'run' }],
+  ['customer sheet, print, PDF, work order, stop card, full record, write it up', { station: 'papers' }],
   ['undo, correct, strike out, delete, history, notes', { station: 'daybook', leaf: 'entries' }],
   ['export, CSV, JSON, backup of a build, rename, put away, casting', { station: 'daybook', leaf: 'entries' }],
   ['lesson, prediction, settlement', { station: 'daybook', leaf: 'settled' }]

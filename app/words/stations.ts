@@ -137,6 +137,20 @@ export const STATIONS: Record<StationName, StationWords> = {
       ],
       picture: 'A line that was struck out stays readable, with who did it and why.'
     }
+  },
+  papers: {
+    key: '0', name: 'Papers',
+    leaves: [],
+    help: {
+      what: 'What leaves the shop on paper: for the customer, for whoever cuts, and for whoever checks the figures.',
+      how: [
+        'Choose a paper: it is shown as it will print.',
+        'Read what it says is still open, and settle that first.',
+        'Save it as PDF, and print it at its true size.',
+        'Print it anew after the next entry: its head says of when it is.'
+      ],
+      picture: 'A sheet with its head and foot: of which build, of when, and what was open then.'
+    }
   }
 }
 

@@ -1,7 +1,7 @@
 import type { Quantity } from './quantities'
 
 /** Where something is entered or settled: a station, its leaf, the field's quantity. */
-export interface Place { station: 'sheet' | 'pour' | 'shape' | 'ports' | 'cut' | 'mockup' | 'route' | 'flow' | 'daybook', leaf?: string, field?: Quantity }
+export interface Place { station: 'sheet' | 'pour' | 'shape' | 'ports' | 'cut' | 'mockup' | 'route' | 'flow' | 'daybook' | 'papers', leaf?: string, field?: Quantity }
 
 const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishRecess']
 const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']

@@ -29,7 +29,8 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
   ['squish', 'launch', 'mockup', {}], ['turned head', 'skerrySmall', 'mockup', { 'bowl.mockupLeaf': 'turned' }], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }], ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['springs', 'hollin', 'mockup', { 'bowl.mockupLeaf': 'springs' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }],
   ['routes', 'launch', 'route', {}], ['no route fits', 'caldbeck', 'route', {}], ['a turned head’s route', 'skerrySmall', 'route', {}],
   ['flow curves', 'caldbeck', 'flow', {}], ['before and after', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'compare' }], ['new run', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'run' }], ['no run yet', 'launch', 'flow', {}],
-  ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }]
+  ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }],
+  ['customer sheet', 'testSix', 'papers', {}], ['stop card', 'launch', 'papers', { 'bowl.paperLeaf': 'stop' }]
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
 const LARGEST: Record<string, string> = {
@@ -58,6 +59,7 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
         if (station === 'cut' && !store['bowl.cutLeaf']) await page.locator('[data-verdict]').first().waitFor({ timeout: 90_000 })
         if (station === 'shape' && engine !== 'skerry') await page.locator('[data-added]').getByText('cc').waitFor({ timeout: 90_000 })
         if (station === 'route') await page.locator('[data-route="1"], [data-none], [data-nothing]').first().waitFor({ timeout: 90_000 })
+        if (station === 'papers') await page.locator('[data-paper][aria-busy=false] canvas').first().waitFor({ timeout: 30_000 })
         await page.waitForTimeout(500)
         expect(await faults(page)).toEqual([])
         const meant = LARGEST[name]
@@ -73,7 +75,7 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
         // The largest figure is the one that matters: the glass on Pour, the ratio elsewhere.
         const high = (selector: string) => page.locator(selector).first().evaluate(el => Number.parseFloat(getComputedStyle(el).fontSize))
         if (station === 'pour' && store['bowl.pourLeaf'] === undefined) expect(await high('[data-new] input')).toBe(80)
-        if (station !== 'pour' && (!/^(daybook|flow)$/.test(station) || size.width < 1000)) expect(await high('[data-main-figure]')).toBe(size.width >= 1280 ? 80 : 48)
+        if (station !== 'pour' && (!/^(daybook|flow|papers)$/.test(station) || size.width < 1000)) expect(await high('[data-main-figure]')).toBe(size.width >= 1280 ? 80 : 48)
         expect(await violations(page)).toEqual([])
       })
     }

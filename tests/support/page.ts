@@ -84,7 +84,7 @@ export const preset = (page: Page, store: Record<string, string>): Promise<unkno
   }, [choices!, device!])
 }
 
-export const STATIONS = ['sheet', 'pour', 'shape', 'ports', 'cut', 'mockup', 'route', 'flow', 'daybook'] as const
+export const STATIONS = ['sheet', 'pour', 'shape', 'ports', 'cut', 'mockup', 'route', 'flow', 'daybook', 'papers'] as const
 export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const
 
 /** Every leaf of every station, in a shop's lengths: what `look` finds there. */

@@ -88,7 +88,7 @@ const ways = computed((): { words: string, at: Place }[] => {
 /** Where the plan leaves it: nothing while that is being worked out, or where nothing is planned. */
 const then = computed(() => build.replayed?.planned.length ? build.planned?.cylinders.find(c => c.cylinder === build.cylinder) : undefined)
 /** Stations with tables of their own have the room instead. */
-const folded = computed(() => /\/(daybook|flow)$/.test(route.path))
+const folded = computed(() => /\/(daybook|flow|papers)$/.test(route.path))
 const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty' } as Record<string, string>
 </script>
 

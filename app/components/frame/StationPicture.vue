@@ -52,6 +52,10 @@ defineProps<{ station: StationName }>()
       <path d="M40 130H320M40 130V16" class="line" /><path d="M40 130Q110 60 190 48T310 40" class="line" /><path d="M40 130Q110 52 190 36T310 26" class="dye" />
       <path d="M190 30V54M184 30h12M184 54h12" class="line" /><text x="200" y="70">both ±</text><text x="250" y="20">after</text><text x="250" y="60">before</text><text x="286" y="146">lift</text><text x="46" y="26">flow</text>
     </g>
+    <g v-else-if="station === 'papers'">
+      <path d="M120 10H240V140H120Z" class="part" /><path d="M132 26H190M208 26H228" class="metal" /><path d="M132 34H228M132 130H228" class="line" />
+      <path d="M132 52H228M132 64H228M132 76H228M132 88H200" class="hair" /><path d="M132 104H170M132 112H186" class="dye" /><text x="252" y="30">which build, of when</text><text x="252" y="134">what is open</text>
+    </g>
     <g v-else>
       <path d="M20 30H340M20 62H340M20 94H340M20 126H340" class="hair" />
       <text x="28" y="52">09:12  Pour  Chamber 55.4 cc</text><text x="28" y="84">09:20  Pour  Chamber 57.9 cc</text><path d="M26 79H214" class="dyed" /><text x="226" y="84">struck out: a bubble</text><text x="28" y="116">09:26  Pour  Chamber 55.5 cc</text>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiChartBellCurve, mdiLayersMinus, mdiMapMarkerPath, mdiPipe, mdiTestTube, mdiVectorCurve } from '@mdi/js'
+import { mdiBookOpenVariantOutline, mdiFileTableBoxOutline, mdiArrowCollapseVertical, mdiChartBellCurve, mdiLayersMinus, mdiMapMarkerPath, mdiPipe, mdiPrinterOutline, mdiTestTube, mdiVectorCurve } from '@mdi/js'
 import { useMoulds } from '~/composables/useMoulds'
 import { useChoices } from '~/stores/choices'
 import { STATIONS, type StationName } from '~/words/stations'
 
 defineProps<{ build: string }>()
 const ICONS: Record<StationName, string> = {
-  sheet: mdiFileTableBoxOutline, pour: mdiTestTube, shape: mdiVectorCurve, ports: mdiPipe, cut: mdiLayersMinus, mockup: mdiArrowCollapseVertical, route: mdiMapMarkerPath, flow: mdiChartBellCurve, daybook: mdiBookOpenVariantOutline
+  sheet: mdiFileTableBoxOutline, pour: mdiTestTube, shape: mdiVectorCurve, ports: mdiPipe, cut: mdiLayersMinus, mockup: mdiArrowCollapseVertical, route: mdiMapMarkerPath, flow: mdiChartBellCurve, daybook: mdiBookOpenVariantOutline, papers: mdiPrinterOutline
 }
 /** Numbers never shift, and ten have room at either size; a station that this engine has nothing to do at is left out. */
 const choices = useChoices()

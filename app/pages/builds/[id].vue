@@ -26,7 +26,7 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
 </script>
 
 <template>
-  <div v-if="build.view?.id === id" class="frame" :class="{ tables: /\/(daybook|flow)$/.test(route.path) }">
+  <div v-if="build.view?.id === id" class="frame" :class="{ tables: /\/(daybook|flow|papers)$/.test(route.path) }">
     <StationRail :build="id" class="at-rail" />
     <div class="middle">
       <FaultBoundary what="The strip of cylinders" line><CylinderStrip v-if="build.cylinders.length" /></FaultBoundary>

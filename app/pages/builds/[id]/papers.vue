@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { PAPERS, usePapers, type PaperName } from '~/composables/usePapers'
+import { download } from '~/papers/download'
+import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
+import { useDevice } from '~/stores/device'
+
+const build = useBuild()
+const device = useDevice()
+const chosen = useChoices().choice<PaperName>('paperLeaf', 'customer')
+const { size, make } = usePapers()
+const pdf = shallowRef<Uint8Array>()
+const fault = ref('')
+let turn = 0
+async function show() {
+  const mine = ++turn
+  fault.value = ''
+  try {
+    const made = await make(chosen.value)
+    if (mine === turn) pdf.value = made
+  } catch (error) {
+    console.warn('a paper could not be made', error)
+    if (mine === turn) fault.value = 'This paper could not be made. The build itself is as it was.'
+  }
+}
+// A paper is of a moment: what comes to the ledger while it is shown makes it anew.
+watch([chosen, size, () => build.entries, () => build.planned, () => device.lengths], show, { immediate: true })
+onBeforeUnmount(() => turn++)
+const save = () => pdf.value && download(pdf.value as BlobPart, 'application/pdf', `${build.view!.name} ${PAPERS[chosen.value].name.toLowerCase()}.pdf`)
+</script>
+
+<template>
+  <div class="papers" data-station>
+    <h1 class="visually-hidden">Papers</h1>
+    <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
+    <template v-else>
+      <div class="list">
+        <ul>
+          <li v-for="(paper, name) in PAPERS" :key="name">
+            <v-btn block :variant="chosen === name ? 'flat' : 'outlined'" :color="chosen === name ? 'primary' : undefined" :aria-pressed="chosen === name" @click="chosen = name">{{ paper.name }}</v-btn>
+            <p class="small quiet">{{ paper.what }}</p>
+          </li>
+        </ul>
+        <BenchSelect v-model="size" label="On" :items="[['A4', 'A4'], ['LETTER', 'letter']]" />
+        <v-btn variant="flat" color="primary" :disabled="!pdf" @click="save">Save as PDF</v-btn>
+        <p v-if="fault" class="sentence" role="alert">{{ fault }}</p>
+        <p class="small quiet">A paper is of this moment: its head says when it was printed, and after which entry. Templates to scribe by are at Shape and at Ports, the lathe card at Mock-up, an order of pistons at Route.</p>
+      </div>
+      <div class="room" tabindex="0" role="region" aria-label="The paper as it will print">
+        <PaperSheet v-if="pdf" :pdf="pdf" :name="PAPERS[chosen].name" />
+        <p v-else class="quiet">being made</p>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.papers { display: grid; grid-template-columns: 240px minmax(0, 1fr); min-height: 0; overflow: hidden; }
+.list { padding: 12px 16px; display: grid; gap: 12px; align-content: start; border-right: 1px solid var(--hair); overflow: auto; }
+.list ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; }
+.room { position: relative; min-height: 0; overflow: auto; padding: 14px; background: var(--sheet-deep); }
+@media (max-width: 1000px) { .papers { grid-template-columns: 200px minmax(0, 1fr); } }
+</style>

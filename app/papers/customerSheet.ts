@@ -1,0 +1,104 @@
+import type { CanvasElement, Content } from 'pdfmake/interfaces'
+import { clearancesOf, squishOf, targetBand, uncertainty, type CylinderState, type Scope } from '#core'
+import { digits, say, sayCylinders, sayList } from '#shared/figures'
+import { NEAR } from '../words/cuts'
+import { sayEntry, sayKind, sayScope } from '../words/entries'
+import { headOf, known, length, openStops, plusMinus, type PaperCase } from './paperCase'
+import { MARGIN, PT, SHEET, paper, table } from './pdf'
+
+/** More lines of work than this are counted, so that the sheet stays one page. */
+const MOST_WORK = 9
+const MOST_WATCH = 6
+
+/** Ratios before and after against what was wanted: a line a cylinder, an open ring as it came, a dot with its ± as it is. */
+function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (number | undefined)[]): Content[] {
+  const band = targetBand(of.r.target)
+  const ratios = now.flatMap((state, i) => [state.ratio ? [state.ratio.estimate.value - 2 * uncertainty(state.ratio.estimate), state.ratio.estimate.value + 2 * uncertainty(state.ratio.estimate)] : [], came[i] ?? []].flat())
+  if (ratios.length === 0) return []
+  const all = [...ratios, ...band ? [band.low, band.high] : []]
+  const [low, high] = [Math.floor(Math.min(...all) * 10 - 0.5) / 10, Math.ceil(Math.max(...all) * 10 + 0.5) / 10]
+  const [left, wide, row] = [70, (SHEET[of.size].width - 2 * MARGIN) * PT - 90, of.r.layout.cylinders.length > 8 ? 11 : 15]
+  const x = (ratio: number) => left + (ratio - low) / (high - low) * wide
+  const tall = row * now.length
+  const canvas: CanvasElement[] = [
+    ...band ? [{ type: 'rect' as const, x: x(band.low), y: 0, w: x(band.high) - x(band.low), h: tall, color: '#ead9ae' }] : [],
+    ...now.flatMap((state, i): CanvasElement[] => {
+      const y = row * (i + 0.5)
+      const before = came[i]
+      const ratio = state.ratio?.estimate
+      return [
+        { type: 'line', x1: left, y1: y, x2: left + wide, y2: y, lineWidth: 0.3, lineColor: '#c3ccd2' },
+        ...before === undefined ? [] : [{ type: 'ellipse' as const, x: x(before), y, r1: 3, r2: 3, lineWidth: 1 }],
+        ...ratio ? [{ type: 'line' as const, x1: x(ratio.value - 2 * uncertainty(ratio)), y1: y, x2: x(ratio.value + 2 * uncertainty(ratio)), y2: y, lineWidth: 1.5, lineColor: '#1B3FA0' }, { type: 'ellipse' as const, x: x(ratio.value), y, r1: 3, r2: 3, color: '#1B3FA0' }] : []
+      ]
+    }),
+    { type: 'line', x1: left, y1: tall + 3, x2: left + wide, y2: tall + 3, lineWidth: 0.8 }
+  ]
+  const marks = [low, (low + high) / 2, high]
+  return [{
+    stack: [
+      { canvas },
+      { columns: [{ text: '', width: left - 12 }, { text: digits(marks[0]!, 2), fontSize: 8, width: wide / 2 }, { text: digits(marks[1]!, 2), fontSize: 8, width: wide / 2 - 4 }, { text: digits(marks[2]!, 2), fontSize: 8 }] },
+      { text: `A line for each cylinder, ${now[0]!.cylinder} at the top. ${came.some(one => one !== undefined) ? 'Rings: as it came. ' : ''}Dots: as it is, with its ±.${band ? ' Band: what was wanted.' : ''}`, style: 'quiet' }
+    ],
+    margin: [0, 4, 0, 0]
+  }]
+}
+
+/** One page for whoever owns the engine: what came, what was wanted, what it is now, what was done and what to watch. */
+export function customerSheet(of: PaperCase): ReturnType<typeof paper> {
+  const { r, received, lengths } = of
+  const { cylinders } = r.layout
+  const now = r.asIs
+  const before = (cylinder: number) => received?.asIs.find(state => state.cylinder === cylinder)
+  const [bore, stroke] = [known(of, 'bore'), known(of, 'stroke')]
+  const target = r.target?.body
+  const why = r.live.entries.flatMap(entry => entry.kind === 'reasons' ? [sayEntry(entry, lengths)] : []).at(-1)
+  const band = targetBand(r.target)
+  /** Columns of how it came stand where it is another now. */
+  const came = <T>(one: T): T[] => received ? [one] : []
+  const casting = r.live.entries.flatMap(entry => entry.kind === 'casting' ? [sayEntry(entry, lengths)] : []).at(-1)
+  const work = new Map<string, Scope[]>()
+  for (const op of r.done) {
+    const line = `${sayKind(op.kind)}: ${sayEntry(op, lengths).replace(/^done, /, '')}`
+    work.set(line, [...work.get(line) ?? [], op.scope])
+  }
+  const whose = (scopes: readonly Scope[]) => {
+    const own = scopes.flatMap(scope => scope.level === 'cylinder' ? [scope.cylinder] : [])
+    return own.length === scopes.length ? sayCylinders([...new Set(own)], cylinders.length).toLowerCase() : sayList([...new Set(scopes.map(sayScope))])
+  }
+  const grouped = [...work].map(([line, scopes]) => `${line} (${whose(scopes)})`)
+  const squishes = cylinders.flatMap(c => squishOf(r, c).running?.gap.estimate.value ?? [])
+  const nearest = cylinders.flatMap(c => clearancesOf(r, c)).sort((a, b) => a.now.value - b.now.value)[0]
+  return paper(headOf('What was done to your engine', of), of.size, [
+    { text: 'What came in', style: 'head' },
+    { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', '.'] },
+    { text: 'What was wanted', style: 'head' },
+    { text: target ? `A compression ratio of ${digits(target.ratio.value, 2)}, and no cylinder more than ${digits(target.tolerance.value, 2)} away from it.${why ? ` Chosen for: ${why}.` : ''}` : 'No target was stated.' },
+    { text: 'What it is now', style: 'head' },
+    table(
+      ['Cylinder', ...came('chamber as it came, cc'), 'chamber now, cc', '±', ...came('ratio as it came'), 'ratio now', '±', ''],
+      now.map((state) => {
+        const was = before(state.cylinder)
+        const [chamber, ratio] = [state.parts.chamber?.estimate, state.ratio?.estimate]
+        return [
+          String(state.cylinder), ...came(was?.parts.chamber ? digits(was.parts.chamber.estimate.value, 1) : '–'), chamber ? { text: digits(chamber.value, 1), bold: true } : '–', chamber ? plusMinus(uncertainty(chamber), 1) : '–',
+          ...came(was?.ratio ? digits(was.ratio.estimate.value, 2) : '–'), ratio ? { text: digits(ratio.value, 2), bold: true } : '–', ratio ? plusMinus(uncertainty(ratio), 2) : '–',
+          ratio && band ? ratio.value >= band.low && ratio.value <= band.high ? 'as wanted' : ratio.value < band.low ? 'under' : 'over' : ''
+        ]
+      }),
+      [44, ...came('*' as const), '*', 26, ...came('*' as const), '*', 26, 50], [0, received ? 7 : 5]
+    ),
+    ...spread(of, now, now.map(state => before(state.cylinder)?.ratio?.estimate.value)),
+    { text: 'What was done', style: 'head' },
+    grouped.length === 0 ? { text: 'It was measured. No metal was taken and no part was changed.' } : { ul: [...grouped.slice(0, MOST_WORK), ...grouped.length > MOST_WORK ? [`and ${grouped.length - MOST_WORK} more, in the full record`] : []] },
+    { text: 'What to watch', style: 'head' },
+    { ul: [
+      ...openStops(of).slice(0, MOST_WATCH),
+      ...squishes.length ? [`Piston to head, running: ${length(Math.min(...squishes), of)} at the least.`] : [],
+      ...nearest ? [`Nearest clearance: ${NEAR[nearest.name].one} to ${NEAR[nearest.name].other}, ${say(nearest.now.value, 'length', lengths)}.`] : [],
+      'The ratio is that of the volumes, measured cold. What fuel and timing the engine stands is for whoever tunes it, and the maker’s limits come first.'
+    ] },
+    { text: '± means: the true figure lies within it 95 times in 100.', style: 'quiet', margin: [0, 6, 0, 0] }
+  ])
+}

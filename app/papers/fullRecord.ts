@@ -1,0 +1,57 @@
+import { isStatement, PARTS, pourResult, quantityRule, statedU, uncertainty, type Entry } from '#core'
+import { digits, sayDoubt } from '#shared/figures'
+import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
+import { PART_FORMULAS, PART_WORDS } from '../words/formulas'
+import { headOf, plusMinus, type PaperCase } from './paperCase'
+import { paper, table } from './pdf'
+
+/** A volume with a decimal more than the glass shows, so that what is added up comes out as printed. */
+const cc = (value: number) => digits(value, 3)
+
+/** Every entry that counts, the sums of every ratio, what was predicted and measured, and what was taken out: enough to check each figure by hand. */
+export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
+  const { r, entries, lengths } = of
+  const byId = new Map(entries.map(entry => [entry.id, entry]))
+  const glasses = [...new Map(r.live.entries.flatMap(e => e.kind === 'pour' ? [[JSON.stringify([e.body.instrument.id, e.body.instrument.correction]), e.body.instrument] as const] : [])).values()]
+  const doubt = (e: Entry) => e.kind === 'pour' ? sayDoubt(pourResult(e).u, 'volume') : isStatement(e) && e.kind !== 'wish' ? sayDoubt(statedU(e), quantityRule(e.body.quantity).dimension, lengths) : ''
+  const gone = entries.filter(e => r.live.standing.has(e.id) && e.kind !== 'void')
+  return paper(headOf('Full record', of), of.size, [
+    { text: 'How each ratio is made up, cc', style: 'head' },
+    table(
+      ['Cylinder', 'swept', ...PARTS.map(name => PART_WORDS[name].toLowerCase()), 'clearance', 'ratio', '±'],
+      r.asIs.map(state => [
+        String(state.cylinder), state.swept ? cc(state.swept.estimate.value) : '–', ...PARTS.map(name => state.parts[name] ? cc(state.parts[name].estimate.value) : '–'),
+        state.clearance ? cc(state.clearance.estimate.value) : '–', state.ratio ? { text: digits(state.ratio.estimate.value, 3), bold: true } : '–', state.ratio ? plusMinus(uncertainty(state.ratio.estimate), 3) : '–'
+      ]),
+      [40, '*', ...PARTS.map(() => '*' as const), '*', '*', 30]
+    ),
+    { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${PARTS.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...PARTS.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${PART_FORMULAS[name]}`)], style: 'quiet' },
+    ...glasses.length
+      ? [
+          { text: 'Instruments', style: 'head' },
+          table(['Instrument', 'kind', 'holds, cc', 'maker’s limit, cc', 'reads to, cc', 'its check pour'], glasses.map(g => [g.name, g.kind, digits(g.capacity, 0), digits(g.tolerance, 2), digits(g.resolution, 2), g.correction ? `counts × ${digits(g.correction, 4)}` : 'none']), ['*', 'auto', 'auto', 'auto', 'auto', 'auto'], [0, 1, 5])
+        ]
+      : [],
+    ...r.settlements.length
+      ? [
+          { text: 'Predicted, and then measured', style: 'head' },
+          table(['Cylinder', 'work', 'predicted, cc', 'measured, cc', 'difference', '±'], r.settlements.map(s => [
+            String(s.cylinder), [...new Set(s.operations.flatMap(id => byId.get(id) ? [sayKind(byId.get(id)!.kind)] : []))].join(', '), digits(s.predicted.value, 1), digits(s.measured.value, 1), digits(s.difference.value, 2), plusMinus(uncertainty(s.difference), 2)
+          ]), [44, '*', 'auto', 'auto', 'auto', 'auto'], [0, 1])
+        ]
+      : [],
+    { text: 'Every entry that counts', style: 'head' },
+    table(['When', 'hand', 'what', 'about', '', '±'], r.live.entries.map(e => [
+      sayDate(e.at), e.hand, sayKind(e.kind), sayScope(e.scope), [sayEntry(e, lengths), typedOf(e) ? `typed “${typedOf(e)}”` : '', e.kind === 'pour' ? e.body.instrument.name : '', e.note ?? ''].filter(Boolean).join('; '), doubt(e)
+    ]), [88, 24, 68, 58, '*', 54], [0, 1, 2, 3, 4]),
+    ...gone.length
+      ? [
+          { text: 'Struck out or replaced', style: 'head' },
+          table(['When', 'hand', 'what', 'about', '', 'by'], gone.map((e) => {
+            const by = byId.get(r.live.supersededBy.get(e.id) ?? '')
+            return [sayDate(e.at), e.hand, sayKind(e.kind), sayScope(e.scope), sayEntry(e, lengths), by ? `${by.hand}, ${sayDate(by.at)}${by.kind === 'void' ? `: ${sayEntry(by, lengths)}` : ''}` : '']
+          }), [88, 24, 68, 58, '*', 96], [0, 1, 2, 3, 4, 5])
+        ]
+      : []
+  ])
+}

@@ -1,0 +1,40 @@
+import { quantityOf, type Advice, type AsIf, type Entry, type Quantity, type Replay, type ShopRules } from '#core'
+import { digits, say, type LengthUnit } from '#shared/figures'
+import { groupOf, sayAdvice } from '../words/advice'
+import { sayDate } from '../words/entries'
+import type { PaperHead, PaperSize } from './pdf'
+
+/** What papers are made of: the build as it is, as it came, and with everything planned. */
+export interface PaperCase {
+  name: string
+  reference: string
+  r: Replay
+  received?: Replay
+  planned?: AsIf
+  /** The whole ledger, what was replaced or struck out among it. */
+  entries: readonly Entry[]
+  opens: readonly Advice[]
+  rules: ShopRules
+  lengths: LengthUnit
+  size: PaperSize
+  /** When it is printed. */
+  now: string
+}
+
+export const length = (mm: number, { lengths }: Pick<PaperCase, 'lengths'>, extra = 0): string => say(mm, 'length', lengths, extra)
+export const known = ({ r }: PaperCase, name: Quantity, cylinder = r.layout.cylinders[0]!): number | undefined => quantityOf(r, name, cylinder)?.estimate.value
+/** ± of a figure, k = 2. */
+export const plusMinus = (u: number, decimals: number): string => digits(2 * u, decimals)
+
+/** What is still open, without what is only the next step of the work. */
+export const openStops = ({ opens, r, lengths }: PaperCase): string[] => opens.filter(one => groupOf(one) === 'stop' || groupOf(one) === 'disagree').map(one => sayAdvice(one, r.layout.cylinders.length, lengths).sentence)
+
+/** Head and foot of a paper of this build. */
+export function headOf(title: string, of: PaperCase): PaperHead {
+  const last = of.r.live.entries.at(-1)
+  const open = of.opens.filter(one => one.kind !== 'onTarget').length
+  return {
+    title, name: of.name, reference: of.reference, asOf: `printed ${sayDate(of.now)}, last entry ${last ? sayDate(last.at) : 'none'}`,
+    open: `${open === 0 ? 'Nothing is open.' : `${open} ${open === 1 ? 'thing is' : 'things are'} still open.`} Entries after ${last ? sayDate(last.at) : 'now'} are not in this paper.`
+  }
+}

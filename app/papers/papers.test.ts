@@ -1,0 +1,120 @@
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { NO_SOLIDS, STARTING_RULES, advice, asIf, asReceived, replay, type Entry } from '#core'
+import { demoShop } from '#demo/shop'
+import { digits } from '#shared/figures'
+import { asTwelve, LONGEST } from '../../tests/support/dresses'
+import { customerSheet } from './customerSheet'
+import { fullRecord } from './fullRecord'
+import type { PaperCase } from './paperCase'
+import { MARGIN, PT, SHEET, SIZES, pdfOf, printable, type PaperSize } from './pdf'
+import { stopCard, workOrder } from './workOrder'
+
+let folder: string
+beforeAll(() => folder = mkdtempSync(join(tmpdir(), 'papers-')))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+const entriesOf = (name: string) => demoShop.builds.find(b => b.name === name)!.entries
+function caseOf(name: string, more: { entries?: readonly Entry[], size?: PaperSize, lengths?: 'mm' | 'in' } = {}): PaperCase {
+  const entries = more.entries ?? entriesOf(name)
+  const r = replay(entries)!
+  return {
+    name, reference: 'Job 7', r, received: asReceived(r), planned: r.planned.length ? asIf(r, r.planned, NO_SOLIDS) : undefined, entries, opens: advice(r, STARTING_RULES, NO_SOLIDS), rules: STARTING_RULES,
+    lengths: more.lengths ?? 'mm', size: more.size ?? 'A4', now: '2026-11-28T10:00:00.000Z'
+  }
+}
+const PAPERS = { customer: customerSheet, record: fullRecord, order: workOrder, stop: (of: PaperCase) => stopCard(of, volume => digits(volume, 1)) }
+
+interface Word { page: number, text: string, left: number, top: number, right: number, bottom: number }
+/** A paper as it prints, read by a program that knows nothing of ours: its words and where they stand, mm, and its text. */
+async function printed(of: PaperCase, paper: keyof typeof PAPERS): Promise<{ words: Word[], text: string, pages: number }> {
+  const file = join(folder, 'paper.pdf')
+  writeFileSync(file, await pdfOf(PAPERS[paper](of)))
+  const html = execFileSync('pdftotext', ['-bbox', file, '-'], { encoding: 'utf8', maxBuffer: 64e6 })
+  let page = 0
+  const words = [...html.matchAll(/<page|<word xMin="([\d.]+)" yMin="([\d.]+)" xMax="([\d.]+)" yMax="([\d.]+)">(.*?)<\/word>/g)].flatMap((m): Word[] => {
+    if (m[5] === undefined) {
+      page++
+      return []
+    }
+    const [left, top, right, bottom] = m.slice(1, 5).map(n => Number(n) / PT) as [number, number, number, number]
+    return [{ page, text: m[5].replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&amp;', '&').replaceAll('&quot;', '"'), left, top, right, bottom }]
+  })
+  return { words, text: execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8', maxBuffer: 64e6 }), pages: page }
+}
+/** Words of a row of a table, by what it begins with in the first column. */
+const rowsOf = (text: string, columns: number) => text.split('\n').map(line => line.trim().split(/\s+/)).filter(cells => cells.length === columns && /^\d+$/.test(cells[0]!)).map(cells => cells.map(Number))
+
+describe('papers', () => {
+  const long = asTwelve(entriesOf('Brackwater 34') as never) as unknown as Entry[]
+  it.each(SIZES.flatMap(size => (['mm', 'in'] as const).flatMap(lengths => (Object.keys(PAPERS) as (keyof typeof PAPERS)[]).map(paper => [paper, size, lengths] as const))))('%s on %s in %s: nothing is cut or runs off, at the longest names and twelve cylinders', async (paper, size, lengths) => {
+    const name = LONGEST.slice(0, 80)
+    for (const of of [{ ...caseOf(name, { entries: long, size, lengths }), reference: LONGEST.slice(0, 60) }, caseOf('Caldbeck Twin', { size, lengths })]) {
+      const { words, pages } = await printed(of, paper)
+      expect(words.length).toBeGreaterThan(10)
+      for (const word of words) {
+        expect(word.left, word.text).toBeGreaterThanOrEqual(MARGIN - 1)
+        expect(word.right, word.text).toBeLessThanOrEqual(SHEET[size].width - MARGIN + 1)
+        expect(word.bottom, word.text).toBeLessThanOrEqual(SHEET[size].height)
+      }
+      if (paper === 'customer') expect(pages).toBe(1)
+      // No word lies on another.
+      const overlap = words.find((a, i) => words.slice(i + 1).some(b => a.page === b.page && Math.min(a.right, b.right) - Math.max(a.left, b.left) > 0.4 && Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 1.6))
+      expect(overlap).toBeUndefined()
+    }
+  })
+
+  it('the full record of the test six: every ratio comes out of its printed numbers alone', async () => {
+    const of = caseOf('Millrace test six')
+    const { text } = await printed(of, 'record')
+    // Cylinder, swept, six parts, clearance, ratio, ±.
+    const rows = rowsOf(text, 11)
+    expect(rows).toHaveLength(6)
+    for (const [cylinder, swept, ...rest] of rows) {
+      const [parts, [clearance, ratio]] = [rest.slice(0, 6), rest.slice(6)] as [number[], number[]]
+      expect(parts.reduce((a, b) => a + b, 0)).toBeCloseTo(clearance!, 2)
+      expect((swept! + clearance!) / clearance!).toBeCloseTo(ratio!, 2)
+      expect(ratio).toBeCloseTo(of.r.asIs.find(s => s.cylinder === cylinder)!.ratio!.estimate.value, 3)
+    }
+    for (const entry of of.r.live.entries) if (entry.kind === 'faceCut') expect(text).toContain(`${entry.body.measured!.value.toFixed(2)} mm measured`)
+    expect(text).toContain('swept = pi/4 × bore² × stroke / 1000')
+  })
+
+  it('the customer sheet says what the ledger says, as it came and as it is', async () => {
+    const of = caseOf('Millrace test six')
+    const { text } = await printed(of, 'customer')
+    for (const state of of.r.asIs) {
+      const came = of.received!.asIs.find(s => s.cylinder === state.cylinder)!
+      const row = text.split('\n').find(line => new RegExp(`^\\s*${state.cylinder}\\s.*as wanted`).test(line))!
+      for (const figure of [came.parts.chamber!.estimate.value.toFixed(1), state.parts.chamber!.estimate.value.toFixed(1), came.ratio!.estimate.value.toFixed(2), state.ratio!.estimate.value.toFixed(2)]) expect(row).toContain(figure)
+    }
+    expect(text).toContain('Nothing is open.')
+    // Nothing was done to the launch engine yet: there is no other state that it came in.
+    expect((await printed(caseOf('Brackwater 34'), 'customer')).text).not.toContain('as it came')
+  })
+
+  it('the work order is not mirrored: cylinders run from right to left as the face lies, the way of every template', async () => {
+    const entries = [...entriesOf('Brackwater 34'), { ...entriesOf('Caldbeck Twin').find(e => e.kind === 'faceCut')!, id: '00000000-0000-4000-8000-000000000001', scope: { level: 'head', head: 1 }, body: { state: 'planned', depth: { value: 0.8, unit: 'mm', typed: '0.8' }, slopeY: 0.01 }, at: '2026-11-01T08:00:00Z' } as Entry]
+    const of = caseOf('Brackwater 34', { entries })
+    const { words, text } = await printed(of, 'order')
+    const plan = words.filter(w => /^[1-6]$/.test(w.text) && w.bottom - w.top > 5)
+    expect(plan.map(w => w.text).sort()).toEqual(['1', '2', '3', '4', '5', '6'])
+    expect([...plan].sort((a, b) => b.left - a.left).map(w => w.text)).toEqual(['1', '2', '3', '4', '5', '6'])
+    const intake = words.find((w, i) => w.text === 'intake' && words[i + 1]?.text === 'side')!
+    expect(intake.top).toBeLessThan(plan[0]!.top)
+    // 0.8 at the bore line, 0.01 a mm more with each mm away from the intake side: 46 mm to either edge.
+    expect(text).toMatch(/0\.34 mm\s+0\.80 mm\s+1\.26 mm/)
+    expect((await printed(caseOf('Millrace test six'), 'order')).text).toContain('No face cut is planned')
+  })
+
+  it('hostile names print as text, and letters that no font has as spaces', async () => {
+    const of = { ...caseOf('Caldbeck Twin'), name: '<script>alert(1)</script> =1+1 \u0000\u202E', reference: '漢字 💥 \\(x) %PDF endobj' }
+    const { text } = await printed(of, 'customer')
+    expect(text).toContain('<script>alert(1)</script> =1+1')
+    expect(text).toContain('%PDF endobj')
+    expect(printable('π/4 × ₂ 漢')).toBe('pi/4 × 2  ')
+  })
+})

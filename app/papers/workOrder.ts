@@ -1,0 +1,98 @@
+import type { CanvasElement, Content } from 'pdfmake/interfaces'
+import { cutAtChamber, cutPlane, cylindersOf, metOnTheWay, placeAlong, type EntryOf } from '#core'
+import { digits, say } from '#shared/figures'
+import { sayLay, sayMet } from '../words/cuts'
+import { sayGroup } from '../words/entries'
+import { headOf, known, length, type PaperCase } from './paperCase'
+import { MARGIN, PT, SHEET, paper, table } from './pdf'
+
+/** Room to write in by hand. */
+const ROOM = '\u00a0\n\u00a0'
+
+/** An arrow to the right. */
+const arrow = (x: number, y: number): CanvasElement[] => [{ type: 'line', x1: x, y1: y, x2: x + 30, y2: y, lineWidth: 1.2 }, { type: 'polyline', points: [{ x: x + 24, y: y - 4 }, { x: x + 30, y }, { x: x + 24, y: y + 4 }], lineWidth: 1.2 }]
+
+/** Bores of a head as whoever cuts sees its face: +x to the right, the intake side up the page, the way of every template. */
+function facePlan(of: PaperCase, head: number, bore: number): Content {
+  const row = cylindersOf(of.r.layout, head)
+  const spacing = known(of, 'boreSpacing') ?? bore * 1.12
+  const places = row.map(c => placeAlong(of.r.layout, c, spacing))
+  const [long, wide] = [Math.max(...places) - Math.min(...places) + bore * 1.3, bore * 1.5]
+  const room = (SHEET[of.size].width - 2 * MARGIN) * PT - 120
+  const scale = Math.min(room / long, 120 / wide)
+  const [w, h] = [long * scale, wide * scale]
+  const x = (mm: number) => w / 2 + mm * scale
+  const canvas: CanvasElement[] = [
+    { type: 'rect', x: 0, y: 0, w, h, lineWidth: 1.2 },
+    ...places.map(place => ({ type: 'ellipse' as const, x: x(place), y: h / 2, r1: bore / 2 * scale, r2: bore / 2 * scale, lineWidth: 0.8 })),
+    // An arrow towards the end where numbering begins: to the right, as he stands at it.
+    ...row.length === 1 ? [] : arrow(w + 10, h / 2)
+  ]
+  return {
+    stack: [
+      { text: 'intake side', fontSize: 8, margin: [w / 2 - 20, 0, 0, 2] },
+      { stack: [{ canvas }, ...row.map((c, i): Content => ({ text: String(c), fontSize: 16, bold: true, relativePosition: { x: x(places[i]!) - 6, y: -h / 2 - 11 } })), ...row.length === 1 ? [] : [{ text: `to cylinder ${row[0]}`, fontSize: 8, relativePosition: { x: w + 8, y: -h / 2 + 8 } }]] },
+      { text: 'The exhaust side is towards you. Seen as you stand at it, the face up: not mirrored.', fontSize: 8, margin: [0, 3, 0, 0] }
+    ],
+    margin: [0, 6, 0, 6]
+  }
+}
+
+/** What whoever cuts is to know: how deep and where, what is not to be passed, what to send back measured. */
+export function workOrder(of: PaperCase): ReturnType<typeof paper> {
+  const { r, lengths, planned, rules } = of
+  const cuts = r.planned.filter((op): op is EntryOf<'faceCut'> => op.kind === 'faceCut' && op.scope.level === 'head')
+  const bore = known(of, 'bore') ?? 90
+  const content = cuts.flatMap((cut, i): Content[] => {
+    const head = cut.scope.level === 'head' ? cut.scope.head : 1
+    const row = cylindersOf(r.layout, head)
+    const depth = cut.body.depth.value
+    const rolled = (cut.body.slopeX ?? 0) !== 0 || (cut.body.slopeY ?? 0) !== 0
+    const met = planned ? metOnTheWay(r, rules, planned.cylinders.filter(c => row.includes(c.cylinder)), depth).find(one => one.depth > depth) : undefined
+    const finish = r.live.entries.flatMap(e => e.kind === 'finish' && e.scope.level === 'head' && e.scope.head === head ? [e] : []).at(-1)
+    const other = r.planned.filter(op => op !== cut && op.kind === 'faceCut').length
+    return [
+      { text: sayGroup('Head', head, r.layout.heads), style: 'head', ...i > 0 ? { pageBreak: 'before' as const } : {} },
+      { columns: [{ width: 'auto', stack: [{ text: rolled ? 'Take off the face, at the bore line' : 'Take off the face', style: 'quiet' }, { text: length(depth, of), fontSize: 34, bold: true, noWrap: true }] }, { width: '*', margin: [24, 6, 0, 0], ul: [
+        'Set it by the face as it is, and take the last pass light.',
+        `Not deeper than ${length(depth, of)}: metal can’t be put back. Stop short rather than past it, and say by how much.`,
+        ...met ? [`Next below it is met at ${length(met.depth, of)}: ${sayMet(met)}.`] : [],
+        ...rolled ? [`Laid over${sayLay(cut.body, lengths).replace(/^ at the bore line, laid over/, '')}.`] : [],
+        ...finish ? [`Finish: Ra ${say(finish.body.most.value, 'roughness', lengths)} or finer, as the gasket’s maker asks.`] : ['Finish: as the gasket’s maker asks.'],
+        'Leave dowels, oil drains and water holes as they are; deburr, and wash every hole.'
+      ] }] },
+      facePlan(of, head, bore),
+      ...rolled
+        ? [table(['Cylinder', 'intake edge of the bore', 'its middle', 'exhaust edge of the bore'], row.map((c) => {
+            const plane = cutPlane(cut, c, placeAlong(r.layout, c, known(of, 'boreSpacing') ?? bore * 1.12))
+            const at = (y: number) => length(cutAtChamber(plane, { x: 0, y }).depth, of)
+            return [String(c), at(-bore / 2), at(0), at(bore / 2)]
+          }), [60, '*', '*', '*'])]
+        : [],
+      { text: 'Send back with it, measured', style: 'head' },
+      table(['Taken off, by height before and after', 'front, intake', 'front, exhaust', 'rear, intake', 'rear, exhaust'], [[`each corner, ${lengths}`, ROOM, ROOM, ROOM, ROOM], ['flatness, and finish', ROOM, ROOM, ROOM, ROOM]], [170, '*', '*', '*', '*']),
+      { columns: ['Done by', 'on'].map(text => ({ stack: [{ text, style: 'quiet' }, { canvas: [{ type: 'line' as const, x1: 0, y1: 16, x2: 180, y2: 16, lineWidth: 0.6 }] }] })), margin: [0, 6, 0, 0] },
+      ...other > 0 && i === 0 ? [{ text: `This job has ${other} more ${other === 1 ? 'head' : 'heads'}, on the next ${other === 1 ? 'sheet' : 'sheets'}.`, style: 'quiet', margin: [0, 8, 0, 0] as [number, number, number, number] }] : []
+    ]
+  })
+  return paper(headOf('Work order: face', of), of.size, content.length ? content : ['No face cut is planned on this build.'])
+}
+
+/** What each chamber is to read when it is right: large, for whoever has a lamp in his eyes. */
+export function stopCard(of: PaperCase, reading: (volume: number) => string | undefined): ReturnType<typeof paper> {
+  const states = of.planned?.cylinders.map(c => c.state) ?? of.r.asIs
+  const rows = states.map((state) => {
+    const now = of.r.asIs.find(s => s.cylinder === state.cylinder)?.parts.chamber?.estimate.value
+    const stop = (of.r.planned.length > 0 ? state.parts.chamber : state.targetChamber ?? state.parts.chamber)?.estimate.value
+    return { cylinder: state.cylinder, now, stop, glass: stop === undefined ? undefined : reading(stop) }
+  })
+  const size = rows.length > 8 ? 24 : rows.length > 4 ? 34 : 48
+  const cell = (text: string, big = false): Content => ({ text, fontSize: big ? size : 14, bold: big, alignment: 'right', margin: [0, big ? 0 : (size - 14) * 0.6, 0, 0] })
+  return paper(headOf('Stop card', of), of.size, [
+    { text: of.r.planned.length > 0 ? 'What the glass is to read once everything planned is done.' : 'What the glass is to read at the target, with all else as it is.', margin: [0, 0, 0, 8] },
+    { layout: 'lightHorizontalLines', table: { headerRows: 1, widths: [70, '*', '*', '*'], body: [
+      ['Cylinder', 'now, cc', 'stop at, cc', 'on the glass'].map(text => ({ text, alignment: 'right' as const, fontSize: 10 })),
+      ...rows.map(row => [cell(String(row.cylinder), true), cell(row.now === undefined ? '–' : digits(row.now, 1)), cell(row.stop === undefined ? '–' : digits(row.stop, 1), true), cell(row.glass ?? '–')])
+    ] } }
+  ])
+}
