@@ -49,9 +49,9 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
       sentence: `${QUANTITY_WORDS[open.clearance].label} ${open.planned ? 'would come to' : 'is'} ${mm(open.figure)} on ${one ? whom : `the worst of ${whom}`}, ${mm(open.limit - open.figure)} under the shop’s minimum. Settle that first.`, urgent: true
     }
     case 'springRoom': return {
-      sentence: `With the ${open.valve} valve of ${one ? whom : `the worst of ${whom}`} open, ${open.figure < 0
-        ? open.room === 'travel' ? `the spring ${open.planned ? 'would be' : 'is'} solid ${mm(-open.figure)} too early` : `the retainer ${open.planned ? 'would be' : 'is'} ${mm(-open.figure)} into the seal`
-        : open.room === 'travel' ? `the spring ${open.planned ? 'would have' : 'has'} ${mm(open.figure)} left before it is solid, where ${mm(open.limit)} is the minimum` : `the retainer ${open.planned ? 'would come' : 'comes'} within ${mm(open.figure)} of the seal, where ${mm(open.limit)} is the minimum`}. Do not turn it over before that is settled.`, urgent: true
+      sentence: `The ${open.valve} ${open.room === 'travel' ? 'spring' : 'retainer'} of ${one ? whom : `the worst of ${whom}`} ${open.figure < 0
+        ? open.room === 'travel' ? `${open.planned ? 'would be' : 'is'} solid ${mm(-open.figure)} before its valve is open` : `${open.planned ? 'would be' : 'is'} ${mm(-open.figure)} into the seal`
+        : open.room === 'travel' ? `${open.planned ? 'would have' : 'has'} ${mm(open.figure)} left before it is solid; the minimum is ${mm(open.limit)}` : `${open.planned ? 'would come' : 'comes'} within ${mm(open.figure)} of the seal; the minimum is ${mm(open.limit)}`}. Do not turn the engine over.`, urgent: true
     }
     case 'gasketInBore': return {
       sentence: `The gasket ${open.planned ? 'that is planned' : ''} for ${whom} is ${mm(open.figure)} across and the bore ${mm(open.limit)}: it would stand in the chamber.`.replace('  ', ' '), urgent: true

@@ -32,7 +32,7 @@ describe('what is open is said', () => {
     [{ kind: 'passesTarget', figure: 10.24, limit: 10, planned: false }, [2], /Cylinder 2 is past the target at 10\.24/],
     [{ kind: 'tooClose', clearance: 'exhaustClearance', figure: 1.02, limit: 2.5, planned: false }, [1], /is 1\.02 mm on cylinder 1, 1\.48 mm under the shop’s minimum/],
     [{ kind: 'tooClose', clearance: 'exhaustClearance', figure: 0.53, limit: 2.5, planned: true }, [1, 2], /would come to 0\.53 mm on the worst of cylinders 1 and 2/],
-    [{ kind: 'springRoom', room: 'travel', valve: 'intake', figure: 0.4, limit: 1.2, planned: false }, [3], /the intake valve of cylinder 3 open, the spring has 0\.40 mm left before it is solid, where 1\.20 mm is the minimum\. Do not turn it over/],
+    [{ kind: 'springRoom', room: 'travel', valve: 'intake', figure: 0.4, limit: 1.2, planned: false }, [3], /The intake spring of cylinder 3 has 0\.40 mm left before it is solid; the minimum is 1\.20 mm\. Do not turn the engine over/],
     [{ kind: 'springRoom', room: 'travel', valve: 'exhaust', figure: -0.2, limit: 1.2, planned: true }, [1, 2], /the worst of cylinders 1 and 2 open, the spring would be solid 0\.20 mm too early/],
     [{ kind: 'springRoom', room: 'seal', valve: 'exhaust', figure: -0.3, limit: 1, planned: false }, [1], /the retainer is 0\.30 mm into the seal/],
     [{ kind: 'springRoom', room: 'seal', valve: 'exhaust', figure: 0.6, limit: 1, planned: true }, [1], /the retainer would come within 0\.60 mm of the seal/],

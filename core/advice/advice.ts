@@ -311,7 +311,7 @@ function settledAt(open: Open): Place {
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
     case 'plan': return open.way === 'foot' ? { station: 'sheet', leaf: 'deck' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: 'shape' }
     case 'do': return open.at
-    case 'onTarget': return { station: 'daybook' }
+    case 'onTarget': return { station: 'papers' }
   }
 }
 

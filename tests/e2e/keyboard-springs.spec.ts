@@ -27,7 +27,7 @@ test('springs by keyboard alone: read, entered, short of room, a stop, and shimm
   await hand.tabTo('Keep the springs')
   await hand.press('Enter')
   await expect(page.locator('[data-room]')).toHaveText('0.20 mm')
-  await expect(page.locator('.middle')).toContainText('With the intake valve of the worst of all four cylinders open, the spring has 0.20 mm left before it is solid, where 1.20 mm is the minimum. Do not turn it over before that is settled.')
+  await expect(page.locator('.middle')).toContainText('The intake spring of the worst of all four cylinders has 0.20 mm left before it is solid; the minimum is 1.20 mm. Do not turn the engine over.')
   // Taken down to others, its height is read anew: the way to the seal stays with it.
   await hand.tabTo('Installed height of Intake 3, no. 2')
   await hand.figure('35')

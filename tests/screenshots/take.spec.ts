@@ -43,7 +43,11 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await open(page, bench, bench.launch, 'sheet')
     await page.locator('[data-factor]').waitFor({ timeout: 60_000 })
   } },
-  { name: 'cut-flat', store: { 'bowl.cutView': 'space' }, at: (page, bench) => cut(page, bench) },
+  { name: 'papers', at: async (page, bench) => {
+    await open(page, bench, bench.testSix, 'papers')
+    await page.locator('[data-paper][aria-busy=false] canvas').first().waitFor()
+    await page.waitForTimeout(600)
+  } },
   { name: 'cut-seat-lost', at: async (page, bench) => {
     await cut(page, bench)
     await page.locator('[data-answer=lowest]').click()
