@@ -3,6 +3,9 @@ import { figureFault } from '#shared/dto'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 
+/** A field that was emptied where a usual text would stand: nothing, and not the usual. */
+const EMPTIED = ' '
+
 /**
  * A form whose fields are kept on this device until it is sent: a reload loses nothing of it.
  *
@@ -12,7 +15,17 @@ export function useFormDraft(name: () => string) {
   const build = useBuild()
   const drafts = useDrafts()
   const key = (field: string) => `${build.view?.id}/form/${name()}/${field}`
-  const text = (field: string, usual = '') => computed({ get: () => drafts.get(key(field)) ?? usual, set: (to: string) => to === '' && usual === '' ? drafts.clear(key(field)) : drafts.set(key(field), to) })
+  const text = (field: string, usual = '') => computed({
+    get: () => {
+      const kept = drafts.get(key(field))
+      return kept === EMPTIED ? '' : kept ?? usual
+    },
+    set: (to: string) => {
+      if (to !== '') drafts.set(key(field), to)
+      else if (usual === '') drafts.clear(key(field))
+      else drafts.set(key(field), EMPTIED)
+    }
+  })
   const figure = (field: string): Figure | undefined => {
     const kept = drafts.get(key(field))
     return kept === undefined ? undefined : JSON.parse(kept) as Figure

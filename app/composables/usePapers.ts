@@ -42,5 +42,10 @@ export function usePapers() {
     const definition = await define(name)
     return definition && (await import('~/papers/pdf')).pdfOf(definition)
   }
-  return { size, make }
+  /** The same as a page that needs nothing beside it. */
+  async function makePage(name: PaperName): Promise<string | undefined> {
+    const definition = await define(name)
+    return definition && (await import('~/papers/html')).htmlOf(definition)
+  }
+  return { size, make, makePage }
 }

@@ -9,8 +9,9 @@ import { digits } from '#shared/figures'
 import { asTwelve, LONGEST } from '../../tests/support/dresses'
 import { customerSheet } from './customerSheet'
 import { fullRecord } from './fullRecord'
+import { htmlOf } from './html'
 import type { PaperCase } from './paperCase'
-import { MARGIN, PT, SHEET, SIZES, pdfOf, printable, type PaperSize } from './pdf'
+import { MARGIN, PT, SHEET, pdfOf, printable, type PaperSize } from './pdf'
 import { stopCard, workOrder } from './workOrder'
 
 let folder: string
@@ -50,9 +51,9 @@ const rowsOf = (text: string, columns: number) => text.split('\n').map(line => l
 
 describe('papers', () => {
   const long = asTwelve(entriesOf('Brackwater 34') as never) as unknown as Entry[]
-  it.each(SIZES.flatMap(size => (['mm', 'in'] as const).flatMap(lengths => (Object.keys(PAPERS) as (keyof typeof PAPERS)[]).map(paper => [paper, size, lengths] as const))))('%s on %s in %s: nothing is cut or runs off, at the longest names and twelve cylinders', async (paper, size, lengths) => {
+  it.each(([['A4', 'mm'], ['LETTER', 'in']] as const).flatMap(([size, lengths]) => (Object.keys(PAPERS) as (keyof typeof PAPERS)[]).map(paper => [paper, size, lengths] as const)))('%s on %s in %s: nothing is cut or runs off, at the longest names and twelve cylinders', async (paper, size, lengths) => {
     const name = LONGEST.slice(0, 80)
-    for (const of of [{ ...caseOf(name, { entries: long, size, lengths }), reference: LONGEST.slice(0, 60) }, caseOf('Caldbeck Twin', { size, lengths })]) {
+    for (const of of [{ ...caseOf(name, { entries: long, size, lengths }), reference: LONGEST.slice(0, 60) }, caseOf('Caldbeck Twin', { size, lengths }), caseOf('Skerry 125', { size, lengths }), caseOf('Hollin 16', { size, lengths }), caseOf('Bare', { size, lengths, entries: entriesOf('Hollin 16').slice(0, 1) })]) {
       const { words, pages } = await printed(of, paper)
       expect(words.length).toBeGreaterThan(10)
       for (const word of words) {
@@ -62,7 +63,8 @@ describe('papers', () => {
       }
       if (paper === 'customer') expect(pages).toBe(1)
       // No word lies on another.
-      const overlap = words.find((a, i) => words.slice(i + 1).some(b => a.page === b.page && Math.min(a.right, b.right) - Math.max(a.left, b.left) > 0.4 && Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 1.6))
+      // Words come in the order they were set: what lies on another was set near it.
+      const overlap = words.find((a, i) => words.slice(i + 1, i + 120).some(b => a.page === b.page && Math.min(a.right, b.right) - Math.max(a.left, b.left) > 0.4 && Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 1.6))
       expect(overlap).toBeUndefined()
     }
   })
@@ -96,6 +98,14 @@ describe('papers', () => {
     expect((await printed(caseOf('Brackwater 34'), 'customer')).text).not.toContain('as it came')
   })
 
+  it('a page has the same figures, and needs nothing beside it', () => {
+    const of = caseOf('Millrace test six')
+    const page = htmlOf(customerSheet(of))
+    for (const state of of.r.asIs) expect(page).toContain(`<td class="r"><strong>${state.ratio!.estimate.value.toFixed(2)}</strong></td>`)
+    for (const text of ['What was done to your engine', 'Nothing is open.', '<svg viewBox', 'default-src \'none\'']) expect(page).toContain(text)
+    for (const paper of Object.values(PAPERS)) expect(htmlOf(paper(caseOf('Caldbeck Twin')))).not.toMatch(/undefined|NaN|\[object/)
+  })
+
   it('the work order is not mirrored: cylinders run from right to left as the face lies, the way of every template', async () => {
     const entries = [...entriesOf('Brackwater 34'), { ...entriesOf('Caldbeck Twin').find(e => e.kind === 'faceCut')!, id: '00000000-0000-4000-8000-000000000001', scope: { level: 'head', head: 1 }, body: { state: 'planned', depth: { value: 0.8, unit: 'mm', typed: '0.8' }, slopeY: 0.01 }, at: '2026-11-01T08:00:00Z' } as Entry]
     const of = caseOf('Brackwater 34', { entries })
@@ -115,6 +125,10 @@ describe('papers', () => {
     const { text } = await printed(of, 'customer')
     expect(text).toContain('<script>alert(1)</script> =1+1')
     expect(text).toContain('%PDF endobj')
+    const page = htmlOf(customerSheet({ ...of, name: '"><img src=x onerror=alert(1)> </title><script>' }))
+    const tags = new Set([...page.matchAll(/<\/?([a-z][a-z0-9]*)/gi)].map(m => m[1]!))
+    expect([...tags].filter(tag => !['html', 'head', 'meta', 'title', 'style', 'body', 'header', 'main', 'footer', 'div', 'p', 'h2', 'ul', 'li', 'strong', 'span', 'table', 'tr', 'th', 'td', 'svg', 'path', 'rect', 'ellipse'].includes(tag))).toEqual([])
+    expect(page).toContain('&#60;img src')
     expect(printable('π/4 × ₂ 漢')).toBe('pi/4 × 2  ')
   })
 })

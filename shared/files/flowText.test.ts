@@ -17,8 +17,8 @@ describe('a run as it is typed or pasted', () => {
     ['2 24.1\n9 retainer\n10 Coil Bind\n11 bench\n12 -', metric, [{ lift: 2, flow: 24.1 }, { lift: 9, missed: 'retainer' }, { lift: 10, missed: 'coilBind' }, { lift: 11, missed: 'bench' }, { lift: 12, missed: 'other' }]]
   ] as const)('%j', (text, units, rows) => expect(readFlowRows(text, units)).toEqual(rows))
   it.each([
-    ['', '60 lifts'], ['lift flow', '60 lifts'], ['2 24\n2 25', 'Lift 2 is the same'], ['4 24\n2 25', 'Lift 2 is below'], ['-2 24', 'Line 1'], ['2 -24', 'Line 1'], ['2 24\nx', 'Line 2'], ['2 24 9', 'Line 1'], ['2', 'Line 1'], ['0 5', 'above 0'], ['40 5', '30 mm at most'],
-    ['2 99999', '1000 L/s'], ['2 1e3', 'Line 1'], ['2 0', 'Nothing flows'], ['2 retainer', 'Nothing flows'], ['2 24\n4 <script>', 'Line 2'], [Array.from({ length: 61 }, (_, i) => `${0.1 + i / 4} 5`).join('\n'), '60 lifts'], [Array.from({ length: 10_000 }, (_, i) => `${i} 5`).join('\n'), 'too long']
+    ['', '60 lifts'], ['lift flow', '60 lifts'], ['2 24\n2 25', 'Lift 2 is the same'], ['4 24\n2 25', 'Lift 2 is below'], ['-2 24', 'Line 1'], ['2 -24', 'Line 1'], ['2 24\nx', 'Line 2'], ['2 24 9', 'Line 1'], ['2', 'Line 1'], ['0 5', 'between 0 and 30 mm, and is not 0'], ['40 5', 'between 0 and 30 mm'],
+    ['2 99999', '1000 L/s, which is 2119 cfm'], ['2 1e3', 'Line 1'], ['2 0', 'Nothing flows'], ['2 retainer', 'Nothing flows'], ['2 24\n4 <script>', 'Line 2'], [Array.from({ length: 61 }, (_, i) => `${0.1 + i / 4} 5`).join('\n'), '60 lifts'], [Array.from({ length: 10_000 }, (_, i) => `${i} 5`).join('\n'), 'too long']
   ])('%j gets a sentence', (text, said) => expect(readFlowRows(text, metric)).toMatch(new RegExp(said)))
   it('a bench’s line is a lift and its flow, and nothing else is', () => {
     expect(readBenchLine('+4.00 mm +46.8 L/s')).toEqual({ lift: 4, flow: 46.8 })

@@ -104,6 +104,23 @@ test('runs leave as a table and come in once; what is no run gets a sentence and
   await expect(page.getByRole('list', { name: 'Runs' }).getByRole('listitem')).toHaveCount(8)
 })
 
+test('what was so at the last run is so at the next, until it is emptied', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.testSix)
+  await add(bench, build, 'flowRun', PORT, body({ valve: 'back cut' }))
+  await preset(page, { 'bowl.flowLeaf': 'run' })
+  await open(page, bench, build, 'flow')
+  const valve = page.getByLabel('Valve, if not the usual')
+  await expect(valve).toHaveValue('back cut')
+  await valve.fill('')
+  await rows(page).fill('2 18\n4 36')
+  await page.reload()
+  await expect(valve).toHaveValue('')
+  await expect(page.getByLabel('Bench', { exact: true })).toHaveValue('Bench one')
+  await page.getByRole('button', { name: 'Keep the run of intake 1' }).click()
+  await page.getByRole('tab', { name: 'Before and after' }).click()
+  await expect(page.locator('[data-changed]')).toContainText('Only the valve changed')
+})
+
 test('curves stand at one depression and say so, another bench is another chart, a claim gets no verdict', async ({ page, bench }) => {
   const build = await copyOf(bench, bench.testSix)
   await add(bench, build, 'flowRun', PORT, body({ name: 'ours' }))

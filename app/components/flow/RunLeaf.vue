@@ -7,16 +7,19 @@ import { useFlowFile } from '~/composables/useFlowFile'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
 import { useGauge } from '~/stores/gauge'
 import { plainPairs } from '~/words/pairs'
 import { ENTRY_WORDS, PIPE_WORDS } from '~/words/flow'
+import { inTyped } from '~/words/refusals'
 
 /** A run as it is made: what it depends on, then its lifts, typed or as the bench sends them. */
 const emit = defineEmits<{ kept: [] }>()
 const build = useBuild()
 const device = useDevice()
 const gauge = useGauge()
+const choices = useChoices()
 const { side, many, n, nth, port, runs, scopeOf, sayPort, unit } = useFlow()
 const form = useFormDraft(() => 'flowrun')
 /** What was so at the last run is most likely so at the next. */
@@ -58,7 +61,7 @@ async function keep() {
     ...worked !== undefined && !(worked >= 0.05 && worked <= 500) ? { hours: 'Hours of work: 0.05 to 500.' } : {}
   }
   const depression = figureOf('depression')
-  sentence.value = rows === undefined ? 'Enter the lifts and their flows.' : typeof rows === 'string' ? rows : !depression ? 'State the depression: a flow without it says nothing.' : ''
+  sentence.value = rows === undefined ? 'Enter the lifts and their flows.' : typeof rows === 'string' ? inTyped(rows, device.lengths) : !depression ? 'State the depression: a flow without it says nothing.' : ''
   if (Object.keys(faults.value).length > 0 || sentence.value || !depression || !Array.isArray(rows)) return
   const named = Object.fromEntries(Object.entries({ name, specimen, manifold, valve, claimed }).flatMap(([key, field]) => field.value.trim() === '' ? [] : [[key, field.value.trim()]]))
   const given = Object.fromEntries(figures.flatMap(of => figureOf(of) ? [[of, figureOf(of)!]] : []))
@@ -70,6 +73,8 @@ async function keep() {
   sentence.value = notKept(await build.add('flowRun', scopeOf(port.value), body)) ?? ''
   if (sentence.value) return
   form.clear(['name', 'specimen', 'claimed', 'hours', 'same', 'rows', 'across', 'bench', 'manifold', 'valve', 'pipe', 'entry', ...figures])
+  // A new run is drawn and compared, whatever was looked at before it.
+  for (const name of ['flowShown', 'flowBefore', 'flowAfter']) choices.choose(name, '')
   emit('kept')
 }
 
@@ -124,7 +129,7 @@ const { take, told } = useFlowFile(text)
           <v-btn v-else @click="begin(one.id)">{{ one.name }}</v-btn>
         </template>
       </div>
-      <v-textarea id="flow-rows" v-model="text" class="num" :label="`Lift in ${device.lengths} and its flow, a line each`" rows="11" spellcheck="false"><template #loader /></v-textarea>
+      <v-textarea id="flow-rows" v-model="text" class="num" :label="`Lift in ${device.lengths === 'in' ? 'inches' : 'mm'} and its flow, a line each`" rows="11" spellcheck="false"><template #loader /></v-textarea>
       <p class="small quiet">Where a lift was not reached, write retainer, coil bind or bench instead of the flow.</p>
       <p v-if="Array.isArray(read)" class="small" data-read>{{ read.length }} {{ read.length === 1 ? 'lift' : 'lifts' }}, to {{ say(read.at(-1)!.lift, 'length', device.lengths) }}<template v-if="read.some(row => row.missed)">, {{ read.filter(row => row.missed).length }} not reached</template>.</p>
       <p v-else-if="text.length > FLOW_TEXT_LIMIT" class="sentence">{{ read }}</p>

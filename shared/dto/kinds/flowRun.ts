@@ -1,5 +1,6 @@
 import { IsOptional } from 'class-validator'
 import { FLOW_ENTRIES, FLOW_MISSES, FLOW_PIPES, FLOW_ROWS, KINDS, type Figure, type FlowEntry, type FlowPipe, type FlowReading } from '#core'
+import { say } from '#shared/figures'
 import { FigureIn, NumberIn, OneOf, PlainName, Sound } from '../decorators'
 import { rowsFault } from '../rows'
 
@@ -8,10 +9,10 @@ const { most, lift, flow } = FLOW_ROWS
 const RULE = { most, count: `A run has ${most} lifts at most, and one at least.`, shape: 'A row of a run has its lift, and its flow or why the lift was not reached.', fields: ['lift', 'flow', 'missed'] } as const
 
 function rowFault(row: Record<(typeof RULE.fields)[number], unknown>): string | undefined {
-  if (typeof row.lift !== 'number' || !Number.isFinite(row.lift) || row.lift <= 0 || row.lift > lift) return `A lift lies above 0, and is ${lift} mm at most.`
+  if (typeof row.lift !== 'number' || !Number.isFinite(row.lift) || row.lift <= 0 || row.lift > lift) return `A lift lies between 0 and ${lift} mm, and is not 0.`
   if ((row.flow === undefined) === (row.missed === undefined)) return 'A lift has its flow, or why it was not reached.'
   if (row.missed !== undefined) return (FLOW_MISSES as readonly unknown[]).includes(row.missed) ? undefined : 'Why a lift was not reached is one of: retainer on the seal, coil bind, the bench, something else.'
-  return typeof row.flow === 'number' && Number.isFinite(row.flow) && row.flow >= 0 && row.flow <= flow ? undefined : `A flow is 0 or more, and ${flow} L/s at most.`
+  return typeof row.flow === 'number' && Number.isFinite(row.flow) && row.flow >= 0 && row.flow <= flow ? undefined : `A flow is 0 or more, and no port passes ${flow} L/s, which is ${say(flow, 'flow', 'in', -1)}.`
 }
 
 /** What is wrong with the rows of a flow run, if anything. */

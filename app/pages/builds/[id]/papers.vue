@@ -8,7 +8,7 @@ import { useDevice } from '~/stores/device'
 const build = useBuild()
 const device = useDevice()
 const chosen = useChoices().choice<PaperName>('paperLeaf', 'customer')
-const { size, make } = usePapers()
+const { size, make, makePage } = usePapers()
 const pdf = shallowRef<Uint8Array>()
 const fault = ref('')
 let turn = 0
@@ -26,7 +26,12 @@ async function show() {
 // A paper is of a moment: what comes to the ledger while it is shown makes it anew.
 watch([chosen, size, () => build.entries, () => build.planned, () => device.lengths], show, { immediate: true })
 onBeforeUnmount(() => turn++)
-const save = () => pdf.value && download(pdf.value as BlobPart, 'application/pdf', `${build.view!.name} ${PAPERS[chosen.value].name.toLowerCase()}.pdf`)
+const fileName = (ending: string) => `${build.view!.name} ${PAPERS[chosen.value].name.toLowerCase()}.${ending}`
+const save = () => pdf.value && download(pdf.value as BlobPart, 'application/pdf', fileName('pdf'))
+async function savePage() {
+  const page = await makePage(chosen.value)
+  if (page) download(page, 'text/html', fileName('html'))
+}
 </script>
 
 <template>
@@ -43,6 +48,7 @@ const save = () => pdf.value && download(pdf.value as BlobPart, 'application/pdf
         </ul>
         <BenchSelect v-model="size" label="On" :items="[['A4', 'A4'], ['LETTER', 'letter']]" />
         <v-btn variant="flat" color="primary" :disabled="!pdf" @click="save">Save as PDF</v-btn>
+        <v-btn :disabled="!pdf" @click="savePage">Save as a page</v-btn>
         <p v-if="fault" class="sentence" role="alert">{{ fault }}</p>
         <p class="small quiet">A paper is of this moment: its head says when it was printed, and after which entry. Templates to scribe by are at Shape and at Ports, the lathe card at Mock-up, an order of pistons at Route.</p>
       </div>
