@@ -117,6 +117,8 @@ describe('papers', () => {
     expect(intake.top).toBeLessThan(plan[0]!.top)
     // 0.8 at the bore line, 0.01 a mm more with each mm away from the intake side: 46 mm to either edge.
     expect(text).toMatch(/0\.34 mm\s+0\.80 mm\s+1\.26 mm/)
+    // What stops the build stands before the depth.
+    expect((await printed(caseOf('Caldbeck Twin'), 'order')).text).toMatch(/Not to be cut before this is settled[\s\S]*Exhaust to piston[\s\S]*Take off the face/)
     expect((await printed(caseOf('Millrace test six'), 'order')).text).toContain('No face cut is planned')
   })
 

@@ -3,7 +3,7 @@ import { cutAtChamber, cutPlane, cylindersOf, metOnTheWay, placeAlong, type Entr
 import { digits, say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
-import { headOf, known, length, type PaperCase } from './paperCase'
+import { headOf, known, length, openStops, type PaperCase } from './paperCase'
 import { MARGIN, PT, SHEET, paper, table } from './pdf'
 
 /** Room to write in by hand. */
@@ -75,7 +75,9 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
       ...other > 0 && i === 0 ? [{ text: `This job has ${other} more ${other === 1 ? 'head' : 'heads'}, on the next ${other === 1 ? 'sheet' : 'sheets'}.`, style: 'quiet', margin: [0, 8, 0, 0] as [number, number, number, number] }] : []
     ]
   })
-  return paper(headOf('Work order: face', of), of.size, content.length ? content : ['No face cut is planned on this build.'])
+  const stops = openStops(of)
+  const first: Content[] = stops.length && content.length ? [{ text: 'Not to be cut before this is settled', style: 'head' }, { ul: stops, bold: true }] : []
+  return paper(headOf('Work order: face', of), of.size, content.length ? [...first, ...content] : ['No face cut is planned on this build.'])
 }
 
 /** What each chamber is to read when it is right: large, for whoever has a lamp in his eyes. */
