@@ -1,5 +1,5 @@
-import { isStatement, PARTS, pourResult, quantityRule, statedU, uncertainty, type Entry } from '#core'
-import { digits, sayDoubt } from '#shared/figures'
+import { isStatement, PARTS, pourResult, quantityRule, statedU, uncertainty, type Entry, type PartName } from '#core'
+import { digits, sayDoubt, sayList } from '#shared/figures'
 import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
 import { PART_FORMULAS, PART_WORDS } from '../words/formulas'
 import { headOf, plusMinus, type PaperCase } from './paperCase'
@@ -15,6 +15,8 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
   const glasses = [...new Map(r.live.entries.flatMap(e => e.kind === 'pour' ? [[JSON.stringify([e.body.instrument.id, e.body.instrument.correction]), e.body.instrument] as const] : [])).values()]
   const doubt = (e: Entry) => e.kind === 'pour' ? sayDoubt(pourResult(e).u, 'volume') : isStatement(e) && e.kind !== 'wish' ? sayDoubt(statedU(e), quantityRule(e.body.quantity).dimension, lengths) : ''
   const gone = entries.filter(e => r.live.standing.has(e.id) && e.kind !== 'void')
+  /** Where a part's figures come from: measured, derived, of the book, assumed. */
+  const sources = (name: PartName) => sayList([...new Set(r.asIs.flatMap(state => state.parts[name]?.provenance ?? []))])
   return paper(headOf('Full record', of), of.size, [
     { text: 'How each ratio is made up, cc', style: 'head' },
     table(
@@ -25,7 +27,7 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
       ]),
       [40, '*', ...PARTS.map(() => '*' as const), '*', '*', 30]
     ),
-    { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${PARTS.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...PARTS.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${PART_FORMULAS[name]}`)], style: 'quiet' },
+    { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${PARTS.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...PARTS.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${PART_FORMULAS[name]} (${sources(name)})`)], style: 'quiet' },
     ...glasses.length
       ? [
           { text: 'Instruments', style: 'head' },

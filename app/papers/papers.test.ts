@@ -82,6 +82,7 @@ describe('papers', () => {
       expect(ratio).toBeCloseTo(of.r.asIs.find(s => s.cylinder === cylinder)!.ratio!.estimate.value, 3)
     }
     for (const entry of of.r.live.entries) if (entry.kind === 'faceCut') expect(text).toContain(`${entry.body.measured!.value.toFixed(2)} mm measured`)
+    expect(text).toMatch(/gasket: pi\/4 × gasket bore² × thickness \/ 1000 \((measured|book|derived)/)
     expect(text).toContain('swept = pi/4 × bore² × stroke / 1000')
   })
 

@@ -15,7 +15,7 @@ const arrow = (x: number, y: number): CanvasElement[] => [{ type: 'line', x1: x,
 /** Bores of a head as whoever cuts sees its face: +x to the right, the intake side up the page, the way of every template. */
 function facePlan(of: PaperCase, head: number, bore: number): Content {
   const row = cylindersOf(of.r.layout, head)
-  const spacing = known(of, 'boreSpacing') ?? bore * 1.12
+  const spacing = known(of, 'boreSpacing') ?? bore
   const places = row.map(c => placeAlong(of.r.layout, c, spacing))
   const [long, wide] = [Math.max(...places) - Math.min(...places) + bore * 1.3, bore * 1.5]
   const room = (SHEET[of.size].width - 2 * MARGIN) * PT - 120
@@ -64,7 +64,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
       facePlan(of, head, bore),
       ...rolled
         ? [table(['Cylinder', 'intake edge of the bore', 'its middle', 'exhaust edge of the bore'], row.map((c) => {
-            const plane = cutPlane(cut, c, placeAlong(r.layout, c, known(of, 'boreSpacing') ?? bore * 1.12))
+            const plane = cutPlane(cut, c, placeAlong(r.layout, c, known(of, 'boreSpacing') ?? bore))
             const at = (y: number) => length(cutAtChamber(plane, { x: 0, y }).depth, of)
             return [String(c), at(-bore / 2), at(0), at(bore / 2)]
           }), [60, '*', '*', '*'])]

@@ -99,7 +99,7 @@ describe('files of readings', () => {
 describe('gauges', () => {
   it('stream a chamber’s filling over the live channel until it stands at the hidden truth', async () => {
     const list = await get<{ id: string, unit: string }[]>('/api/gauges')
-    expect(list.map(g => g.id)).toEqual(['sim-burette', 'sim-dial', 'sim-calliper', 'sim-scale'])
+    expect(list.map(g => g.id)).toEqual(['sim-burette', 'sim-dial', 'sim-calliper', 'sim-scale', 'sim-flow'])
     const build = demoShop.builds.find(b => b.name === 'Brackwater 34')!.id
     const control = new AbortController()
     const response = await fetch(`${server.url}/api/events?gauge=sim-burette&build=${build}&cylinder=4&what=chamber`, { signal: control.signal })

@@ -10,7 +10,6 @@ import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
 import { useGauge } from '~/stores/gauge'
-import { plainPairs } from '~/words/pairs'
 import { ENTRY_WORDS, PIPE_WORDS } from '~/words/flow'
 import { inTyped } from '~/words/refusals'
 
@@ -20,7 +19,7 @@ const build = useBuild()
 const device = useDevice()
 const gauge = useGauge()
 const choices = useChoices()
-const { side, many, n, nth, port, runs, scopeOf, sayPort, unit } = useFlow()
+const { side, port, runs, scopeOf, sayPort, unit } = useFlow()
 const form = useFormDraft(() => 'flowrun')
 /** What was so at the last run is most likely so at the next. */
 const last = computed(() => runs.value.filter(run => !run.entry.body.claimed).at(-1)?.entry.body)
@@ -100,11 +99,7 @@ const { take, told } = useFlowFile(text)
 <template>
   <form class="run" @submit.prevent="keep">
     <div class="left">
-      <div class="pick">
-        <BenchSelect label="Port" :model-value="side" :items="plainPairs(['intake', 'exhaust'])" @update:model-value="side = $event!" />
-        <BenchSelect v-if="many > 1" label="Which of them" :model-value="String(n)" :items="Array.from({ length: many }, (_, i) => [String(i + 1), `no. ${i + 1}`] as const)" @update:model-value="nth = $event!" />
-        <p class="of">of cylinder <strong class="num">{{ build.cylinder }}</strong></p>
-      </div>
+      <PortPick />
       <div class="fields">
         <BenchText v-model="name" label="What was done, in a word or two" maxlength="40" />
         <BenchText v-model="bench" label="Bench" maxlength="60" :fault="faults.bench" />
@@ -146,9 +141,7 @@ const { take, told } = useFlowFile(text)
 .run { display: grid; grid-template-columns: minmax(0, 1fr) 330px; gap: 28px; align-items: start; }
 .left, .right { display: grid; gap: 10px; align-content: start; }
 .right > .v-btn { justify-self: start; }
-.pick, .row { display: flex; gap: 12px; align-items: end; flex-wrap: wrap; }
-.pick > .v-select { width: 130px; flex: none; }
-.of { padding-bottom: 12px; }
+.row { display: flex; gap: 12px; align-items: end; flex-wrap: wrap; }
 .fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 10px 14px; align-items: start; }
 .unit { width: 110px; flex: none; }
 @media (max-width: 1000px) { .run { grid-template-columns: minmax(0, 1fr) 300px; gap: 16px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } }

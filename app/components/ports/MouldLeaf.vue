@@ -5,11 +5,10 @@ import { useMoulds } from '~/composables/useMoulds'
 import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
-import { plainPairs } from '~/words/pairs'
 
 /** Moulds of ports: how they are poured, how long they cure, and when they may come out. */
 const build = useBuild()
-const { side, many, nth, n, port, scopeOf, nameOf } = usePorts()
+const { port, scopeOf, nameOf } = usePorts()
 const { sayLeft, isDue } = useMoulds()
 const FIELDS = ['compound', 'release', 'hours', 'steps', 'lean', 'short'] as const
 const form = useFormDraft(() => 'mould')
@@ -42,11 +41,7 @@ const at = (of: PortName, due: number) => `${nameOf(of)}: ${isDue(due) ? 'cured'
   <section class="moulds">
     <form class="form" @submit.prevent="poured">
       <h3>Pour a mould</h3>
-      <div class="pick">
-        <BenchSelect label="Port" :model-value="side" :items="plainPairs(['intake', 'exhaust'])" @update:model-value="side = $event!" />
-        <BenchSelect v-if="many > 1" label="Which of them" :model-value="String(n)" :items="Array.from({ length: many }, (_, i) => [String(i + 1), `no. ${i + 1}`] as const)" @update:model-value="nth = $event!" />
-        <p class="of">of cylinder <strong class="num">{{ build.cylinder }}</strong></p>
-      </div>
+      <PortPick />
       <p v-if="mine" class="small">A mould is in this port: {{ isDue(mine.due) ? 'it has cured' : `${sayLeft(mine.due)} left` }}.</p>
       <template v-else>
         <div class="fields">
@@ -88,8 +83,6 @@ const at = (of: PortName, due: number) => `${nameOf(of)}: ${isDue(due) ? 'cured'
 .moulds { display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 28px; align-items: start; }
 .form, .list { display: grid; gap: 8px; align-content: start; }
 .form > .v-btn { justify-self: start; }
-.pick { display: grid; grid-template-columns: 140px auto 1fr; gap: 12px; align-items: end; }
-.of { padding-bottom: 12px; }
 .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 14px; }
 .how { padding-left: 24px; list-style: decimal; }
 .list li { border-top: 1px solid var(--hair); padding: 8px 0; display: grid; gap: 2px; justify-items: start; }
