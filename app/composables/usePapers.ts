@@ -35,7 +35,7 @@ export function usePapers() {
       case 'customer': return (await import('~/papers/customerSheet')).customerSheet(known)
       case 'record': return (await import('~/papers/fullRecord')).fullRecord(known)
       case 'order': return (await import('~/papers/workOrder')).workOrder(known)
-      case 'stop': return (await import('~/papers/workOrder')).stopCard(known, volume => stopAt(volume))
+      case 'stop': return (await import('~/papers/workOrder')).stopCard(known, stopAt)
     }
   }
   async function make(name: PaperName): Promise<Uint8Array | undefined> {

@@ -123,6 +123,15 @@ describe('papers', () => {
     expect((await printed(caseOf('Millrace test six'), 'order')).text).toContain('No face cut is planned')
   })
 
+  it('the stop card of an engine that is filled assembled has its whole clearance', async () => {
+    const of = { ...caseOf('Skerry 247'), planned: undefined }
+    const { text } = await printed({ ...of, r: { ...of.r, planned: [] } }, 'stop')
+    expect(of.r.layout.engine!.head).toBe('turned')
+    const [state] = of.r.asIs
+    expect(text).toMatch(new RegExp(`${state!.clearance!.estimate.value.toFixed(1)}\\s+${state!.targetClearance!.estimate.value.toFixed(1)}`))
+    expect(text).toContain('Filled assembled')
+  })
+
   it('hostile names print as text, and letters that no font has as spaces', async () => {
     const of = { ...caseOf('Caldbeck Twin'), name: '<script>alert(1)</script> =1+1 \u0000\u202E', reference: '漢字 💥 \\(x) %PDF endobj' }
     const { text } = await printed(of, 'customer')

@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { cutAtChamber, cutPlane, cylindersOf, metOnTheWay, placeAlong, type EntryOf } from '#core'
+import { cutAtChamber, cutPlane, cylindersOf, enclosedBy, metOnTheWay, placeAlong, type CylinderState, type Enclosed, type EntryOf } from '#core'
 import { digits, say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
@@ -42,7 +42,7 @@ function facePlan(of: PaperCase, head: number, bore: number): Content {
 export function workOrder(of: PaperCase): ReturnType<typeof paper> {
   const { r, lengths, planned, rules } = of
   const cuts = r.planned.filter((op): op is EntryOf<'faceCut'> => op.kind === 'faceCut' && op.scope.level === 'head')
-  const bore = known(of, 'bore') ?? 90
+  const bore = known(of, 'bore')
   const content = cuts.flatMap((cut, i): Content[] => {
     const head = cut.scope.level === 'head' ? cut.scope.head : 1
     const row = cylindersOf(r.layout, head)
@@ -56,13 +56,14 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
       { columns: [{ width: 'auto', stack: [{ text: rolled ? 'Take off the face, at the bore line' : 'Take off the face', style: 'quiet' }, { text: length(depth, of), fontSize: 34, bold: true, noWrap: true }] }, { width: '*', margin: [24, 6, 0, 0], ul: [
         'Set it by the face as it is, and take the last pass light.',
         `Not deeper than ${length(depth, of)}: metal can’t be put back. Stop short rather than past it, and say by how much.`,
-        ...met ? [`Next below it is met at ${length(met.depth, of)}: ${sayMet(met)}.`] : [],
+        ...met ? [`The next limit below it is at ${length(met.depth, of)}: ${sayMet(met)}.`] : [],
         ...rolled ? [`Laid over${sayLay(cut.body, lengths).replace(/^ at the bore line, laid over/, '')}.`] : [],
         ...finish ? [`Finish: Ra ${say(finish.body.most.value, 'roughness', lengths)} or finer, as the gasket’s maker asks.`] : ['Finish: as the gasket’s maker asks.'],
         'Leave dowels, oil drains and water holes as they are; deburr, and wash every hole.'
       ] }] },
-      facePlan(of, head, bore),
-      ...rolled
+      // A bore that nobody stated is drawn as any, and no figure is made of it.
+      facePlan(of, head, bore ?? 90),
+      ...rolled && bore !== undefined
         ? [table(['Cylinder', 'intake edge of the bore', 'its middle', 'exhaust edge of the bore'], row.map((c) => {
             const plane = cutPlane(cut, c, placeAlong(r.layout, c, known(of, 'boreSpacing') ?? bore))
             const at = (y: number) => length(cutAtChamber(plane, { x: 0, y }).depth, of)
@@ -80,18 +81,22 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
   return paper(headOf('Work order: face', of), of.size, content.length ? [...first, ...content] : ['No face cut is planned on this build.'])
 }
 
-/** What each chamber is to read when it is right: large, for whoever has a lamp in his eyes. */
-export function stopCard(of: PaperCase, reading: (volume: number) => string | undefined): ReturnType<typeof paper> {
+/** What each chamber, or the whole where an engine of this kind is filled assembled, is to read when it is right: large, for whoever has a lamp in his eyes. */
+export function stopCard(of: PaperCase, reading: (volume: number, what: Enclosed) => string | undefined): ReturnType<typeof paper> {
+  const what = enclosedBy(of.r.layout.engine)[0] === 'assembled' ? 'assembled' : 'chamber'
+  const volume = ({ parts, clearance }: CylinderState) => (what === 'assembled' ? clearance : parts.chamber)?.estimate.value
+  const atTarget = ({ targetClearance, targetChamber }: CylinderState) => (what === 'assembled' ? targetClearance : targetChamber)?.estimate.value
   const states = of.planned?.cylinders.map(c => c.state) ?? of.r.asIs
   const rows = states.map((state) => {
-    const now = of.r.asIs.find(s => s.cylinder === state.cylinder)?.parts.chamber?.estimate.value
-    const stop = (of.r.planned.length > 0 ? state.parts.chamber : state.targetChamber ?? state.parts.chamber)?.estimate.value
-    return { cylinder: state.cylinder, now, stop, glass: stop === undefined ? undefined : reading(stop) }
+    const is = of.r.asIs.find(s => s.cylinder === state.cylinder)
+    const now = is && volume(is)
+    const stop = of.r.planned.length > 0 ? volume(state) : atTarget(state) ?? volume(state)
+    return { cylinder: state.cylinder, now, stop, glass: stop === undefined ? undefined : reading(stop, what) }
   })
   const size = rows.length > 8 ? 24 : rows.length > 4 ? 34 : 48
   const cell = (text: string, big = false): Content => ({ text, fontSize: big ? size : 14, bold: big, alignment: 'right', margin: [0, big ? 0 : (size - 14) * 0.6, 0, 0] })
   return paper(headOf('Stop card', of), of.size, [
-    { text: of.r.planned.length > 0 ? 'What the glass is to read once everything planned is done.' : 'What the glass is to read at the target, with all else as it is.', margin: [0, 0, 0, 8] },
+    { text: `${what === 'assembled' ? 'Filled assembled, through the plug’s hole. ' : ''}${of.r.planned.length > 0 ? 'What the glass is to read once everything planned is done.' : 'What the glass is to read at the target, with all else as it is.'}`, margin: [0, 0, 0, 8] },
     { layout: 'lightHorizontalLines', table: { headerRows: 1, widths: [70, '*', '*', '*'], body: [
       ['Cylinder', 'now, cc', 'stop at, cc', 'on the glass'].map(text => ({ text, alignment: 'right' as const, fontSize: 10 })),
       ...rows.map(row => [cell(String(row.cylinder), true), cell(row.now === undefined ? '–' : digits(row.now, 1)), cell(row.stop === undefined ? '–' : digits(row.stop, 1), true), cell(row.glass ?? '–')])

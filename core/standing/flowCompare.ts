@@ -113,7 +113,7 @@ export function compareRuns(r: Replay, one: FlowRun, other: FlowRun, cam?: reado
     found.whole = curveChange({ ...means, before: was.rows, after: is.rows })
   } catch (error) {
     if (!(error instanceof DomainError)) throw error
-    return { ...found, why: ['lifts'] }
+    return { ...found, lifts: [], dips: [], why: ['lifts'] }
   }
   const gain = gainOf(r, first, last, { before: was.rows, after: is.rows }, cam, found.whole)
   return gain ? { ...found, gain } : found
