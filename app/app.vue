@@ -8,6 +8,7 @@ import { useDevice } from '~/stores/device'
 import { useGauge } from '~/stores/gauge'
 import { useDrafts } from '~/stores/drafts'
 import { useOutbox } from '~/stores/outbox'
+import { usePictures } from '~/stores/pictures'
 import { useShop } from '~/stores/shop'
 import { STATIONS } from '~/words/stations'
 
@@ -16,6 +17,7 @@ const build = useBuild()
 const choices = useChoices()
 const shop = useShop()
 const outbox = useOutbox()
+const pictures = usePictures()
 const gauge = useGauge()
 const drafts = useDrafts()
 const ready = ref(false)
@@ -24,7 +26,7 @@ const findOpen = ref(false)
 
 onMounted(async () => {
   // Nothing is shown before what this device keeps has been read: a half-typed reading must stand there at once.
-  await Promise.all([drafts.load(), outbox.load(), ...(shop.instruments.length === 0 ? [shop.loadInstruments()] : [])])
+  await Promise.all([drafts.load(), outbox.load(), pictures.load(), ...(shop.instruments.length === 0 ? [shop.loadInstruments()] : [])])
   ready.value = true
   await shop.refresh()
   shop.listen()

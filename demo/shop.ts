@@ -13,5 +13,5 @@ export const demoShop = {
   hand,
   instruments,
   checks: [fineCheck],
-  builds: [launchEngine(hand), hollin(hand), skerry(hand), skerrySmall(hand), caldbeck(hand), testSix(hand)].map(({ build, name, reference, entries }) => ({ id: build, name, reference, entries }))
+  builds: [launchEngine(hand), hollin(hand), skerry(hand), skerrySmall(hand), caldbeck(hand), testSix(hand)].map(({ build, name, reference, entries, photographs }) => ({ id: build, name, reference, entries, photographs }))
 }

@@ -2,6 +2,7 @@ import { quantityRule, type Bodies, type Entry, type EntryKind, type Figure, typ
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { CORE_UNIT } from '#shared/figures'
 import { demoId } from './names'
+import type { DemoPhotograph } from './photograph'
 
 export const mm = (value: number): Figure => ({ value, unit: 'mm', typed: String(value) })
 export const cc = (value: number): Figure => ({ value, unit: 'cc', typed: String(value) })
@@ -14,6 +15,7 @@ export const cylinder = (n: number): Scope => ({ level: 'cylinder', cylinder: n 
 /** A build's ledger in the making: entries a few minutes apart, from a morning on. */
 export class Story {
   readonly entries: Entry[] = []
+  readonly photographs: DemoPhotograph[] = []
   readonly build: string
   private clock: number
 
@@ -28,11 +30,13 @@ export class Story {
     return this
   }
 
-  add<K extends EntryKind>(kind: K, scope: Scope, body: Bodies[K], more: { note?: string, supersedes?: string } = {}): string {
+  add<K extends EntryKind>(kind: K, scope: Scope, body: Bodies[K], more: { note?: string, supersedes?: string, photographs?: DemoPhotograph[] } = {}): string {
+    const { photographs = [], ...rest } = more
+    this.photographs.push(...photographs)
     const id = demoId(`${this.name}/${this.entries.length}`)
     this.clock += 4 * 60_000
     this.entries.push({
-      id, build: this.build, seq: this.entries.length + 1, at: new Date(this.clock).toISOString(), hand: this.hand, kind, v: 1, scope, body, ...more
+      id, build: this.build, seq: this.entries.length + 1, at: new Date(this.clock).toISOString(), hand: this.hand, kind, v: 1, scope, body, ...rest, ...photographs.length ? { photos: photographs.map(one => one.sha256) } : {}
     } as Entry)
     return id
   }

@@ -1,5 +1,6 @@
 import { burette, pourer } from './instruments'
 import { sisterEngine } from './launch'
+import { leakPhotograph, paintPhotograph } from './photograph'
 import { Story, cc, cylinder, head, mm } from './story'
 
 const DECKS = [0.35, 0.37, 0.33, 0.36, 0.39, 0.34]
@@ -12,6 +13,8 @@ const TRUE_PER_MM = 4.52
 export function testSix(hand: string): Story {
   const story = new Story('Millrace test six', 'Test engine', '2026-02-02T08:00:00Z', hand)
   sisterEngine(story, DECKS)
+  story.add('finding', head, { what: 'leakTrack', place: { x: 104, y: 4 }, words: 'soot blown across the bridge', told: 'the owner, at the bench', decided: 'cut until it is gone, and a new gasket' }, { photographs: [leakPhotograph()] })
+  story.add('finding', head, { what: 'painted', place: { x: -120, y: 44 }, words: 'paint let run onto the face', told: 'the owner, at the bench', decided: 'cleaned off before it was poured' }, { photographs: [paintPhotograph()] })
   const read = pourer(6)
   const chambers = [...AS_RECEIVED]
   const pourAll = (times: number) => {

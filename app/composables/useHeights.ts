@@ -1,5 +1,6 @@
-import { DEFAULT_U, placeAlong, quantityOf, type EntryOf, type Figure } from '#core'
+import { DEFAULT_U, type EntryOf, type Figure } from '#core'
 import { partAt, same, withReading, type Place } from './spotSet'
+import { useFace } from './useFace'
 import { notKept } from './useStatement'
 import { useBuild } from '~/stores/build'
 
@@ -8,7 +9,7 @@ export type HeightPlace = Place & { label: string }
 /** Heights of the head on the bench, at its corners and its middle: each is kept as it comes. */
 export function useHeights() {
   const build = useBuild()
-  const head = computed(() => build.state?.head ?? 1)
+  const { head, half, bores, bore } = useFace()
   const scope = computed(() => ({ level: 'head' as const, head: head.value }))
   const standing = computed(() => build.replayed?.heights.find(h => h.head === head.value))
   const afresh = ref(false)
@@ -22,12 +23,6 @@ export function useHeights() {
       && ledger.place.get(op.id)! > ledger.place.get(entry.id)!)
   })
   const entry = computed(() => ended.value || afresh.value ? undefined : latest.value)
-  const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 90)
-  const spacing = computed(() => quantityOf(build.replayed, 'boreSpacing', build.cylinder)?.estimate.value ?? bore.value * 1.1)
-  const row = computed(() => build.replayed?.layout.heads[head.value - 1] ?? [])
-  /** The face's half length and half width as it is drawn: half a bore beyond the outermost, and past the bores' edge. */
-  const half = computed(() => ({ x: Math.round(((row.value.length - 1) / 2) * spacing.value + bore.value * 0.55), y: Math.round(bore.value * 0.62) }))
-  const bores = computed(() => row.value.map(cylinder => ({ cylinder, x: build.replayed ? placeAlong(build.replayed.layout, cylinder, spacing.value) : 0 })))
   const places = computed<HeightPlace[]>(() => {
     const { x, y } = half.value
     const named: HeightPlace[] = [

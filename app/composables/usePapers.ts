@@ -1,20 +1,35 @@
 import { useLocalStorage } from '@vueuse/core'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
-import { asReceived } from '#core'
-import type { PaperCase } from '~/papers/paperCase'
+import { asReceived, photographsIn, type PaperName, type PrintedBody, type Replay } from '#core'
+import type { PaperCase, PaperPhoto } from '~/papers/paperCase'
 import type { PaperSize } from '~/papers/pdf'
 import { useGlass } from '~/composables/useGlass'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { usePictures } from '~/stores/pictures'
 import { useShop } from '~/stores/shop'
+import { sayEntry } from '~/words/entries'
 
-export const PAPERS = {
-  customer: { name: 'Customer sheet', what: 'One page for whoever owns the engine.' },
-  record: { name: 'Full record', what: 'Every entry, with the sums.' },
-  order: { name: 'Work order', what: 'For whoever cuts the face.' },
-  stop: { name: 'Stop card', what: 'What each chamber is to read.' }
-} as const
-export type PaperName = keyof typeof PAPERS
+/** Wide enough for a sheet, and no wider: a paper is sent by post as well. */
+const PHOTO_WIDTH = 900
+
+/** A photograph as papers have it; nothing where it is not to be had. */
+async function printable(src: string): Promise<string | undefined> {
+  try {
+    const response = await fetch(src)
+    if (!response.ok) return undefined
+    const picture = await createImageBitmap(await response.blob())
+    const scale = Math.min(1, PHOTO_WIDTH / picture.width)
+    const canvas = document.createElement('canvas')
+    canvas.width = Math.round(picture.width * scale)
+    canvas.height = Math.round(picture.height * scale)
+    canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
+    picture.close()
+    return canvas.toDataURL('image/jpeg', 0.85)
+  } catch {
+    return undefined
+  }
+}
 
 /** Papers of the build on the bench, made on this device. */
 export function usePapers() {
@@ -23,13 +38,25 @@ export function usePapers() {
   const shop = useShop()
   const { stopAt } = useGlass()
   const size = useLocalStorage<PaperSize>('bowl.paper', 'A4')
-  const of = (): PaperCase | undefined => {
+  const pictures = usePictures()
+  async function photosOf(r: Replay, id: string): Promise<PaperPhoto[]> {
+    const all = photographsIn(r.live)
+    const sorted = [...all.filter(one => one.of.kind === 'finding'), ...all.filter(one => one.of.kind !== 'finding').reverse()]
+    const made = await Promise.all(sorted.map(async ({ sha256, entry, of }): Promise<PaperPhoto[]> => {
+      const data = await printable(pictures.src(id, sha256))
+      const words = entry.kind === 'photograph' && entry.body.words ? entry.body.words : sayEntry(of, device.lengths)
+      return data ? [{ sha256, of: of.id, words, data }] : []
+    }))
+    return made.flat()
+  }
+  const of = async (): Promise<PaperCase | undefined> => {
     const { replayed: r, view } = build
     if (!r || !view) return undefined
-    return { name: view.name, reference: view.reference, r, received: asReceived(r), planned: r.planned.length ? build.planned : undefined, entries: build.entries, opens: build.opens, rules: shop.rules, lengths: device.lengths, size: size.value, now: new Date().toISOString() }
+    return { name: view.name, reference: view.reference, r, received: asReceived(r), planned: r.planned.length ? build.planned : undefined, entries: build.entries, opens: build.opens, photos: await photosOf(r, view.id), rules: shop.rules, lengths: device.lengths, size: size.value, now: new Date().toISOString() }
   }
-  async function define(name: PaperName): Promise<TDocumentDefinitions | undefined> {
-    const known = of()
+  /** One, or several with less and less on them. */
+  async function define(name: PaperName): Promise<TDocumentDefinitions | TDocumentDefinitions[] | undefined> {
+    const known = await of()
     if (!known) return undefined
     switch (name) {
       case 'customer': return (await import('~/papers/customerSheet')).customerSheet(known)
@@ -45,7 +72,10 @@ export function usePapers() {
   /** The same as a page that needs nothing beside it. */
   async function makePage(name: PaperName): Promise<string | undefined> {
     const definition = await define(name)
-    return definition && (await import('~/papers/html')).htmlOf(definition)
+    // A page of a screen is as long as it is.
+    return definition && (await import('~/papers/html')).htmlOf(Array.isArray(definition) ? definition[0]! : definition)
   }
-  return { size, make, makePage }
+  /** Notes that a paper left the shop: what comes after it is not on it. That is no step to be undone. */
+  const leaves = (paper: PaperName, form: PrintedBody['form']) => build.addAll([{ kind: 'printed', scope: { level: 'build' }, body: { paper, form } }], false)
+  return { size, make, makePage, leaves }
 }

@@ -19,7 +19,7 @@ describe('every kind of entry', () => {
   it.each(ENTRY_KINDS)('%s is let in as its own example, for each thing it may be about, and said in words', (kind) => {
     const rule = kindRule(kind)
     for (const level of Object.keys(SCOPES) as Scope['level'][]) {
-      const entry = { at: '2026-03-09T08:00:00.000Z', hand: 'ML', kind, v: 1, scope: SCOPES[level], body: rule.example(), ...(rule.takesPlace ? { supersedes: OTHER } : {}) }
+      const entry = { at: '2026-03-09T08:00:00.000Z', hand: 'ML', kind, v: 1, scope: SCOPES[level], body: rule.example(), ...(rule.takesPlace ? { supersedes: OTHER } : {}), ...(rule.pictured ? { photos: ['a'.repeat(64)] } : {}) }
       const checked = checkEntry(entry)
       const wanted = rule.scopes.includes(level) && !(kind === 'pour' && level === 'build')
       expect(checked.ok ? [] : checked.fields.map(f => f.path), level).toEqual(wanted ? [] : ['scope'])
@@ -28,7 +28,7 @@ describe('every kind of entry', () => {
     expect(sayEntry(entry, 'in')).not.toMatch(/undefined|NaN|\[object|^$/)
     expect(typedOf(entry) ?? '').not.toMatch(/undefined|NaN|\[object/)
     expect(sayKind(kind)).toMatch(/^[A-Z][a-z]/)
-    expect(['sheet', 'pour', 'shape', 'ports', 'cut', 'mockup', 'flow', 'daybook']).toContain(rule.at(entry.body).station)
+    expect(['sheet', 'pour', 'shape', 'ports', 'cut', 'mockup', 'flow', 'papers', 'daybook']).toContain(rule.at(entry.body).station)
     // What a field of the plain form puts in is a field of the body.
     for (const { name } of formOf(kind).fields ?? []) {
       const body = { ...rule.example() as object, [name]: [] }

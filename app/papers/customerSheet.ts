@@ -3,21 +3,30 @@ import { clearancesOf, squishOf, targetBand, uncertainty, type CylinderState, ty
 import { digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
-import { headOf, known, length, openStops, plusMinus, type PaperCase } from './paperCase'
-import { MARGIN, PT, SHEET, paper, table } from './pdf'
+import { findings, headOf, known, length, openStops, plusMinus, sayFinding, type PaperCase } from './paperCase'
+import { MARGIN, PT, SHEET, paper, photoRow, table } from './pdf'
 
-/** More lines of work than this are counted, so that the sheet stays one page. */
-const MOST_WORK = 9
-const MOST_WATCH = 6
+/** How much stands on the sheet, the roomiest first: it stays one page. Heights in points; what is left out is counted, and in the full record. */
+const DETAILS = [
+  { photo: 84, work: 9, found: 4, watch: 6, row: 15 },
+  { photo: 64, work: 6, found: 3, watch: 5, row: 12 },
+  { photo: 46, work: 4, found: 2, watch: 3, row: 11 },
+  { photo: 0, work: 3, found: 1, watch: 2, row: 11 },
+  { photo: 0, work: 2, found: 0, watch: 1, row: 11 }
+] as const
+type Detail = (typeof DETAILS)[number]
+const MOST_PHOTOS = 3
+/** The first of a list, and how many more there are. */
+const firstOf = (list: readonly string[], most: number): string[] => [...list.slice(0, most), ...list.length > most ? [`${most > 0 ? 'and ' : ''}${list.length - most} ${most > 0 ? 'more' : list.length === 1 ? 'finding' : 'findings'}, in the full record`] : []]
 
 /** Ratios before and after against what was wanted: a line a cylinder, an open ring as it came, a dot with its ± as it is. */
-function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (number | undefined)[]): Content[] {
+function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (number | undefined)[], row: number): Content[] {
   const band = targetBand(of.r.target)
   const ratios = now.flatMap((state, i) => [state.ratio ? [state.ratio.estimate.value - 2 * uncertainty(state.ratio.estimate), state.ratio.estimate.value + 2 * uncertainty(state.ratio.estimate)] : [], came[i] ?? []].flat())
   if (ratios.length === 0) return []
   const all = [...ratios, ...band ? [band.low, band.high] : []]
   const [low, high] = [Math.floor(Math.min(...all) * 10 - 0.5) / 10, Math.ceil(Math.max(...all) * 10 + 0.5) / 10]
-  const [left, wide, row] = [70, (SHEET[of.size].width - 2 * MARGIN) * PT - 90, of.r.layout.cylinders.length > 8 ? 11 : 15]
+  const [left, wide] = [70, (SHEET[of.size].width - 2 * MARGIN) * PT - 90]
   const x = (ratio: number) => left + (ratio - low) / (high - low) * wide
   const tall = row * now.length
   const canvas: CanvasElement[] = [
@@ -45,8 +54,10 @@ function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (nu
   }]
 }
 
-/** One page for whoever owns the engine: what came, what was wanted, what it is now, what was done and what to watch. */
-export function customerSheet(of: PaperCase): ReturnType<typeof paper> {
+/** One page for whoever owns the engine: what came, what was wanted, what it is now, what was done and what to watch. With less and less on it, for the first that is one page. */
+export const customerSheet = (of: PaperCase): ReturnType<typeof paper>[] => DETAILS.map(detail => sheetOf(of, detail))
+
+function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   const { r, received, lengths } = of
   const { cylinders } = r.layout
   const now = r.asIs
@@ -70,9 +81,13 @@ export function customerSheet(of: PaperCase): ReturnType<typeof paper> {
   const grouped = [...work].map(([line, scopes]) => `${line} (${whose(scopes)})`)
   const squishes = cylinders.flatMap(c => squishOf(r, c).running?.gap.estimate.value ?? [])
   const nearest = cylinders.flatMap(c => clearancesOf(r, c)).sort((a, b) => a.now.value - b.now.value)[0]
+  const found = findings(of).filter(({ body }) => body.what !== 'numbering').map(one => sayFinding(of, one).replace(/^./, c => c.toUpperCase()))
+  const photos = detail.photo > 0 ? of.photos.slice(0, MOST_PHOTOS) : []
   return paper(headOf('What was done to your engine', of), of.size, [
     { text: 'What came in', style: 'head' },
     { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', '.'] },
+    ...found.length ? [{ ul: firstOf(found, detail.found) }] : [],
+    ...photos.length ? [photoRow(photos, of.size, detail.photo)] : [],
     { text: 'What was wanted', style: 'head' },
     { text: target ? `A compression ratio of ${digits(target.ratio.value, 2)}, and no cylinder more than ${digits(target.tolerance.value, 2)} away from it.${why ? ` Chosen for: ${why}.` : ''}` : 'No target was stated.' },
     { text: 'What it is now', style: 'head' },
@@ -89,12 +104,12 @@ export function customerSheet(of: PaperCase): ReturnType<typeof paper> {
       }),
       [44, ...came('*' as const), '*', 26, ...came('*' as const), '*', 26, 50], [0, received ? 7 : 5]
     ),
-    ...spread(of, now, now.map(state => before(state.cylinder)?.ratio?.estimate.value)),
+    ...spread(of, now, now.map(state => before(state.cylinder)?.ratio?.estimate.value), detail.row),
     { text: 'What was done', style: 'head' },
-    grouped.length === 0 ? { text: 'It was measured. No metal was taken and no part was changed.' } : { ul: [...grouped.slice(0, MOST_WORK), ...grouped.length > MOST_WORK ? [`and ${grouped.length - MOST_WORK} more, in the full record`] : []] },
+    grouped.length === 0 ? { text: 'It was measured. No metal was taken and no part was changed.' } : { ul: firstOf(grouped, detail.work) },
     { text: 'What to watch', style: 'head' },
     { ul: [
-      ...openStops(of).slice(0, MOST_WATCH),
+      ...firstOf(openStops(of), detail.watch),
       ...squishes.length ? [`Piston to head, running: ${length(Math.min(...squishes), of)} at the least.`] : [],
       ...nearest ? [`Nearest clearance: ${NEAR[nearest.name].one} to ${NEAR[nearest.name].other}, ${say(nearest.now.value, 'length', lengths)}.`] : [],
       'The ratio is that of the volumes, measured cold. What fuel and timing the engine stands is for whoever tunes it, and the maker’s limits come first.'

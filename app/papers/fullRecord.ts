@@ -3,7 +3,7 @@ import { digits, sayDoubt, sayList } from '#shared/figures'
 import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
 import { PART_FORMULAS, PART_WORDS } from '../words/formulas'
 import { headOf, plusMinus, type PaperCase } from './paperCase'
-import { paper, table } from './pdf'
+import { paper, photoRow, table } from './pdf'
 
 /** A volume with a decimal more than the glass shows, so that what is added up comes out as printed. */
 const cc = (value: number) => digits(value, 3)
@@ -54,6 +54,7 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
             return [sayDate(e.at), e.hand, sayKind(e.kind), sayScope(e.scope), sayEntry(e, lengths), by ? `${by.hand}, ${sayDate(by.at)}${by.kind === 'void' ? `: ${sayEntry(by, lengths)}` : ''}` : '']
           }), [88, 24, 68, 58, '*', 96], [0, 1, 2, 3, 4, 5])
         ]
-      : []
+      : [],
+    ...of.photos.length ? [{ text: 'Photographs', style: 'head' }, ...Array.from({ length: Math.ceil(of.photos.length / 3) }, (_, i) => photoRow(of.photos.slice(3 * i, 3 * i + 3), of.size, 150))] : []
   ])
 }

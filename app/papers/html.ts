@@ -39,12 +39,14 @@ function piece(of: Content): string {
     const [w, h] = reach(list)
     return `<svg viewBox="0 0 ${w} ${h}" width="${w}" height="${h}" aria-hidden="true">${list.map(shape).join('')}</svg>`
   }
+  // Only what stands in the page itself, and only a photograph.
+  if ('image' in one) return /^data:image\/jpeg;base64,[A-Za-z0-9+/=]+$/.test(String(one.image)) ? `<img src="${String(one.image)}" alt="${safe(one.alt ?? '')}">` : ''
   if (!('text' in one)) return ''
   const text = piece(one.text as Content)
   return one.style === 'head' ? `<h2>${text}</h2>` : one.bold ? `<strong>${text}</strong>` : one.style === 'quiet' ? `<p class="quiet">${text}</p>` : `<span>${text}</span>`
 }
 
-/** A paper as one page of HTML that needs nothing beside it: no script, no picture, no address of anything. */
+/** A paper as one page of HTML that needs nothing beside it: no script, no address of anything, pictures in the page itself. */
 export function htmlOf(definition: TDocumentDefinitions): string {
   const title = safe(definition.info?.title ?? 'Precise Bowl')
   const header = definition.header as Content
@@ -52,8 +54,8 @@ export function htmlOf(definition: TDocumentDefinitions): string {
   const foot = (footer?.columns as Content[] | undefined)?.[0]
   return [
     '<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">',
-    '<meta http-equiv="Content-Security-Policy" content="default-src \'none\'; style-src \'unsafe-inline\'">', `<title>${title}</title>`,
-    '<style>body{font:16px/1.45 sans-serif;max-width:760px;margin:24px auto;padding:0 16px;color:#12202c;background:#fff}h2{font-size:1.15em;margin:1.2em 0 .3em}table{border-collapse:collapse;width:100%}td,th{border-bottom:1px solid #9aa5ad;padding:4px;text-align:left;font-variant-numeric:tabular-nums}th{font-weight:400;color:#46545e}.r{text-align:right}.quiet,footer{color:#46545e;font-size:.85em}.columns{display:flex;justify-content:space-between;gap:16px;flex-wrap:wrap}header{border-bottom:1px solid}header strong{font-size:1.3em}svg{max-width:100%;height:auto}</style></head><body>',
+    '<meta http-equiv="Content-Security-Policy" content="default-src \'none\'; style-src \'unsafe-inline\'; img-src data:">', `<title>${title}</title>`,
+    '<style>body{font:16px/1.45 sans-serif;max-width:760px;margin:24px auto;padding:0 16px;color:#12202c;background:#fff}h2{font-size:1.15em;margin:1.2em 0 .3em}table{border-collapse:collapse;width:100%}td,th{border-bottom:1px solid #9aa5ad;padding:4px;text-align:left;font-variant-numeric:tabular-nums}th{font-weight:400;color:#46545e}.r{text-align:right}.quiet,footer{color:#46545e;font-size:.85em}.columns{display:flex;justify-content:space-between;gap:16px;flex-wrap:wrap}header{border-bottom:1px solid}header strong{font-size:1.3em}svg,img{max-width:100%;height:auto}.columns>div{flex:1 1 160px}</style></head><body>',
     `<header>${piece(withoutRules(header))}</header><main>${piece(definition.content)}</main><footer>${foot ? piece(foot) : ''}</footer></body></html>`
   ].join('\n')
 }

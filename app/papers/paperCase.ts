@@ -1,8 +1,12 @@
-import { quantityOf, type Advice, type AsIf, type Entry, type Quantity, type Replay, type ShopRules } from '#core'
+import { findingsOf, onFace, quantityOf, type EntryOf, type Advice, type AsIf, type Entry, type Quantity, type Replay, type ShopRules } from '#core'
 import { digits, say, type LengthUnit } from '#shared/figures'
 import { groupOf, sayAdvice } from '../words/advice'
 import { sayDate } from '../words/entries'
+import { FINDING_WORDS, sayOnFace } from '../words/findings'
 import type { PaperHead, PaperSize } from './pdf'
+
+/** A photograph as a paper has it: JPEG as a data address, and what stands under it. */
+export interface PaperPhoto { sha256: string, of: string, words: string, data: string }
 
 /** What papers are made of: the build as it is, as it came, and with everything planned. */
 export interface PaperCase {
@@ -14,6 +18,8 @@ export interface PaperCase {
   /** The whole ledger, what was replaced or struck out among it. */
   entries: readonly Entry[]
   opens: readonly Advice[]
+  /** Those of what was found at take-in first. */
+  photos: readonly PaperPhoto[]
   rules: ShopRules
   lengths: LengthUnit
   size: PaperSize
@@ -31,10 +37,22 @@ export const openStops = ({ opens, r, lengths }: PaperCase): string[] => opens.f
 
 /** Head and foot of a paper of this build. */
 export function headOf(title: string, of: PaperCase): PaperHead {
-  const last = of.r.live.entries.at(-1)
+  // That a paper was printed changes none.
+  const last = of.r.live.entries.filter(entry => entry.kind !== 'printed').at(-1)
   const open = of.opens.filter(one => one.kind !== 'onTarget').length
   return {
     title, name: of.name, reference: of.reference, asOf: `printed ${sayDate(of.now)}, last entry ${last ? sayDate(last.at) : 'none'}`,
     open: `${open === 0 ? 'Nothing is open.' : `${open} ${open === 1 ? 'thing is' : 'things are'} still open.`} Entries after ${last ? sayDate(last.at) : 'now'} are not in this paper.`
   }
 }
+
+/** A finding in a line: what, where, who was told, what was decided. */
+export function sayFinding(of: PaperCase, { body, scope }: EntryOf<'finding'>): string {
+  const bore = known(of, 'bore') ?? 90
+  const where = body.place && scope.level === 'head' ? onFace(of.r.layout, scope.head, body.place, { bore, spacing: known(of, 'boreSpacing') ?? bore * 1.1 }) : undefined
+  return [`${FINDING_WORDS[body.what]}${where && body.what !== 'numbering' ? ` ${sayOnFace(where)}` : ''}${body.words ? `: ${body.words}` : ''}`, ...body.told ? [`told ${body.told}`] : [], ...body.decided ? [body.decided] : []].join('; ')
+}
+
+/** What was found on the heads as they came in, or on one of them. */
+export const findings = (of: PaperCase, head?: number): EntryOf<'finding'>[] =>
+  findingsOf(of.r).map(({ entry }) => entry).filter(({ scope }) => head === undefined || (scope.level === 'head' && scope.head === head))

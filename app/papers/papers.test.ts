@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { NO_SOLIDS, STARTING_RULES, advice, asIf, asReceived, replay, type Entry } from '#core'
+import { FINDINGS, NO_SOLIDS, STARTING_RULES, advice, asIf, asReceived, replay, type Entry } from '#core'
 import { demoShop } from '#demo/shop'
 import { digits } from '#shared/figures'
 import { asTwelve, LONGEST } from '../../tests/support/dresses'
@@ -13,6 +13,7 @@ import { htmlOf } from './html'
 import type { PaperCase } from './paperCase'
 import { MARGIN, PT, SHEET, pdfOf, printable, type PaperSize } from './pdf'
 import { stopCard, workOrder } from './workOrder'
+import { phonePicture } from '../../tests/support/pictures'
 
 let folder: string
 beforeAll(() => folder = mkdtempSync(join(tmpdir(), 'papers-')))
@@ -23,10 +24,14 @@ function caseOf(name: string, more: { entries?: readonly Entry[], size?: PaperSi
   const entries = more.entries ?? entriesOf(name)
   const r = replay(entries)!
   return {
-    name, reference: 'Job 7', r, received: asReceived(r), planned: r.planned.length ? asIf(r, r.planned, NO_SOLIDS) : undefined, entries, opens: advice(r, STARTING_RULES, NO_SOLIDS), rules: STARTING_RULES,
+    name, reference: 'Job 7', r, received: asReceived(r), planned: r.planned.length ? asIf(r, r.planned, NO_SOLIDS) : undefined, entries, opens: advice(r, STARTING_RULES, NO_SOLIDS), photos: [], rules: STARTING_RULES,
     lengths: more.lengths ?? 'mm', size: more.size ?? 'A4', now: '2026-11-28T10:00:00.000Z'
   }
 }
+/** Photographs of a build's entries, as the page hands them to a paper. */
+const withPhotos = async (of: PaperCase, n = 3, words = 'leak track; soot blown across the bridge'): Promise<PaperCase> => ({
+  ...of, photos: await Promise.all(Array.from({ length: n }, async (_, i) => ({ sha256: String(i).repeat(64), of: 'x', words, data: `data:image/jpeg;base64,${(await phonePicture(300, 200 + 90 * i)).toString('base64')}` })))
+})
 const PAPERS = { customer: customerSheet, record: fullRecord, order: workOrder, stop: (of: PaperCase) => stopCard(of, volume => digits(volume, 1)) }
 
 interface Word { page: number, text: string, left: number, top: number, right: number, bottom: number }
@@ -51,9 +56,11 @@ const rowsOf = (text: string, columns: number) => text.split('\n').map(line => l
 
 describe('papers', () => {
   const long = asTwelve(entriesOf('Brackwater 34') as never) as unknown as Entry[]
+  /** As much as can be found on a head, in as many words as fit. */
+  const longFound = [...long, ...FINDINGS.map((what, i) => ({ ...long[0]!, id: `00000000-0000-4000-8000-0000000009${i}0`, kind: 'finding', scope: { level: 'head', head: 1 }, body: { what, place: { x: 0, y: 0 }, words: LONGEST.slice(0, 200), told: LONGEST.slice(0, 100), decided: LONGEST.slice(0, 200) } }) as Entry)]
   it.each(([['A4', 'mm'], ['LETTER', 'in']] as const).flatMap(([size, lengths]) => (Object.keys(PAPERS) as (keyof typeof PAPERS)[]).map(paper => [paper, size, lengths] as const)))('%s on %s in %s: nothing is cut or runs off, at the longest names and twelve cylinders', async (paper, size, lengths) => {
     const name = LONGEST.slice(0, 80)
-    for (const of of [{ ...caseOf(name, { entries: long, size, lengths }), reference: LONGEST.slice(0, 60) }, caseOf('Caldbeck Twin', { size, lengths }), caseOf('Skerry 125', { size, lengths }), caseOf('Hollin 16', { size, lengths }), caseOf('Bare', { size, lengths, entries: entriesOf('Hollin 16').slice(0, 1) })]) {
+    for (const of of [await withPhotos({ ...caseOf(name, { entries: longFound, size, lengths }), reference: LONGEST.slice(0, 60) }, 7, LONGEST.slice(0, 200)), await withPhotos(caseOf('Millrace test six', { size, lengths })), caseOf('Caldbeck Twin', { size, lengths }), caseOf('Skerry 125', { size, lengths }), caseOf('Hollin 16', { size, lengths }), caseOf('Bare', { size, lengths, entries: entriesOf('Hollin 16').slice(0, 1) })]) {
       const { words, pages } = await printed(of, paper)
       expect(words.length).toBeGreaterThan(10)
       for (const word of words) {
@@ -99,12 +106,27 @@ describe('papers', () => {
     expect((await printed(caseOf('Brackwater 34'), 'customer')).text).not.toContain('as it came')
   })
 
+  it('photographs and what was found stand on the papers, where they are of any use', async () => {
+    const of = await withPhotos(caseOf('Millrace test six'), 2)
+    const found = 'leak track between 2 and 3: soot blown across the bridge; told the owner, at the bench; cut until it is gone, and a new gasket'
+    const flat = async (paper: keyof typeof PAPERS) => (await printed(of, paper)).text.replace(/\s+/g, ' ')
+    expect(await flat('customer')).toContain(found.replace(/^l/, 'L'))
+    expect(await flat('record')).toContain('Photographs leak track; soot blown across the bridge')
+    writeFileSync(join(folder, 'pictures.pdf'), await pdfOf(customerSheet(of)))
+    expect(execFileSync('pdfimages', ['-list', join(folder, 'pictures.pdf')], { encoding: 'utf8' }).match(/ jpeg /g)).toHaveLength(2)
+    const page = htmlOf(customerSheet(of)[0]!)
+    expect(page.match(/<img src="data:image\/jpeg;base64,[^"]+" alt="leak track/g)).toHaveLength(2)
+    expect(htmlOf(customerSheet({ ...of, photos: of.photos.map(one => ({ ...one, data: 'https://evil.example/x.jpg' })) })[0]!)).not.toContain('evil')
+    const cut = { ...entriesOf('Caldbeck Twin').find(e => e.kind === 'faceCut')!, id: '00000000-0000-4000-8000-000000000001', scope: { level: 'head', head: 1 }, body: { state: 'planned', depth: { value: 0.2, unit: 'mm', typed: '0.2' } }, at: '2026-11-01T08:00:00Z' } as Entry
+    expect((await printed(caseOf('Millrace test six', { entries: [...entriesOf('Millrace test six'), cut] }), 'order')).text.replace(/\s+/g, ' ')).toContain(`Found on this head ${found}`)
+  })
+
   it('a page has the same figures, and needs nothing beside it', () => {
     const of = caseOf('Millrace test six')
-    const page = htmlOf(customerSheet(of))
+    const page = htmlOf(customerSheet(of)[0]!)
     for (const state of of.r.asIs) expect(page).toContain(`<td class="r"><strong>${state.ratio!.estimate.value.toFixed(2)}</strong></td>`)
     for (const text of ['What was done to your engine', 'Nothing is open.', '<svg viewBox', 'default-src \'none\'']) expect(page).toContain(text)
-    for (const paper of Object.values(PAPERS)) expect(htmlOf(paper(caseOf('Caldbeck Twin')))).not.toMatch(/undefined|NaN|\[object/)
+    for (const paper of Object.values(PAPERS)) expect(htmlOf([paper(caseOf('Caldbeck Twin'))].flat()[0]!)).not.toMatch(/undefined|NaN|\[object/)
   })
 
   it('the work order is not mirrored: cylinders run from right to left as the face lies, the way of every template', async () => {
@@ -137,7 +159,7 @@ describe('papers', () => {
     const { text } = await printed(of, 'customer')
     expect(text).toContain('<script>alert(1)</script> =1+1')
     expect(text).toContain('%PDF endobj')
-    const page = htmlOf(customerSheet({ ...of, name: '"><img src=x onerror=alert(1)> </title><script>' }))
+    const page = htmlOf(customerSheet({ ...of, name: '"><img src=x onerror=alert(1)> </title><script>' })[0]!)
     const tags = new Set([...page.matchAll(/<\/?([a-z][a-z0-9]*)/gi)].map(m => m[1]!))
     expect([...tags].filter(tag => !['html', 'head', 'meta', 'title', 'style', 'body', 'header', 'main', 'footer', 'div', 'p', 'h2', 'ul', 'li', 'strong', 'span', 'table', 'tr', 'th', 'td', 'svg', 'path', 'rect', 'ellipse'].includes(tag))).toEqual([])
     expect(page).toContain('&#60;img src')

@@ -22,8 +22,26 @@ function printed<T>(content: T): T {
   return Object.fromEntries(Object.entries(content).map(([key, value]) => [key, key === 'style' || key === 'pageSize' || typeof value === 'function' ? value : printed(value)])) as T
 }
 
-/** A document as PDF: vector, its text selectable, in the screens' own type, which goes with it. */
-export async function pdfOf(definition: TDocumentDefinitions): Promise<Uint8Array> {
+/**
+ * A document as PDF: vector, its text selectable, in the screens' own type, which goes with it.
+ *
+ * @param of the document; or several with less and less on them, the first of which that is one page is made, else the last
+ */
+export async function pdfOf(of: TDocumentDefinitions | readonly TDocumentDefinitions[]): Promise<Uint8Array> {
+  const [first, ...less] = (Array.isArray(of) ? of : [of]) as TDocumentDefinitions[]
+  let pages = 1
+  const footer = first!.footer
+  const counted = typeof footer === 'function'
+    ? { ...first!, footer: ((page, all, size) => {
+      pages = all
+      return footer(page, all, size)
+    }) satisfies TDocumentDefinitions['footer'] }
+    : first!
+  const made = await make(counted)
+  return pages > 1 && less.length > 0 ? pdfOf(less) : made
+}
+
+async function make(definition: TDocumentDefinitions): Promise<Uint8Array> {
   const { default: pdfmake } = await import('pdfmake/build/pdfmake')
   const data = (uri: string) => uri.slice(uri.indexOf(',') + 1)
   pdfmake.addVirtualFileSystem({ 'regular.woff': data(regular), 'bold.woff': data(bold) })
@@ -66,3 +84,9 @@ export function table(heads: readonly string[], rows: readonly (readonly (string
     table: { headerRows: 1, keepWithHeaderRows: 1, dontBreakRows: true, widths: [...widths], body: [heads.map((text, i) => ({ ...cell(text, i), fontSize: 8, color: '#46545e' })), ...rows.map(row => row.map(cell))] }
   }
 }
+
+/** Photographs in a row, each in its share of the sheet, with what stands under it. */
+export const photoRow = (photos: readonly { data: string, words: string }[], size: PaperSize, tall: number, across = Math.max(3, photos.length)): Content => ({
+  columns: photos.map(({ data, words }) => ({ width: ((SHEET[size].width - 2 * MARGIN) * PT - 8 * (across - 1)) / across, stack: [{ image: data, fit: [((SHEET[size].width - 2 * MARGIN) * PT - 8 * (across - 1)) / across, tall] as [number, number], alt: words }, { text: words, style: 'quiet' }] })),
+  columnGap: 8, margin: [0, 4, 0, 4], unbreakable: true
+})

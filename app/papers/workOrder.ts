@@ -3,7 +3,7 @@ import { cutAtChamber, cutPlane, cylindersOf, enclosedBy, metOnTheWay, placeAlon
 import { digits, say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
-import { headOf, known, length, openStops, type PaperCase } from './paperCase'
+import { findings, headOf, known, length, openStops, sayFinding, type PaperCase } from './paperCase'
 import { MARGIN, PT, SHEET, paper, table } from './pdf'
 
 /** Room to write in by hand. */
@@ -50,6 +50,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
     const rolled = (cut.body.slopeX ?? 0) !== 0 || (cut.body.slopeY ?? 0) !== 0
     const met = planned ? metOnTheWay(r, rules, planned.cylinders.filter(c => row.includes(c.cylinder)), depth).find(one => one.depth > depth) : undefined
     const finish = r.live.entries.flatMap(e => e.kind === 'finish' && e.scope.level === 'head' && e.scope.head === head ? [e] : []).at(-1)
+    const found = findings(of, head)
     const other = r.planned.filter(op => op !== cut && op.kind === 'faceCut').length
     return [
       { text: sayGroup('Head', head, r.layout.heads), style: 'head', ...i > 0 ? { pageBreak: 'before' as const } : {} },
@@ -70,6 +71,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
             return [String(c), at(-bore / 2), at(0), at(bore / 2)]
           }), [60, '*', '*', '*'])]
         : [],
+      ...found.length ? [{ text: 'Found on this head', style: 'head' }, { ul: found.map(one => sayFinding(of, one)) }] : [],
       { text: 'Send back with it, measured', style: 'head' },
       table(['Taken off, by height before and after', 'front, intake', 'front, exhaust', 'rear, intake', 'rear, exhaust'], [[`each corner, ${lengths}`, ROOM, ROOM, ROOM, ROOM], ['flatness, and finish', ROOM, ROOM, ROOM, ROOM]], [170, '*', '*', '*', '*']),
       { columns: ['Done by', 'on'].map(text => ({ stack: [{ text, style: 'quiet' }, { canvas: [{ type: 'line' as const, x1: 0, y1: 16, x2: 180, y2: 16, lineWidth: 0.6 }] }] })), margin: [0, 6, 0, 0] },

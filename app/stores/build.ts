@@ -120,7 +120,9 @@ export const useBuild = defineStore('build', () => {
   interface Made { id: string, sent: SentEntry }
   /** An entry as it is sent, or what the server would say against it: that is said at once, and never counts on the screen. */
   function made({ kind, scope, body, more = {}, id = uuid() }: ToAdd): Made | Sent {
-    const { at = new Date().toISOString(), note, supersedes, undoes, photos } = more
+    const { at = new Date().toISOString(), note, supersedes, undoes } = more
+    // What puts an entry right still has its photographs; what puts something back says itself which.
+    const photos = more.photos ?? (kind === 'void' || undoes ? undefined : byId.value.get(supersedes ?? '')?.photos)
     // What takes an operation's place belongs to the same plan, unless it is planned anew.
     const plan = more.plan ?? (kindRule(kind).role === 'operation' ? byId.value.get(supersedes ?? '')?.plan : undefined)
     const entry = {

@@ -3,9 +3,12 @@ import type { Problem } from '#shared/dto'
 
 /**
  * A write on its way to the server. `tries` counts the answers that said it broke there; `aside` says why it is not sent
- * for now: it stays on this device until somebody has it sent again, or drops it.
+ * for now: it stays on this device until somebody has it sent again, or drops it. A photograph lies apart, by its name.
  */
-export interface Waiting { id: string, url: string, body: string, queuedAt: number, tries?: number, aside?: Problem }
+export interface Waiting { id: string, url: string, body: string, queuedAt: number, tries?: number, aside?: Problem, picture?: string }
+
+/** A photograph until an entry that carries it is kept, by the SHA-256 that entries call it by. */
+export interface KeptPicture { sha256: string, blob: Blob }
 
 /** A half-typed reading: which field of which tab it stands in. */
 export interface KeptDraft { key: string, tab: string, field: string, text: string, at: number }
@@ -13,14 +16,17 @@ export interface KeptDraft { key: string, tab: string, field: string, text: stri
 interface Cupboard extends DBSchema {
   drafts: { key: string, value: KeptDraft }
   outbox: { key: string, value: Waiting }
+  pictures: { key: string, value: KeptPicture }
 }
 
 let opened: Promise<IDBPDatabase<Cupboard>> | undefined
 
 /** What this device keeps through a reload: half-typed readings, and writes the server has not answered yet. */
 export function cupboard(): Promise<IDBPDatabase<Cupboard>> {
-  opened ??= openDB<Cupboard>('precise-bowl', 2, {
+  opened ??= openDB<Cupboard>('precise-bowl', 3, {
     async upgrade(db, from, _to, change) {
+      if (from < 3) db.createObjectStore('pictures', { keyPath: 'sha256' })
+      if (from >= 2) return
       if (from < 1) {
         db.createObjectStore('drafts', { keyPath: 'key' })
         db.createObjectStore('outbox', { keyPath: 'id' })
@@ -99,6 +105,12 @@ export async function moveDraft(from: string, to: KeptDraft): Promise<boolean> {
   await change.done
   return there !== undefined
 }
+
+/** Puts a photograph away, whole, before anything says that it is here; it is too large for the notes. */
+export const keepPicture = async (picture: KeptPicture): Promise<void> => void await (await cupboard()).put('pictures', picture)
+export const pictureOf = async (sha256: string): Promise<Blob | undefined> => (await (await cupboard()).get('pictures', sha256))?.blob
+export const allPictures = async (): Promise<KeptPicture[]> => (await cupboard()).getAll('pictures')
+export const dropPicture = async (sha256: string): Promise<void> => (await cupboard()).delete('pictures', sha256)
 
 let recovered: Promise<void> | undefined
 

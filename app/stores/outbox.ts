@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Problem } from '#shared/dto'
-import { putAway, takeAll, type Waiting } from './cupboard'
+import { pictureOf, putAway, takeAll, type Waiting } from './cupboard'
 
 /** How a write ended for the page that made it. `waiting` means: safe on this device, not yet on the server. */
 export type Sent = { kind: 'kept', value: unknown } | { kind: 'refused', problem: Problem } | { kind: 'waiting' }
@@ -46,8 +46,9 @@ export const useOutbox = defineStore('outbox', () => {
     window.addEventListener('online', () => void flush())
   }
 
-  async function put(id: string, url: string, body: object): Promise<Sent> {
-    const write: Waiting = { id, url, body: JSON.stringify(body), queuedAt: Date.now() }
+  /** @param body what is sent; a photograph's name where it is one that this device has put away */
+  async function put(id: string, url: string, body: object | { picture: string }): Promise<Sent> {
+    const write: Waiting = { id, url, queuedAt: Date.now(), ...('picture' in body ? { picture: body.picture, body: '' } : { body: JSON.stringify(body) }) }
     // It counts on the screen at once: what is typed next may build on it.
     writes.value = [...writes.value, write]
     await putAway('outbox', id, write)
@@ -134,7 +135,9 @@ async function send(write: Waiting): Promise<Ended> {
   const stop = new AbortController()
   const asking = setInterval(() => void stillAtIt(write.id).then(at => at || stop.abort()), ASK_MS)
   try {
-    const response = await fetch(write.url, { method: 'PUT', headers: { 'content-type': 'application/json' }, body: write.body, signal: stop.signal })
+    const picture = write.picture === undefined ? undefined : await pictureOf(write.picture)
+    if (write.picture !== undefined && !picture) return { kind: 'refused', problem: { type: 'about:blank', title: 'Not here', status: 422, detail: 'This photograph is no longer on this device. Choose it again.' } }
+    const response = await fetch(write.url, { method: 'PUT', headers: { 'content-type': picture?.type ?? 'application/json' }, body: picture ?? write.body, signal: stop.signal })
     const value: unknown = await response.json().catch(() => undefined)
     if (response.ok) return { kind: 'kept', value }
     const problem = isProblem(value) ? value : { type: 'about:blank', title: 'No answer', status: response.status, detail: `The shop answered with ${response.status} and no reason.` }

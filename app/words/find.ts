@@ -13,6 +13,7 @@ const TERMS: readonly [words: string, Place][] = [
   ['dial, rock, taper, proud, deck height', { station: 'sheet', leaf: 'deck' }],
   ['chamber drawing, outline, plug, STL, 3D', { station: 'sheet', leaf: 'chamber' }],
   ['warp, twist, straightness, head height, roughness, finish, Ra', { station: 'sheet', leaf: 'face' }],
+  ['take in, findings, crack, leak track, erosion, painted, photograph, missing parts, who was told', { station: 'sheet', leaf: 'takeIn' }],
   ['burette, syringe, cc, volume, pour, fill, leak, bubble, meniscus', { station: 'pour', leaf: 'spread' }],
   ['spread, even up, grind to the largest', { station: 'pour', leaf: 'even' }],
   ['how to pour, grease, plate', { station: 'pour', leaf: 'steps' }],

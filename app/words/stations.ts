@@ -15,7 +15,7 @@ interface StationWords {
 export const STATIONS: Record<StationName, StationWords> = {
   sheet: {
     key: '1', name: 'Sheet',
-    leaves: [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }, { key: 'chamber', name: 'Chamber' }, { key: 'face', name: 'Face' }],
+    leaves: [{ key: 'section', name: 'Section' }, { key: 'deck', name: 'Deck' }, { key: 'gaskets', name: 'Gaskets' }, { key: 'chamber', name: 'Chamber' }, { key: 'face', name: 'Face' }, { key: 'takeIn', name: 'Take-in' }],
     help: {
       what: 'Everything the engine is made of, each figure with where it comes from: measured, from a book, or assumed.',
       how: [

@@ -31,6 +31,8 @@ export interface KindRule<B = unknown> {
   told?: boolean
   /** Fields of the body that name other entries: a copy of a build names its own. */
   names?: readonly string[]
+  /** It is nothing without a photograph. */
+  pictured?: boolean
   /** It is nothing without an entry whose place it takes. */
   takesPlace?: boolean
 }

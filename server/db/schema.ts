@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm'
 import {
-  bigint, bigserial, doublePrecision, foreignKey, index, integer, jsonb, pgTable, text, timestamp, uniqueIndex, uuid
+  bigint, bigserial, customType, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid
 } from 'drizzle-orm/pg-core'
 import type { Reckoned } from '#shared/dto'
 import type { CheckResult, Entry, Fill, Instrument, KnownVolume, Scope, ShopRules } from '#core'
@@ -90,6 +90,23 @@ export const entries = pgTable('entries', {
   uniqueIndex('entries_superseded_once').on(t.supersedes),
   foreignKey({ columns: [t.supersedes], foreignColumns: [t.id], name: 'entries_supersede_an_entry' })
 ])
+
+const bytea = customType<{ data: Buffer }>({ dataType: () => 'bytea' })
+
+/**
+ * Photographs, made anew from what was sent: JPEG of a bounded size with nothing beside the picture. Named by the SHA-256 of what was
+ * sent, so that a device knows the name before the shop answers. Only ever added; whether one is seen is up to its entries.
+ */
+export const photographs = pgTable('photographs', {
+  shop: text().notNull().references(() => shops.id),
+  sha256: text().notNull(),
+  bytes: bytea().notNull(),
+  /** The same for a list, some hundred pixels across. */
+  small: bytea().notNull(),
+  width: integer().notNull(),
+  height: integer().notNull(),
+  receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)
+}, t => [primaryKey({ columns: [t.shop, t.sha256] })])
 
 /**
  * Where each build stands, for the shop's list: made aside from the requests, and made anew when the ledger has grown or the

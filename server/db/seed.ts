@@ -4,6 +4,8 @@ import { checkEntry } from '#shared/dto'
 import { beginBuild, demoIsIn } from './builds'
 import { addEntries } from './entries'
 import { keepCheck, keepInstrument } from './instruments'
+import { keepPhotograph } from './photographs'
+import { remake } from '../photographs/remake'
 import type { By } from './outcome'
 
 export interface DemoShop {
@@ -11,7 +13,7 @@ export interface DemoShop {
   hand: string
   instruments: KeptInstrument[]
   checks: { id: string, instrument: string, check: CheckRequest }[]
-  builds: { id: string, name: string, reference: string, entries: Entry[] }[]
+  builds: { id: string, name: string, reference: string, entries: Entry[], photographs: { sha256: string, bytes: Buffer }[] }[]
 }
 
 /** Puts the demo shop in, through the same checks as anything that is typed. Its ids are fixed: half a seeding is finished by the next. */
@@ -20,6 +22,7 @@ export async function seed(by: By, demo: DemoShop): Promise<void> {
   for (const { id, instrument, check } of demo.checks) await keepCheck({ ...by, hand: check.hand }, instrument, id, check)
   for (const build of demo.builds) {
     await beginBuild(by, build)
+    for (const { sha256, bytes } of build.photographs) await keepPhotograph(by, sha256, await remake(bytes))
     const entries = build.entries.map(({ id, build: _build, seq: _seq, ...sent }) => {
       const checked = checkEntry(sent)
       if (!checked.ok) throw new Error(`demo entry ${id}: ${checked.fields[0]?.path} ${checked.fields[0]?.sentence}`)

@@ -2,7 +2,7 @@ import { DomainError } from '#core'
 import type { By, Outcome } from '../db/outcome'
 import type { Read } from '../aside/jobs'
 import type { Checked, FieldProblem, Problem } from '#shared/dto'
-import { uuidFault } from '#shared/dto'
+import { PICTURE_TYPES, hashFault, uuidFault } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import type { EventHandlerRequest, H3Event } from 'h3'
 import { databaseTrouble, forTheLog } from '../db/trouble'
@@ -76,6 +76,13 @@ export function idFrom(event: H3Event, name: string): string {
   return id
 }
 
+/** The SHA-256 of a photograph from the address, refused when it is none. */
+export function hashFrom(event: H3Event, name: string): string {
+  const hash = getRouterParam(event, name) ?? ''
+  if (hashFault(hash)) throw new ApiProblem(400, 'Not a photograph’s name', hashFault(hash)!, { fields: [{ path: name, sentence: hashFault(hash)! }] })
+  return hash
+}
+
 /**
  * Reads a JSON body, at most `limit` bytes of it.
  *
@@ -94,16 +101,20 @@ function notJson(): never {
   throw new ApiProblem(400, 'Not JSON', 'The body is not readable JSON.')
 }
 
+const SENT_AS = {
+  json: { types: ['application/json'], title: 'Not JSON', sentence: 'Send JSON, as application/json.' },
+  image: { types: PICTURE_TYPES, title: 'Not a picture', sentence: 'Send a picture, as image/jpeg, image/png or image/webp.' }
+}
+
 /**
- * Reads a body of JSON as it was sent, at most `limit` bytes of it.
+ * Reads a body as it was sent, at most `limit` bytes of it.
  *
  * @throws ApiProblem 413 past the limit, 415 for another type
  */
-export async function readBody(event: H3Event, limit: number): Promise<Buffer> {
+export async function readBody(event: H3Event, limit: number, as: keyof typeof SENT_AS = 'json'): Promise<Buffer> {
   const tooLarge = () => new ApiProblem(413, 'Too large', `This is larger than the ${limit < 1024 * 1024 ? `${Math.round(limit / 1024)} kB` : `${Math.round(limit / 1024 / 1024)} MB`} that fit here.`)
-  if (!/^application\/json\b/i.test(getRequestHeader(event, 'content-type') ?? '')) {
-    throw new ApiProblem(415, 'Not JSON', 'Send JSON, as application/json.')
-  }
+  const { types, title, sentence } = SENT_AS[as]
+  if (!types.includes((getRequestHeader(event, 'content-type') ?? '').split(';')[0]!.trim().toLowerCase())) throw new ApiProblem(415, title, sentence)
   const parts: Buffer[] = []
   let size = 0
   for await (const part of event.node.req) {

@@ -1,6 +1,7 @@
 export { InstrumentFigures } from './instrument'
-export { uuidFault } from './identity'
+export { hashFault, uuidFault } from './identity'
 export { BATCH_LIMIT, check, checkEntry, readBatch, type SentEntry } from './check'
+export { LARGEST_PICTURE_MB, MOST_PHOTOS, PICTURE_TYPES } from './pictures'
 export { BuildRequest, CheckRequest, EntryRequest, ImportRequest, InstrumentRequest, RulesRequest } from './requests'
 export type { Checked, FieldProblem, Problem } from './problem'
 export type { BenchGauge, BuildDocument, BuildSummary, BuildView, KeptInstrument, Reckoned, Unsound } from './answers'

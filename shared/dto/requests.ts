@@ -2,7 +2,8 @@ import { Type } from 'class-transformer'
 import { IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
 import { ENTRY_KINDS, ROD_MODULUS, kindRule, type Cost, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type SeatRule, type SeatRules, type ShopRules, type SpringRules, type SquishWindow, type WorkCosts } from '#core'
 import { isCylinder, MOST_CYLINDERS } from './groups'
-import { uuidFault } from './identity'
+import { hashFault, uuidFault } from './identity'
+import { MOST_PHOTOS } from './pictures'
 import { InstrumentFigures } from './instrument'
 import { isFields } from './plain'
 import { EachFields, Initials, lies, Moment, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
@@ -42,13 +43,13 @@ function scopeFault(value: unknown): string | undefined {
   return rest.n === undefined || (Number.isInteger(rest.n) && (rest.n as number) >= 1 && (rest.n as number) <= 4) ? undefined : `Which of the ${String(level)}s? A number from 1 to 4.`
 }
 
-const HASH = /^[0-9a-f]{64}$/
-
 /** The frame of an entry; its body is checked by the class of its kind. */
 export class EntryRequest {
   @Moment() at!: string
   @Initials() hand!: string
+  @Sound((value, { photos }) => ENTRY_KINDS.includes(value as EntryKind) && kindRule(value as EntryKind).pictured && photos === undefined ? 'Choose a photograph first.' : undefined)
   @OneOf(ENTRY_KINDS, 'The kind of entry') kind!: EntryKind
+
   @Sound(v => v === 1 ? undefined : 'This version of the entry is not known here.') v!: number
   @Sound((value, { kind }) => scopeFault(value) ?? (
     ENTRY_KINDS.includes(kind as EntryKind) && !kindRule(kind as EntryKind).scopes.includes((value as Scope).level)
@@ -59,7 +60,7 @@ export class EntryRequest {
   @IsOptional() @PlainNote() note?: string
   @IsOptional() @Sound(uuidFault) supersedes?: string
   @IsOptional() @Sound(uuidFault) plan?: string
-  @IsOptional() @Sound(value => Array.isArray(value) && value.length >= 1 && value.length <= 12 && value.every(hash => typeof hash === 'string' && HASH.test(hash)) && new Set(value).size === value.length
+  @IsOptional() @Sound(value => Array.isArray(value) && value.length >= 1 && value.length <= MOST_PHOTOS && value.every(hash => hashFault(hash) === undefined) && new Set(value).size === value.length
     ? undefined
     : 'Photographs are named by their SHA-256, up to twelve, each once.') photos?: string[]
 
@@ -101,7 +102,7 @@ export class CheckRequest {
   @Moment() @Sound(value => lies(value) === 'ahead' ? 'That lies in the future.' : undefined) at!: string
   @Sound(knownFault) known!: KnownVolume
   @Sound((value) => {
-    const sound = Array.isArray(value) && value.length >= 1 && value.length <= 12 && value.every(fills =>
+    const sound = Array.isArray(value) && value.length >= 1 && value.length <= MOST_PHOTOS && value.every(fills =>
       Array.isArray(fills) && fills.length >= 1 && fills.length <= 20 && fills.every((fill: unknown) =>
         typeof fill === 'object' && fill !== null && Object.keys(fill).length === 2
         && Number.isFinite((fill as Fill).start) && Number.isFinite((fill as Fill).end)))

@@ -52,6 +52,8 @@ const ROUTES: Record<string, Make> = {
   'builds/[build]/index.get.ts': get(luck => `/api/builds/${id(luck, build)}?since=${odd(luck)}`),
   'builds/[build]/file.get.ts': get(luck => `/api/builds/${id(luck, build)}/file`),
   'builds/[build]/readings/[kind].get.ts': get(luck => `/api/builds/${id(luck, build)}/readings/${luck.pick(['pours', 'deck', 'solder', odd(luck)])}`),
+  'builds/[build]/photographs/[photograph].get.ts': get(luck => `/api/builds/${id(luck, build)}/photographs/${id(luck, 'a'.repeat(64))}?${luck.pick(['small', odd(luck)])}`),
+  'builds/[build]/photographs/[photograph].put.ts': luck => ({ method: 'PUT', path: `/api/builds/${id(luck, build)}/photographs/${id(luck, 'a'.repeat(64))}`, body: { picture: 'x' } }),
   'builds/[build]/index.put.ts': luck => ({ method: 'PUT', path: `/api/builds/${id(luck, uuid())}`, body: buildRequest }),
   'builds/[build]/entries/[entry].put.ts': luck => ({ method: 'PUT', path: `/api/builds/${id(luck, build)}/entries/${id(luck, uuid())}${luck.below(9) ? '' : `?seen=${odd(luck)}`}`, body: luck.pick(ENTRIES) }),
   'builds/[build]/batches/[batch].put.ts': luck => ({ method: 'PUT', path: `/api/builds/${id(luck, build)}/batches/${uuid()}`, body: { hand: 'TT', entries: [{ id: uuid(), ...luck.pick(ENTRIES) }, { id: uuid(), ...pour() }] } }),

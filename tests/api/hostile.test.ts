@@ -14,6 +14,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 
+const HASH = 'a'.repeat(64)
 type Hostile = [what: string, path: () => string, body: unknown, field: string]
 const entry = () => `/api/builds/${build}/entries/${uuid()}`
 const huge = () => ({ ...bore(), note: 'x'.repeat(10 * 1024 * 1024) })
@@ -43,6 +44,12 @@ const ROUTES: Record<string, Hostile[]> = {
   '[...].ts': [['an unknown address', () => '/api/nowhere', {}, '']],
   'working/[id].get.ts': [],
   'builds/[build]/index.get.ts': [], 'builds/[build]/file.get.ts': [], 'builds/[build]/readings/[kind].get.ts': [], 'gauges.get.ts': [],
+  'builds/[build]/photographs/[photograph].get.ts': [],
+  // What is wrong with pictures is in photographs.test.ts.
+  'builds/[build]/photographs/[photograph].put.ts': [
+    ['JSON for a picture', () => `/api/builds/${build}/photographs/${HASH}`, {}, ''],
+    ['a picture of no proper name', () => `/api/builds/${build}/photographs/img.jpg`, {}, 'photograph']
+  ],
   'builds/[build]/index.put.ts': [
     ['an empty name', () => `/api/builds/${uuid()}`, { ...buildRequest, name: ' ' }, 'name'],
     ['SQL in a name', () => `/api/builds/${uuid()}`, { ...buildRequest, name: 'x\'); DROP TABLE entries;--' }, 'name'],
@@ -131,6 +138,14 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a depression that chokes the port', entry, of('flowRun', { ...run, depression: figure(60_000, 'Pa') }, port), 'body.depression'],
     ['a run on no bench', entry, of('flowRun', { ...run, bench: '' }, port), 'body.bench'],
     ['a run of a cylinder', entry, of('flowRun', run), 'scope'],
+    ['a finding of no kind', entry, of('finding', { what: 'moon' }, head), 'body.what'],
+    ['something missing that nobody names', entry, of('finding', { what: 'missing', words: ' ' }, head), 'body.what'],
+    ['a finding beside the head', entry, of('finding', { what: 'crack', place: { x: 9000, y: 0 } }, head), 'body.place'],
+    ['a finding at no number', entry, of('finding', { what: 'crack', place: { x: 'left', y: 0 } }, head), 'body.place'],
+    ['a script in a finding', entry, of('finding', { what: 'crack', told: '<script>' }, head), 'body.told'],
+    ['a photograph of no entry', entry, { ...of('photograph', { of: 'that' }, all), photos: [HASH] }, 'body.of'],
+    ['thirteen photographs', entry, { ...of('finding', { what: 'crack' }, head), photos: Array.from({ length: 13 }, (_, i) => i.toString(16).repeat(64).slice(0, 64)) }, 'photos'],
+    ['a paper that does not exist', entry, of('printed', { paper: 'invoice', form: 'A4' }, all), 'body.paper'],
     ['a mould that cures for ever', entry, of('mould', { ...mould, hours: 1e9 }, port), 'body.hours'],
     ['a mould in three steps', entry, of('mould', { ...mould, steps: 3 }, port), 'body.steps'],
     ['a compound of no name', entry, of('mould', { ...mould, compound: ' ' }, port), 'body.compound'],
@@ -254,12 +269,12 @@ describe('hostile input', () => {
     expect(await stored()).toEqual(before)
   })
   it.each(Object.keys(ROUTES).filter(r => r.includes('[build]') && r.endsWith('.get.ts')))('%s knows no unknown build', async (route) => {
-    const path = (id: string) => `${server.url}/api/${route.replace('[build]', id).replace('[kind]', 'pours').replace('/index.get.ts', '').replace('.get.ts', '')}`
+    const path = (id: string) => `${server.url}/api/${route.replace('[build]', id).replace('[kind]', 'pours').replace('[photograph]', HASH).replace('/index.get.ts', '').replace('.get.ts', '')}`
     expect((await fetch(path(uuid()))).status).toBe(404)
     expect((await fetch(path('no-id'))).status).toBe(400)
   })
   it.each(Object.keys(ROUTES))('%s answers no foreign Host and no foreign Origin', async (route) => {
-    const path = `/api/${route.replace(/\[(build|id|entry|instrument|import|check|rules|batch)\]/g, uuid()).replace('[kind]', 'pours').replace('[...]', 'x').replace(/(\/index)?(\.(get|put))?\.ts$/, '')}`
+    const path = `/api/${route.replace(/\[(build|id|entry|instrument|import|check|rules|batch)\]/g, uuid()).replace('[kind]', 'pours').replace('[photograph]', HASH).replace('[...]', 'x').replace(/(\/index)?(\.(get|put))?\.ts$/, '')}`
     const method = route.includes('.put.') ? 'PUT' : 'GET'
     const ask = (headers: Record<string, string>) => new Promise<number>((done, fail) => {
       const sent = request({ host: '127.0.0.1', port: server.port, path, method, headers }, (response) => {

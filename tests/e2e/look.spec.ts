@@ -28,6 +28,7 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
   ['cut on a solid', 'launch', 'cut', {}], ['round the seats', 'launch', 'cut', { 'bowl.cutView': 'clock' }], ['body', 'caldbeck', 'cut', { 'bowl.cutView': 'space' }], ['seat work', 'launch', 'cut', { 'bowl.cutLeaf': 'seats' }], ['what else moves', 'launch', 'cut', { 'bowl.cutLeaf': 'else' }],
   ['squish', 'launch', 'mockup', {}], ['turned head', 'skerrySmall', 'mockup', { 'bowl.mockupLeaf': 'turned' }], ['top dead centre', 'skerry', 'mockup', { 'bowl.mockupLeaf': 'tdc' }], ['valves', 'caldbeck', 'mockup', { 'bowl.mockupLeaf': 'valves' }], ['springs', 'hollin', 'mockup', { 'bowl.mockupLeaf': 'springs' }], ['gauge in hand', 'launch', 'mockup', { 'bowl.gauge': 'sim-dial' }],
   ['routes', 'launch', 'route', {}], ['no route fits', 'caldbeck', 'route', {}], ['a turned head’s route', 'skerrySmall', 'route', {}],
+  ['take-in', 'testSix', 'sheet', { 'bowl.sheetLeaf': 'takeIn' }], ['nothing found yet', 'launch', 'sheet', { 'bowl.sheetLeaf': 'takeIn' }],
   ['flow curves', 'caldbeck', 'flow', {}], ['before and after', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'compare' }], ['new run', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'run' }], ['no run yet', 'launch', 'flow', {}],
   ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }],
   ['customer sheet', 'testSix', 'papers', {}], ['stop card', 'launch', 'papers', { 'bowl.paperLeaf': 'stop' }]

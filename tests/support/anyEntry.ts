@@ -147,7 +147,7 @@ export function ledgerOf(list: Doing[], { cylinders = true }: { cylinders?: bool
     const earlier = supersedes === undefined ? undefined : entries[supersedes]
     const corrects = earlier && !taken.has(supersedes!) && mayCorrect(earlier.kind, kind) ? earlier.id : undefined
     if (kind === 'void' && !corrects) continue
-    const sent = { at: new Date(Date.UTC(2026, 0, 1, 8, minute ?? entries.length)).toISOString(), hand: 'TT', kind, v: 1, scope, body: clean(body), ...(corrects ? { supersedes: corrects } : {}) }
+    const sent = { at: new Date(Date.UTC(2026, 0, 1, 8, minute ?? entries.length)).toISOString(), hand: 'TT', kind, v: 1, scope, body: clean(body), ...(kindRule(kind).pictured ? { photos: ['a'.repeat(64)] } : {}), ...(corrects ? { supersedes: corrects } : {}) }
     if (!checkEntry(sent).ok) continue
     if (corrects) taken.add(supersedes!)
     entries.push({ ...sent, id: uuid(entries.length + 1), build: uuid(0), seq: entries.length + 1 } as unknown as Entry)

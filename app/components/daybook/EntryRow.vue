@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isStatement, kindRule, pourResult, quantityRule, statedU, type Entry, type Figure } from '#core'
+import { isStatement, kindRule, photographsIn, pourResult, quantityRule, statedU, type Entry, type Figure } from '#core'
 import { sayDoubt } from '#shared/figures'
 import { formOf } from '~/forms/forms'
 import { openingOf } from '~/composables/useOpening'
@@ -11,7 +11,7 @@ import { sayEntry, sayHour, sayKind, sayScope, sayTime, typedOf } from '~/words/
 const props = defineProps<{ entry: Entry }>()
 const build = useBuild()
 const device = useDevice()
-const mode = ref<'correct' | 'void'>()
+const mode = ref<'correct' | 'void' | 'photo'>()
 const reason = ref('')
 const sentence = ref('')
 const live = computed(() => build.replayed?.live)
@@ -54,6 +54,17 @@ function said(text: string | undefined) {
   if (!text) mode.value = undefined
   return text
 }
+/** What it carries itself, and what came after it; of one that is struck out nothing is shown. */
+const photos = computed(() => standing.value !== 'counts' || !live.value ? [] : props.entry.kind === 'photograph' ? props.entry.photos ?? [] : photographsIn(live.value).filter(one => one.of.id === props.entry.id).map(one => one.sha256))
+const added = ref<string[]>([])
+const caption = ref('')
+async function addPhotos() {
+  sentence.value = notKept(await build.add('photograph', props.entry.scope, { of: props.entry.id, ...caption.value.trim() ? { words: caption.value.trim() } : {} }, { photos: added.value })) ?? ''
+  if (sentence.value) return
+  added.value = []
+  caption.value = ''
+  mode.value = undefined
+}
 async function takeOut() {
   sentence.value = notKept(await build.add('void', props.entry.scope, { reason: reason.value }, { supersedes: props.entry.id })) ?? ''
   if (!sentence.value) mode.value = undefined
@@ -79,6 +90,13 @@ async function takeOut() {
         <FigureField :field="`${build.view?.id}/correct/${entry.id}`" :label="form!.label" :dimension="dimension" :commit="correct" />
         <v-btn @click="mode = undefined">Leave it</v-btn>
       </div>
+      <PhotoStrip :photos="photos" :what="sayEntry(entry, device.lengths)" />
+      <form v-if="mode === 'photo'" class="edit" @submit.prevent="addPhotos">
+        <PhotoField v-model="added" :what="sayEntry(entry, device.lengths)" />
+        <BenchText v-model="caption" label="In words" maxlength="200" />
+        <v-btn type="submit" :disabled="added.length === 0">Keep the photographs</v-btn><v-btn @click="mode = undefined">Leave it</v-btn>
+        <p v-if="sentence" class="sentence">{{ sentence }}</p>
+      </form>
       <p v-if="sentence && !mode" class="sentence">{{ sentence }}</p>
       <form v-if="mode === 'void'" class="edit" @submit.prevent="takeOut">
         <BenchText v-model="reason" label="Why is it struck out?" />
@@ -92,6 +110,7 @@ async function takeOut() {
         <v-btn v-if="undoing" variant="text" class="small" @click="undo">{{ entry.kind === 'void' ? 'put back' : 'undo' }}<span class="visually-hidden"> {{ before ? sayEntry(before, device.lengths) : '' }}</span></v-btn>
         <template v-if="standing === 'counts' && entry.kind !== 'void'">
           <v-btn v-if="dimension" variant="text" class="small" @click="mode = 'correct'">correct<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></v-btn>
+          <v-btn v-if="entry.kind !== 'photograph'" variant="text" class="small" @click="mode = 'photo'">photo<span class="visually-hidden"> of {{ sayEntry(entry, device.lengths) }}</span></v-btn>
           <v-btn variant="text" class="small" @click="mode = 'void'">strike out<span class="visually-hidden"> {{ sayEntry(entry, device.lengths) }}</span></v-btn>
         </template>
       </template>

@@ -10,7 +10,8 @@ const shop = useShop()
 const copied = ref('')
 
 interface Body { kind?: string, scope?: { cylinder?: number, head?: number }, body?: { typed?: string, figure?: { typed: string, unit: string }, depth?: { typed: string, unit: string } }, entries?: unknown[], name?: string }
-function reading({ body }: Waiting): string {
+function reading({ body, picture }: Waiting): string {
+  if (picture !== undefined) return 'a photograph'
   const { kind, scope, body: inner, entries, name } = JSON.parse(body) as Body
   const figure = inner?.figure ?? inner?.depth
   const what = kind ? sayKind(kind) : entries ? `${entries.length} readings out of a file` : name ?? ''

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { ofKind } from '#core'
 import { say } from '#shared/figures'
 import { useHeights } from '~/composables/useHeights'
@@ -11,16 +10,8 @@ import { useDevice } from '~/stores/device'
 const build = useBuild()
 const device = useDevice()
 const { head, scope, standing, entry, places, half, bores, bore, part, keep, startAfresh } = useHeights()
-const holder = useTemplateRef<HTMLElement>('holder')
-const size = useElementSize(holder)
-const W = computed(() => Math.max(320, size.width.value))
-const H = 300
-const scale = computed(() => Math.min((W.value - 20) / (2 * half.value.x), (H - 92) / (2 * half.value.y)))
-/** A place's well: beyond the rim at the corners, so that the bores stay in sight. */
-const at = ({ x, y }: { x: number, y: number }) => {
-  const out = Math.abs(y) > half.value.y / 2 ? 24 * Math.sign(y) : 0
-  return { left: Math.min(W.value - 50, Math.max(50, W.value / 2 + x * scale.value)), top: H / 2 - y * scale.value - out }
-}
+/** Beyond the rim at the corners, so that the bores stay in sight. */
+const out = ({ y }: { y: number }) => Math.abs(y) > half.value.y / 2 ? 24 : 0
 const first = computed(() => places.value.findIndex(p => !part(p)))
 const now = computed(() => standing.value?.sets.at(-1))
 const mm = (value: number) => say(value, 'length', device.lengths)
@@ -32,21 +23,16 @@ const cutOf = (id: string) => build.byId.get(id)
 <template>
   <div class="face">
     <div class="plan">
-      <div ref="holder" class="holder">
-        <svg :width="W" :height="H" aria-hidden="true">
-          <rect :x="W / 2 - half.x * scale" :y="H / 2 - half.y * scale" :width="2 * half.x * scale" :height="2 * half.y * scale" class="rim" />
-          <g v-for="b in bores" :key="b.cylinder">
-            <circle :cx="W / 2 + b.x * scale" :cy="H / 2" :r="bore / 2 * scale" class="bore" />
-            <text :x="W / 2 + b.x * scale" :y="H / 2 + bore / 2 * scale - 8" text-anchor="middle">{{ b.cylinder }}</text>
-          </g>
-        </svg>
-        <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :style="{ left: `${at(place).left}px`, top: `${at(place).top}px` }">
-          <FigureField
-            :field="`${build.view?.id}/heights/${head}/${place.x}/${place.y}`" :label="`Height, ${place.label.toLowerCase()}`" hide-label dimension="length" :usual="[40, 250]"
-            :part="part(place)" :base="entry?.id" :data-new="i === Math.max(0, first) ? true : undefined" :commit="(figure, _t, base) => keep(place, figure, base)"
-          />
-        </div>
-      </div>
+      <FacePlan :half="half" :bores="bores" :bore="bore" :most="300" :edge="46" :side="60">
+        <template #default="{ at }">
+          <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :style="at(place, out(place))">
+            <FigureField
+              :field="`${build.view?.id}/heights/${head}/${place.x}/${place.y}`" :label="`Height, ${place.label.toLowerCase()}`" hide-label dimension="length" :usual="[40, 250]"
+              :part="part(place)" :base="entry?.id" :data-new="i === Math.max(0, first) ? true : undefined" :commit="(figure, _t, base) => keep(place, figure, base)"
+            />
+          </div>
+        </template>
+      </FacePlan>
       <div class="foot">
         <p class="small quiet">{{ sayGroup('Head', head, build.replayed?.layout.heads ?? []) }}, from face to cover rail, seen from the face; cylinder {{ bores[0]?.cylinder }} to the right.</p>
         <v-btn v-if="entry" @click="startAfresh">New set</v-btn>
@@ -81,10 +67,6 @@ const cutOf = (id: string) => build.byId.get(id)
 
 <style scoped>
 .face { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr); gap: 24px; padding-top: 6px; }
-.holder { position: relative; height: 300px; }
-svg { position: absolute; inset: 0; }
-.rim { fill: var(--sheet-deep); stroke: var(--ink); stroke-width: 1.5; }
-.bore { fill: none; stroke: var(--hair); stroke-width: 1.5; }
 .place { position: absolute; width: 96px; transform: translate(-50%, -50%); }
 .foot { display: flex; justify-content: space-between; gap: 10px; align-items: center; }
 .side { display: grid; gap: 14px; align-content: start; }

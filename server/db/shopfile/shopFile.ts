@@ -18,11 +18,13 @@ const FORMAT = 'precise-bowl-shop'
 const VERSION = 1
 
 /** Tables in the order they can be filled. Summaries are no one's word, and are made anew. */
-const TABLES = ['shops', 'builds', 'instruments', 'instrument_checks', 'shop_rules', 'entries'] as const
+const TABLES = ['shops', 'builds', 'instruments', 'instrument_checks', 'shop_rules', 'photographs', 'entries'] as const
 type Table = (typeof TABLES)[number]
 /** Rows of a table in one order, so that a page of them can begin after the last of the one before. */
-const ORDER: Record<Table, string> = { shops: 'id', builds: 'id', instruments: 'id', instrument_checks: 'id', shop_rules: 'id', entries: 'seq' }
+const ORDER: Record<Table, string> = { shops: 'id', builds: 'id', instruments: 'id', instrument_checks: 'id', shop_rules: 'id', photographs: '(shop || sha256)', entries: 'seq' }
 const PAGE = 1000
+/** A photograph is some thousand times an entry: a few of them fill the memory as well. */
+const pageOf = (table: Table) => table === 'photographs' ? 8 : PAGE
 
 type Row = Record<string, unknown>
 type Line = { format: string, version: number, made: string } | { table: Table, row: Row } | { build: string, figures: Figures } | { end: true, lines: number, sha256: string }
@@ -31,13 +33,13 @@ type Line = { format: string, version: number, made: string } | { table: Table, 
 export interface Shipped { builds: number, entries: number }
 
 async function* rowsOf(client: pg.ClientBase, table: Table): AsyncGenerator<Row> {
-  const by = ORDER[table]
+  const [by, page] = [ORDER[table], pageOf(table)]
   for (let last: unknown; ;) {
-    const { rows } = await client.query<{ row: Row }>(
-      `select to_jsonb(t) as row from ${table} t ${last === undefined ? '' : `where ${by} > $1`} order by ${by} limit ${PAGE}`, last === undefined ? [] : [last])
+    const { rows } = await client.query<{ row: Row, place: unknown }>(
+      `select to_jsonb(t) as row, ${by} as place from ${table} t ${last === undefined ? '' : `where ${by} > $1`} order by ${by} limit ${page}`, last === undefined ? [] : [last])
     for (const { row } of rows) yield row
-    if (rows.length < PAGE) return
-    last = rows.at(-1)!.row[by]
+    if (rows.length < page) return
+    last = rows.at(-1)!.place
   }
 }
 
@@ -124,7 +126,8 @@ async function* linesOf(file: string): AsyncGenerator<string> {
 }
 
 /**
- * Reads a file to its end and makes sure that it is whole, before anything is done with it.
+ * Reads a file to its end and makes sure that it is whole, before anything is done with it. Photographs are only counted in: all of
+ * them would not fit into memory, and are read once more when they go into the database.
  *
  * @throws NotAShop where it is not
  */
@@ -156,7 +159,7 @@ async function readWhole(file: string): Promise<{ rows: Map<Table, Row[]>, figur
     if ('table' in line) {
       const list = rows.get(line.table)
       if (!list) throw new NotAShop(`The file holds a table that is not known here: ${String(line.table).slice(0, 40)}.`)
-      list.push(line.row)
+      if (line.table !== 'photographs') list.push(line.row)
     } else if ('build' in line) figures.set(line.build, line.figures)
   }
   if (!whole) throw new NotAShop('The file was cut short.')
@@ -174,11 +177,13 @@ export async function restore(client: pg.ClientBase, file: string): Promise<Ship
   const { rows, figures } = await readWhole(file)
   await client.query('begin')
   try {
+    const put = (table: Table, list: Row[]) => client.query(`insert into ${table} select * from jsonb_populate_recordset(null::${table}, $1::jsonb)`, [JSON.stringify(list)])
     for (const table of TABLES) {
       const list = rows.get(table)!
-      for (let i = 0; i < list.length; i += PAGE) {
-        await client.query(`insert into ${table} select * from jsonb_populate_recordset(null::${table}, $1::jsonb)`, [JSON.stringify(list.slice(i, i + PAGE))])
-      }
+      for (let i = 0; i < list.length; i += PAGE) await put(table, list.slice(i, i + PAGE))
+    }
+    for await (const text of linesOf(file)) {
+      if (text.startsWith('{"table":"photographs"')) await put('photographs', [(JSON.parse(text) as { row: Row }).row])
     }
     await client.query(`select setval(pg_get_serial_sequence('entries', 'seq'), greatest(1, (select coalesce(max(seq), 1) from entries)))`)
     const back: Row[] = []

@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { PAPERS, usePapers, type PaperName } from '~/composables/usePapers'
+import { printedPapers, type PaperName } from '#core'
+import { usePapers } from '~/composables/usePapers'
 import { download } from '~/papers/download'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
+import { sayDate } from '~/words/entries'
+import { FORM_WORDS, PAPER_WORDS } from '~/words/findings'
 
 const build = useBuild()
 const device = useDevice()
 const chosen = useChoices().choice<PaperName>('paperLeaf', 'customer')
-const { size, make, makePage } = usePapers()
+const { size, make, makePage, leaves } = usePapers()
 const pdf = shallowRef<Uint8Array>()
 const fault = ref('')
 let turn = 0
@@ -24,13 +27,23 @@ async function show() {
   }
 }
 // A paper is of a moment: what comes to the ledger while it is shown makes it anew.
-watch([chosen, size, () => build.entries, () => build.planned, () => device.lengths], show, { immediate: true })
+// That it was printed is no news to it.
+const told = computed(() => build.entries.filter(entry => entry.kind !== 'printed').map(entry => entry.id).join())
+watch([chosen, size, told, () => build.planned, () => device.lengths], show, { immediate: true })
 onBeforeUnmount(() => turn++)
-const fileName = (ending: string) => `${build.view!.name} ${PAPERS[chosen.value].name.toLowerCase()}.${ending}`
-const save = () => pdf.value && download(pdf.value as BlobPart, 'application/pdf', fileName('pdf'))
+const fileName = (ending: string) => `${build.view!.name} ${PAPER_WORDS[chosen.value].name.toLowerCase()}.${ending}`
+async function save() {
+  if (!pdf.value) return
+  download(pdf.value as BlobPart, 'application/pdf', fileName('pdf'))
+  await leaves(chosen.value, size.value)
+}
+/** Those of this kind that left the shop: whoever holds one may hold an old one. */
+const earlier = computed(() => printedPapers(build.entries).filter(({ entry }) => entry.body.paper === chosen.value).slice(0, 3))
 async function savePage() {
   const page = await makePage(chosen.value)
-  if (page) download(page, 'text/html', fileName('html'))
+  if (!page) return
+  download(page, 'text/html', fileName('html'))
+  await leaves(chosen.value, 'page')
 }
 </script>
 
@@ -41,7 +54,7 @@ async function savePage() {
     <template v-else>
       <div class="list">
         <ul>
-          <li v-for="(paper, name) in PAPERS" :key="name">
+          <li v-for="(paper, name) in PAPER_WORDS" :key="name">
             <v-btn block :variant="chosen === name ? 'flat' : 'outlined'" :color="chosen === name ? 'primary' : undefined" :aria-pressed="chosen === name" @click="chosen = name">{{ paper.name }}</v-btn>
             <p class="small quiet">{{ paper.what }}</p>
           </li>
@@ -50,10 +63,14 @@ async function savePage() {
         <v-btn variant="flat" color="primary" :disabled="!pdf" @click="save">Save as PDF</v-btn>
         <v-btn :disabled="!pdf" @click="savePage">Save as a page</v-btn>
         <p v-if="fault" class="sentence" role="alert">{{ fault }}</p>
+        <div v-if="earlier.length" class="earlier">
+          <p class="label">Left the shop before</p>
+          <p v-for="{ entry, since } in earlier" :key="entry.id" class="small" :class="{ warn: since > 0 }">{{ sayDate(entry.at) }}, {{ FORM_WORDS[entry.body.form] }}: {{ since === 0 ? 'still as it is now' : `as of then, ${since} ${since === 1 ? 'entry has' : 'entries have'} come since` }}</p>
+        </div>
         <p class="small quiet">A paper is of this moment: its head says when it was printed, and after which entry. Templates to scribe by are at Shape and at Ports, the lathe card at Mock-up, an order of pistons at Route.</p>
       </div>
       <div class="room" tabindex="0" role="region" aria-label="The paper as it will print">
-        <PaperSheet v-if="pdf" :pdf="pdf" :name="PAPERS[chosen].name" />
+        <PaperSheet v-if="pdf" :pdf="pdf" :name="PAPER_WORDS[chosen].name" />
         <p v-else class="quiet">being made</p>
       </div>
     </template>

@@ -65,6 +65,7 @@ const watching = (name: string) => (on: boolean) => {
     <GasketLeaf v-else-if="build.replayed && leaf === 'gaskets'" role="tabpanel" aria-label="Gaskets" />
     <ChamberLeaf v-else-if="build.replayed && leaf === 'chamber'" :key="build.state?.head" role="tabpanel" aria-label="Chamber" />
     <FaceLeaf v-else-if="build.replayed && leaf === 'face'" :key="`face ${build.state?.head}`" role="tabpanel" aria-label="Face" />
+    <TakeInLeaf v-else-if="build.replayed && leaf === 'takeIn'" role="tabpanel" aria-label="Take-in" />
     <template v-else-if="build.replayed">
       <div class="callouts">
         <div class="column">

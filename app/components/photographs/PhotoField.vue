@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { MOST_PHOTOS, PICTURE_TYPES } from '#shared/dto'
+import { useBuild } from '~/stores/build'
+import { usePictures } from '~/stores/pictures'
+
+/** Photographs for what is about to be entered: each is kept and sent as it is chosen. */
+const photos = defineModel<string[]>({ required: true })
+defineProps<{ what: string }>()
+const build = useBuild()
+const pictures = usePictures()
+const sentence = ref('')
+const taking = ref(0)
+/** The field itself is empty again once its files are taken. */
+const chosen = ref<File[]>([])
+
+async function take(given: File | File[] | null) {
+  const files = given === null ? [] : Array.isArray(given) ? given : [given]
+  if (files.length === 0) return
+  sentence.value = ''
+  taking.value += files.length
+  const names = [...photos.value]
+  for (const file of files) {
+    if (names.length >= MOST_PHOTOS) sentence.value = `At most ${MOST_PHOTOS} photographs go with one entry.`
+    else {
+      const taken = await pictures.keep(build.view!.id, file)
+      if ('sentence' in taken) sentence.value = taken.sentence
+      else if (!names.includes(taken.sha256)) names.push(taken.sha256)
+    }
+    taking.value--
+  }
+  photos.value = names
+  chosen.value = []
+}
+const remove = (sha256: string) => photos.value = photos.value.filter(one => one !== sha256)
+</script>
+
+<template>
+  <div class="photo-field">
+    <v-file-input v-model="chosen" label="Photographs" multiple :accept="PICTURE_TYPES.join()" :loading="taking > 0" :error-messages="sentence ? [sentence] : []" @update:model-value="take">
+      <template #loader />
+    </v-file-input>
+    <p v-if="taking" class="small quiet" role="status">{{ taking === 1 ? 'a photograph is being taken in' : `${taking} photographs are being taken in` }}</p>
+    <PhotoStrip :photos="photos" :what="what" removable @remove="remove" />
+  </div>
+</template>
+
+<style scoped>
+.photo-field { display: grid; gap: 6px; }
+</style>
