@@ -8,7 +8,6 @@ import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { usePictures } from '~/stores/pictures'
 import { useShop } from '~/stores/shop'
-import { sayEntry } from '~/words/entries'
 
 /** Wide enough for a sheet, and no wider: a paper is sent by post as well. */
 const PHOTO_WIDTH = 900
@@ -42,10 +41,9 @@ export function usePapers() {
   async function photosOf(r: Replay, id: string): Promise<PaperPhoto[]> {
     const all = photographsIn(r.live)
     const sorted = [...all.filter(one => one.of.kind === 'finding'), ...all.filter(one => one.of.kind !== 'finding').reverse()]
-    const made = await Promise.all(sorted.map(async ({ sha256, entry, of }): Promise<PaperPhoto[]> => {
-      const data = await printable(pictures.src(id, sha256))
-      const words = entry.kind === 'photograph' && entry.body.words ? entry.body.words : sayEntry(of, device.lengths)
-      return data ? [{ sha256, of: of.id, words, data }] : []
+    const made = await Promise.all(sorted.map(async (photo): Promise<PaperPhoto[]> => {
+      const data = await printable(pictures.src(id, photo.sha256))
+      return data ? [{ ...photo, data }] : []
     }))
     return made.flat()
   }

@@ -3,7 +3,7 @@ import { clearancesOf, squishOf, targetBand, uncertainty, type CylinderState, ty
 import { digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
-import { findings, headOf, known, length, openStops, plusMinus, sayFinding, type PaperCase } from './paperCase'
+import { captioned, findings, headOf, known, length, openStops, plusMinus, sayFinding, type PaperCase } from './paperCase'
 import { MARGIN, PT, SHEET, paper, photoRow, table } from './pdf'
 
 /** How much stands on the sheet, the roomiest first: it stays one page. Heights in points; what is left out is counted, and in the full record. */
@@ -82,7 +82,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   const squishes = cylinders.flatMap(c => squishOf(r, c).running?.gap.estimate.value ?? [])
   const nearest = cylinders.flatMap(c => clearancesOf(r, c)).sort((a, b) => a.now.value - b.now.value)[0]
   const found = findings(of).filter(({ body }) => body.what !== 'numbering').map(one => sayFinding(of, one).replace(/^./, c => c.toUpperCase()))
-  const photos = detail.photo > 0 ? of.photos.slice(0, MOST_PHOTOS) : []
+  const photos = detail.photo > 0 ? of.photos.slice(0, MOST_PHOTOS).map(photo => captioned(of, photo)) : []
   return paper(headOf('What was done to your engine', of), of.size, [
     { text: 'What came in', style: 'head' },
     { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', '.'] },

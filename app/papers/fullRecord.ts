@@ -2,7 +2,7 @@ import { isStatement, PARTS, pourResult, quantityRule, statedU, uncertainty, typ
 import { digits, sayDoubt, sayList } from '#shared/figures'
 import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
 import { PART_FORMULAS, PART_WORDS } from '../words/formulas'
-import { headOf, plusMinus, type PaperCase } from './paperCase'
+import { captioned, headOf, plusMinus, type PaperCase } from './paperCase'
 import { paper, photoRow, table } from './pdf'
 
 /** A volume with a decimal more than the glass shows, so that what is added up comes out as printed. */
@@ -55,6 +55,6 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
           }), [88, 24, 68, 58, '*', 96], [0, 1, 2, 3, 4, 5])
         ]
       : [],
-    ...of.photos.length ? [{ text: 'Photographs', style: 'head' }, ...Array.from({ length: Math.ceil(of.photos.length / 3) }, (_, i) => photoRow(of.photos.slice(3 * i, 3 * i + 3), of.size, 150))] : []
+    ...of.photos.length ? [{ text: 'Photographs', style: 'head' }, ...Array.from({ length: Math.ceil(of.photos.length / 3) }, (_, i) => photoRow(of.photos.slice(3 * i, 3 * i + 3).map(photo => captioned(of, photo)), of.size, 150))] : []
   ])
 }

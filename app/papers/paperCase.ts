@@ -1,12 +1,12 @@
-import { findingsOf, onFace, quantityOf, type EntryOf, type Advice, type AsIf, type Entry, type Quantity, type Replay, type ShopRules } from '#core'
+import { findingsOf, onFace, quantityOf, type EntryOf, type Advice, type AsIf, type Entry, type Photograph, type Quantity, type Replay, type ShopRules } from '#core'
 import { digits, say, type LengthUnit } from '#shared/figures'
 import { groupOf, sayAdvice } from '../words/advice'
-import { sayDate } from '../words/entries'
+import { sayDate, sayEntry } from '../words/entries'
 import { FINDING_WORDS, sayOnFace } from '../words/findings'
 import type { PaperHead, PaperSize } from './pdf'
 
-/** A photograph as a paper has it: JPEG as a data address, and what stands under it. */
-export interface PaperPhoto { sha256: string, of: string, words: string, data: string }
+/** A photograph as a paper has it: JPEG as a data address. */
+export interface PaperPhoto extends Photograph { data: string }
 
 /** What papers are made of: the build as it is, as it came, and with everything planned. */
 export interface PaperCase {
@@ -46,13 +46,23 @@ export function headOf(title: string, of: PaperCase): PaperHead {
   }
 }
 
-/** A finding in a line: what, where, who was told, what was decided. */
-export function sayFinding(of: PaperCase, { body, scope }: EntryOf<'finding'>): string {
+/** What was found, and where. */
+function sayFound(of: PaperCase, { body, scope }: EntryOf<'finding'>): string {
   const bore = known(of, 'bore') ?? 90
   const where = body.place && scope.level === 'head' ? onFace(of.r.layout, scope.head, body.place, { bore, spacing: known(of, 'boreSpacing') ?? bore * 1.1 }) : undefined
-  return [`${FINDING_WORDS[body.what]}${where && body.what !== 'numbering' ? ` ${sayOnFace(where)}` : ''}${body.words ? `: ${body.words}` : ''}`, ...body.told ? [`told ${body.told}`] : [], ...body.decided ? [body.decided] : []].join('; ')
+  return `${FINDING_WORDS[body.what]}${where && body.what !== 'numbering' ? ` ${sayOnFace(where)}` : ''}`
+}
+
+/** A finding in a line: what, where, who was told, what was decided. */
+export function sayFinding(of: PaperCase, entry: EntryOf<'finding'>): string {
+  const { body } = entry
+  return [`${sayFound(of, entry)}${body.words ? `: ${body.words}` : ''}`, ...body.told ? [`told ${body.told}`] : [], ...body.decided ? [body.decided] : []].join('; ')
 }
 
 /** What was found on the heads as they came in, or on one of them. */
 export const findings = (of: PaperCase, head?: number): EntryOf<'finding'>[] =>
   findingsOf(of.r).map(({ entry }) => entry).filter(({ scope }) => head === undefined || (scope.level === 'head' && scope.head === head))
+
+/** What stands under a photograph. */
+export const captioned = (of: PaperCase, { entry, of: shown, data }: PaperPhoto): { data: string, words: string } =>
+  ({ data, words: entry.kind === 'photograph' && entry.body.words ? entry.body.words : shown.kind === 'finding' ? sayFound(of, shown) : sayEntry(shown, of.lengths) })

@@ -29,9 +29,10 @@ function caseOf(name: string, more: { entries?: readonly Entry[], size?: PaperSi
   }
 }
 /** Photographs of a build's entries, as the page hands them to a paper. */
-const withPhotos = async (of: PaperCase, n = 3, words = 'leak track; soot blown across the bridge'): Promise<PaperCase> => ({
-  ...of, photos: await Promise.all(Array.from({ length: n }, async (_, i) => ({ sha256: String(i).repeat(64), of: 'x', words, data: `data:image/jpeg;base64,${(await phonePicture(300, 200 + 90 * i)).toString('base64')}` })))
-})
+const withPhotos = async (of: PaperCase, n = 3, words?: string): Promise<PaperCase> => {
+  const entry = { ...(of.entries.find(e => e.kind === 'finding') ?? of.entries[0]!), ...words === undefined ? {} : { kind: 'photograph', body: { words } } } as Entry
+  return { ...of, photos: await Promise.all(Array.from({ length: n }, async (_, i) => ({ sha256: String(i).repeat(64), entry, of: entry, data: `data:image/jpeg;base64,${(await phonePicture(300, 200 + 90 * i)).toString('base64')}` }))) }
+}
 const PAPERS = { customer: customerSheet, record: fullRecord, order: workOrder, stop: (of: PaperCase) => stopCard(of, volume => digits(volume, 1)) }
 
 interface Word { page: number, text: string, left: number, top: number, right: number, bottom: number }
@@ -111,7 +112,7 @@ describe('papers', () => {
     const found = 'leak track between 2 and 3: soot blown across the bridge; told the owner, at the bench; cut until it is gone, and a new gasket'
     const flat = async (paper: keyof typeof PAPERS) => (await printed(of, paper)).text.replace(/\s+/g, ' ')
     expect(await flat('customer')).toContain(found.replace(/^l/, 'L'))
-    expect(await flat('record')).toContain('Photographs leak track; soot blown across the bridge')
+    expect(await flat('record')).toContain('Photographs leak track between 2 and 3 leak track')
     writeFileSync(join(folder, 'pictures.pdf'), await pdfOf(customerSheet(of)))
     expect(execFileSync('pdfimages', ['-list', join(folder, 'pictures.pdf')], { encoding: 'utf8' }).match(/ jpeg /g)).toHaveLength(2)
     const page = htmlOf(customerSheet(of)[0]!)

@@ -25,7 +25,7 @@ function touch({ clientX, clientY }: MouseEvent) {
       <rect :x="W / 2 - half.x * scale" :y="height / 2 - half.y * scale" :width="2 * half.x * scale" :height="2 * half.y * scale" class="rim" />
       <g v-for="b in bores" :key="b.cylinder">
         <circle :cx="W / 2 + b.x * scale" :cy="height / 2" :r="bore / 2 * scale" class="bore" />
-        <text :x="W / 2 + b.x * scale" :y="height / 2 + bore / 2 * scale - 8" text-anchor="middle">{{ b.cylinder }}</text>
+        <text :x="W / 2 + b.x * scale" :y="height / 2 - bore / 2 * scale + 13" text-anchor="middle">{{ b.cylinder }}</text>
       </g>
       <text :x="W / 2" y="14" text-anchor="middle" class="on-face">intake side</text>
     </svg>

@@ -36,7 +36,7 @@ const remove = (sha256: string) => photos.value = photos.value.filter(one => one
 
 <template>
   <div class="photo-field">
-    <v-file-input v-model="chosen" label="Photographs" multiple :accept="PICTURE_TYPES.join()" :loading="taking > 0" :error-messages="sentence ? [sentence] : []" @update:model-value="take">
+    <v-file-input v-model="chosen" label="Photographs" multiple :clearable="false" :accept="PICTURE_TYPES.join()" :loading="taking > 0" :error-messages="sentence ? [sentence] : []" @update:model-value="take">
       <template #loader />
     </v-file-input>
     <p v-if="taking" class="small quiet" role="status">{{ taking === 1 ? 'a photograph is being taken in' : `${taking} photographs are being taken in` }}</p>
