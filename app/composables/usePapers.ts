@@ -1,10 +1,12 @@
 import { useLocalStorage } from '@vueuse/core'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
-import { asReceived, photographsIn, type PaperName, type PrintedBody, type Replay } from '#core'
+import { PAPER_NAMES, asReceived, hasPlace, photographsIn, turnedPlan, type LatheTask, type PaperName, type PrintedBody, type Replay } from '#core'
 import type { PaperCase, PaperPhoto } from '~/papers/paperCase'
 import type { PaperSize } from '~/papers/pdf'
 import { useGlass } from '~/composables/useGlass'
 import { useBuild } from '~/stores/build'
+import { useChambers } from '~/stores/chambers'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
 import { usePictures } from '~/stores/pictures'
 import { useShop } from '~/stores/shop'
@@ -36,6 +38,10 @@ export function usePapers() {
   const device = useDevice()
   const shop = useShop()
   const { stopAt } = useGlass()
+  const { chambers } = useChambers()
+  const by = useChoices().choice<LatheTask['by']>('latheBy', 'depth')
+  /** Papers that this engine has any use for. */
+  const papers = computed(() => PAPER_NAMES.filter(name => name === 'lathe' ? build.replayed?.layout.engine?.head === 'turned' : name !== 'shims' || hasPlace(build.replayed?.layout.engine, build.cylinders.length, 'mockup', 'springs')))
   const size = useLocalStorage<PaperSize>('bowl.paper', 'A4')
   const pictures = usePictures()
   async function photosOf(r: Replay, id: string): Promise<PaperPhoto[]> {
@@ -60,6 +66,11 @@ export function usePapers() {
       case 'customer': return (await import('~/papers/customerSheet')).customerSheet(known)
       case 'record': return (await import('~/papers/fullRecord')).fullRecord(known)
       case 'order': return (await import('~/papers/workOrder')).workOrder(known)
+      case 'lathe': return (await import('~/papers/latheCard')).latheCard(known, known.r.layout.cylinders.flatMap((cylinder) => {
+        const plan = turnedPlan(known.r, cylinder, known.r.planned, chambers, by.value)
+        return plan ? [{ cylinder, plan }] : []
+      }), volume => stopAt(volume, 'assembled'))
+      case 'shims': return (await import('~/papers/shimList')).shimList(known)
       case 'stop': return (await import('~/papers/workOrder')).stopCard(known, stopAt)
     }
   }
@@ -75,5 +86,5 @@ export function usePapers() {
   }
   /** Notes that a paper left the shop: what comes after it is not on it. That is no step to be undone. */
   const leaves = (paper: PaperName, form: PrintedBody['form']) => build.addAll([{ kind: 'printed', scope: { level: 'build' }, body: { paper, form } }], false)
-  return { size, make, makePage, leaves }
+  return { size, papers, make, makePage, leaves }
 }

@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { clearancesOf, squishOf, targetBand, uncertainty, type CylinderState, type Scope } from '#core'
+import { clearancesOf, modelOf, mouthOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Scope } from '#core'
 import { digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
@@ -8,11 +8,11 @@ import { MARGIN, PT, SHEET, paper, photoRow, table } from './pdf'
 
 /** How much stands on the sheet, the roomiest first: it stays one page. Heights in points; what is left out is counted, and in the full record. */
 const DETAILS = [
-  { photo: 84, work: 9, found: 4, watch: 6, row: 15 },
-  { photo: 64, work: 6, found: 3, watch: 5, row: 12 },
-  { photo: 46, work: 4, found: 2, watch: 3, row: 11 },
-  { photo: 0, work: 3, found: 1, watch: 2, row: 11 },
-  { photo: 0, work: 2, found: 0, watch: 1, row: 11 }
+  { photo: 84, work: 9, found: 4, watch: 6, row: 15, plan: true },
+  { photo: 64, work: 6, found: 3, watch: 5, row: 12, plan: true },
+  { photo: 46, work: 4, found: 2, watch: 3, row: 11, plan: false },
+  { photo: 0, work: 3, found: 1, watch: 2, row: 11, plan: false },
+  { photo: 0, work: 2, found: 0, watch: 1, row: 11, plan: false }
 ] as const
 type Detail = (typeof DETAILS)[number]
 const MOST_PHOTOS = 3
@@ -20,13 +20,13 @@ const MOST_PHOTOS = 3
 const firstOf = (list: readonly string[], most: number): string[] => [...list.slice(0, most), ...list.length > most ? [`${most > 0 ? 'and ' : ''}${list.length - most} ${most > 0 ? 'more' : list.length === 1 ? 'finding' : 'findings'}, in the full record`] : []]
 
 /** Ratios before and after against what was wanted: a line a cylinder, an open ring as it came, a dot with its ± as it is. */
-function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (number | undefined)[], row: number): Content[] {
+function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (number | undefined)[], row: number, plan?: Content): Content[] {
   const band = targetBand(of.r.target)
   const ratios = now.flatMap((state, i) => [state.ratio ? [state.ratio.estimate.value - 2 * uncertainty(state.ratio.estimate), state.ratio.estimate.value + 2 * uncertainty(state.ratio.estimate)] : [], came[i] ?? []].flat())
   if (ratios.length === 0) return []
   const all = [...ratios, ...band ? [band.low, band.high] : []]
   const [low, high] = [Math.floor(Math.min(...all) * 10 - 0.5) / 10, Math.ceil(Math.max(...all) * 10 + 0.5) / 10]
-  const [left, wide] = [70, (SHEET[of.size].width - 2 * MARGIN) * PT - 90]
+  const [left, wide] = [70, (SHEET[of.size].width - 2 * MARGIN) * PT - 90 - (plan ? PLAN + 12 : 0)]
   const x = (ratio: number) => left + (ratio - low) / (high - low) * wide
   const tall = row * now.length
   const canvas: CanvasElement[] = [
@@ -44,14 +44,42 @@ function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (nu
     { type: 'line', x1: left, y1: tall + 3, x2: left + wide, y2: tall + 3, lineWidth: 0.8 }
   ]
   const marks = [low, (low + high) / 2, high]
-  return [{
+  const chart: Content = {
     stack: [
       { canvas },
-      { columns: [{ text: '', width: left - 12 }, { text: digits(marks[0]!, 2), fontSize: 8, width: wide / 2 }, { text: digits(marks[1]!, 2), fontSize: 8, width: wide / 2 - 4 }, { text: digits(marks[2]!, 2), fontSize: 8 }] },
+      { columnGap: 0, columns: [{ text: '', width: left - 12 }, { text: digits(marks[0]!, 2), fontSize: 8, width: wide / 2 }, { text: digits(marks[1]!, 2), fontSize: 8, width: wide / 2 - 4 }, { text: digits(marks[2]!, 2), fontSize: 8 }] },
       { text: `A line for each cylinder, ${now[0]!.cylinder} at the top. ${came.some(one => one !== undefined) ? 'Rings: as it came. ' : ''}Dots: as it is, with its ±.${band ? ' Band: what was wanted.' : ''}`, style: 'quiet' }
     ],
     margin: [0, 4, 0, 0]
-  }]
+  }
+  return [plan ? { columns: [{ width: '*', stack: [chart] }, { width: PLAN, stack: [plan] }], columnGap: 12 } : chart]
+}
+
+/** How wide the picture of a chamber is, points. */
+const PLAN = 104
+
+/** A chamber from below, as the head lies on the bench: its mouth over the bore, and the valves' seats. */
+function chamberPlan(of: PaperCase, cylinder: number): Content | undefined {
+  const spec = modelOf(of.r, cylinder)?.spec
+  const bore = known(of, 'bore')
+  if (!spec || bore === undefined) return undefined
+  const R = PLAN / 2
+  const scale = (R - 2) / Math.max(bore / 2, ...mouthOf(spec).map(([x, y]) => Math.hypot(x, y)))
+  const outline = (points: readonly (readonly number[])[], more: object): CanvasElement => ({ type: 'polyline', closePath: true, points: points.map(([x, y]) => ({ x: R + x! * scale, y: R + y! * scale })), lineWidth: 0.8, lineColor: '#12202c', ...more })
+  return {
+    stack: [
+      { canvas: [
+        { type: 'ellipse', x: R, y: R, r1: bore / 2 * scale, r2: bore / 2 * scale, lineWidth: 0.6, dash: { length: 3, space: 3 } },
+        outline(mouthOf(spec), { color: '#e3e8ec', lineWidth: 1.4 }),
+        ...spec.valves.map((valve) => {
+          const { axis, seat, seatRadius } = valveFrame(valve)
+          return outline(roundEdge({ centre: seat, axis, diameter: 2 * seatRadius }), { color: '#ffffff' })
+        })
+      ] },
+      { text: `Chamber ${cylinder}, from below; the bore is dashed.`, style: 'quiet' }
+    ],
+    margin: [0, 4, 0, 0]
+  }
 }
 
 /** One page for whoever owns the engine: what came, what was wanted, what it is now, what was done and what to watch. With less and less on it, for the first that is one page. */
@@ -104,7 +132,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
       }),
       [44, ...came('*' as const), '*', 26, ...came('*' as const), '*', 26, 50], [0, received ? 7 : 5]
     ),
-    ...spread(of, now, now.map(state => before(state.cylinder)?.ratio?.estimate.value), detail.row),
+    ...spread(of, now, now.map(state => before(state.cylinder)?.ratio?.estimate.value), detail.row, detail.plan ? chamberPlan(of, cylinders[0]!) : undefined),
     { text: 'What was done', style: 'head' },
     grouped.length === 0 ? { text: 'It was measured. No metal was taken and no part was changed.' } : { ul: firstOf(grouped, detail.work) },
     { text: 'What to watch', style: 'head' },

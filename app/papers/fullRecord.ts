@@ -1,12 +1,18 @@
-import { isStatement, PARTS, pourResult, quantityRule, statedU, uncertainty, type Entry, type PartName } from '#core'
+import type { Content } from 'pdfmake/interfaces'
+import { isStatement, PARTS, pourResult, quantityOf, quantityRule, statedU, uncertainty, type Entry, type PartName, type Quantity } from '#core'
 import { digits, sayDoubt, sayList } from '#shared/figures'
 import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { PART_FORMULAS, PART_WORDS } from '../words/formulas'
 import { captioned, headOf, plusMinus, type PaperCase } from './paperCase'
 import { paper, photoRow, table } from './pdf'
 
 /** A volume with a decimal more than the glass shows, so that what is added up comes out as printed. */
 const cc = (value: number) => digits(value, 3)
+const figureOf = (value: number | undefined) => value === undefined ? '–' : digits(value, 3)
+
+/** Lengths that the parts are worked out of, in the order they stand in the formulas. */
+const INPUTS: readonly Quantity[] = ['bore', 'stroke', 'gasketBore', 'gasketThickness', 'deckClearance', 'crownDiameter', 'topLandHeight']
 
 /** Every entry that counts, the sums of every ratio, what was predicted and measured, and what was taken out: enough to check each figure by hand. */
 export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
@@ -28,6 +34,22 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
       [40, '*', ...PARTS.map(() => '*' as const), '*', '*', 30]
     ),
     { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${PARTS.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...PARTS.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${PART_FORMULAS[name]} (${sources(name)})`)], style: 'quiet' },
+    { text: 'What goes into them, mm', style: 'head' },
+    table(
+      ['Cylinder', ...INPUTS.map(name => QUANTITY_WORDS[name].label.toLowerCase())],
+      r.layout.cylinders.map(cylinder => [String(cylinder), ...INPUTS.map(name => figureOf(quantityOf(r, name, cylinder)?.estimate.value))]),
+      [40, ...INPUTS.map(() => '*' as const)]
+    ),
+    { text: INPUTS.flatMap((name) => {
+      const from = [...new Set(r.layout.cylinders.flatMap(cylinder => quantityOf(r, name, cylinder)?.provenance ?? []))]
+      return from.length ? [`${QUANTITY_WORDS[name].label.toLowerCase()}: ${from.join(' or ')}`] : []
+    }).join('; '), style: 'quiet' },
+    ...r.lessons.length
+      ? [
+          { text: 'What the cuts taught: cc for each mm off the face', style: 'head' },
+          table(['Cylinder', 'cc a mm', '±', 'halfway down, mm'], r.lessons.map(({ cylinder, perMm, at }) => [String(cylinder), digits(perMm.value, 3), plusMinus(uncertainty(perMm), 3), digits(at, 2)]), [44, 'auto', 'auto', 'auto'])
+        ]
+      : [],
     ...glasses.length
       ? [
           { text: 'Instruments', style: 'head' },
@@ -55,6 +77,8 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
           }), [88, 24, 68, 58, '*', 96], [0, 1, 2, 3, 4, 5])
         ]
       : [],
-    ...of.photos.length ? [{ text: 'Photographs', style: 'head' }, ...Array.from({ length: Math.ceil(of.photos.length / 3) }, (_, i) => photoRow(of.photos.slice(3 * i, 3 * i + 3).map(photo => captioned(of, photo)), of.size, 150))] : []
+    ...Array.from({ length: Math.ceil(of.photos.length / 3) }, (_, i): Content => ({
+      unbreakable: true, stack: [...i === 0 ? [{ text: 'Photographs', style: 'head' }] : [], photoRow(of.photos.slice(3 * i, 3 * i + 3).map(photo => captioned(of, photo)), of.size, 150)]
+    }))
   ])
 }

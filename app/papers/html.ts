@@ -3,12 +3,13 @@ import type { CanvasElement, Content, ContentTable, TDocumentDefinitions } from 
 const safe = (text: unknown): string => String(text as string).replace(/[&<>"']/g, c => `&#${c.charCodeAt(0)};`)
 type Any = Record<string, unknown>
 
+const dashed = ({ dash }: { dash?: { length: number, space?: number } }) => dash ? ` stroke-dasharray="${dash.length} ${dash.space ?? dash.length}"` : ''
 const shape = (of: CanvasElement): string => {
   switch (of.type) {
-    case 'line': return `<path d="M${of.x1} ${of.y1}L${of.x2} ${of.y2}" stroke="${safe(of.lineColor ?? '#000')}" stroke-width="${of.lineWidth ?? 1}"/>`
+    case 'line': return `<path d="M${of.x1} ${of.y1}L${of.x2} ${of.y2}" stroke="${safe(of.lineColor ?? '#000')}" stroke-width="${of.lineWidth ?? 1}"${dashed(of)}/>`
     case 'rect': return `<rect x="${of.x}" y="${of.y}" width="${of.w}" height="${of.h}" fill="${safe(of.color ?? 'none')}"${of.color ? '' : ` stroke="#000" stroke-width="${of.lineWidth ?? 1}"`}/>`
-    case 'ellipse': return `<ellipse cx="${of.x}" cy="${of.y}" rx="${of.r1}" ry="${of.r2 ?? of.r1}" fill="${safe(of.color ?? 'none')}"${of.color ? '' : ` stroke="#000" stroke-width="${of.lineWidth ?? 1}"`}/>`
-    case 'polyline': return `<path d="M${of.points.map(p => `${p.x} ${p.y}`).join('L')}${of.closePath ? 'Z' : ''}" fill="none" stroke="#000" stroke-width="${of.lineWidth ?? 1}"/>`
+    case 'ellipse': return `<ellipse cx="${of.x}" cy="${of.y}" rx="${of.r1}" ry="${of.r2 ?? of.r1}" fill="${safe(of.color ?? 'none')}"${of.color ? '' : ` stroke="#000" stroke-width="${of.lineWidth ?? 1}"`}${dashed(of)}/>`
+    case 'polyline': return `<path d="M${of.points.map(p => `${p.x} ${p.y}`).join('L')}${of.closePath ? 'Z' : ''}" fill="${safe(of.color ?? 'none')}" stroke="#000" stroke-width="${of.lineWidth ?? 1}"${dashed(of)}/>`
     default: return ''
   }
 }

@@ -1,9 +1,10 @@
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { FINDINGS, NO_SOLIDS, STARTING_RULES, advice, asIf, asReceived, replay, type Entry } from '#core'
+import { FINDINGS, NO_SOLIDS, STARTING_RULES, advice, allSprings, asIf, asReceived, replay, shimToEven, turnedPlan, type Entry } from '#core'
 import { demoShop } from '#demo/shop'
 import { digits } from '#shared/figures'
 import { asTwelve, LONGEST } from '../../tests/support/dresses'
@@ -12,6 +13,8 @@ import { fullRecord } from './fullRecord'
 import { htmlOf } from './html'
 import type { PaperCase } from './paperCase'
 import { MARGIN, PT, SHEET, pdfOf, printable, type PaperSize } from './pdf'
+import { latheCard } from './latheCard'
+import { shimList } from './shimList'
 import { stopCard, workOrder } from './workOrder'
 import { phonePicture } from '../../tests/support/pictures'
 
@@ -33,7 +36,13 @@ const withPhotos = async (of: PaperCase, n = 3, words?: string): Promise<PaperCa
   const entry = { ...(of.entries.find(e => e.kind === 'finding') ?? of.entries[0]!), ...words === undefined ? {} : { kind: 'photograph', body: { words } } } as Entry
   return { ...of, photos: await Promise.all(Array.from({ length: n }, async (_, i) => ({ sha256: String(i).repeat(64), entry, of: entry, data: `data:image/jpeg;base64,${(await phonePicture(300, 200 + 90 * i)).toString('base64')}` }))) }
 }
-const PAPERS = { customer: customerSheet, record: fullRecord, order: workOrder, stop: (of: PaperCase) => stopCard(of, volume => digits(volume, 1)) }
+const PAPERS = {
+  customer: customerSheet, record: fullRecord, order: workOrder, stop: (of: PaperCase) => stopCard(of, volume => digits(volume, 1)),
+  lathe: (of: PaperCase) => latheCard(of, of.r.layout.cylinders.flatMap((cylinder) => {
+    const plan = turnedPlan(of.r, cylinder, of.r.planned, NO_SOLIDS)
+    return plan ? [{ cylinder, plan }] : []
+  }), volume => digits(volume, 1)), shims: shimList
+}
 
 interface Word { page: number, text: string, left: number, top: number, right: number, bottom: number }
 /** A paper as it prints, read by a program that knows nothing of ours: its words and where they stand, mm, and its text. */
@@ -51,6 +60,24 @@ async function printed(of: PaperCase, paper: keyof typeof PAPERS): Promise<{ wor
     return [{ page, text: m[5].replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&amp;', '&').replaceAll('&quot;', '"'), left, top, right, bottom }]
   })
   return { words, text: execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8', maxBuffer: 64e6 }), pages: page }
+}
+/** The sheets of the paper that was printed last, as pictures: whether anything at all is drawn outside their margins, mm. */
+async function drawnOutside({ size }: PaperCase): Promise<string[]> {
+  const DPI = 50
+  execFileSync('pdftoppm', ['-r', String(DPI), '-gray', '-png', join(folder, 'paper.pdf'), join(folder, 'sheet')])
+  const sheets = readdirSync(folder).filter(name => /^sheet-.*png$/.test(name))
+  const found = await Promise.all(sheets.map(async (name) => {
+    const { data, info } = await sharp(join(folder, name)).greyscale().raw().toBuffer({ resolveWithObject: true })
+    rmSync(join(folder, name))
+    const [side, head, foot] = [MARGIN - 1.5, 9, SHEET[size].height - 4].map(mm => mm / 25.4 * DPI) as [number, number, number]
+    expect(data.filter(grey => grey < 128).length, `${name} is not blank`).toBeGreaterThan(50)
+    const out = data.findIndex((grey, i) => {
+      const [x, y] = [i % info.width, Math.floor(i / info.width)]
+      return grey < 200 && (x < side || x > info.width - side || y < head || y > foot)
+    })
+    return out < 0 ? [] : [`${name}: ${out % info.width}, ${Math.floor(out / info.width)} of ${info.width} × ${info.height}`]
+  }))
+  return found.flat()
 }
 /** Words of a row of a table, by what it begins with in the first column. */
 const rowsOf = (text: string, columns: number) => text.split('\n').map(line => line.trim().split(/\s+/)).filter(cells => cells.length === columns && /^\d+$/.test(cells[0]!)).map(cells => cells.map(Number))
@@ -70,6 +97,7 @@ describe('papers', () => {
         expect(word.bottom, word.text).toBeLessThanOrEqual(SHEET[size].height)
       }
       if (paper === 'customer') expect(pages).toBe(1)
+      expect(await drawnOutside(of)).toEqual([])
       // No word lies on another.
       // Words come in the order they were set: what lies on another was set near it.
       const overlap = words.find((a, i) => words.slice(i + 1, i + 120).some(b => a.page === b.page && Math.min(a.right, b.right) - Math.max(a.left, b.left) > 0.4 && Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 1.6))
@@ -94,6 +122,47 @@ describe('papers', () => {
     expect(text).toContain('swept = pi/4 × bore² × stroke / 1000')
   })
 
+  it('the full record has what the parts are worked out of, and what each cut taught', async () => {
+    const of = caseOf('Millrace test six')
+    const { text } = await printed(of, 'record')
+    const parts = rowsOf(text, 11)
+    // Cylinder, bore, stroke, gasket’s bore and thickness, deck clearance, crown across, top land.
+    const inputs = rowsOf(text, 8)
+    expect(inputs).toHaveLength(6)
+    const disc = (across: number, tall: number) => Math.PI / 4 * across ** 2 * tall / 1000
+    for (const [i, [cylinder, bore, stroke, gasketBore, thickness, deck, crown, land]] of inputs.entries()) {
+      const [, swept, , gasketPart, deckPart, , crevice] = parts[i]!
+      expect(parts[i]![0]).toBe(cylinder)
+      for (const [sum, printedAs] of [[disc(bore!, stroke!), swept], [disc(gasketBore!, thickness!), gasketPart], [disc(bore!, deck!), deckPart], [disc(bore!, land!) - disc(crown!, land!), crevice]] as const) expect(printedAs).toBeCloseTo(sum, 2)
+    }
+    const taught = rowsOf(text, 4)
+    expect(taught.length).toBe(of.r.lessons.length)
+    of.r.lessons.forEach((lesson, i) => expect(taught[i]![1]).toBeCloseTo(lesson.perMm.value, 3))
+  })
+
+  it('the lathe card has the figures of the bench, and what stops it first', async () => {
+    const of = caseOf('Skerry 125')
+    const { round, off, operations } = turnedPlan(of.r, 1, of.r.planned, NO_SOLIDS)!
+    const { text } = await printed(of, 'lathe')
+    const { set } = round!.lathe as Extract<NonNullable<typeof round>['lathe'], { set: unknown }>
+    for (const figure of [`${round!.cc.toFixed(2)} cc`, ...[set.mouthDiameter, set.depth, set.round.radius].map(mm => `${mm.toFixed(2)} mm`), `${round!.clearance.toFixed(1)}`]) expect(text).toContain(figure)
+    if (operations.some(op => op.kind === 'faceCut')) expect(text).toContain(`${off.value.toFixed(2)} mm`)
+    expect((await printed(caseOf('Hollin 16'), 'lathe')).text).toMatch(/Nothing is to be turned|Cylinder 1/)
+  })
+
+  it('the shims are those of the springs’ table, and none goes under what is short of room', async () => {
+    const of = caseOf('Hollin 16')
+    const rows = allSprings(of.r, of.rules).filter(s => s.height)
+    const { text } = await printed(of, 'shims')
+    const lines = text.split('\n').filter(line => /^\s*\d+\s+\d+\s+\d+\.\d\d mm/.test(line))
+    expect(lines).toHaveLength(rows.length)
+    expect(lines.filter(line => line.includes('stop')).length).toBe(rows.filter(row => row.faults.some(f => f.room === 'travel')).length)
+    rows.forEach((row) => {
+      const shim = shimToEven(rows.filter(other => other.port.valve === row.port.valve), row)
+      if (shim !== undefined && shim >= 0.02) expect(lines.filter(line => new RegExp(`^\\s*${row.port.cylinder}\\s+${row.port.n}\\s+${row.height!.estimate.value.toFixed(2)} mm\\s+${shim.toFixed(2)} mm`).test(line)).length).toBeGreaterThan(0)
+    })
+  })
+
   it('the customer sheet says what the ledger says, as it came and as it is', async () => {
     const of = caseOf('Millrace test six')
     const { text } = await printed(of, 'customer')
@@ -112,7 +181,7 @@ describe('papers', () => {
     const found = 'leak track between 2 and 3: soot blown across the bridge; told the owner, at the bench; cut until it is gone, and a new gasket'
     const flat = async (paper: keyof typeof PAPERS) => (await printed(of, paper)).text.replace(/\s+/g, ' ')
     expect(await flat('customer')).toContain(found.replace(/^l/, 'L'))
-    expect(await flat('record')).toContain('Photographs leak track between 2 and 3 leak track')
+    expect(await flat('record')).toMatch(/ Photographs .*leak track between 2 and 3 leak track between 2 and 3/)
     writeFileSync(join(folder, 'pictures.pdf'), await pdfOf(customerSheet(of)))
     expect(execFileSync('pdfimages', ['-list', join(folder, 'pictures.pdf')], { encoding: 'utf8' }).match(/ jpeg /g)).toHaveLength(2)
     const page = htmlOf(customerSheet(of)[0]!)

@@ -10,6 +10,8 @@ export type PaperSize = (typeof SIZES)[number]
 /** Width of the sheet and of what is printed on it, mm. */
 export const SHEET: Record<PaperSize, { width: number, height: number }> = { A4: { width: 210, height: 297 }, LETTER: { width: 215.9, height: 279.4 } }
 export const MARGIN = 16
+/** Room in a table to write in by hand. */
+export const ROOM = '\u00a0\n\u00a0'
 
 /** Letters that the fonts have; what a name holds beside them prints as a space rather than as a box. */
 export const printable = (text: string): string => text.replaceAll('π', 'pi').replaceAll('₂', '2').replace(/[^\u0020-\u007E\u00A0-\u00FF\u2010-\u201E\u2022\u2026\u2032\u2033\u2190-\u2193\u2212]/g, ' ')
@@ -70,7 +72,7 @@ export function paper({ title, name, reference, asOf, open }: PaperHead, size: P
     },
     footer: (page: number, pages: number) => ({ margin: [m, 6, m, 0], columns: [{ text: printable(open), fontSize: 7.5, color: '#46545e' }, { text: `${page} of ${pages}`, alignment: 'right', fontSize: 7.5, width: 50 }] }),
     // A heading goes with what it is over.
-    pageBreakBefore: (node, following) => node.style === 'head' && following.getFollowingNodesOnPage().length === 0,
+    pageBreakBefore: (node, following) => node.style === 'head' && (following.getFollowingNodesOnPage().length === 0 || node.startPosition.verticalRatio > 0.88),
     styles: { head: { bold: true, fontSize: 11, margin: [0, 10, 0, 3] }, quiet: { color: '#46545e', fontSize: 8 } },
     content
   }

@@ -4,10 +4,7 @@ import { digits, say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
 import { findings, headOf, known, length, openStops, sayFinding, type PaperCase } from './paperCase'
-import { MARGIN, PT, SHEET, paper, table } from './pdf'
-
-/** Room to write in by hand. */
-const ROOM = '\u00a0\n\u00a0'
+import { MARGIN, PT, ROOM, SHEET, paper, table } from './pdf'
 
 /** An arrow to the right. */
 const arrow = (x: number, y: number): CanvasElement[] => [{ type: 'line', x1: x, y1: y, x2: x + 30, y2: y, lineWidth: 1.2 }, { type: 'polyline', points: [{ x: x + 24, y: y - 4 }, { x: x + 30, y }, { x: x + 24, y: y + 4 }], lineWidth: 1.2 }]

@@ -12,6 +12,8 @@ export const PAPER_WORDS: Record<PaperName, { name: string, what: string }> = {
   customer: { name: 'Customer sheet', what: 'One page for whoever owns the engine.' },
   record: { name: 'Full record', what: 'Every entry, with the sums.' },
   order: { name: 'Work order', what: 'For whoever cuts the face.' },
-  stop: { name: 'Stop card', what: 'What each chamber is to read.' }
+  stop: { name: 'Stop card', what: 'What each chamber is to read.' },
+  lathe: { name: 'Lathe card', what: 'For whoever turns the head.' },
+  shims: { name: 'Spring shims', what: 'What goes under each spring.' }
 }
 export const FORM_WORDS: Record<PrintedBody['form'], string> = { A4: 'on A4', LETTER: 'on letter', page: 'as a page' }

@@ -35,6 +35,22 @@ export function turnedDepth(shape: TurnedShape): (r: number) => number {
   return r => r >= dome.mouth ? recess + Math.max(0, bore / 2 - r) * k : plane + over(r)
 }
 
+/** Places along the radius that a profile is drawn by. */
+const PROFILE_STEPS = 240
+
+/**
+ * Half a turned head in section, from its axis to the bore's edge, with the corner at the mouth kept sharp.
+ *
+ * @returns distance from the axis and depth from the seat face, mm, in order of the distance
+ * @throws RangeError when a length leaves its domain
+ * @example turnedProfile({ bore: 68, recess: 1.1, band: 10, dome }).at(-1) // [34, 1.1]
+ */
+export function turnedProfile(shape: TurnedShape): [r: number, depth: number][] {
+  const at = turnedDepth(shape)
+  const R = shape.bore / 2
+  return [...Array.from({ length: PROFILE_STEPS }, (_, i) => i * R / PROFILE_STEPS), shape.dome.mouth - 1e-6, shape.dome.mouth, R].sort((a, b) => a - b).map(r => [r, at(r)])
+}
+
 /**
  * What a turned head holds over its seat face: recess, band and dome.
  *

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { turnedDepth, type LatheSettings, type TurnedShape } from '#core'
+import { turnedProfile, type LatheSettings, type TurnedShape } from '#core'
 import { say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 
@@ -16,15 +16,9 @@ const ROOM = { left: 70, right: 24, top: 30, bottom: 40 }
 const scale = computed(() => Math.min((W.value - ROOM.left - ROOM.right) / (R.value + 5), (H.value - ROOM.top - ROOM.bottom) / (props.set.depth + 3)))
 const px = (r: number) => ROOM.left + r * scale.value
 const py = (z: number) => H.value - ROOM.bottom - z * scale.value
-const STEPS = 240
-const profile = (shape: TurnedShape): [number, number][] => {
-  const at = turnedDepth(shape)
-  const edges = [shape.dome.mouth - 1e-6, shape.dome.mouth, R.value]
-  return [...Array.from({ length: STEPS }, (_, i) => i * R.value / STEPS), ...edges].sort((a, b) => a - b).map(r => [r, at(r)])
-}
 const path = (points: [number, number][]) => points.map(([r, z], i) => `${i > 0 ? 'L' : 'M'}${px(r).toFixed(1)} ${py(z).toFixed(1)}`).join('')
-const was = computed(() => profile(props.from))
-const is = computed(() => profile(props.set.to))
+const was = computed(() => turnedProfile(props.from))
+const is = computed(() => turnedProfile(props.set.to))
 const metal = computed(() => `${path(is.value)}L${px(R.value + 5)} ${py(is.value.at(-1)![1])}V${py(0)}H${px(R.value + 5)}V${py(props.set.depth + 3)}H${px(0)}Z`)
 const cut = computed(() => `${path(is.value)}${path([...was.value].reverse()).replace('M', 'L')}Z`)
 const mm = (value: number) => say(value, 'length', device.lengths)

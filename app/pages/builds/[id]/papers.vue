@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { printedPapers, type PaperName } from '#core'
+import { hasPlace, printedPapers, type PaperName } from '#core'
+import { openingOf } from '~/composables/useOpening'
 import { usePapers } from '~/composables/usePapers'
 import { download } from '~/papers/download'
 import { useBuild } from '~/stores/build'
@@ -10,8 +11,9 @@ import { FORM_WORDS, PAPER_WORDS } from '~/words/findings'
 
 const build = useBuild()
 const device = useDevice()
-const chosen = useChoices().choice<PaperName>('paperLeaf', 'customer')
-const { size, make, makePage, leaves } = usePapers()
+const { size, papers, make, makePage, leaves } = usePapers()
+const wanted = useChoices().choice<PaperName>('paperLeaf', 'customer')
+const chosen = computed({ get: () => papers.value.includes(wanted.value) ? wanted.value : 'customer', set: name => wanted.value = name })
 const pdf = shallowRef<Uint8Array>()
 const fault = ref('')
 let turn = 0
@@ -31,6 +33,9 @@ async function show() {
 const told = computed(() => build.entries.filter(entry => entry.kind !== 'printed').map(entry => entry.id).join())
 watch([chosen, size, told, () => build.planned, () => device.lengths], show, { immediate: true })
 onBeforeUnmount(() => turn++)
+/** What goes by what is set at a station. */
+const OTHERS = [{ what: 'templates to scribe by', at: { station: 'shape', leaf: 'schools' } }, { what: 'flange templates', at: { station: 'ports', leaf: 'flange' } }, { what: 'an order of pistons', at: { station: 'route' } }] as const
+const others = computed(() => OTHERS.filter(({ at }) => hasPlace(build.replayed?.layout.engine, build.cylinders.length, at.station)))
 const fileName = (ending: string) => `${build.view!.name} ${PAPER_WORDS[chosen.value].name.toLowerCase()}.${ending}`
 async function save() {
   if (!pdf.value) return
@@ -54,9 +59,9 @@ async function savePage() {
     <template v-else>
       <div class="list">
         <ul>
-          <li v-for="(paper, name) in PAPER_WORDS" :key="name">
-            <v-btn block :variant="chosen === name ? 'flat' : 'outlined'" :color="chosen === name ? 'primary' : undefined" :aria-pressed="chosen === name" @click="chosen = name">{{ paper.name }}</v-btn>
-            <p class="small quiet">{{ paper.what }}</p>
+          <li v-for="name in papers" :key="name">
+            <v-btn block :variant="chosen === name ? 'flat' : 'outlined'" :color="chosen === name ? 'primary' : undefined" :aria-pressed="chosen === name" @click="chosen = name">{{ PAPER_WORDS[name].name }}</v-btn>
+            <p class="small quiet">{{ PAPER_WORDS[name].what }}</p>
           </li>
         </ul>
         <BenchSelect v-model="size" label="On" :items="[['A4', 'A4'], ['LETTER', 'letter']]" />
@@ -67,7 +72,8 @@ async function savePage() {
           <p class="label">Left the shop before</p>
           <p v-for="{ entry, since } in earlier" :key="entry.id" class="small" :class="{ warn: since > 0 }">{{ sayDate(entry.at) }}, {{ FORM_WORDS[entry.body.form] }}: {{ since === 0 ? 'still as it is now' : `as of then, ${since} ${since === 1 ? 'entry has' : 'entries have'} come since` }}</p>
         </div>
-        <p class="small quiet">A paper is of this moment: its head says when it was printed, and after which entry. Templates to scribe by are at Shape and at Ports, the lathe card at Mock-up, an order of pistons at Route.</p>
+        <p class="small quiet">A paper is of this moment: its head says when it was printed, and after which entry.</p>
+        <p v-if="others.length" class="small">Printed where they are made: <template v-for="(one, i) in others" :key="one.what"><template v-if="i > 0">, </template><NuxtLink :to="openingOf(build.view!.id, one.at)">{{ one.what }}</NuxtLink></template>.</p>
       </div>
       <div class="room" tabindex="0" role="region" aria-label="The paper as it will print">
         <PaperSheet v-if="pdf" :pdf="pdf" :name="PAPER_WORDS[chosen].name" />
