@@ -4,7 +4,7 @@ import { digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
 import { captioned, findings, headOf, known, length, openStops, plusMinus, sayFinding, type PaperCase } from './paperCase'
-import { MARGIN, PT, SHEET, paper, photoRow, table } from './pdf'
+import { MARGIN, PT, SHEET, paper, photoRows, table } from './pdf'
 
 /** How much stands on the sheet, the roomiest first: it stays one page. Heights in points; what is left out is counted, and in the full record. */
 const DETAILS = [
@@ -115,7 +115,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
     { text: 'What came in', style: 'head' },
     { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', '.'] },
     ...found.length ? [{ ul: firstOf(found, detail.found) }] : [],
-    ...photos.length ? [photoRow(photos, of.size, detail.photo)] : [],
+    ...photos.length ? [photoRows(photos, of.size, detail.photo)] : [],
     { text: 'What was wanted', style: 'head' },
     { text: target ? `A compression ratio of ${digits(target.ratio.value, 2)}, and no cylinder more than ${digits(target.tolerance.value, 2)} away from it.${why ? ` Chosen for: ${why}.` : ''}` : 'No target was stated.' },
     { text: 'What it is now', style: 'head' },

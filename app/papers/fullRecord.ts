@@ -1,11 +1,10 @@
-import type { Content } from 'pdfmake/interfaces'
 import { isStatement, PARTS, pourResult, quantityOf, quantityRule, statedU, uncertainty, type Entry, type PartName, type Quantity } from '#core'
 import { digits, sayDoubt, sayList } from '#shared/figures'
 import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { PART_FORMULAS, PART_WORDS } from '../words/formulas'
 import { captioned, headOf, plusMinus, type PaperCase } from './paperCase'
-import { paper, photoRow, table } from './pdf'
+import { paper, photoRows, table } from './pdf'
 
 /** A volume with a decimal more than the glass shows, so that what is added up comes out as printed. */
 const cc = (value: number) => digits(value, 3)
@@ -77,8 +76,6 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
           }), [88, 24, 68, 58, '*', 96], [0, 1, 2, 3, 4, 5])
         ]
       : [],
-    ...Array.from({ length: Math.ceil(of.photos.length / 3) }, (_, i): Content => ({
-      unbreakable: true, stack: [...i === 0 ? [{ text: 'Photographs', style: 'head' }] : [], photoRow(of.photos.slice(3 * i, 3 * i + 3).map(photo => captioned(of, photo)), of.size, 150)]
-    }))
+    ...of.photos.length ? [{ text: 'Photographs', style: 'head', pageBreak: 'before' as const }, photoRows(of.photos.map(photo => captioned(of, photo)), of.size, 150)] : []
   ])
 }

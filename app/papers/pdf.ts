@@ -87,8 +87,14 @@ export function table(heads: readonly string[], rows: readonly (readonly (string
   }
 }
 
-/** Photographs in a row, each in its share of the sheet, with what stands under it. */
-export const photoRow = (photos: readonly { data: string, words: string }[], size: PaperSize, tall: number, across = Math.max(3, photos.length)): Content => ({
-  columns: photos.map(({ data, words }) => ({ width: ((SHEET[size].width - 2 * MARGIN) * PT - 8 * (across - 1)) / across, stack: [{ image: data, fit: [((SHEET[size].width - 2 * MARGIN) * PT - 8 * (across - 1)) / across, tall] as [number, number], alt: words }, { text: words, style: 'quiet' }] })),
-  columnGap: 8, margin: [0, 4, 0, 4], unbreakable: true
-})
+/** Photographs in rows of three, each in its share of the sheet, with what stands under it. As a table, whose rows go to the next sheet whole. */
+export function photoRows(photos: readonly { data: string, words: string }[], size: PaperSize, tall: number): Content {
+  const ACROSS = 3
+  const gap = 8
+  const wide = ((SHEET[size].width - 2 * MARGIN) * PT - gap * ACROSS) / ACROSS
+  const cell = (photo: { data: string, words: string } | undefined): Content => photo ? { stack: [{ image: photo.data, fit: [wide, tall], alt: photo.words } as Content, { text: photo.words, style: 'quiet' }] } : ''
+  return {
+    layout: { defaultBorder: false, paddingLeft: () => 0, paddingRight: () => gap, paddingTop: () => 4, paddingBottom: () => 4 },
+    table: { dontBreakRows: true, widths: Array.from({ length: ACROSS }, () => wide), body: Array.from({ length: Math.ceil(photos.length / ACROSS) }, (_, row) => Array.from({ length: ACROSS }, (_, i) => cell(photos[row * ACROSS + i]))) }
+  }
+}
