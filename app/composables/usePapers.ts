@@ -17,15 +17,15 @@ const PHOTO_WIDTH = 900
 /** A photograph as papers have it; nothing where it is not to be had. */
 async function printable(src: string): Promise<string | undefined> {
   try {
-    const response = await fetch(src)
-    if (!response.ok) return undefined
-    const picture = await createImageBitmap(await response.blob())
-    const scale = Math.min(1, PHOTO_WIDTH / picture.width)
+    // An image and not a fetch: the page may show what lies on this device, but asks nobody else for anything.
+    const picture = new Image()
+    picture.src = src
+    await picture.decode()
+    const scale = Math.min(1, PHOTO_WIDTH / picture.naturalWidth)
     const canvas = document.createElement('canvas')
-    canvas.width = Math.round(picture.width * scale)
-    canvas.height = Math.round(picture.height * scale)
+    canvas.width = Math.round(picture.naturalWidth * scale)
+    canvas.height = Math.round(picture.naturalHeight * scale)
     canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height)
-    picture.close()
     return canvas.toDataURL('image/jpeg', 0.85)
   } catch {
     return undefined

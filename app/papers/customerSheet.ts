@@ -97,16 +97,20 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   /** Columns of how it came stand where it is another now. */
   const came = <T>(one: T): T[] => received ? [one] : []
   const casting = r.live.entries.flatMap(entry => entry.kind === 'casting' ? [sayEntry(entry, lengths)] : []).at(-1)
-  const work = new Map<string, Scope[]>()
+  /** What was done, a line for each kind of work: what, and to which cylinders. */
+  const work = new Map<string, Map<string, Scope[]>>()
   for (const op of r.done) {
-    const line = `${sayKind(op.kind)}: ${sayEntry(op, lengths).replace(/^done, /, '')}`
-    work.set(line, [...work.get(line) ?? [], op.scope])
+    const done = work.get(sayKind(op.kind)) ?? new Map<string, Scope[]>()
+    const what = sayEntry(op, lengths).replace(/^done, /, '')
+    work.set(sayKind(op.kind), done.set(what, [...done.get(what) ?? [], op.scope]))
   }
   const whose = (scopes: readonly Scope[]) => {
     const own = scopes.flatMap(scope => scope.level === 'cylinder' ? [scope.cylinder] : [])
-    return own.length === scopes.length ? sayCylinders([...new Set(own)], cylinders.length).toLowerCase() : sayList([...new Set(scopes.map(sayScope))])
+    if (own.length === scopes.length) return cylinders.length === 1 ? '' : ` (${sayCylinders([...new Set(own)], cylinders.length).toLowerCase()})`
+    const only = scopes.every(({ level }) => (level === 'head' ? r.layout.heads : r.layout.banks).length === 1)
+    return only ? '' : ` (${sayList([...new Set(scopes.map(sayScope))])})`
   }
-  const grouped = [...work].map(([line, scopes]) => `${line} (${whose(scopes)})`)
+  const grouped = [...work].map(([kind, done]) => `${kind}: ${[...done].map(([what, scopes]) => `${what}${whose(scopes)}`).join('; ')}`)
   const squishes = cylinders.flatMap(c => squishOf(r, c).running?.gap.estimate.value ?? [])
   const nearest = cylinders.flatMap(c => clearancesOf(r, c)).sort((a, b) => a.now.value - b.now.value)[0]
   const found = findings(of).filter(({ body }) => body.what !== 'numbering').map(one => sayFinding(of, one).replace(/^./, c => c.toUpperCase()))

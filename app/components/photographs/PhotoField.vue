@@ -18,17 +18,15 @@ async function take(given: File | File[] | null) {
   if (files.length === 0) return
   sentence.value = ''
   taking.value += files.length
-  const names = [...photos.value]
   for (const file of files) {
-    if (names.length >= MOST_PHOTOS) sentence.value = `At most ${MOST_PHOTOS} photographs go with one entry.`
+    if (photos.value.length >= MOST_PHOTOS) sentence.value = `At most ${MOST_PHOTOS} photographs go with one entry.`
     else {
       const taken = await pictures.keep(build.view!.id, file)
       if ('sentence' in taken) sentence.value = taken.sentence
-      else if (!names.includes(taken.sha256)) names.push(taken.sha256)
+      else if (!photos.value.includes(taken.sha256)) photos.value = [...photos.value, taken.sha256]
     }
     taking.value--
   }
-  photos.value = names
   chosen.value = []
 }
 const remove = (sha256: string) => photos.value = photos.value.filter(one => one !== sha256)

@@ -86,6 +86,7 @@ async function savePage() {
 <style scoped>
 .papers { display: grid; grid-template-columns: 240px minmax(0, 1fr); min-height: 0; overflow: hidden; }
 .list { padding: 12px 16px; display: grid; gap: 12px; align-content: start; border-right: 1px solid var(--hair); overflow: auto; }
+.list a { color: var(--dye); }
 .list ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; }
 .room { position: relative; min-height: 0; overflow: auto; padding: 14px; background: var(--sheet-deep); }
 @media (max-width: 1000px) { .papers { grid-template-columns: 200px minmax(0, 1fr); } }
