@@ -55,6 +55,6 @@ export function latheCard(of: PaperCase, jobs: readonly LatheJob[], reading: (vo
   })
   return paper(headOf('Lathe card', of), of.size, [
     ...stops.length && content.length ? [{ text: 'Not to be turned before this is settled', style: 'head' }, { ul: stops, bold: true }] : [],
-    ...content.length ? [...content, { text: 'Keep loose sleeves and rags away from the chuck.', bold: true, margin: [0, 8, 0, 0] as [number, number, number, number] }] : ['Nothing is to be turned on this build: it wants the squish wanted, a target and a pour.']
+    ...content.length ? [...content, { text: 'Keep loose sleeves and rags away from the chuck.', bold: true, margin: [0, 8, 0, 0] as [number, number, number, number] }] : ['Nothing is to be turned on this build yet. State the squish you want and a target, and pour.']
   ])
 }

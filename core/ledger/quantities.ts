@@ -129,6 +129,7 @@ export const FIGURE_BOUNDS = {
   portAmount: { dimension: 'length', min: 0.02, max: 15 },
   mouldLean: { dimension: 'angle', min: 0, max: 80 },
   mouldShort: { dimension: 'length', min: 0, max: 50 },
+  mouldStep: { dimension: 'length', min: 0, max: 10 },
   seatOuter: { dimension: 'length', min: 8, max: 100 },
   runOut: { dimension: 'length', min: 0, max: 1 },
   guide: { dimension: 'length', min: 0, max: 1 },

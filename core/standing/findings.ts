@@ -29,3 +29,6 @@ export function findingsOf(r: Replay): FindingStanding[] {
   const photos = photographsIn(r.live)
   return ofKind(r.live.entries, 'finding').map(entry => ({ entry, photos: photos.filter(({ of }) => of.id === entry.id).map(({ sha256 }) => sha256) }))
 }
+
+/** Whether nobody has decided yet what is done about a finding; which end counts as the first wants no decision. */
+export const isUndecided = ({ body }: EntryOf<'finding'>): boolean => !body.decided && body.what !== 'numbering'

@@ -1,7 +1,7 @@
 export { pourResult, takenOff, watchOf, type PourEntry } from './pours'
 export { portRow, type PortOf, type PortPair, type PortRow, type PortStanding } from './ports'
 export {
-  USUAL_INLET, demandOf, flangeRecord, mouldsIn, placesIn, portScope, portStages, portsIn, seatRecord, portSectionOf, sectionsRecord, throatRecord, valveAcross, valveScope,
+  USUAL_INLET, demandOf, flangeRecord, mouldsIn, mouldsOut, placesIn, portScope, portStages, portsIn, seatRecord, portSectionOf, sectionsRecord, throatRecord, valveAcross, valveScope,
   type FlangeRecord, type InletDemand, type MouldStanding, type PortName, type PortStage, type SeatRecord, type SectionsRecord, type ThroatRecord
 } from './portRecords'
 export { compareRuns, runsApart, type Apart, type FlowCompare, type FlowGain } from './flowCompare'
@@ -10,7 +10,7 @@ export {
 } from './flowRecords'
 export { squishStanding, wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { cutPlane, knownQuantity, statedQuantity, statedU } from './statements'
-export { findingsOf, onFace, type FindingStanding, type OnFace } from './findings'
+export { findingsOf, isUndecided, onFace, type FindingStanding, type OnFace } from './findings'
 export type { HeightSet, HeightsStanding, TakenByHeights } from './heights'
 export { clashOf, type Clash } from './clash'
 export { AS_CAST, chamberModel, seatHeightNow, type ChamberModel } from './chamberModel'

@@ -3,7 +3,7 @@ import type { Bench } from '../../tests/support/ledgerBench'
 import { all, burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
 import {
-  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, peakDemand, placesIn, portScope, portStages, portsIn, replay, seatRecord, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
+  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, mouldsOut, peakDemand, placesIn, portScope, portStages, portsIn, replay, seatRecord, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
 } from '..'
 
 const port: PortName = { cylinder: 1, valve: 'intake', n: 1 }
@@ -107,6 +107,7 @@ describe('places and moulds', () => {
     expect(mouldsIn(standing(bench)).map(m => [m.port.valve, new Date(m.due).toISOString()])).toEqual([['exhaust', '2026-03-28T22:30:00.000Z'], ['intake', '2026-03-29T12:00:00.000Z']])
     bench.add('mould', at, { ...body, out: true }, { supersedes: id })
     expect(mouldsIn(standing(bench)).map(m => m.port.valve)).toEqual(['exhaust'])
+    expect(mouldsOut(standing(bench)).map(m => [m.port.valve, m.entry.body.out])).toEqual([['intake', true]])
   })
 })
 

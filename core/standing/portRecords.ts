@@ -190,6 +190,12 @@ export function mouldsIn(r: Replay): MouldStanding[] {
   }).sort((a, b) => a.due - b.due)
 }
 
+/** Moulds that are out of their ports: what was read off them is of the port as it was then. */
+export function mouldsOut(r: Replay): Omit<MouldStanding, 'due'>[] {
+  if (!r.live.entries.some(e => e.kind === 'mould')) return []
+  return portsIn(r.layout).flatMap(port => entriesOf(r, 'mould', portScope(r.layout, port)).filter(entry => entry.body.out).map(entry => ({ port, entry })))
+}
+
 /** Less than this nobody enters as work, mm. */
 const WORTH_ENTERING = 0.02
 

@@ -1,5 +1,5 @@
 import { and, eq, max, sql } from 'drizzle-orm'
-import { advice, ccBand, live, ofKind, replay, targetBand, type Entry, type Replay, type ShopRules } from '#core'
+import { advice, ccBand, findingsOf, isUndecided, live, mouldsIn, ofKind, replay, targetBand, type Entry, type Replay, type ShopRules } from '#core'
 import type { BuildSummary, Reckoned, Unsound } from '#shared/dto'
 import { connection } from './connection'
 import { listBuilds } from './builds'
@@ -35,6 +35,8 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
     gaps: replayed?.asIs.map(state => state.gap?.estimate.value ?? null) ?? [],
     band: replayed ? bandOf(replayed) : null,
     next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound, cylinders: [], heads: [], at: { station: 'daybook' } } : advice(replayed, rules)[0]!,
+    moulds: replayed ? mouldsIn(replayed).map(mould => mould.due) : [],
+    undecided: replayed ? findingsOf(replayed).filter(({ entry }) => isUndecided(entry)).length : 0,
     ...(put?.away ? { away: put.reason } : {})
   }
 }

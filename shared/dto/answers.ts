@@ -31,6 +31,9 @@ export interface Reckoned {
   /** cc over and under by which a cylinder still counts as on target. */
   band: { over: number, under: number } | null
   next: Advice
+  /** When each mould that is in a port has cured, ms; and how many findings nobody has decided on. */
+  moulds: number[]
+  undecided: number
   /** Why it was put away, where it is off the bench. */
   away?: string
 }

@@ -148,6 +148,7 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a paper that does not exist', entry, of('printed', { paper: 'invoice', form: 'A4' }, all), 'body.paper'],
     ['a mould that cures for ever', entry, of('mould', { ...mould, hours: 1e9 }, port), 'body.hours'],
     ['a mould in three steps', entry, of('mould', { ...mould, steps: 3 }, port), 'body.steps'],
+    ['a step read off a mould that is in its port', entry, of('mould', { ...mould, step: figure(0.4) }, port), 'body.step'],
     ['a compound of no name', entry, of('mould', { ...mould, compound: ' ' }, port), 'body.compound'],
     ['an opening of no form', entry, of('flange', { ...flange, outline: { form: '__proto__' } }, all), 'body.outline'],
     ['an opening with a strange field', entry, of('flange', { ...flange, outline: { form: 'circle', x: 0, y: 0, diameter: 40, z: 1 } }, all), 'body.outline'],

@@ -7,7 +7,7 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { v4 as uuid } from 'uuid'
 import { KINDS } from '#core'
-import { admin, TestServer, put } from '../support/server'
+import { admin, TestServer, put, upToDate } from '../support/server'
 import { bomb, phonePicture, sha256 } from '../support/pictures'
 import { bore, frame, newBuild } from '../support/sent'
 
@@ -59,6 +59,16 @@ describe('a photograph', () => {
     await enter({ ...finding([sha256(sent)]), supersedes: gone, undoes: gone })
     expect((await fetch(at(build, sha256(sent)))).status).toBe(200)
     await expect(server.query('delete from photographs')).rejects.toThrow(/append-only/)
+  })
+  it('stands in the shop’s list for as long as nobody has decided about what it shows', async () => {
+    const of = await newBuild(server.url)
+    const undecided = async () => (await upToDate(server)).find(b => b.id === of)!.reckoned!.undecided
+    const id = uuid()
+    await enter({ ...finding(), body: { what: 'crack' } }, id, of)
+    await enter({ ...finding(), body: { what: 'numbering' } }, uuid(), of)
+    expect(await undecided()).toBe(1)
+    await enter({ ...finding(), body: { what: 'crack', decided: 'another head' }, supersedes: id }, uuid(), of)
+    expect(await undecided()).toBe(0)
   })
   it('is wanted by an entry that is nothing without one', async () => {
     const alone = { ...frame, kind: 'photograph', scope: { level: 'build' }, body: {} }

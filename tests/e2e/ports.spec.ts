@@ -51,6 +51,13 @@ test('a mould’s time is right after a reload, a night’s sleep and a server t
     await page.getByRole('button', { name: /^It is out.*Intake 1/ }).click()
     await expect(page.getByText('No mould is curing.')).toBeVisible()
     await expect(page.locator('[data-due]')).toHaveCount(0)
+    // What is read off it belongs to it.
+    const out = page.locator('[data-mould-out]', { hasText: 'Dental stone' })
+    await out.locator('input').fill('0.4')
+    await out.locator('input').press('Enter')
+    await expect(out.locator('input')).toHaveValue('0.40')
+    await page.reload()
+    await expect(out.locator('input')).toHaveValue('0.40')
   } finally {
     await server.stop()
   }

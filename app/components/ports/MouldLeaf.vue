@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { KINDS, mouldsIn, type EntryOf, type PortName } from '#core'
+import { KINDS, asSet, mouldsIn, mouldsOut, type EntryOf, type Figure, type PortName } from '#core'
+import { figureFault } from '#shared/dto'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { useMoulds } from '~/composables/useMoulds'
 import { usePorts } from '~/composables/usePorts'
@@ -34,6 +35,9 @@ async function poured() {
   if (!sentence.value) form.clear(FIELDS)
 }
 const takeOut = async (entry: EntryOf<'mould'>) => sentence.value = notKept(await build.add('mould', entry.scope, { ...entry.body, out: true }, { supersedes: entry.id })) ?? ''
+const outs = computed(() => build.replayed ? mouldsOut(build.replayed) : [])
+const keepStep = (entry: EntryOf<'mould'>) => async (step: Figure): Promise<string | undefined> =>
+  figureFault(step, { ...KINDS.mould.bounds.step, noun: 'the step on the short turn' }) ?? notKept(await build.add('mould', entry.scope, { ...entry.body, step }, { supersedes: entry.id, at: entry.at }))
 const at = (of: PortName, due: number) => `${nameOf(of)}: ${isDue(due) ? 'cured' : `${sayLeft(due)} left`}`
 </script>
 
@@ -74,6 +78,15 @@ const at = (of: PortName, due: number) => `${nameOf(of)}: ${isDue(due) ? 'cured'
         </li>
       </ul>
       <p v-else class="quiet">No mould is curing.</p>
+      <template v-if="outs.length">
+        <h3>Taken out</h3>
+        <ul>
+          <li v-for="{ port: one, entry } in outs" :key="entry.id" data-mould-out>
+            <p class="label">{{ nameOf(one) }}, {{ entry.body.compound }}</p>
+            <FigureField :field="`${build.view?.id}/mould/${entry.id}/step`" label="Step on the short turn" dimension="length" :part="asSet(entry.body.step?.value)" :commit="keepStep(entry)" />
+          </li>
+        </ul>
+      </template>
       <p class="small quiet">A mould shows the shape: take its sections on the Sections leaf, and a step on the short turn with a straightedge.</p>
     </div>
   </section>

@@ -12,12 +12,13 @@ import { PLACE_WORDS, WAY_WORDS } from '~/words/ports'
 const build = useBuild()
 const device = useDevice()
 const { side, port, ports, scopeOf, same, nameOf } = usePorts()
-const FIELDS = ['way', 'amount', 'tool', 'grit'] as const
+const FIELDS = ['way', 'amount', 'tool', 'grit', 'finish'] as const
 const chosen = ref<PortPlaceName>('shortTurn')
 const form = useFormDraft(() => `place/${side.value}/${chosen.value}`)
 const way = computed(() => form.text('way', 'take'))
 const tool = computed(() => form.text('tool'))
 const grit = computed(() => form.text('grit'))
+const finish = computed(() => form.text('finish'))
 const marked = computed(() => build.replayed ? placesIn(build.replayed, port.value) : [])
 const at = (place: PortPlaceName) => marked.value.filter(e => e.body.place === place)
 const left = computed(() => marked.value.filter(e => !e.body.done && e.body.way !== 'leave').length)
@@ -34,10 +35,13 @@ const lacking = computed(() => build.replayed
       return more.length > 0 ? [{ of, more }] : []
     })
   : [])
+const howOf = ({ body }: EntryOf<'portPlace'>) => [body.tool, body.grit && `grit ${body.grit}`, body.finish && `finish ${body.finish}`].filter(Boolean).join(', ')
 const sentence = ref('')
+/** Those of the lines of words that have any. */
+const words = (lines: Record<string, typeof tool>) => Object.fromEntries(Object.entries(lines).flatMap(([name, { value: { value } }]) => value.trim() ? [[name, value.trim()]] : []))
 async function mark() {
   const amount = way.value.value === 'leave' ? undefined : form.figure('amount')
-  const body = { place: chosen.value, way: way.value.value as PortWay, done: false, ...amount ? { amount } : {}, ...tool.value.value.trim() ? { tool: tool.value.value.trim() } : {}, ...grit.value.value.trim() ? { grit: grit.value.value.trim() } : {} }
+  const body = { place: chosen.value, way: way.value.value as PortWay, done: false, ...amount ? { amount } : {}, ...words({ tool, grit, finish }) }
   sentence.value = notKept(await build.add('portPlace', scopeOf(port.value), body)) ?? ''
   if (!sentence.value) form.clear(FIELDS)
 }
@@ -77,6 +81,7 @@ async function copy() {
           <FigureField v-if="way.value !== 'leave'" :field="form.key('amount/typed')" label="How much" dimension="length" :part="form.part('amount')" :commit="form.keep('amount', KINDS.portPlace.bounds.amount, 'how much comes off there')" />
           <BenchText v-model="tool.value" label="Tool" maxlength="60" />
           <BenchText v-model="grit.value" label="Grit" maxlength="30" />
+          <BenchText v-model="finish.value" label="Finish wanted" maxlength="40" />
         </div>
         <v-btn type="submit" variant="flat" color="primary">Mark it in this port</v-btn>
       </form>
@@ -88,7 +93,7 @@ async function copy() {
         <li v-for="entry in marked" :key="entry.id" :data-place="entry.body.place">
           <BenchCheck v-if="entry.body.way !== 'leave'" :model-value="entry.body.done" :aria-label="`${PLACE_WORDS[entry.body.place]} is done`" @update:model-value="tick(entry, $event)" />
           <span v-else class="kept small quiet">left</span>
-          <span class="what" :class="{ quiet: entry.body.done }">{{ PLACE_WORDS[entry.body.place] }}: {{ WAY_WORDS[entry.body.way] }}<template v-if="entry.body.amount">, <span class="num">{{ say(entry.body.amount.value, 'length', device.lengths) }}</span></template><br v-if="entry.body.tool || entry.body.grit"><span v-if="entry.body.tool || entry.body.grit" class="small quiet">{{ [entry.body.tool, entry.body.grit && `grit ${entry.body.grit}`].filter(Boolean).join(', ') }}</span></span>
+          <span class="what" :class="{ quiet: entry.body.done }">{{ PLACE_WORDS[entry.body.place] }}: {{ WAY_WORDS[entry.body.way] }}<template v-if="entry.body.amount">, <span class="num">{{ say(entry.body.amount.value, 'length', device.lengths) }}</span></template><br v-if="howOf(entry)"><span v-if="howOf(entry)" class="small quiet">{{ howOf(entry) }}</span></span>
           <v-btn variant="text" :aria-label="`Strike out: ${PLACE_WORDS[entry.body.place]}, ${WAY_WORDS[entry.body.way]}`" @click="strike(entry)">×</v-btn>
         </li>
       </ul>
@@ -118,7 +123,7 @@ text { fill: var(--quiet); font-size: 13px; }
 .pin.v-btn--variant-flat { background: var(--fill); }
 .form { display: grid; gap: 8px; margin-top: 10px; justify-items: start; max-width: 560px; }
 .head { font-size: var(--s18); }
-.fields { display: grid; grid-template-columns: 1.2fr 1fr 1.4fr 1fr; gap: 10px; width: 100%; align-items: start; }
+.fields { display: grid; grid-template-columns: repeat(3, 1fr); gap: 10px; width: 100%; align-items: start; }
 .list { display: grid; gap: 6px; align-content: start; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .big .unit { font-size: var(--s18); font-weight: 400; }

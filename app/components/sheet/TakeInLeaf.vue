@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FINDINGS, findingsOf, onFace, type EntryOf, type Finding, type FindingBody } from '#core'
+import { FINDINGS, findingsOf, isUndecided, onFace, type EntryOf, type Finding, type FindingBody } from '#core'
 import { kindFault } from '#shared/dto'
 import { useFace } from '~/composables/useFace'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -56,9 +56,7 @@ async function keep() {
   editing.value = undefined
 }
 const strike = async (entry: EntryOf<'finding'>) => sentence.value = notKept(await build.add('void', entry.scope, { reason: 'not there' }, { supersedes: entry.id })) ?? ''
-/** Which end counts as the first wants no decision. */
-const isOpen = ({ body }: EntryOf<'finding'>) => !body.decided && body.what !== 'numbering'
-const undecided = computed(() => found.value.filter(({ entry }) => isOpen(entry)).length)
+const undecided = computed(() => found.value.filter(({ entry }) => isUndecided(entry)).length)
 const says = ({ body }: EntryOf<'finding'>) => [FINDING_WORDS[body.what], ...body.place && body.what !== 'numbering' ? [nameOf(body.place)] : []].join(' ').replace(/^./, c => c.toUpperCase())
 </script>
 
@@ -68,7 +66,7 @@ const says = ({ body }: EntryOf<'finding'>) => [FINDING_WORDS[body.what], ...bod
       <FacePlan :half="half" :bores="bores" :bore="bore" :most="220" class="plan" @touch="put">
         <template #default="{ at }">
           <template v-for="(one, i) in found" :key="one.entry.id">
-            <span v-if="one.entry.body.place" class="mark num" :class="{ open: isOpen(one.entry) }" :style="at(one.entry.body.place)" aria-hidden="true">{{ i + 1 }}</span>
+            <span v-if="one.entry.body.place" class="mark num" :class="{ open: isUndecided(one.entry) }" :style="at(one.entry.body.place)" aria-hidden="true">{{ i + 1 }}</span>
           </template>
           <span v-if="place" class="mark new" :style="at(place)" aria-hidden="true">+</span>
         </template>
@@ -96,7 +94,7 @@ const says = ({ body }: EntryOf<'finding'>) => [FINDING_WORDS[body.what], ...bod
       <ol v-if="found.length">
         <li v-for="(one, i) in found" :key="one.entry.id" :data-finding="one.entry.body.what">
           <p><strong><span class="num">{{ i + 1 }}</span> {{ says(one.entry) }}</strong><template v-if="one.entry.body.words">: {{ one.entry.body.words }}</template></p>
-          <p class="small" :class="{ warn: isOpen(one.entry) }"><template v-if="one.entry.body.told">told {{ one.entry.body.told }}; </template>{{ isOpen(one.entry) ? 'nothing decided yet' : one.entry.body.decided }}</p>
+          <p class="small" :class="{ warn: isUndecided(one.entry) }"><template v-if="one.entry.body.told">told {{ one.entry.body.told }}; </template>{{ isUndecided(one.entry) ? 'nothing decided yet' : one.entry.body.decided }}</p>
           <PhotoStrip :photos="one.photos" :what="says(one.entry)" />
           <p class="ends"><v-btn variant="text" class="small" @click="editing = one.entry">change<span class="visually-hidden"> {{ says(one.entry) }}</span></v-btn><v-btn variant="text" class="small" @click="strike(one.entry)">strike out<span class="visually-hidden"> {{ says(one.entry) }}</span></v-btn></p>
         </li>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useNow } from '@vueuse/core'
 import type { Reckoned } from '#shared/dto'
 import { sayAdvice } from '~/words/advice'
 import { sayTime } from '~/words/entries'
@@ -7,6 +8,11 @@ import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
 
 const shop = useShop()
+const now = useNow({ interval: 30_000 })
+/** What waits beside the next move. A summary that older code made has neither. */
+const besides = ({ moulds = [], undecided = 0 }: Partial<Reckoned>) => [
+  ...moulds.some(due => now.value.getTime() >= due) ? ['a mould has cured'] : [], ...undecided > 0 ? [`${undecided} ${undecided === 1 ? 'finding wants' : 'findings want'} a decision`] : []
+].join(', ')
 const device = useDevice()
 const onBench = computed(() => shop.builds.filter(b => b.reckoned?.away === undefined))
 /** Builds by what they wait for; those that are not reckoned yet last. */
@@ -38,7 +44,7 @@ function ratioOf({ ratio }: Reckoned): string {
               <span class="next">{{ b.reckoned.away ?? (b.stale ? 'Working it out.' : sayAdvice(b.reckoned.next, b.reckoned.cylinders, device.lengths).sentence) }}</span>
             </template>
             <span v-else class="next quiet">Working it out.</span>
-            <span class="small quiet when">{{ b.lastAt ? sayTime(b.lastAt) : 'empty' }}</span>
+            <span class="small quiet when">{{ b.lastAt ? sayTime(b.lastAt) : 'empty' }}<strong v-if="b.reckoned && besides(b.reckoned)" class="besides">{{ besides(b.reckoned) }}</strong></span>
           </NuxtLink>
         </li>
       </ul>
@@ -63,5 +69,6 @@ h2 { margin-top: 12px; }
 .target { grid-area: 2 / 3; text-align: right; align-self: start; }
 .next { grid-area: 2 / 1; line-height: 1.25; }
 .when { grid-area: 3 / 1; }
+.besides { margin-left: 12px; color: var(--dye); }
 @media (max-width: 1000px) { .build { grid-template-columns: minmax(0, 1fr) 132px; } .mini { display: none; } .ratio { grid-column: 2; } .target { grid-column: 2; } }
 </style>

@@ -12,4 +12,5 @@ export class MouldBody {
   @IsOptional() @FigureIn(bounds.lean, 'how far the head leans') lean?: Figure
   @IsOptional() @FigureIn(bounds.short, 'how far short of the flange it stops') short?: Figure
   @IsBoolean({ message: 'Say whether it is out of the port.' }) out!: boolean
+  @IsOptional() @FigureIn(bounds.step, 'the step on the short turn') @Sound((value, { out }) => value !== undefined && out !== true ? 'A step is read off a mould that is out.' : undefined) step?: Figure
 }

@@ -10,5 +10,6 @@ export class PortPlaceBody {
 
   @IsOptional() @PlainName('The tool', 60) tool?: string
   @IsOptional() @PlainName('The grit', 30) grit?: string
+  @IsOptional() @PlainName('The finish', 40) finish?: string
   @IsBoolean({ message: 'Say whether it is done.' }) done!: boolean
 }
