@@ -27,7 +27,7 @@ function reckoningOf(...folders: string[]): string {
 async function bundleAside(serverFolder: string): Promise<void> {
   const entry = (path: string) => fileURLToPath(new URL(path, import.meta.url))
   await bundle({
-    entryPoints: { worker: entry('./server/aside/worker.ts'), shopfile: entry('./server/db/shopfile/cli.ts') }, outdir: `${serverFolder}/aside`, outExtension: { '.js': '.mjs' },
+    entryPoints: { worker: entry('./server/aside/worker.ts'), shopfile: entry('./server/db/shopfile/cli.ts'), picture: entry('./server/photographs/child.ts') }, outdir: `${serverFolder}/aside`, outExtension: { '.js': '.mjs' },
     bundle: true, platform: 'node', format: 'esm', target: 'node20', sourcemap: true, packages: 'external', logLevel: 'error',
     alias: { '#core': core, '#shared': shared }, tsconfigRaw: legacyDecorators
   })

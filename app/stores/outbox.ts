@@ -5,8 +5,9 @@ import { pictureOf, putAway, takeAll, type Waiting } from './cupboard'
 /** How a write ended for the page that made it. `waiting` means: safe on this device, not yet on the server. */
 export type Sent = { kind: 'kept', value: unknown } | { kind: 'refused', problem: Problem } | { kind: 'waiting' }
 
-/** How long a field waits for the server's word before the reading counts as waiting. */
+/** How long a field waits for the server's word before the reading counts as waiting; a photograph takes longer to be looked at. */
 const PATIENCE_MS = 1500
+const PICTURE_MS = 45_000
 /** A write without an answer is asked after this often: as long as the server works on it, it is waited for. */
 const ASK_MS = 5000
 const RETRY_MS = [1000, 2000, 5000, 10_000]
@@ -55,7 +56,7 @@ export const useOutbox = defineStore('outbox', () => {
     const answer = new Promise<Sent>((resolve) => {
       settled.set(id, resolve)
       // A line that is neither up nor down must not hold the hand: the reading is safe here already.
-      setTimeout(() => letGo(id), PATIENCE_MS)
+      setTimeout(() => letGo(id), write.picture === undefined ? PATIENCE_MS : PICTURE_MS)
     })
     void flush()
     return answer

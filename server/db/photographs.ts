@@ -1,6 +1,6 @@
 import { and, eq, notExists, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
-import type { Remade } from '../photographs/remake'
+import type { Remade } from '../photographs/picture'
 import { connection } from './connection'
 import type { By, Outcome } from './outcome'
 import { entries, photographs } from './schema'
@@ -14,8 +14,8 @@ export async function hasPhotograph({ shop }: OfShop, sha256: string): Promise<b
 }
 
 /** Keeps a photograph. The same one again changes nothing. */
-export async function keepPhotograph({ shop }: OfShop, sha256: string, remade: Remade): Promise<Outcome<{ sha256: string }>> {
-  const added = await connection().db.insert(photographs).values({ shop, sha256, ...remade }).onConflictDoNothing().returning({ sha256: photographs.sha256 })
+export async function keepPhotograph({ shop }: OfShop, sha256: string, picture: Remade): Promise<Outcome<{ sha256: string }>> {
+  const added = await connection().db.insert(photographs).values({ shop, sha256, ...picture }).onConflictDoNothing().returning({ sha256: photographs.sha256 })
   return { kind: added.length > 0 ? 'added' : 'already', value: { sha256 } }
 }
 

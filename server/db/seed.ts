@@ -5,7 +5,7 @@ import { beginBuild, demoIsIn } from './builds'
 import { addEntries } from './entries'
 import { keepCheck, keepInstrument } from './instruments'
 import { keepPhotograph } from './photographs'
-import { remake } from '../photographs/remake'
+import { remade } from '../photographs'
 import type { By } from './outcome'
 
 export interface DemoShop {
@@ -22,7 +22,7 @@ export async function seed(by: By, demo: DemoShop): Promise<void> {
   for (const { id, instrument, check } of demo.checks) await keepCheck({ ...by, hand: check.hand }, instrument, id, check)
   for (const build of demo.builds) {
     await beginBuild(by, build)
-    for (const { sha256, bytes } of build.photographs) await keepPhotograph(by, sha256, await remake(bytes))
+    for (const { sha256, bytes } of build.photographs) await keepPhotograph(by, sha256, await remade(bytes))
     const entries = build.entries.map(({ id, build: _build, seq: _seq, ...sent }) => {
       const checked = checkEntry(sent)
       if (!checked.ok) throw new Error(`demo entry ${id}: ${checked.fields[0]?.path} ${checked.fields[0]?.sentence}`)

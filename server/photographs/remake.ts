@@ -1,4 +1,5 @@
 import sharp from 'sharp'
+import { NoPicture, type Remade } from './picture'
 
 /** Longest edge that is kept, and that of the small one, px. */
 export const LONGEST = 3000
@@ -10,30 +11,16 @@ const SECONDS = 20
 // Only what a camera makes is read at all: no drawing, no document, no format that opens other files.
 sharp.block({ operation: ['VipsForeignLoad'] })
 sharp.unblock({ operation: ['VipsForeignLoadJpegBuffer', 'VipsForeignLoadPngBuffer', 'VipsForeignLoadWebpBuffer'] })
-// Nothing of a picture stays in memory once it is made.
 sharp.cache(false)
 sharp.concurrency(1)
 
-export interface Remade { bytes: Buffer, small: Buffer, width: number, height: number }
-
-/** A picture that can't be kept, and why. */
-export class NoPicture extends Error {}
-
-let turn: Promise<unknown> = Promise.resolve()
-
 /**
  * Makes a picture anew: upright, at most {@link LONGEST} px, JPEG, without the place it was taken at or anything else that came
- * with it. One at a time, so that many large ones take no more memory than one.
+ * with it.
  *
  * @throws NoPicture where it is none, is cut short, or is too large to open
  */
-export function remake(sent: Buffer): Promise<Remade> {
-  const mine = turn.then(() => make(sent))
-  turn = mine.catch(() => undefined)
-  return mine
-}
-
-async function make(sent: Buffer): Promise<Remade> {
+export async function remake(sent: Buffer): Promise<Remade> {
   if (sent.length === 0) throw new NoPicture(unreadable)
   const opened = sharp(sent, { limitInputPixels: MOST_PIXELS, failOn: 'truncated', sequentialRead: true })
   const { width = 0, height = 0 } = await opened.metadata().catch((error: Error) => {

@@ -73,6 +73,8 @@ test('a port from its throat to its flange, by keyboard alone', async ({ page, b
   await hand.press('Enter')
   const opening = async (part: string, figures: string[]) => {
     await pick(list(page, 'Of the'), part)
+    // The form of the one before is gone.
+    await expect(field(page, 'Width')).toHaveValue('')
     await field(page, 'Width').focus()
     for (const f of figures) await hand.figure(f)
     await page.getByRole('button', { name: 'Keep the opening' }).focus()

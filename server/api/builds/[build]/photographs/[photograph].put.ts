@@ -4,7 +4,7 @@ import { findBuild } from '../../../../db/builds'
 import { hasPhotograph, keepPhotograph } from '../../../../db/photographs'
 import { answer, api, by, hashFrom, idFrom, readBody, refuse } from '../../../../http/api'
 import { ApiProblem } from '../../../../http/problem'
-import { NoPicture, remake } from '../../../../photographs/remake'
+import { NoPicture, remade } from '../../../../photographs'
 
 const SECONDS = 90
 
@@ -17,7 +17,7 @@ export default api(async (event) => {
   if (createHash('sha256').update(sent).digest('hex') !== sha256) refuse([{ path: 'photograph', sentence: 'What came is not what was sent: the picture was damaged on its way. Send it again.' }])
   if (await hasPhotograph(by(), sha256)) return { sha256 }
   try {
-    return answer(event, await keepPhotograph(by(), sha256, await remake(sent)))
+    return answer(event, await keepPhotograph(by(), sha256, await remade(sent)))
   } catch (error) {
     if (error instanceof NoPicture) refuse([{ path: 'photograph', sentence: error.message }])
     throw error
