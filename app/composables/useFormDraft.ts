@@ -26,6 +26,11 @@ export function useFormDraft(name: () => string) {
       else drafts.set(key(field), EMPTIED)
     }
   })
+  /** Names in a row, as photographs have them. */
+  const names = (field: string, usual: () => readonly string[] = () => []) => computed({
+    get: () => text(field, usual().join()).value.split(',').filter(Boolean),
+    set: (list: string[]) => text(field, usual().join()).value = list.join()
+  })
   const figure = (field: string): Figure | undefined => {
     const kept = drafts.get(key(field))
     return kept === undefined ? undefined : JSON.parse(kept) as Figure
@@ -38,5 +43,5 @@ export function useFormDraft(name: () => string) {
     return fault
   }
   const clear = (fields: readonly string[]) => fields.forEach(field => drafts.clear(key(field)))
-  return { key, text, figure, part, keep, clear }
+  return { key, text, names, figure, part, keep, clear }
 }

@@ -11,6 +11,7 @@ import { useHistory } from './history'
 import { useOutbox, type Sent } from './outbox'
 import { useShop } from './shop'
 
+/** `photos`: an empty list takes away those that the entry it takes the place of has; none leaves them. */
 export interface MoreOfEntry { supersedes?: string, note?: string, at?: string, plan?: string, undoes?: string, photos?: string[] }
 
 /** An entry that is to be added: `id` where others name it. */
@@ -126,7 +127,7 @@ export const useBuild = defineStore('build', () => {
     // What takes an operation's place belongs to the same plan, unless it is planned anew.
     const plan = more.plan ?? (kindRule(kind).role === 'operation' ? byId.value.get(supersedes ?? '')?.plan : undefined)
     const entry = {
-      at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {}), ...(plan ? { plan } : {}), ...(undoes ? { undoes } : {}), ...(photos ? { photos } : {})
+      at, hand: device.hand, kind, v: BODY_VERSION, scope, body, ...(note ? { note } : {}), ...(supersedes ? { supersedes } : {}), ...(plan ? { plan } : {}), ...(undoes ? { undoes } : {}), ...(photos?.length ? { photos } : {})
     }
     const checked = checkEntry(JSON.parse(JSON.stringify(entry)))
     return checked.ok ? { id, sent: checked.value } : refusal('This can’t be accepted', checked.fields[0]!.sentence, checked.fields)

@@ -16,7 +16,16 @@ export interface Photograph {
  * @param live what counts of a ledger
  * @example photographsIn(live([finding])).map(one => one.sha256) // finding.photos
  */
-export function photographsIn({ entries, supersededBy }: Live): Photograph[] {
+export function photographsIn(live: Live): Photograph[] {
+  let found = known.get(live)
+  if (!found) known.set(live, found = photographsOf(live))
+  return found
+}
+
+/** Every line of a Daybook asks for its own: they are looked for once a ledger. */
+const known = new WeakMap<Live, Photograph[]>()
+
+function photographsOf({ entries, supersededBy }: Live): Photograph[] {
   const byId = new Map(entries.map(entry => [entry.id, entry]))
   return entries.flatMap((entry) => {
     const of = entry.kind === 'photograph' && entry.body.of !== undefined ? byId.get(standingFor(entry.body.of, supersededBy)) : entry

@@ -59,6 +59,13 @@ test('pictures that are none get a sentence beside the field; with the shop away
     await page.reload()
     await expect(kept).toBeVisible()
     expect((await server.query<{ n: string }>('select count(*) as n from photographs where sha256 = $1', [sha256(picture)]))[0]!.n).toBe('1')
+    // One that is left out of its finding is not to be had any more.
+    await page.locator('[data-finding]').getByRole('button', { name: /^change/ }).click()
+    await page.getByRole('button', { name: /^Leave out/ }).click()
+    await page.getByRole('button', { name: 'Keep the change' }).click()
+    await expect(page.locator('[data-finding]')).toHaveCount(1)
+    await expect(page.locator('[data-photo]')).toHaveCount(0)
+    await expect.poll(async () => (await fetch(`${server.url}/api/builds/${build}/photographs/${sha256(picture)}`)).status).toBe(404)
   } finally {
     await server.stop()
   }

@@ -2,6 +2,7 @@
 import { isStatement, kindRule, photographsIn, pourResult, quantityRule, statedU, type Entry, type Figure } from '#core'
 import { sayDoubt } from '#shared/figures'
 import { formOf } from '~/forms/forms'
+import { useFormDraft } from '~/composables/useFormDraft'
 import { openingOf } from '~/composables/useOpening'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -56,13 +57,13 @@ function said(text: string | undefined) {
 }
 /** What it carries itself, and what came after it; of one that is struck out nothing is shown. */
 const photos = computed(() => standing.value !== 'counts' || !live.value ? [] : props.entry.kind === 'photograph' ? props.entry.photos ?? [] : photographsIn(live.value).filter(one => one.of.id === props.entry.id).map(one => one.sha256))
-const added = ref<string[]>([])
-const caption = ref('')
+const draft = useFormDraft(() => `photo/${props.entry.id}`)
+const added = draft.names('photos')
+const caption = draft.text('words')
 async function addPhotos() {
   sentence.value = notKept(await build.add('photograph', props.entry.scope, { of: props.entry.id, ...caption.value.trim() ? { words: caption.value.trim() } : {} }, { photos: added.value })) ?? ''
   if (sentence.value) return
-  added.value = []
-  caption.value = ''
+  draft.clear(['photos', 'words'])
   mode.value = undefined
 }
 async function takeOut() {

@@ -25,8 +25,7 @@ const told = text('told', () => was.value?.told ?? '')
 const decided = text('decided', () => was.value?.decided ?? '')
 const placed = text('place', () => was.value?.place ? JSON.stringify(was.value.place) : '')
 const place = computed(() => placed.value ? JSON.parse(placed.value) as FindingBody['place'] : undefined)
-const named = text('photos', () => editing.value?.photos?.join() ?? '')
-const photos = computed({ get: () => named.value ? named.value.split(',') : [], set: (list: string[]) => named.value = list.join() })
+const photos = form.names('photos', () => editing.value?.photos ?? [])
 
 /** Places that a hand without a pointer can name: each bore's middle, and each bridge. */
 const usual = computed(() => bores.value.flatMap(({ cylinder, x }, i) => {
@@ -49,7 +48,7 @@ async function keep() {
   const body = { what: what.value as Finding, ...place.value ? { place: place.value } : {}, ...trimmed('words', words.value), ...trimmed('told', told.value), ...trimmed('decided', decided.value) }
   wordsFault.value = kindFault('finding', body, 'what') ?? kindFault('finding', body, 'words') ?? ''
   if (wordsFault.value) return
-  const more = { ...photos.value.length ? { photos: photos.value } : {}, ...editing.value ? { supersedes: editing.value.id, at: editing.value.at } : {} }
+  const more = { photos: photos.value, ...editing.value ? { supersedes: editing.value.id, at: editing.value.at } : {} }
   sentence.value = notKept(await build.add('finding', { level: 'head', head: head.value }, body, more)) ?? ''
   if (sentence.value) return
   form.clear(FIELDS)
