@@ -1,4 +1,4 @@
-import { isStatement, PARTS, pourResult, quantityOf, quantityRule, statedU, uncertainty, type Entry, type PartName, type Quantity } from '#core'
+import { NOW, isStatement, knownQuantity, PARTS, pourResult, quantityRule, statedU, uncertainty, type Entry, type PartName, type Quantity } from '#core'
 import { digits, sayDoubt, sayList } from '#shared/figures'
 import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
@@ -11,7 +11,7 @@ const cc = (value: number) => digits(value, 3)
 const figureOf = (value: number | undefined) => value === undefined ? '–' : digits(value, 3)
 
 /** Lengths that the parts are worked out of, in the order they stand in the formulas. */
-const INPUTS: readonly Quantity[] = ['bore', 'stroke', 'gasketBore', 'gasketThickness', 'deckClearance', 'crownDiameter', 'topLandHeight']
+const INPUTS: readonly Quantity[] = ['bore', 'stroke', 'gasketBore', 'gasketArea', 'gasketThickness', 'deckClearance', 'crownDiameter', 'topLandHeight']
 
 /** Every entry that counts, the sums of every ratio, what was predicted and measured, and what was taken out: enough to check each figure by hand. */
 export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
@@ -20,6 +20,9 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
   const glasses = [...new Map(r.live.entries.flatMap(e => e.kind === 'pour' ? [[JSON.stringify([e.body.instrument.id, e.body.instrument.correction]), e.body.instrument] as const] : [])).values()]
   const doubt = (e: Entry) => e.kind === 'pour' ? sayDoubt(pourResult(e).u, 'volume') : isStatement(e) && e.kind !== 'wish' ? sayDoubt(statedU(e), quantityRule(e.body.quantity).dimension, lengths) : ''
   const gone = entries.filter(e => r.live.standing.has(e.id) && e.kind !== 'void')
+  /** A length, or what is assumed for one that nobody stated. */
+  const inputOf = (name: Quantity, cylinder: number) => knownQuantity(r.ledger, name, cylinder, NOW, [])
+  const inputs = INPUTS.filter(name => r.layout.cylinders.some(cylinder => inputOf(name, cylinder)))
   /** Where a part's figures come from: measured, derived, of the book, assumed. */
   const sources = (name: PartName) => sayList([...new Set(r.asIs.flatMap(state => state.parts[name]?.provenance ?? []))])
   return paper(headOf('Full record', of), of.size, [
@@ -33,14 +36,14 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
       [40, '*', ...PARTS.map(() => '*' as const), '*', '*', 30]
     ),
     { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${PARTS.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...PARTS.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${PART_FORMULAS[name]} (${sources(name)})`)], style: 'quiet' },
-    { text: 'What goes into them, mm', style: 'head' },
+    { text: 'What goes into them, mm and mm²', style: 'head' },
     table(
-      ['Cylinder', ...INPUTS.map(name => QUANTITY_WORDS[name].label.toLowerCase())],
-      r.layout.cylinders.map(cylinder => [String(cylinder), ...INPUTS.map(name => figureOf(quantityOf(r, name, cylinder)?.estimate.value))]),
-      [40, ...INPUTS.map(() => '*' as const)]
+      ['Cylinder', ...inputs.map(name => QUANTITY_WORDS[name].label.toLowerCase())],
+      r.layout.cylinders.map(cylinder => [String(cylinder), ...inputs.map(name => figureOf(inputOf(name, cylinder)?.estimate.value))]),
+      [40, ...inputs.map(() => '*' as const)]
     ),
-    { text: INPUTS.flatMap((name) => {
-      const from = [...new Set(r.layout.cylinders.flatMap(cylinder => quantityOf(r, name, cylinder)?.provenance ?? []))]
+    { text: inputs.flatMap((name) => {
+      const from = [...new Set(r.layout.cylinders.flatMap(cylinder => inputOf(name, cylinder)?.provenance ?? []))]
       return from.length ? [`${QUANTITY_WORDS[name].label.toLowerCase()}: ${from.join(' or ')}`] : []
     }).join('; '), style: 'quiet' },
     ...r.lessons.length

@@ -22,7 +22,7 @@ export function clearanceFormula(state: CylinderState): string {
 /** How each part of the stack is reckoned, in words and signs. */
 export const PART_FORMULAS: Record<PartName, string> = {
   chamber: 'the mean of the pours; carried over later cuts by what a depth takes × depth',
-  gasket: 'π/4 × gasket bore² × thickness / 1000',
+  gasket: 'π/4 × gasket bore² × thickness / 1000; or the area of its outline × thickness / 1000',
   deck: 'π/4 × bore² × deck clearance / 1000',
   crown: '+ what a dish or pockets hold, − what a dome takes',
   crevice: 'π/4 × (bore² − crown diameter²) × top land height / 1000',
