@@ -28,7 +28,7 @@ test('pictures that are none get a sentence beside the field; with the shop away
   const server = await TestServer.start({ demo: true })
   try {
     const builds = await (await fetch(`${server.url}/api/builds`)).json() as { id: string, name: string }[]
-    const build = builds.find(b => b.name === 'Brackwater 34')!.id
+    const build = builds.find(b => b.name === 'Skerry 125')!.id
     await preset(page, { 'bowl.sheetLeaf': 'takeIn' })
     await open(page, { server }, build, 'sheet')
     const files = page.getByLabel('Photographs')
