@@ -1,7 +1,7 @@
 import type { CanvasElement, Column, Content } from 'pdfmake/interfaces'
 import { turnedProfile, uncertainty, type Lathe, type TurnedPlan } from '#core'
-import { digits, say } from '#shared/figures'
-import { headOf, length, openStops, plusMinus, type PaperCase } from './paperCase'
+import { digits, say, sayDoubt } from '#shared/figures'
+import { headOf, length, openStops, type PaperCase } from './paperCase'
 import { MARGIN, PT, ROOM, SHEET, paper, table } from './pdf'
 
 /** A turned head's way to its target, for one cylinder. */
@@ -33,7 +33,7 @@ export function latheCard(of: PaperCase, jobs: readonly LatheJob[], reading: (vo
     const stop = round && reading(round.clearance)
     return [
       { text: `Cylinder ${cylinder}`, style: 'head', ...i > 0 ? { pageBreak: 'before' as const } : {} },
-      ...cuts ? [{ columns: [large('1. Off the seat face', length(plan.off.value, of)), { width: '*', margin: [24, 6, 0, 0] as [number, number, number, number], ul: [`± ${plusMinus(uncertainty(plan.off), 2)} mm. Re-cut the band at its angle first, then take the seat face down.`, 'Not deeper: metal can’t be put back. Measure after every cut.'] }] }] : [],
+      ...cuts ? [{ columns: [large('1. Off the seat face', length(plan.off.value, of)), { width: '*', margin: [24, 6, 0, 0] as [number, number, number, number], ul: [`${sayDoubt(uncertainty(plan.off), 'length', of.lengths)}. Re-cut the band at its angle first, then take the seat face down.`, 'Not deeper: metal can’t be put back. Measure after every cut.'] }] }] : [],
       ...round && round.cc > 0
         ? [
             { columnGap: 24, margin: [0, 8, 0, 0] as [number, number, number, number], columns: [large(`${cuts ? '2. ' : ''}Open the dome, this round`, `${digits(round.cc, 2)} cc`), ...stop ? [large('The glass then reads', stop)] : []] },

@@ -163,6 +163,21 @@ describe('papers', () => {
     })
   })
 
+  it('a valve that has no other to be made like wants no shim, and nothing stops it', async () => {
+    const all = entriesOf('Hollin 16')
+    const first = all.find(e => e.kind === 'installed')!
+    const { text } = await printed(caseOf('Hollin 16', { entries: all.filter(e => e.kind !== 'installed' || e === first) }), 'shims')
+    expect(text).toContain('no shims')
+    expect(text.split('\n').filter(line => /^\s*\d+\s+\d+\s+\d+\.\d\d mm/.test(line)).map(line => /none|stop/.exec(line)?.[0])).toEqual(['none'])
+  })
+
+  it('an inch shop’s lathe card has no millimetre', async () => {
+    const all = entriesOf('Skerry 247')
+    const { text } = await printed(caseOf('Skerry 247', { entries: all.slice(0, all.findIndex(e => e.kind === 'faceCut')), lengths: 'in' }), 'lathe')
+    expect(text).toMatch(/Off the seat face[\s\S]*± 0\.\d+ in/)
+    expect(text).not.toMatch(/\d mm\b/)
+  })
+
   it('the customer sheet says what the ledger says, as it came and as it is', async () => {
     const of = caseOf('Millrace test six')
     const { text } = await printed(of, 'customer')

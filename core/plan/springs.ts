@@ -77,6 +77,9 @@ const loadOf = (coils: EntryOf<'spring'>['body']['coils'], height: number) => co
 /** Every valve's springs, in the engine's order. */
 export const allSprings = (r: Replay, rules: ShopRules): SpringStanding[] => portsIn(r.layout).map(port => springStanding(r, rules, port))
 
+/** Thinner than this no shim is cut, mm. */
+export const THINNEST_SHIM = 0.02
+
 /**
  * The shim that brings a valve's shut load to that of the strongest of its kind that has its room, so that all carry the same.
  *

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, MOST_COILS, allSprings, floatOf, shimToEven, springFromLoads, springsOf, valveScope, type EntryOf, type Figure, type SpringCoil, type SpringStanding } from '#core'
+import { KINDS, MOST_COILS, THINNEST_SHIM, allSprings, floatOf, shimToEven, springFromLoads, springsOf, valveScope, type EntryOf, type Figure, type SpringCoil, type SpringStanding } from '#core'
 import { figureFault, loadsFault, readingsOf } from '#shared/dto'
 import { say } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -128,7 +128,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
             <td class="r num">{{ row.loads?.open === undefined ? '–' : say(row.loads.open, 'force', device.lengths) }}</td>
             <td class="r num" :class="{ warn: row.faults.some(f => f.room === 'travel') }">{{ row.travel === undefined ? '–' : length(row.travel) }}</td>
             <td class="r num" :class="{ warn: row.faults.some(f => f.room === 'seal') }">{{ row.sealLeft === undefined ? '–' : length(row.sealLeft) }}</td>
-            <td class="r num">{{ shim(row) === undefined ? '–' : shim(row)! < 0.02 ? 'none' : length(shim(row)!) }}</td>
+            <td class="r num">{{ shim(row) === undefined ? '–' : shim(row)! < THINNEST_SHIM ? 'none' : length(shim(row)!) }}</td>
           </tr>
         </tbody>
       </v-table>
