@@ -1,6 +1,7 @@
 import type { Scope } from '#core'
 import { launchChamber } from './chambers'
 import { burette, pourer } from './instruments'
+import { launchCard } from './jobs'
 import { TRUTHS } from './truth'
 import { Story, cylinder, head, mm, whole } from './story'
 
@@ -44,6 +45,7 @@ export function launchEngine(hand: string): Story {
   ;[0.6, 0.4, 0.7, 0.9, 0.5, 0.5].forEach((sunk, i) => story.state('measure', 'intakeSunk', sunk, cylinder(i + 1)))
   readyForMockUp(story)
   ports(story, pourer(340))
+  launchCard(story)
   return story
 }
 

@@ -1,4 +1,5 @@
 import { burette, pourer } from './instruments'
+import { sixCard } from './jobs'
 import { sisterEngine } from './launch'
 import { leakPhotograph, paintPhotograph } from './photograph'
 import { Story, cc, cylinder, head, mm } from './story'
@@ -51,5 +52,6 @@ export function testSix(hand: string): Story {
   seats.forEach((plan, i) => story.add('seatWork', cylinder(i + 1), { state: 'done', added: cc(0.2) }, { supersedes: plan }))
   for (let i = 0; i < 6; i++) chambers[i]! += 0.22 - 0.43 * TRUE_PER_MM
   pourAll(2)
+  sixCard(story)
   return story
 }

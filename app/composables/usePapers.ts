@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
-import { PAPER_NAMES, asReceived, hasPlace, photographsIn, turnedPlan, type LatheTask, type PaperName, type PrintedBody, type Replay } from '#core'
+import { PAPER_NAMES, asReceived, hasPlace, ofKind, photographsIn, turnedPlan, type LatheTask, type PaperName, type PrintedBody, type Replay } from '#core'
 import type { PaperCase, PaperPhoto } from '~/papers/paperCase'
 import type { PaperSize } from '~/papers/pdf'
 import { useGlass } from '~/composables/useGlass'
@@ -41,7 +41,7 @@ export function usePapers() {
   const { chambers } = useChambers()
   const by = useChoices().choice<LatheTask['by']>('latheBy', 'depth')
   /** Papers that this engine has any use for. */
-  const papers = computed(() => PAPER_NAMES.filter(name => name === 'lathe' ? build.replayed?.layout.engine?.head === 'turned' : name !== 'shims' || hasPlace(build.replayed?.layout.engine, build.cylinders.length, 'mockup', 'springs')))
+  const papers = computed(() => PAPER_NAMES.filter(name => name === 'lathe' ? build.replayed?.layout.engine?.head === 'turned' : name === 'quote' || name === 'bill' ? ofKind(build.replayed?.live.entries ?? [], 'jobCard').length > 0 : name !== 'shims' || hasPlace(build.replayed?.layout.engine, build.cylinders.length, 'mockup', 'springs')))
   const size = useLocalStorage<PaperSize>('bowl.paper', 'A4')
   const pictures = usePictures()
   async function photosOf(r: Replay, id: string): Promise<PaperPhoto[]> {
@@ -71,6 +71,8 @@ export function usePapers() {
         return plan ? [{ cylinder, plan }] : []
       }), volume => stopAt(volume, 'assembled'))
       case 'shims': return (await import('~/papers/shimList')).shimList(known)
+      case 'quote': return (await import('~/papers/jobBill')).jobBill(known, 'planned')
+      case 'bill': return (await import('~/papers/jobBill')).jobBill(known, 'worked')
       case 'stop': return (await import('~/papers/workOrder')).stopCard(known, stopAt)
     }
   }

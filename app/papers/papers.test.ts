@@ -13,6 +13,7 @@ import { fullRecord } from './fullRecord'
 import { htmlOf } from './html'
 import type { PaperCase } from './paperCase'
 import { MARGIN, PT, SHEET, pdfOf, printable, type PaperSize } from './pdf'
+import { jobBill } from './jobBill'
 import { latheCard } from './latheCard'
 import { shimList } from './shimList'
 import { stopCard, workOrder } from './workOrder'
@@ -41,7 +42,7 @@ const PAPERS = {
   lathe: (of: PaperCase) => latheCard(of, of.r.layout.cylinders.flatMap((cylinder) => {
     const plan = turnedPlan(of.r, cylinder, of.r.planned, NO_SOLIDS)
     return plan ? [{ cylinder, plan }] : []
-  }), volume => digits(volume, 1)), shims: shimList
+  }), volume => digits(volume, 1)), shims: shimList, quote: (of: PaperCase) => jobBill(of, 'planned'), bill: (of: PaperCase) => jobBill(of, 'worked')
 }
 
 interface Word { page: number, text: string, left: number, top: number, right: number, bottom: number }
@@ -80,7 +81,7 @@ async function drawnOutside({ size }: PaperCase): Promise<string[]> {
   return found.flat()
 }
 /** Words of a row of a table, by what it begins with in the first column. */
-const rowsOf = (text: string, columns: number) => text.split('\n').map(line => line.trim().split(/\s+/)).filter(cells => cells.length === columns && /^\d+$/.test(cells[0]!)).map(cells => cells.map(Number))
+const rowsOf = (text: string, columns: number) => text.split('\n').map(line => line.trim().split(/\s+/)).filter(cells => cells.length === columns && /^\d+$/.test(cells[0]!) && cells.every(cell => /^[−–-]?[\d.]*$/.test(cell))).map(cells => cells.map(Number))
 
 describe('papers', () => {
   const long = asTwelve(entriesOf('Brackwater 34') as never) as unknown as Entry[]
@@ -249,5 +250,14 @@ describe('papers', () => {
     expect([...tags].filter(tag => !['html', 'head', 'meta', 'title', 'style', 'body', 'header', 'main', 'footer', 'div', 'p', 'h2', 'ul', 'li', 'strong', 'span', 'table', 'tr', 'th', 'td', 'svg', 'path', 'rect', 'ellipse'].includes(tag))).toEqual([])
     expect(page).toContain('&#60;img src')
     expect(printable('π/4 × ₂ 漢')).toBe('pi/4 × 2  ')
+  })
+  it('quote and bill are hand sums off the job card', async () => {
+    const of = caseOf('Millrace test six')
+    const flat = async (paper: keyof typeof PAPERS) => (await printed(of, paper)).text.replace(/\s+/g, ' ')
+    // 9.1 h at 60 and a gasket of 60; 11.4 h at 60 and the same gasket.
+    const quote = await flat('quote')
+    for (const part of ['606.00', '9.10 h planned at 60.00', 'Pour the chambers as received 1.80 108.00', 'Hours together 9.10 546.00', 'Gasket, thin 60.00', '546.00 + 60.00 = 606.00']) expect(quote).toContain(part)
+    const bill = await flat('bill')
+    for (const part of ['744.00', '11.40 h worked', 'Rough the chambers 2.40 144.00', '684.00 + 60.00 = 744.00', '9.10 h were planned']) expect(bill).toContain(part)
   })
 })

@@ -14,6 +14,8 @@ export const PAPER_WORDS: Record<PaperName, { name: string, what: string }> = {
   order: { name: 'Work order', what: 'For whoever cuts the face.' },
   stop: { name: 'Stop card', what: 'What each chamber is to read.' },
   lathe: { name: 'Lathe card', what: 'For whoever turns the head.' },
-  shims: { name: 'Spring shims', what: 'What goes under each spring.' }
+  shims: { name: 'Spring shims', what: 'What goes under each spring.' },
+  quote: { name: 'Quote', what: 'What the job is planned to come to.' },
+  bill: { name: 'Bill of hours', what: 'What it came to, hour by hour.' }
 }
 export const FORM_WORDS: Record<PrintedBody['form'], string> = { A4: 'on A4', LETTER: 'on letter', page: 'as a page' }

@@ -127,10 +127,11 @@ export const STATIONS: Record<StationName, StationWords> = {
   },
   daybook: {
     key: '9', name: 'Daybook',
-    leaves: [{ key: 'entries', name: 'Entries' }, { key: 'settled', name: 'Predicted and measured' }],
+    leaves: [{ key: 'entries', name: 'Entries' }, { key: 'settled', name: 'Predicted and measured' }, { key: 'card', name: 'Job card' }, { key: 'after', name: 'Afterwards' }],
     help: {
-      what: 'Everything that was entered, in order, and what was predicted beside what was measured.',
+      what: 'Everything that was entered, in order; what was predicted beside what was measured; the order of work with its hours; what the engine did afterwards.',
       how: [
+        'Begin a job card: the steps that the ledger shows tick themselves, and the clock keeps your hours.',
         'Correct a figure, or strike it out with a reason. Nothing is ever erased.',
         'Take the build away as a file, or the readings as a table.',
         'Bring readings in from a table: each line is checked, and nothing comes in twice.'

@@ -1,3 +1,3 @@
 export { ASSUMED_SHARE, advice, type Advice, type AdviceKind } from './advice'
-export { asReceived } from './received'
+export { asItRan, asReceived } from './received'
 export { replay } from './tolerant'

@@ -1,6 +1,6 @@
 import { and, eq, max, sql } from 'drizzle-orm'
-import { advice, ccBand, findingsOf, isUndecided, live, mouldsIn, ofKind, replay, targetBand, type Entry, type Replay, type ShopRules } from '#core'
-import type { BuildSummary, Reckoned, Unsound } from '#shared/dto'
+import { advice, ccBand, findingsOf, isUndecided, jobCardOf, live, mouldsIn, ofKind, replay, spansOf, targetBand, workDone, type Entry, type Replay, type ShopRules } from '#core'
+import type { BuildSummary, Reckoned, ReckonedJob, Unsound } from '#shared/dto'
 import { connection } from './connection'
 import { listBuilds } from './builds'
 import { listEntries, type Sifted } from './entries'
@@ -22,11 +22,27 @@ function bandOf({ asIs, target }: Replay): Reckoned['band'] {
   return cc ?? null
 }
 
+/** A summary stands still while clocks run: they count from when they end. */
+const NO_TIME = 0
+
+/** The job card as the shop's list has it. A clock without a card runs all the same. */
+function jobOf(r: Replay): ReckonedJob | undefined {
+  const card = jobCardOf(r, NO_TIME)
+  const running = spansOf(r.live.entries).filter(span => span.to === undefined).map(({ hand, step, from }) => ({ hand, step, since: new Date(from).toISOString() }))
+  if (!card && running.length === 0) return undefined
+  return {
+    ...card?.next ? { next: card.next.step } : {}, planned: card?.planned ?? 0, worked: card?.worked ?? 0, running,
+    waits: (card?.lines ?? []).flatMap(({ step, waits }) => waits?.waits ? [{ step, on: waits.waits, ...waits.words ? { words: waits.words } : {}, since: waits.since }] : []),
+    work: workDone(r, NO_TIME)
+  }
+}
+
 /** Where a ledger stands, for the shop's list; `unsound` are entries that can't be read and were not taken out. */
 export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRules): Reckoned {
   const replayed = replay(list)
   const ratios = replayed?.asIs.flatMap(state => state.ratio?.estimate.value ?? []) ?? []
   const target = replayed?.target?.body
+  const job = replayed && jobOf(replayed)
   const put = ofKind(live(list).entries, 'putAway').at(-1)?.body
   return {
     cylinders: replayed?.layout.cylinders.length ?? 0,
@@ -37,6 +53,7 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
     next: unsound.length > 0 ? { kind: 'takeOut', entries: unsound, cylinders: [], heads: [], at: { station: 'daybook' } } : advice(replayed, rules)[0]!,
     moulds: replayed ? mouldsIn(replayed).map(mould => mould.due) : [],
     undecided: replayed ? findingsOf(replayed).filter(({ entry }) => isUndecided(entry)).length : 0,
+    ...(job ? { job } : {}),
     ...(put?.away ? { away: put.reason } : {})
   }
 }

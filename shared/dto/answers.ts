@@ -1,4 +1,4 @@
-import type { Advice, Bodies, CheckResult, Entry } from '#core'
+import type { Advice, Bodies, CheckResult, Entry, JobWait, WorkDone } from '#core'
 import type { InstrumentFigures } from './instrument'
 
 /** One of the shop's instruments, as kept: as bought, and what its latest check pour said. */
@@ -34,8 +34,20 @@ export interface Reckoned {
   /** When each mould that is in a port has cured, ms; and how many findings nobody has decided on. */
   moulds: number[]
   undecided: number
+  /** Its job card, where it has one: clocks that run, what it waits for, and what its work took. */
+  job?: ReckonedJob
   /** Why it was put away, where it is off the bench. */
   away?: string
+}
+
+/** A job card in the shop's list. Hours are those of clocks that ended and those that were entered. */
+export interface ReckonedJob {
+  next?: string
+  planned: number
+  worked: number
+  running: { hand: string, step: string, since: string }[]
+  waits: { step: string, on: JobWait, words?: string, since: string }[]
+  work: WorkDone
 }
 
 /** A build in the shop's list. `reckoned` is absent until it was made for the first time, and `stale` while it is made anew. */

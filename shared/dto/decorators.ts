@@ -56,13 +56,16 @@ export const DoubtOfQuantity = (): PropertyDecorator => Sound((value, { quantity
   return figureFault(value, { dimension, min: 0, max, noun: 'its doubt' })
 })
 
-/** Name of a build, an instrument, a reference: letters, digits and what a job card needs. */
-export const PlainName = (noun: string, limit = 80): PropertyDecorator => Sound((value) => {
+/** What is wrong with a name, if anything: letters, digits and what a job card needs. */
+export function nameFault(value: unknown, noun: string, limit = 80): string | undefined {
   if (typeof value !== 'string' || value.trim() === '') return `${noun} is needed.`
   if (value.length > limit) return `${noun} is too long: ${limit} characters at most.`
   const strange = /[^\p{L}\p{M}\p{N} .,:'’/()&+#°№×_-]/u.exec(value)
   return strange ? `${noun} can’t hold “${strange[0]}”: letters, digits and . , : ' / ( ) & + # - are fine.` : undefined
-})
+}
+
+/** Name of a build, an instrument, a reference. */
+export const PlainName = (noun: string, limit = 80): PropertyDecorator => Sound(value => nameFault(value, noun, limit))
 
 /** A note in plain words. */
 export const PlainNote = (limit = 2000): PropertyDecorator => Sound((value) => {
@@ -71,9 +74,12 @@ export const PlainNote = (limit = 2000): PropertyDecorator => Sound((value) => {
   return /<[a-z/!?]/i.test(value) ? 'A note is plain words: leave the “<…” out.' : undefined
 })
 
+/** What is wrong with somebody's initials, if anything. */
+export const initialsFault = (value: unknown): string | undefined =>
+  typeof value === 'string' && /^\p{L}{1,4}$/u.test(value) ? undefined : 'Initials are needed: one to four letters.'
+
 /** Initials of whoever is at the bench. */
-export const Initials = (): PropertyDecorator => Sound(value =>
-  typeof value === 'string' && /^\p{L}{1,4}$/u.test(value) ? undefined : 'Initials are needed: one to four letters.')
+export const Initials = (): PropertyDecorator => Sound(initialsFault)
 
 /** One of a fixed list. */
 export const OneOf = (choices: readonly string[], noun: string): PropertyDecorator => Sound(value =>

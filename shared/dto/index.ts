@@ -4,7 +4,7 @@ export { BATCH_LIMIT, check, checkEntry, readBatch, type SentEntry } from './che
 export { LARGEST_PICTURE_MB, MOST_PHOTOS, PICTURE_TYPES } from './pictures'
 export { BuildRequest, CheckRequest, EntryRequest, ImportRequest, InstrumentRequest, RulesRequest } from './requests'
 export type { Checked, FieldProblem, Problem } from './problem'
-export type { BenchGauge, BuildDocument, BuildSummary, BuildView, KeptInstrument, Reckoned, Unsound } from './answers'
+export type { BenchGauge, BuildDocument, BuildSummary, BuildView, KeptInstrument, Reckoned, ReckonedJob, Unsound } from './answers'
 export { DOCUMENT_FORMAT, DOCUMENT_VERSION, inUse } from './answers'
 export { figureFault } from './decorators'
 export { fieldFault, kindFault } from './rules'

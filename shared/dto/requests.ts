@@ -186,4 +186,5 @@ export class RulesRequest implements ShopRules {
   @IsObject({ message: 'The limits of springs are missing.' }) @ValidateNested() @Type(() => SpringRow) springs!: SpringRow
 
   @IsObject({ message: 'What work costs is missing.' }) @ValidateNested() @Type(() => WorkRow) work!: WorkRow
+  @NumberIn('what an hour costs', 0, 100_000) rate!: number
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { ROD_MODULUS, WORK, type Cost, type LeastClearances, type RodMaterial, type ShopRules, type SquishWindow, type Work } from '#core'
+import { ROD_MODULUS, WORK, ratesOf, type Cost, type LeastClearances, type RodMaterial, type ShopRules, type SquishWindow, type Work } from '#core'
 import { UNITS, inLengths, shown, type LengthUnit } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
@@ -15,7 +15,7 @@ const device = useDevice()
 const outbox = useOutbox()
 type Row = Record<keyof SquishWindow, string> & { was?: SquishWindow }
 /** The tables while they are edited, in the lengths they were opened in. */
-const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string>, limits: string[], work: Record<Work, Record<keyof Cost, string>> }>()
+const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string>, limits: string[], work: Record<Work, Record<keyof Cost, string>>, rate: string }>()
 const faults = ref<Record<string, string>>({})
 const COLUMNS: { name: Exclude<keyof SquishWindow, 'rod'>, label: string, unit: 'length' | 'rpm' }[] = [
   { name: 'boreTo', label: 'bore up to', unit: 'length' }, { name: 'revsTo', label: 'revs up to', unit: 'rpm' }, { name: 'least', label: 'minimum, running', unit: 'length' }, { name: 'most', label: 'maximum, running', unit: 'length' }
@@ -42,7 +42,8 @@ function edit() {
     squish: shop.rules.squish.map(row => ({ ...Object.fromEntries(Object.entries(row).map(([k, v]) => [k, k === 'rod' || k === 'revsTo' ? String(v) : typed(v as number, lengths)])), was: row }) as Row),
     clearances: Object.fromEntries(CLEARANCES.map(c => [c.name, typed(shop.rules.clearances[c.name], lengths)])) as Record<keyof LeastClearances, string>,
     limits: LIMITS.map(l => typed(l.of(shop.rules), lengths)),
-    work: Object.fromEntries(WORK.map(w => [w, { hours: String(shop.rules.work[w].hours), money: String(shop.rules.work[w].money) }])) as Record<Work, Record<keyof Cost, string>>
+    work: Object.fromEntries(WORK.map(w => [w, { hours: String(shop.rules.work[w].hours), money: String(shop.rules.work[w].money) }])) as Record<Work, Record<keyof Cost, string>>,
+    rate: String(shop.rules.rate)
   }
 }
 // Text that is no number goes as it is: the server's sentence says which field, beside the field.
@@ -65,7 +66,7 @@ async function keep() {
   const springs = { travelLeast: limits.get('springs.travelLeast'), sealLeast: limits.get('springs.sealLeast') }
   const work = Object.fromEntries(WORK.map(w => [w, { hours: number(form.value!.work[w].hours), money: number(form.value!.work[w].money) }]))
   const id = uuid()
-  const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, seats, springs, work, hand: device.hand })
+  const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, seats, springs, work, rate: number(form.value.rate), hand: device.hand })
   if (sent.kind === 'refused') {
     faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, inTyped(f.sentence, form.value!.lengths)])) : { hand: sentenceOf(sent.problem) }
     return
@@ -73,6 +74,8 @@ async function keep() {
   form.value = undefined
   await shop.refresh()
 }
+/** What one of each took by the job cards of this shop's builds. */
+const took = computed(() => ratesOf(shop.builds.flatMap(b => b.reckoned?.job?.work ?? [])))
 const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo: '', least: '', most: '' })
 </script>
 
@@ -118,15 +121,25 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
     </div>
     <v-table class="work">
       <caption class="small">What work costs, for the routes: hours, and money in this shop’s own currency</caption>
-      <thead><tr><th>Work</th><th class="r">hours</th><th class="r">money</th></tr></thead>
+      <thead><tr><th>Work</th><th class="r">hours</th><th class="r">money</th><th class="r">took, by your job cards</th></tr></thead>
       <tbody>
         <tr v-for="w in WORK" :key="w">
           <td>{{ WORK_WORDS[w] }}</td>
           <template v-if="!form"><td class="r num">{{ shop.rules.work[w].hours }}</td><td class="r num">{{ shop.rules.work[w].money }}</td></template>
-          <template v-else><td v-for="of in (['hours', 'money'] as const)" :key="of"><BenchText v-model="form.work[w][of]" hide-label inputmode="decimal" :label="`${WORK_WORDS[w]}, ${of}`" :fault="faults[`work.${w}.${of}`]" /></td></template>
+          <template v-else>
+            <td v-for="of in (['hours', 'money'] as const)" :key="of"><BenchText v-model="form.work[w][of]" hide-label inputmode="decimal" :label="`${WORK_WORDS[w]}, ${of}`" :fault="faults[`work.${w}.${of}`]" /></td>
+          </template>
+          <td class="r took">
+            <template v-if="took[w]"><span class="num">{{ took[w].hours.toFixed(2) }}</span> h, {{ took[w].builds }} {{ took[w].builds === 1 ? 'build' : 'builds' }}<v-btn v-if="form" variant="text" class="go" :aria-label="`Go by it: ${WORK_WORDS[w]}`" @click="form.work[w].hours = took[w].hours.toFixed(2)">go by it</v-btn></template>
+          </td>
         </tr>
       </tbody>
     </v-table>
+    <div class="rate">
+      <span>An hour of this shop</span>
+      <span v-if="!form" class="num">{{ shop.rules.rate }}</span>
+      <BenchText v-else v-model="form.rate" hide-label inputmode="decimal" label="An hour of this shop, money" :fault="faults.rate" />
+    </div>
     <div class="row">
       <v-btn v-if="!form" @click="edit">Edit the tables</v-btn>
       <template v-else><v-btn @click="addRow">Another row</v-btn><v-btn variant="flat" color="primary" @click="keep">Keep the tables</v-btn><v-btn @click="form = undefined">Leave them</v-btn></template>
@@ -137,7 +150,9 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
 
 <style scoped>
 .tables { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr); gap: 28px; align-items: start; margin: 8px 0; }
-.work { max-width: 520px; margin: 12px 0; }
+.work { max-width: 720px; margin: 12px 0; }
+.took { white-space: nowrap; }
+.rate { display: flex; gap: 16px; align-items: center; margin-bottom: 12px; }
 caption { text-align: left; color: var(--quiet); padding-bottom: 2px; }
 .rod { min-width: 138px; }
 .row { display: flex; gap: 8px; }

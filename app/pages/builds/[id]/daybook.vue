@@ -41,8 +41,10 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
     <BuildCard v-if="card" @done="card = false" />
     <ReadingsFile v-if="bringing" @done="bringing = false" />
     <LeafTabs v-model="leaf" :leaves="leaves" label="Daybook" />
-    <div class="scroll" tabindex="0" role="region" :aria-label="leaf === 'settled' ? 'Predicted and measured' : 'Entries'">
+    <div class="scroll" tabindex="0" role="region" :aria-label="leaves.find(l => l.key === leaf)?.name">
       <SettlementList v-if="leaf === 'settled'" />
+      <JobCardLeaf v-else-if="leaf === 'card'" />
+      <AfterwardsLeaf v-else-if="leaf === 'after'" />
       <template v-else>
         <LeftOutList />
         <v-table class="book">

@@ -1,0 +1,3 @@
+import { kindForm } from '../kindForm'
+
+export const clock = kindForm<'clock'>({})

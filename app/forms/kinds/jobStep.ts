@@ -1,0 +1,3 @@
+import { kindForm } from '../kindForm'
+
+export const jobStep = kindForm<'jobStep'>({})

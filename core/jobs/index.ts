@@ -1,0 +1,6 @@
+export { JOB_TEMPLATES, STEP_CHECKS, STEP_WORK, isJobStep, lineOf, type JobTemplate } from './steps'
+export { hoursOf, spansOf, type ClockSpan } from './clock'
+export { shownByLedger } from './shown'
+export { jobCardOf, type JobCardStanding, type JobLineStanding } from './card'
+export { ratesOf, workDone, workPlanned, type WorkDone } from './work'
+export { billOf, type BillLine, type JobBill } from './bill'

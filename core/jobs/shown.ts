@@ -1,0 +1,75 @@
+import { ofKind, operationsOn, scopeName, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
+import { changesBetween, flowRuns, mouldsIn, mouldsOut, portScope, portStages, portsIn, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
+
+const doneAnd = (r: Replay, kinds: readonly OperationKind[]): boolean => r.done.some(op => kinds.includes(op.kind)) && !r.planned.some(op => kinds.includes(op.kind))
+const all = <T>(list: readonly T[], is: (one: T) => boolean): boolean => list.length > 0 && list.every(is)
+const place = (r: Replay, { id }: Entry) => r.ledger.place.get(id) ?? -1
+/** Where in the ledger the last of some work on a cylinder stands; −1 where there was none. */
+const lastOf = (r: Replay, kinds: readonly OperationKind[], cylinder: number): number => Math.max(-1, ...operationsOn(r.done, r.layout, cylinder, kinds).map(op => place(r, op)))
+const poured = (r: Replay, cylinder: number, after: number): boolean =>
+  ofKind(r.live.entries, 'pour').some(e => 'cylinder' in e.scope && e.scope.cylinder === cylinder && (e.body.encloses === 'chamber' || e.body.encloses === 'assembled') && place(r, e) > after)
+const each = <K extends EntryKind>(r: Replay, kind: K, after = -1) => (cylinder: number): boolean =>
+  (ofKind(r.live.entries, kind) as EntryOf<K>[]).some(e => 'cylinder' in e.scope && e.scope.cylinder === cylinder && place(r, e) > after)
+
+/** Poured before anything was done to it. */
+function pouredAsReceived(r: Replay, cylinder: number): boolean {
+  const first = (list: { pours: unknown[] }[]) => list[0]!.pours.length > 0
+  return first(stretches(r.ledger, cylinder)) || first(wholeStretches(r.ledger, cylinder))
+}
+
+/** Chambers worked on by hand, and each poured since. */
+function pouredAgain(r: Replay): boolean {
+  const worked = r.layout.cylinders.filter(c => lastOf(r, ['relief', 'seatWork'], c) >= 0)
+  return all(worked, c => poured(r, c, lastOf(r, ['relief', 'seatWork'], c)))
+}
+
+const CHAMBER_WORK = ['faceCut', 'relief', 'seatWork'] as const
+const SQUISH_WORK = ['faceCut', 'deckCut', 'gasketChange', 'spacer', 'crownWork'] as const
+
+/** Each step that a ledger can show, and what shows it. The others are only ticked by hand. */
+const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
+  takeIn: r => ofKind(r.live.entries, 'finding').length > 0,
+  deck: r => all(r.layout.cylinders, c => quantityOf(r, 'deckClearance', c)?.provenance === 'measured'),
+  pourReceived: r => all(r.layout.cylinders, c => pouredAsReceived(r, c)),
+  portsReceived: r => all(r.layout.cylinders, c => (['intake', 'exhaust'] as const).some(v => portStages(r, c, v).length > 0)),
+  throats: r => all(portsIn(r.layout), port => throatRecord(r, port).now !== undefined),
+  squishReceived: r => all(r.layout.cylinders, each(r, 'solder')),
+  flowBefore: r => flowRuns(r).some(run => !run.entry.body.claimed),
+  target: r => r.target !== undefined,
+  rough: r => doneAnd(r, ['relief']),
+  dome: r => doneAnd(r, ['relief']),
+  ports: (r) => {
+    const places = portsIn(r.layout).flatMap(port => ofKind(r.live.entries, 'portPlace').filter(e => scopeName(e.scope) === scopeName(portScope(r.layout, port)) && e.body.way !== 'leave'))
+    return all(places, e => e.body.done)
+  },
+  mould: r => mouldsOut(r).length > 0 && mouldsIn(r).length === 0,
+  flange: r => ofKind(r.live.entries, 'flange').some(e => e.body.part === 'port') && ofKind(r.live.entries, 'flange').some(e => e.body.part !== 'port'),
+  portsAgain: (r) => {
+    const ports = r.layout.cylinders.flatMap(c => (['intake', 'exhaust'] as const).map(v => portStages(r, c, v))).filter(stages => stages.length > 0)
+    return all(ports, stages => stages.length > 1)
+  },
+  seats: r => doneAnd(r, ['seatWork']),
+  pourAgain: pouredAgain,
+  face: r => doneAnd(r, ['faceCut']),
+  pourLast: r => all(r.layout.cylinders, c => lastOf(r, ['faceCut'], c) >= 0 && poured(r, c, lastOf(r, CHAMBER_WORK, c))) && !r.planned.some(op => (CHAMBER_WORK as readonly OperationKind[]).includes(op.kind)),
+  squish: r => all(r.layout.cylinders, c => each(r, 'solder', lastOf(r, SQUISH_WORK, c))(c)),
+  clearances: r => (['intakeClearance', 'exhaustClearance'] as const).every(q => r.layout.cylinders.some(c => quantityOf(r, q, c)?.provenance === 'measured')),
+  gasket: r => doneAnd(r, ['gasketChange']),
+  springs: (r) => {
+    const read = new Set(ofKind(r.live.entries, 'installed').map(e => scopeName(e.scope)))
+    return all(portsIn(r.layout), port => read.has(scopeName(valveScope(r.layout, port))))
+  },
+  flowAfter: (r) => {
+    const runs = flowRuns(r).filter(run => !run.entry.body.claimed)
+    return runs.some((after, i) => runs.slice(0, i).some(before => changesBetween(r, before, after).length > 0))
+  },
+  writeUp: r => ofKind(r.live.entries, 'printed').some(e => (e.body.paper === 'customer' || e.body.paper === 'record') && place(r, e) > Math.max(-1, ...r.done.map(op => place(r, op)))) && r.planned.length === 0
+}
+
+/**
+ * Whether a ledger shows that a step of the job was done.
+ *
+ * @returns undefined for a step that no ledger shows: it is ticked by hand
+ * @example shownByLedger(standing, 'target') // true, where there is one
+ */
+export const shownByLedger = (r: Replay, step: JobStep): boolean | undefined => SHOWS[step]?.(r)

@@ -1,0 +1,54 @@
+import { describe, expect, it } from 'vitest'
+import { JOB_STEPS, jobCardOf, replay, shownByLedger, workDone, workPlanned } from '#core'
+import { demoShop } from './shop'
+
+const of = (name: string) => replay(demoShop.builds.find(b => b.name === name)!.entries)!
+const LATER = Date.UTC(2026, 11, 1)
+
+describe('job cards of the demo shop', () => {
+  it.each([
+    ['Brackwater 34', 'deck pourReceived portsReceived throats target flange clearances'],
+    ['Hollin 16', 'deck pourReceived target clearances springs'],
+    ['Skerry 247', 'deck pourReceived squishReceived target rough pourAgain face dome pourLast squish'],
+    ['Skerry 125', 'deck pourReceived squishReceived target face squish'],
+    ['Caldbeck Twin', 'deck pourReceived flowBefore target ports clearances flowAfter'],
+    ['Millrace test six', 'takeIn deck pourReceived target rough seats pourAgain face dome pourLast clearances gasket']
+  ])('%s: its ledger shows what was done, and nothing else', (name, steps) => {
+    expect(JOB_STEPS.filter(step => shownByLedger(of(name), step)).join(' ')).toBe(steps)
+  })
+  it('a step that is struck out of the ledger is open again', () => {
+    const { entries } = demoShop.builds.find(b => b.name === 'Millrace test six')!
+    const target = entries.find(e => e.kind === 'target')!
+    const out = { ...target, id: '00000000-0000-4000-8000-000000000001', seq: 9999, kind: 'void' as const, body: { reason: 'wrong' }, supersedes: target.id }
+    expect(shownByLedger(replay([...entries, out])!, 'target')).toBe(false)
+  })
+  it('adds up the finished six by hand: 9.1 h planned, 11.4 worked', () => {
+    const card = jobCardOf(of('Millrace test six'), LATER)!
+    // 0.5 + 1 + 1.8 + 0.3 + 0.5 + 2 + 1.8 + 0.7 + 0.5; 0.5 + 1.1 + 1.6 + 0.2 + 0.4 + 2.4 + 4.2 + 0.6 + 0.4.
+    expect(card.planned).toBeCloseTo(9.1, 9)
+    expect(card.worked).toBeCloseTo(11.4, 9)
+    expect(card.next).toBeUndefined()
+    expect(card.lines.map(l => l.done)).toEqual(['ledger', 'hand', 'ledger', 'ledger', 'hand', 'ledger', 'ledger', 'hand', 'hand'])
+    // 2.4 h of roughing over 0.9 + 0.5 + 1.1 + 0.7 + 0.8 cc; 1.6 + 4.2 h over four rounds of twelve pours.
+    const work = workDone(of('Millrace test six'), LATER)
+    expect(work.grind!.hours / work.grind!.amount).toBeCloseTo(0.6, 9)
+    expect(work.pour!.hours / work.pour!.amount).toBeCloseTo(5.8 / 48, 9)
+  })
+  it('keeps the launch engine’s clock, and what its cut waits for', () => {
+    const card = jobCardOf(of('Brackwater 34'), LATER)!
+    expect(card.lines.find(l => l.step === 'ports')).toMatchObject({ done: false, running: [] })
+    expect(card.lines.find(l => l.step === 'ports')!.worked).toBeCloseTo(1.5, 9)
+    expect(card.lines.find(l => l.step === 'face')!.waits).toMatchObject({ waits: 'customer' })
+    expect(card.next!.step).toBe('scribe')
+    expect(card.lines[0]!.checks.map(c => c.done)).toEqual([true, true, false])
+  })
+  it('plans a step by the shop’s table: twelve pours, twelve seats, one face', () => {
+    const launch = of('Brackwater 34')
+    expect(workPlanned(launch, 'pourReceived')).toBeCloseTo(1.8, 9)
+    expect(workPlanned(launch, 'seats')).toBeCloseTo(4.8, 9)
+    expect(workPlanned(launch, 'face')).toBeCloseTo(0.5, 9)
+    expect(workPlanned(launch, 'scribe')).toBeUndefined()
+    // Nobody has planned any grinding.
+    expect(workPlanned(launch, 'rough')).toBeUndefined()
+  })
+})
