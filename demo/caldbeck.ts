@@ -41,6 +41,7 @@ export function caldbeck(hand: string): Story {
   for (const _round of [1, 2]) chambers.forEach((truth, i) => story.pour(i + 1, read(truth), burette))
   for (const n of [1, 2]) story.add('faceCut', { level: 'head', head: n }, { state: 'planned', depth: mm(0.35) })
   flow(story)
+  story.add('casting', whole, { mark: 'CT 840' })
   return story
 }
 

@@ -1,4 +1,5 @@
 import { JOB_TEMPLATES, lineOf, type JobTemplate } from '#core'
+import { RIVER_SIX } from './castings'
 import { whole, type Story } from './story'
 
 /** A card of a template as it begins, its hours by the shop's table or as given. */
@@ -25,6 +26,7 @@ export function launchCard(story: Story): void {
   story.add('worked', whole, { step: 'clean', hours: 1.2 })
   story.add('worked', whole, { step: 'pourReceived', hours: 2.1 })
   ran(story, 'ports', 1.5)
+  story.add('casting', whole, { mark: RIVER_SIX })
   story.add('jobStep', whole, { step: 'face', done: false, waits: 'customer', words: 'which gasket the owner will pay for' })
 }
 
@@ -36,6 +38,7 @@ export function sixCard(story: Story): void {
   const hours = { takeIn: 0.5, clean: 1.1, pourReceived: 1.6, target: 0.2, scribe: 0.4, rough: 2.4, pourAgain: 4.2, deburr: 0.6, writeUp: 0.4 }
   for (const [step, of] of Object.entries(hours)) story.add('worked', whole, { step, hours: of })
   for (const step of ['clean', 'scribe', 'deburr', 'writeUp']) story.add('jobStep', whole, { step, done: true })
+  story.add('casting', whole, { mark: RIVER_SIX })
   story.later(200)
   story.add('afterwards', whole, { what: 'power', power: 96.5, revs: 4900, conditions: '17 °C, 1011 hPa, third pull', ran: last })
   story.add('afterwards', whole, { what: 'plugs', words: 'all six alike, light grey', ran: last })

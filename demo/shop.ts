@@ -1,5 +1,6 @@
 import { fineCheck, instruments } from './instruments'
 import { caldbeck } from './caldbeck'
+import { practiceHeads } from './castings'
 import { hollin } from './hollin'
 import { launchEngine } from './launch'
 import { skerry, skerrySmall } from './skerry'
@@ -13,5 +14,5 @@ export const demoShop = {
   hand,
   instruments,
   checks: [fineCheck],
-  builds: [launchEngine(hand), hollin(hand), skerry(hand), skerrySmall(hand), caldbeck(hand), testSix(hand)].map(({ build, name, reference, entries, photographs }) => ({ id: build, name, reference, entries, photographs }))
+  builds: [launchEngine(hand), hollin(hand), skerry(hand), skerrySmall(hand), caldbeck(hand), testSix(hand), ...practiceHeads(hand)].map(({ build, name, reference, entries, photographs }) => ({ id: build, name, reference, entries, photographs }))
 }

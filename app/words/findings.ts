@@ -2,7 +2,7 @@ import type { Finding, OnFace, PaperName, PrintedBody } from '#core'
 
 /** What each finding is called. */
 export const FINDING_WORDS: Record<Finding, string> = {
-  leakTrack: 'leak track', erosion: 'erosion', crack: 'crack', sunkValve: 'sunk valve', painted: 'painted face', filed: 'filed face', oil: 'oil', missing: 'missing part', numbering: 'numbering begins here', other: 'something else'
+  leakTrack: 'leak track', erosion: 'erosion', crack: 'crack', sunkValve: 'sunk valve', painted: 'painted face', filed: 'filed face', oil: 'oil', missing: 'missing part', thin: 'thin wall', numbering: 'numbering begins here', other: 'something else'
 }
 
 /** Where on the face it is. */

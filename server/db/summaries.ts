@@ -1,5 +1,5 @@
 import { and, eq, max, sql } from 'drizzle-orm'
-import { advice, ccBand, findingsOf, isUndecided, jobCardOf, live, mouldsIn, ofKind, replay, spansOf, targetBand, workDone, type Entry, type Replay, type ShopRules } from '#core'
+import { advice, castingHeads, ccBand, findingsOf, isUndecided, jobCardOf, live, mouldsIn, ofKind, replay, spansOf, targetBand, workDone, type Entry, type Replay, type ShopRules } from '#core'
 import type { BuildSummary, Reckoned, ReckonedJob, Unsound } from '#shared/dto'
 import { connection } from './connection'
 import { listBuilds } from './builds'
@@ -42,6 +42,7 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
   const replayed = replay(list)
   const ratios = replayed?.asIs.flatMap(state => state.ratio?.estimate.value ?? []) ?? []
   const target = replayed?.target?.body
+  const castings = replayed ? castingHeads(replayed) : []
   const job = replayed && jobOf(replayed)
   const put = ofKind(live(list).entries, 'putAway').at(-1)?.body
   return {
@@ -54,6 +55,7 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
     moulds: replayed ? mouldsIn(replayed).map(mould => mould.due) : [],
     undecided: replayed ? findingsOf(replayed).filter(({ entry }) => isUndecided(entry)).length : 0,
     ...(job ? { job } : {}),
+    ...(castings.length ? { castings } : {}),
     ...(put?.away ? { away: put.reason } : {})
   }
 }

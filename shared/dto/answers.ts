@@ -1,4 +1,4 @@
-import type { Advice, Bodies, CheckResult, Entry, JobWait, WorkDone } from '#core'
+import type { Advice, Bodies, CastingHead, CheckResult, Entry, JobWait, WorkDone } from '#core'
 import type { InstrumentFigures } from './instrument'
 
 /** One of the shop's instruments, as kept: as bought, and what its latest check pour said. */
@@ -36,6 +36,8 @@ export interface Reckoned {
   undecided: number
   /** Its job card, where it has one: clocks that run, what it waits for, and what its work took. */
   job?: ReckonedJob
+  /** What it adds to the shop's memory of its castings. */
+  castings?: CastingHead[]
   /** Why it was put away, where it is off the bench. */
   away?: string
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { likeness, live, type Bodies } from '#core'
+import { castingStart, castingsOf, likeness, live, type Alike, type Bodies, type Likely, type Quantity } from '#core'
 import type { BuildView } from '#shared/dto'
+import { digits, say } from '#shared/figures'
 import { FOUR, answersOf, engineBody, type EngineAnswers } from '~/forms/engine'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -29,13 +30,35 @@ let id = uuid()
 const route = useRoute()
 const shop = useShop()
 const like = shallowRef<BuildView>()
+/** A casting that the shop knows: what its heads were is assumed of this one. */
+const casting = computed(() => typeof route.query.casting !== 'string'
+  ? undefined
+  : castingsOf(shop.builds.flatMap(b => (b.reckoned?.castings ?? []).map(head => ({ ...head, build: b.id })))).find(one => one.mark === route.query.casting))
+const begins = computed(() => casting.value ? castingStart(casting.value) : {})
+/** Its dimensions as claims; what the casting itself says of chamber and mouth takes the place of one engine's. */
+function alike(): Alike[] {
+  const copied = like.value ? likeness(like.value.entries) : []
+  if (!casting.value) return copied
+  const says = Object.entries(begins.value) as [Quantity, Likely][]
+  const figure = (value: number, unit: string) => ({ value, unit, typed: '' })
+  return [
+    ...copied.filter(({ body }) => !('quantity' in body) || !says.some(([quantity]) => quantity === body.quantity)),
+    { kind: 'casting', scope: { level: 'build' }, body: { mark: casting.value.mark } },
+    ...says.map(([quantity, { value, u }]): Alike => {
+      const unit = quantity === 'mouthArea' ? 'mm2' : 'cc'
+      return { kind: 'assume', scope: { level: 'build' }, body: { quantity, figure: figure(value, unit), u: figure(u, unit) } }
+    })
+  ]
+}
 onMounted(async () => {
+  if (route.query.casting && shop.builds.length === 0) await shop.loadBuilds()
   if (typeof route.query.like !== 'string') return
   like.value = await shop.read<BuildView>(`/api/builds/${route.query.like}`)
   const layout = like.value && live(like.value.entries).entries.filter(e => e.kind === 'layout').at(-1)
   if (layout?.kind === 'layout') form.engine = answersOf(layout.body)
 })
 
+const sayHeads = (n: number) => `${n} ${n === 1 ? 'head' : 'heads'}`
 const practice = usePractice()
 async function practise() {
   const made = engineBody(FOUR)
@@ -53,7 +76,7 @@ async function begin() {
   const begun = await take(form, made.body)
   if (!begun) return
   // One by one: what does not go with an engine that was changed meanwhile is left out, and takes nothing with it.
-  for (const { kind, scope, body } of like.value ? likeness(like.value.entries) : []) void build.add(kind, scope, body as never)
+  for (const { kind, scope, body } of alike()) void build.add(kind, scope, body as never, kind === 'assume' && casting.value ? { note: `Casting ${casting.value.mark}, ${sayHeads(casting.value.heads.length)}` } : {})
   drafts.clear('newBuild')
   await navigateTo({ path: `/builds/${begun}/sheet`, query: { leaf: 'section', field: 'bore' } })
 }
@@ -87,6 +110,10 @@ async function take({ name, reference }: { name: string, reference: string }, la
 <template>
   <form class="new" @submit.prevent="begin">
     <p v-if="like" class="like">Like <strong>{{ like.name }}</strong>: its dimensions as claims, its target, gaskets and drawing. No readings.</p>
+    <p v-if="casting" class="like">
+      Casting <strong>{{ casting.mark }}</strong>, {{ sayHeads(casting.heads.length) }}:
+      <template v-if="begins.chamberVolume">chamber <span class="num">{{ digits(begins.chamberVolume.value, 1) }} ± {{ digits(2 * begins.chamberVolume.u, 1) }}</span> cc<template v-if="begins.mouthArea">, mouth <span class="num">{{ say(begins.mouthArea.value, 'area', device.lengths) }}</span></template>, assumed until you pour.</template><template v-else>nothing poured yet.</template>
+    </p>
     <div class="titles">
       <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" first />
     </div>

@@ -1,7 +1,7 @@
 import { kind } from '../kind'
 
 /** What is found on a head that comes in. `numbering`: the end at which its cylinders count from one. */
-export const FINDINGS = ['leakTrack', 'erosion', 'crack', 'sunkValve', 'painted', 'filed', 'oil', 'missing', 'numbering', 'other'] as const
+export const FINDINGS = ['leakTrack', 'erosion', 'crack', 'sunkValve', 'painted', 'filed', 'oil', 'missing', 'thin', 'numbering', 'other'] as const
 export type Finding = (typeof FINDINGS)[number]
 
 /** How far from a head's middle a place on its face can lie, mm. */

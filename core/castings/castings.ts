@@ -1,0 +1,105 @@
+import { ofKind, scopeName, type AfterwardsBody, type EntryOf, type FindingBody, type Valve } from '../ledger'
+import { compareRuns, flowRuns, pourResult, portStages, portsIn, repeatsOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
+import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
+
+/** What a shop remembers of a casting, as it came: cc, cc per mm, mm across, cc. */
+export const CASTING_FIGURES = ['chamber', 'perMm', 'intakeThroat', 'exhaustThroat', 'intakePort', 'exhaustPort'] as const
+export type CastingFigure = (typeof CASTING_FIGURES)[number]
+const USUAL: Record<CastingFigure, Scatter> = {
+  chamber: USUAL_SCATTER.chamber, perMm: USUAL_SCATTER.perMm, intakeThroat: USUAL_SCATTER.throat, exhaustThroat: USUAL_SCATTER.throat, intakePort: USUAL_SCATTER.port, exhaustPort: USUAL_SCATTER.port
+}
+
+/** What a piece of work gave on the bench: whose port, what was changed, how much and how sure; past twice u it counts. */
+export interface CastingGain { cylinder: number, valve: Valve, changed: FlowThing[], change: number, u: number, verdict: 'more' | 'less' | 'none' }
+
+/** One head of a casting. */
+export interface CastingHead {
+  mark: string
+  head: number
+  cylinders: number
+  figures: Record<CastingFigure, number[]>
+  found: Pick<FindingBody, 'what' | 'words'>[]
+  gains: CastingGain[]
+  afterwards: AfterwardsBody[]
+}
+
+const mean = (list: number[]) => list.reduce((a, b) => a + b, 0) / list.length
+
+/** The mark of a head's casting: the head's own, else its bank's, else the build's. */
+function markOf(r: Replay, head: number): EntryOf<'casting'> | undefined {
+  const bank = r.layout.banks.findIndex(cylinders => cylinders.includes(r.layout.heads[head - 1]?.[0] ?? 0)) + 1
+  const marks = ofKind(r.live.entries, 'casting')
+  return (['head', 'bank', 'build'] as const).map(level => marks.filter(({ scope }) => scope.level === level && (scope.level === 'build' || (scope.level === 'head' ? scope.head === head : scope.level === 'bank' && scope.bank === bank))).at(-1)).find(Boolean)
+}
+
+/** What each run gained over the one before it where only the work lies between. */
+function gainsOf(r: Replay, cylinders: number[]): CastingGain[] {
+  return portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap((port) => {
+    const runs = flowRuns(r).filter(run => run.port.cylinder === port.cylinder && run.port.valve === port.valve && run.port.n === port.n && !run.entry.body.claimed)
+    const groups = repeatsOf(r, runs)
+    return groups.slice(1).flatMap((group, i): CastingGain[] => {
+      const { why, changed, whole } = compareRuns(r, groups[i]![0]!, group[0]!)
+      return why.length > 0 || !whole || changed.length === 0 ? [] : [{ cylinder: port.cylinder, valve: port.valve, changed, change: whole.change, u: whole.u, verdict: whole.verdict }]
+    })
+  })
+}
+
+/**
+ * What a ledger adds to its shop's memory: every head of it whose casting is marked.
+ *
+ * @returns figures as it came, cylinder by cylinder: chambers and ports by their first pours, throats by their first reading, cc per mm by
+ *   what cuts taught
+ */
+export function castingHeads(r: Replay): CastingHead[] {
+  return r.layout.heads.flatMap((cylinders, i): CastingHead[] => {
+    const mark = markOf(r, i + 1)?.body.mark
+    if (!mark) return []
+    const first = (list: number[]) => list.length > 0 ? [mean(list)] : []
+    const throats = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => throatRecord(r, port).received ?? [])
+    const ports = (valve: Valve) => cylinders.flatMap(c => portStages(r, c, valve)[0]?.part.estimate.value ?? [])
+    return [{
+      mark, head: i + 1, cylinders: cylinders.length,
+      figures: {
+        chamber: cylinders.flatMap(c => first(stretches(r.ledger, c)[0]!.pours.map(pour => pourResult(pour).value))),
+        perMm: cylinders.flatMap(c => first(r.lessons.filter(l => l.cylinder === c).map(l => l.perMm.value))),
+        intakeThroat: throats('intake'), exhaustThroat: throats('exhaust'), intakePort: ports('intake'), exhaustPort: ports('exhaust')
+      },
+      found: ofKind(r.live.entries, 'finding').filter(e => scopeName(e.scope) === scopeName({ level: 'head', head: i + 1 }) && e.body.what !== 'numbering').map(({ body: { what, words } }) => ({ what, ...words ? { words } : {} })),
+      gains: gainsOf(r, cylinders), afterwards: ofKind(r.live.entries, 'afterwards').map(e => e.body)
+    }]
+  })
+}
+
+/** A casting by its mark: every head of it, and what the next is likely to have. */
+export interface Casting<Head extends CastingHead = CastingHead> { mark: string, heads: Head[], likely: Partial<Record<CastingFigure, Likely>> }
+
+const sameMark = (mark: string) => mark.replace(/\s+/g, ' ').trim().toLowerCase()
+
+/**
+ * A shop's castings, by what all of its heads say. Marks are the same whatever their case and spaces.
+ *
+ * @param heads of every build
+ * @returns those with the most heads first; how far the next may lie rests on all of the shop's castings ({@link scatterOf})
+ */
+export function castingsOf<Head extends CastingHead>(heads: readonly Head[]): Casting<Head>[] {
+  const byMark = new Map<string, Head[]>()
+  for (const head of heads) byMark.set(sameMark(head.mark), [...byMark.get(sameMark(head.mark)) ?? [], head])
+  const all = [...byMark.values()]
+  const scatter = Object.fromEntries(CASTING_FIGURES.map(name => [name, scatterOf(all.map(list => list.map(head => head.figures[name])), USUAL[name])])) as Record<CastingFigure, Scatter>
+  return all.map(list => ({
+    mark: list[0]!.mark, heads: list, likely: Object.fromEntries(CASTING_FIGURES.flatMap((name) => {
+      const likely = likelyOfNext(list.map(head => head.figures[name]), scatter[name])
+      return likely ? [[name, likely]] : []
+    }))
+  })).sort((a, b) => b.heads.length - a.heads.length || a.mark.localeCompare(b.mark))
+}
+
+/**
+ * What a new build of a casting begins with: its chamber and its mouth's area, assumed, as sure as the casting's heads lie together.
+ *
+ * @returns cc, and mm² by the cc that a mm of face took; only what is known of the casting
+ * @example castingStart(casting).mouthArea?.value // 4520 mm², of 4.52 cc per mm
+ */
+export function castingStart({ likely: { chamber, perMm } }: Casting): { chamberVolume?: Likely, mouthArea?: Likely } {
+  return { ...chamber ? { chamberVolume: chamber } : {}, ...perMm ? { mouthArea: { ...perMm, value: perMm.value * 1000, u: perMm.u * 1000 } } : {} }
+}

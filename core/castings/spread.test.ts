@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest'
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { USUAL_SCATTER, castingsOf, castingStart, coverageFactor, likelyOfNext, scatterOf, type CastingHead } from '..'
+
+const head = (mark: string, chamber: number[], perMm: number[] = []): CastingHead =>
+  ({ mark, head: 1, cylinders: chamber.length, figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], gains: [], afterwards: [] })
+
+describe('what the next head of a casting is likely to have', () => {
+  it('adds up by hand', () => {
+    // One head of 54, 55, 56: mean 55; within² = (2/55² + 4·0.01²)/6; between 0.01, one head: ·2; n = 3: ·2/3.
+    const scatter = scatterOf([[[54, 55, 56]]], USUAL_SCATTER.chamber)
+    expect(scatter.within).toBeCloseTo(Math.sqrt((2 / 3025 + 0.0004) / 6), 12)
+    expect(scatter).toMatchObject({ between: 0.01, betweenDof: 4, withinDof: 6 })
+    const likely = likelyOfNext([[54, 55, 56]], scatter)!
+    const [b, w] = [0.0002, scatter.within ** 2 * 2 / 3]
+    const dof = (b + w) ** 2 / (b ** 2 / 4 + w ** 2 / 6)
+    expect(likely.dof).toBeCloseTo(dof, 9)
+    expect(likely.value).toBe(55)
+    // dof 8.0: factor 2.43 at 7.
+    expect(likely.u).toBeCloseTo(55 * Math.sqrt(b + w) * coverageFactor(dof) / 2, 9)
+  })
+  it.each([[1, 13.97], [5.9, 2.65], [22, 2.13], [70, 2.05], [Infinity, 2]])('factor at %f degrees of freedom', (dof, t) => expect(coverageFactor(dof)).toBe(t))
+  it('refuses what is none', () => {
+    expect(() => coverageFactor(0.5)).toThrow(/degrees of freedom/)
+    expect(() => scatterOf([[[55, 0]]], USUAL_SCATTER.chamber)).toThrow(/a figure of a casting/)
+    expect(likelyOfNext([[]], USUAL_SCATTER.chamber)).toBeUndefined()
+  })
+  it('knows a mark by its letters, and begins a new build with its chamber and mouth', () => {
+    const [one, other] = castingsOf([head('MB 34', [55, 56], [4.5, 4.54]), head('x', [40]), head('mb  34 ', [54, 55])])
+    expect(one).toMatchObject({ mark: 'MB 34', heads: [{}, {}] })
+    expect(other!.mark).toBe('x')
+    expect(castingStart(one!).chamberVolume!.value).toBe(55)
+    expect(castingStart(one!).mouthArea!.value).toBeCloseTo(4520, 9)
+    expect(castingStart(other!).mouthArea).toBeUndefined()
+  })
+
+  // A shop of thirty heads, ten castings of three: what the first two say of the third, against what it truly is.
+  it.each([[0.012, 0.009], [0.008, 0.012], [0.015, 0.006]])('holds the third head’s truth in 90 to 98 of 100, heads apart by %f and cylinders by %f', (between, within) => {
+    const rng = xoroshiro128plus(71)
+    const uniform = () => (rng.next() >>> 0) / 2 ** 32
+    const normal = () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform())
+    let [held, all] = [0, 0]
+    for (let shop = 0; shop < 60; shop++) {
+      const truths = Array.from({ length: 10 }, () => {
+        const casting = 35 + 30 * uniform()
+        return Array.from({ length: 3 }, () => {
+          const of = casting * (1 + between * normal())
+          return Array.from({ length: [4, 6][Math.floor(uniform() * 2)]! }, () => of * (1 + within * normal()))
+        })
+      })
+      // The glass has its own error; the truth has none.
+      const poured = (values: number[]) => values.map(v => v + 0.1 * normal())
+      const first = truths.flatMap((heads, i) => heads.slice(0, 2).map(values => head(`casting ${i}`, poured(values))))
+      for (const { mark, likely } of castingsOf(first)) {
+        for (const truth of truths[Number(mark.split(' ')[1])]![2]!) {
+          all++
+          if (Math.abs(truth - likely.chamber!.value) <= 2 * likely.chamber!.u) held++
+        }
+      }
+    }
+    expect(all).toBeGreaterThan(2000)
+    expect(held / all).toBeGreaterThan(0.9)
+    expect(held / all).toBeLessThan(0.98)
+  })
+})
