@@ -32,7 +32,7 @@ export function launchCard(story: Story): void {
 
 /** The finished six's card: every hour of it, and what the engine did afterwards. */
 export function sixCard(story: Story): void {
-  const last = story.entries.filter(e => e.kind === 'faceCut').at(-1)!.id
+  const last = story.entries.filter(e => e.kind === 'seatWork').at(-1)!.id
   story.later(4)
   begin(story, 'chamberOnly', { pourReceived: 1.8, rough: 2, pourAgain: 1.8 }, [{ words: 'Gasket, thin', money: 60 }])
   const hours = { takeIn: 0.5, clean: 1.1, pourReceived: 1.6, target: 0.2, scribe: 0.4, rough: 2.4, pourAgain: 4.2, deburr: 0.6, writeUp: 0.4 }

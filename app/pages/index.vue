@@ -5,7 +5,7 @@ import { useShop } from '~/stores/shop'
 const shop = useShop()
 const leaf = ref('builds')
 const route = useRoute()
-const leaves = [{ key: 'builds', name: 'Builds' }, { key: 'today', name: 'Today' }, { key: 'castings', name: 'Castings' }, { key: 'instruments', name: 'Instruments' }, { key: 'rules', name: 'Shop rules' }]
+const leaves = [{ key: 'builds', name: 'Builds' }, { key: 'today', name: 'Today' }, { key: 'castings', name: 'Castings' }, { key: 'schools', name: 'Schools' }, { key: 'reading', name: 'Reading' }, { key: 'instruments', name: 'Instruments' }, { key: 'rules', name: 'Shop rules' }]
 watch(() => route.query.leaf, (asked) => {
   if (leaves.some(l => l.key === asked)) leaf.value = asked as string
 }, { immediate: true })
@@ -34,7 +34,7 @@ useHead({ title: 'Shop · Precise Bowl' })
     <div class="main">
       <LeafTabs v-model="leaf" :leaves="leaves" label="Shop" class="tabs" />
       <div role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
-        <InstrumentList v-if="leaf === 'instruments'" /><ShopRules v-else-if="leaf === 'rules'" /><TodayList v-else-if="leaf === 'today'" /><CastingList v-else-if="leaf === 'castings'" /><BuildList v-else />
+        <InstrumentList v-if="leaf === 'instruments'" /><ShopRules v-else-if="leaf === 'rules'" /><TodayList v-else-if="leaf === 'today'" /><CastingList v-else-if="leaf === 'castings'" /><SchoolBook v-else-if="leaf === 'schools'" /><ReadTrainer v-else-if="leaf === 'reading'" /><BuildList v-else />
       </div>
     </div>
     <div class="side">

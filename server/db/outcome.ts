@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util'
 import type { Entry } from '#core'
 import type { FieldProblem } from '#shared/dto'
 
@@ -11,3 +12,9 @@ export type Outcome<T>
     | { kind: 'supersededAlready', current: Entry }
     | { kind: 'unknown', what: string }
     | { kind: 'refused', fields: FieldProblem[] }
+
+/** How a write under a name that was there already ended: the same content, other content, or another shop's. */
+export function sameRow<T>(there: T | undefined, sent: T, what: string): Outcome<T> {
+  if (!there) return { kind: 'unknown', what }
+  return isDeepStrictEqual(there, sent) ? { kind: 'already', value: there } : { kind: 'otherContent', current: there }
+}

@@ -3,7 +3,7 @@ import {
   bigint, bigserial, customType, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uniqueIndex, uuid
 } from 'drizzle-orm/pg-core'
 import type { Reckoned } from '#shared/dto'
-import type { CheckResult, Entry, Fill, Instrument, KnownVolume, Scope, ShopRules } from '#core'
+import type { CheckResult, Entry, Fill, Instrument, KnownVolume, ReadKind, Scope, ShopRules, Slip } from '#core'
 
 /** A shop owns everything below. There is one today; every table and every query carries it already. */
 export const shops = pgTable('shops', {
@@ -122,6 +122,34 @@ export const buildSummaries = pgTable('build_summaries', {
   /** Entries up to `seq` that the checks of this code would not let through, and why. */
   unsound: jsonb().$type<{ id: string, sentence: string }[]>().notNull()
 })
+
+/** What a hand read off a picture for practice, beside what there was to be read. Only ever added. */
+export const practiceReadings = pgTable('practice_readings', {
+  id: uuid().primaryKey(),
+  shop: text().notNull().references(() => shops.id),
+  hand: text().notNull(),
+  kind: text().$type<ReadKind>().notNull(),
+  truth: doublePrecision().notNull(),
+  /** Null where it was said that there is a bubble. */
+  given: doublePrecision(),
+  slip: text().$type<Slip>(),
+  at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+  receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)
+}, t => [index('practice_by_hand').on(t.shop, t.hand, t.at)])
+
+/** What the shop chose where the trade disagrees, and why. Only ever added; the latest on a topic counts. */
+export const schoolChoices = pgTable('school_choices', {
+  id: uuid().primaryKey(),
+  shop: text().notNull().references(() => shops.id),
+  hand: text().notNull(),
+  topic: text().notNull(),
+  school: text().notNull(),
+  why: text().notNull(),
+  /** Builds that showed it. */
+  builds: jsonb().$type<string[]>().notNull(),
+  at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+  receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)
+}, t => [index('choices_by_topic').on(t.shop, t.topic, t.at)])
 
 /** One row that is written to see whether the database can still write. */
 export const pulse = pgTable('pulse', { id: integer().primaryKey(), at: timestamp({ withTimezone: true }).notNull() })

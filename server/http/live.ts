@@ -1,7 +1,7 @@
 import { EventEmitter } from 'node:events'
 
 /** What happened in the shop, for every page that listens. */
-export interface Happening { kind: 'entry' | 'build' | 'summary' | 'instrument' | 'rules', build?: string, id: string }
+export interface Happening { kind: 'entry' | 'build' | 'summary' | 'instrument' | 'rules' | 'choice', build?: string, id: string }
 
 const bus = new EventEmitter().setMaxListeners(0)
 

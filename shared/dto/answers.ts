@@ -1,4 +1,4 @@
-import type { Advice, Bodies, CastingHead, CheckResult, Entry, JobWait, WorkDone } from '#core'
+import type { Advice, Bodies, CastingHead, CheckResult, Entry, JobWait, ReadKind, SchoolTopic, Slip, WorkDone } from '#core'
 import type { InstrumentFigures } from './instrument'
 
 /** One of the shop's instruments, as kept: as bought, and what its latest check pour said. */
@@ -72,3 +72,8 @@ export interface BuildDocument {
   build: { id: string, name: string, reference: string }
   entries: Entry[]
 }
+
+/** A reading for practice, as the shop keeps it. */
+export interface KeptPractice { id: string, hand: string, kind: ReadKind, truth: number, given: number | null, slip: Slip | null, at: string }
+/** What the shop chose where the trade disagrees, and why; the latest on a topic counts. */
+export interface KeptChoice { id: string, hand: string, topic: SchoolTopic, school: string, why: string, builds: string[], at: string }

@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer'
 import { IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
-import { ENTRY_KINDS, ROD_MODULUS, kindRule, type Cost, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type RodMaterial, type Scope, type SeatRule, type SeatRules, type ShopRules, type SpringRules, type SquishWindow, type WorkCosts } from '#core'
+import { ENTRY_KINDS, READ_KINDS, ROD_MODULUS, SCHOOL_TOPICS, SLIPS, kindRule, type Cost, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type ReadKind, type RodMaterial, type SchoolTopic, type Scope, type SeatRule, type SeatRules, type ShopRules, type Slip, type SpringRules, type SquishWindow, type WorkCosts } from '#core'
 import { isCylinder, MOST_CYLINDERS } from './groups'
 import { hashFault, uuidFault } from './identity'
 import { MOST_PHOTOS } from './pictures'
@@ -187,4 +187,28 @@ export class RulesRequest implements ShopRules {
 
   @IsObject({ message: 'What work costs is missing.' }) @ValidateNested() @Type(() => WorkRow) work!: WorkRow
   @NumberIn('what an hour costs', 0, 100_000) rate!: number
+}
+
+/** What a client PUTs of a reading for practice. */
+export class PracticeRequest {
+  @Initials() hand!: string
+  @OneOf(READ_KINDS, 'What was read') kind!: ReadKind
+  @NumberIn('what there was to be read', -1000, 1000) truth!: number
+  @IsOptional() @NumberIn('what was read', -10_000, 10_000) given?: number
+  @IsOptional() @OneOf(SLIPS, 'The slip') slip?: Slip
+  @Moment() at!: string
+}
+
+/** What a client PUTs of the shop's own choice where the trade disagrees. */
+export class ChoiceRequest {
+  @Initials() hand!: string
+  @OneOf(Object.keys(SCHOOL_TOPICS), 'The topic') topic!: SchoolTopic
+  @Sound((value, { topic }) => {
+    const schools: readonly string[] = typeof topic === 'string' && Object.hasOwn(SCHOOL_TOPICS, topic) ? SCHOOL_TOPICS[topic as SchoolTopic].schools : []
+    return typeof value === 'string' && (schools.length === 0 || schools.includes(value)) ? undefined : `The school must be one of ${schools.join(', ')}.`
+  }) school!: string
+
+  @PlainNote(1000) why!: string
+  @Sound(value => Array.isArray(value) && value.length <= 20 && new Set(value).size === value.length && value.every(id => uuidFault(id) === undefined) ? undefined : 'Builds are named by their identities, twenty at most, each once.') builds!: string[]
+  @Moment() at!: string
 }

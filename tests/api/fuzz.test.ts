@@ -63,7 +63,10 @@ const ROUTES: Record<string, Make> = {
   }),
   'instruments/[instrument]/index.put.ts': luck => ({ method: 'PUT', path: `/api/instruments/${id(luck, instrumentId)}`, body: { ...instrument, hand: 'TT' } }),
   'instruments/[instrument]/checks/[check].put.ts': luck => ({ method: 'PUT', path: `/api/instruments/${id(luck, instrumentId)}/checks/${uuid()}`, body: { hand: 'TT', at: frame.at, known: { kind: 'ball', diameter: 40, u: 0.005 }, pours: [[{ start: 0, end: 33.4 }]] } }),
-  'rules/[rules].put.ts': luck => ({ method: 'PUT', path: `/api/rules/${id(luck, uuid())}`, body: { ...STARTING_RULES, hand: 'TT' } })
+  'rules/[rules].put.ts': luck => ({ method: 'PUT', path: `/api/rules/${id(luck, uuid())}`, body: { ...STARTING_RULES, hand: 'TT' } }),
+  'practice/index.get.ts': get(luck => `/api/practice?hand=${luck.pick(['TT', odd(luck)])}`), 'schools/index.get.ts': get(() => '/api/schools'),
+  'practice/[reading].put.ts': luck => ({ method: 'PUT', path: `/api/practice/${id(luck, uuid())}`, body: { hand: 'TT', kind: 'dial', truth: 1.413, given: 2.413, slip: 'turn', at: frame.at } }),
+  'schools/[choice].put.ts': luck => ({ method: 'PUT', path: `/api/schools/${id(luck, uuid())}`, body: { hand: 'TT', topic: 'seatCuts', school: 'three', why: 'Quicker', builds: [build], at: frame.at } })
 }
 
 /** Puts something odd somewhere into a body, or takes something out of it. */
@@ -104,7 +107,7 @@ it('no request over any route is the server’s fault, and none that is refused 
   expect(Object.keys(ROUTES).sort()).toEqual(found.sort())
   const luck = chance(SEED)
   const makes = Object.entries(ROUTES)
-  const rows = async () => (await server.query<{ n: number }>('select (select count(*) from entries) + (select count(*) from builds) + (select count(*) from instrument_checks) + (select count(*) from shop_rules) as n'))[0]!.n
+  const rows = async () => (await server.query<{ n: number }>('select (select count(*) from entries) + (select count(*) from builds) + (select count(*) from instrument_checks) + (select count(*) from shop_rules) + (select count(*) from practice_readings) + (select count(*) from school_choices) as n'))[0]!.n
   let before = Number(await rows())
   const by = new Map<string, number>()
   for (let i = 0; i < REQUESTS; i++) {

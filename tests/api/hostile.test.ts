@@ -25,6 +25,10 @@ const fills = (...list: unknown[]) => ({ ...pour(), body: { ...pour().body, fill
 const check = () => `/api/instruments/${instrumentId}/checks/${uuid()}`
 const checkRequest = (known: object = { kind: 'ball', diameter: 40, u: 0.005 }) => ({ hand: 'TT', at: frame.at, known, pours: [[{ start: 0, end: 33.4 }]] })
 const rules = () => `/api/rules/${uuid()}`
+const practice = () => `/api/practice/${uuid()}`
+const practised = { hand: 'TT', kind: 'burette', truth: 31.42, given: 31.4, at: frame.at }
+const choice = () => `/api/schools/${uuid()}`
+const chosen = { hand: 'TT', topic: 'unshroud', school: 'pin', why: 'A pin is quick.', builds: [], at: frame.at }
 const batch = () => `/api/builds/${build}/batches/${uuid()}`
 const of = (kind: string, body: unknown, scope: unknown = { level: 'cylinder', cylinder: 1 }) => ({ ...frame, kind, scope, body })
 const head = { level: 'head', head: 1 }
@@ -42,7 +46,7 @@ const extra = (more: object) => ({ ...pour(), body: { ...pour().body, ...more } 
 const ROUTES: Record<string, Hostile[]> = {
   'health.get.ts': [], 'shop.get.ts': [], 'events.get.ts': [], 'builds/index.get.ts': [], 'instruments/index.get.ts': [],
   '[...].ts': [['an unknown address', () => '/api/nowhere', {}, '']],
-  'working/[id].get.ts': [],
+  'working/[id].get.ts': [], 'schools/index.get.ts': [], 'practice/index.get.ts': [],
   'builds/[build]/index.get.ts': [], 'builds/[build]/file.get.ts': [], 'builds/[build]/readings/[kind].get.ts': [], 'gauges.get.ts': [],
   'builds/[build]/photographs/[photograph].get.ts': [],
   // What is wrong with pictures is in photographs.test.ts.
@@ -145,6 +149,19 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a script in a finding', entry, of('finding', { what: 'crack', told: '<script>' }, head), 'body.told'],
     ['a photograph of no entry', entry, { ...of('photograph', { of: 'that' }, all), photos: [HASH] }, 'body.of'],
     ['thirteen photographs', entry, { ...of('finding', { what: 'crack' }, head), photos: Array.from({ length: 13 }, (_, i) => i.toString(16).repeat(64).slice(0, 64)) }, 'photos'],
+    ['a job card without steps', entry, of('jobCard', { lines: [], bought: [] }, all), 'body.lines'],
+    ['a step that stands on the card twice', entry, of('jobCard', { lines: [{ step: 'face', hours: 1 }, { step: 'Face ', hours: 1 }], bought: [] }, all), 'body.lines'],
+    ['a step of a thousand days', entry, of('jobCard', { lines: [{ step: 'face', hours: 24_000 }], bought: [] }, all), 'body.lines'],
+    ['a gasket that costs less than nothing', entry, of('jobCard', { lines: [{ step: 'face', hours: 1 }], bought: [{ words: 'Gasket', money: -5 }] }, all), 'body.bought'],
+    ['a step by a name in five letters', entry, of('jobCard', { lines: [{ step: 'face', hours: 1, who: 'ABCDE' }], bought: [] }, all), 'body.lines'],
+    ['a step that is done and waits', entry, of('jobStep', { step: 'face', done: true, waits: 'customer' }, all), 'body.waits'],
+    ['a check that nobody makes', entry, of('jobStep', { step: 'face', done: true, check: 'blessed' }, all), 'body.check'],
+    ['a clock that takes off hours as it begins', entry, of('clock', { step: 'face', on: true, less: 1 }, all), 'body.less'],
+    ['a clock of a cylinder', entry, of('clock', { step: 'face', on: true }), 'scope'],
+    ['hours below none', entry, of('worked', { step: 'face', hours: -1 }, all), 'body.hours'],
+    ['a power run without power', entry, of('afterwards', { what: 'power' }, all), 'body.what'],
+    ['knock of 90 kW', entry, of('afterwards', { what: 'knock', power: 90 }, all), 'body.power'],
+    ['something else that nobody says', entry, of('afterwards', { what: 'other', words: ' ' }, all), 'body.what'],
     ['a paper that does not exist', entry, of('printed', { paper: 'invoice', form: 'A4' }, all), 'body.paper'],
     ['a mould that cures for ever', entry, of('mould', { ...mould, hours: 1e9 }, port), 'body.hours'],
     ['a mould in three steps', entry, of('mould', { ...mould, steps: 3 }, port), 'body.steps'],
@@ -220,6 +237,7 @@ const ROUTES: Record<string, Hostile[]> = {
     ['no limits of seats', rules, { ...STARTING_RULES, seats: undefined, hand: 'TT' }, 'seats'],
     ['a seat narrower than its minimum', rules, { ...STARTING_RULES, seats: { ...STARTING_RULES.seats, intake: { widthLeast: 2, widthMost: 1, marginLeast: 1 } }, hand: 'TT' }, 'seats.intake.widthMost'],
     ['springs that may be solid by a metre', rules, { ...STARTING_RULES, springs: { travelLeast: -1000, sealLeast: 1 }, hand: 'TT' }, 'springs.travelLeast'],
+    ['an hour that is paid for', rules, { ...STARTING_RULES, rate: -1, hand: 'TT' }, 'rate'],
     ['no cost of a gasket', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, gasket: undefined }, hand: 'TT' }, 'work.gasket'],
     ['hours below none', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, face: { hours: -1, money: 0 } }, hand: 'TT' }, 'work.face.hours'],
     ['a hundred rows', rules, { ...STARTING_RULES, squish: Array.from({ length: 100 }, () => STARTING_RULES.squish[0]), hand: 'TT' }, 'squish'],
@@ -238,6 +256,25 @@ const ROUTES: Record<string, Hostile[]> = {
     ['an unknown build', () => `/api/builds/${uuid()}/batches/${uuid()}`, { hand: 'TT', entries: [{ id: uuid(), ...bore() }] }, ''],
     ['40 MB', batch, { hand: 'x'.repeat(40 * 1024 * 1024), entries: [] }, '']
   ],
+  'practice/[reading].put.ts': [
+    ['an instrument that does not exist', practice, { ...practised, kind: 'ruler' }, 'kind'],
+    ['a truth from the moon', practice, { ...practised, truth: 1e9 }, 'truth'],
+    ['a reading that is a text', practice, { ...practised, given: '12' }, 'given'],
+    ['a slip that nobody makes', practice, { ...practised, slip: 'sneezed' }, 'slip'],
+    ['no hand', practice, { ...practised, hand: '' }, 'hand'],
+    ['no time', practice, { ...practised, at: 'yesterday' }, 'at'],
+    ['an unknown field', practice, { ...practised, score: 1 }, 'score'],
+    ['10 MB', practice, { ...practised, hand: 'x'.repeat(10 * 1024 * 1024) }, '']
+  ],
+  'schools/[choice].put.ts': [
+    ['a topic that nobody argues about', choice, { ...chosen, topic: 'constructor' }, 'topic'],
+    ['a school of another topic', choice, { ...chosen, school: 'polished' }, 'school'],
+    ['a script for a reason', choice, { ...chosen, why: '<script>alert(1)</script>' }, 'why'],
+    ['builds that are none', choice, { ...chosen, builds: ['all'] }, 'builds'],
+    ['one build twice', choice, { ...chosen, builds: [instrumentId, instrumentId] }, 'builds'],
+    ['an unknown field', choice, { ...chosen, law: true }, 'law'],
+    ['10 MB', choice, { ...chosen, why: 'x'.repeat(10 * 1024 * 1024) }, '']
+  ],
   'imports/[import].put.ts': [
     ['no document', () => `/api/imports/${uuid()}`, { copy: false, hand: 'TT' }, 'document'],
     ['a document of something else', () => `/api/imports/${uuid()}`, { document: { format: 'other' }, copy: false, hand: 'TT' }, 'document.format'],
@@ -247,7 +284,7 @@ const ROUTES: Record<string, Hostile[]> = {
 }
 
 async function stored(): Promise<unknown> {
-  return server.query('select (select count(*) from entries) as entries, (select count(*) from builds) as builds, (select count(*) from instruments) as instruments, (select count(*) from instrument_checks) as checks, (select count(*) from shop_rules) as rules')
+  return server.query('select (select count(*) from entries) as entries, (select count(*) from builds) as builds, (select count(*) from instruments) as instruments, (select count(*) from instrument_checks) as checks, (select count(*) from shop_rules) as rules, (select count(*) from practice_readings) as practice, (select count(*) from school_choices) as choices')
 }
 
 describe('hostile input', () => {

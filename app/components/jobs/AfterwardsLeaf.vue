@@ -5,7 +5,7 @@ import { useFormDraft } from '~/composables/useFormDraft'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { sayDate, sayEntry } from '~/words/entries'
+import { sayDate, sayDay, sayEntry, sayKind, sayScope } from '~/words/entries'
 import { AFTERWARDS_WORDS } from '~/words/jobs'
 
 /** What the engine did once it ran, each word of it tied to the state in which it ran. */
@@ -36,7 +36,7 @@ const list = computed(() => build.replayed ? ofKind(build.replayed.live.entries,
 const pictures = computed(() => build.replayed ? photographsIn(build.replayed.live) : [])
 const stateOf = (id: string | undefined) => {
   const op = done.value.find(one => one.id === id)
-  return id === undefined ? 'as it came in' : op ? `after ${sayEntry(op, device.lengths)}, ${sayDate(op.at)}` : 'after work that was struck out since'
+  return id === undefined ? 'as it came in' : op ? `after ${sayKind(op.kind).toLowerCase()}, ${sayScope(op.scope)}, ${sayDay(op.at)}` : 'after work that was struck out since'
 }
 /** The ratios of the state that ran, lowest to highest. */
 function ratiosOf({ body }: EntryOf<'afterwards'>): string {

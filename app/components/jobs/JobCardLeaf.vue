@@ -73,7 +73,7 @@ const doneCount = computed(() => card.value?.lines.filter(l => l.done).length ??
         <tbody v-if="card.others.length"><tr v-for="one in card.others" :key="one.step"><td /><td class="quiet">{{ sayStep(one.step) }}, not on the card</td><td /><td class="r">–</td><td class="r num">{{ one.worked.toFixed(1) }}</td><td /></tr></tbody>
         <tfoot><tr><td /><th scope="row">All of it</th><td /><td class="r num">{{ card.planned.toFixed(1) }}</td><td class="r num">{{ card.worked.toFixed(1) }}</td><td /></tr></tfoot>
       </v-table>
-      <v-btn :aria-expanded="changing" @click="changing = !changing">Change the card</v-btn>
+      <v-btn class="change" :aria-expanded="changing" @click="changing = !changing">Change the card</v-btn>
       <JobCardForm v-if="changing" :now="card.entry.body" :jobs="jobs" @done="changing = false" />
       <p class="small quiet">Quote and bill of hours are made at Papers from this card.</p>
     </template>
@@ -92,6 +92,8 @@ const doneCount = computed(() => card.value?.lines.filter(l => l.done).length ??
 /* A tick, a name and a press in one row stand in its middle. */
 .steps.v-table :deep(.v-table__wrapper > table > tbody > tr > *) { vertical-align: middle; }
 tfoot { border-top: 2px solid var(--ink); }
-tfoot td, tfoot th { font-weight: 700; }
+tfoot td, tfoot th { font-weight: 700; padding: 6px 8px; text-align: left; }
+tfoot .r { text-align: right; }
+.change { justify-self: start; }
 @media (max-width: 1000px) { .clock .v-btn { --v-btn-height: 56px; } }
 </style>

@@ -33,7 +33,7 @@ async function wait() {
 <template>
   <tr :class="{ done: line.done }" :data-step="line.step">
     <td>
-      <span v-if="line.done === 'ledger'" class="shown" title="The ledger shows it."><v-icon icon="$checkboxOn" /><span class="visually-hidden">The ledger shows that it is done.</span></span>
+      <span v-if="line.done === 'ledger'" class="shown" title="The ledger shows it."><v-icon icon="$checkboxOn" size="20" /><span class="visually-hidden">The ledger shows that it is done.</span></span>
       <BenchCheck v-else :model-value="line.done === 'hand'" :aria-label="`${sayStep(line.step)}: done`" @update:model-value="jobs.tick(line.step, $event)" />
     </td>
     <th scope="row">
@@ -65,7 +65,7 @@ async function wait() {
 
 <style scoped>
 .done th { color: var(--quiet); font-weight: 400; }
-.shown { display: inline-flex; width: 40px; justify-content: center; color: var(--dye); }
+.shown { display: inline-flex; width: 24px; justify-content: center; color: var(--dye); }
 td :deep(.v-checkbox) { margin: 0; }
 .step { padding: 0; text-align: left; font-weight: inherit; }
 .step + .warn { margin-left: 10px; }

@@ -60,6 +60,7 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
         </div>
       </div>
     </BenchFold>
+    <SchoolLink topic="order" />
   </section>
 </template>
 

@@ -14,6 +14,8 @@ const device = useDevice()
 const castings = computed(() => castingsOf(shop.builds.flatMap(b => (b.reckoned?.castings ?? []).map(head => ({ ...head, build: b.id, name: b.name, lastAt: b.lastAt ?? '' })))))
 /** The latest build of one: a new build copies its dimensions. */
 const latest = (heads: readonly { build: string, lastAt: string }[]) => [...heads].sort((a, b) => b.lastAt.localeCompare(a.lastAt))[0]!.build
+/** A head by its build; of a build with several, its number too. */
+const nameOf = (head: { build: string, name: string, head: number }, heads: readonly { build: string }[]) => heads.filter(h => h.build === head.build).length > 1 ? `${head.name}, head ${head.head}` : head.name
 const unit = (figure: (typeof CASTING_FIGURES)[number]) => castingUnit(figure, device.lengths)
 </script>
 
@@ -27,7 +29,7 @@ const unit = (figure: (typeof CASTING_FIGURES)[number]) => castingUnit(figure, d
         <v-btn variant="flat" color="primary" :to="{ path: '/new', query: { like: latest(casting.heads), casting: casting.mark } }">New build of it</v-btn>
       </div>
       <v-table>
-        <thead><tr><th>As it came</th><th class="r">next head</th><th class="r">±</th><th v-for="head in casting.heads" :key="`${head.build}${head.head}`" class="r"><NuxtLink class="go" :to="`/builds/${head.build}/sheet`">{{ head.name }}</NuxtLink></th></tr></thead>
+        <thead><tr><th>As it came</th><th class="r">next head</th><th class="r">±</th><th v-for="head in casting.heads" :key="`${head.build}${head.head}`" class="r"><NuxtLink class="go" :to="`/builds/${head.build}/sheet`">{{ nameOf(head, casting.heads) }}</NuxtLink></th></tr></thead>
         <tbody>
           <tr v-for="figure in CASTING_FIGURES.filter(f => casting.likely[f])" :key="figure">
             <th scope="row">{{ CASTING_WORDS[figure] }}, {{ unit(figure).unit }}</th>

@@ -18,10 +18,10 @@ const FORMAT = 'precise-bowl-shop'
 const VERSION = 1
 
 /** Tables in the order they can be filled. Summaries are no one's word, and are made anew. */
-const TABLES = ['shops', 'builds', 'instruments', 'instrument_checks', 'shop_rules', 'photographs', 'entries'] as const
+const TABLES = ['shops', 'builds', 'instruments', 'instrument_checks', 'shop_rules', 'practice_readings', 'school_choices', 'photographs', 'entries'] as const
 type Table = (typeof TABLES)[number]
 /** Rows of a table in one order, so that a page of them can begin after the last of the one before. */
-const ORDER: Record<Table, string> = { shops: 'id', builds: 'id', instruments: 'id', instrument_checks: 'id', shop_rules: 'id', photographs: '(shop || sha256)', entries: 'seq' }
+const ORDER: Record<Table, string> = { shops: 'id', builds: 'id', instruments: 'id', instrument_checks: 'id', shop_rules: 'id', practice_readings: 'id', school_choices: 'id', photographs: '(shop || sha256)', entries: 'seq' }
 const PAGE = 1000
 /** A photograph is some thousand times an entry: a few of them fill the memory as well. */
 const pageOf = (table: Table) => table === 'photographs' ? 8 : PAGE

@@ -30,7 +30,7 @@ const choices = { all: 'everything', counts: 'what counts', work: 'pours and wor
   <div class="daybook" data-station>
     <h1 class="visually-hidden">Daybook</h1>
     <div class="bar">
-      <BenchSelect id="only" v-model="only" class="only" label="Show" data-new :items="pairsOf(choices)" />
+      <BenchSelect v-if="leaf === 'entries'" id="only" v-model="only" class="only" label="Show" data-new :items="pairsOf(choices)" />
       <span class="grow" />
       <span class="small quiet">Export</span>
       <a class="go" aria-label="The build as JSON" :href="`/api/builds/${build.view?.id}/file`">Build</a>

@@ -1,0 +1,41 @@
+import { mean, sampleStandardDeviation } from 'simple-statistics'
+import { coverageFactor } from '../castings'
+import { READ_SCALES, type ReadKind, type Slip } from './task'
+
+/** One reading of practice, as it is kept. */
+export interface PracticeReading { kind: ReadKind, off: number, slip?: Slip, at: string }
+
+/** Readings that are wanted before anything is said of a hand. */
+export const READINGS_WANTED = 20
+
+/** How one hand reads a kind of instrument, in its unit. `u`s are standard uncertainties, doubled on the screen. */
+export interface HandReads {
+  readings: number
+  /** Slips among them: they count for neither figure. */
+  slips: number
+  bias: number
+  biasU: number
+  /** One standard deviation of a single reading. */
+  scatter: number
+  scatterU: number
+}
+
+/** The latest count: a hand learns. */
+const LATEST = 60
+
+/**
+ * How a hand reads an instrument, out of its practice: its bias and its scatter, each with its ±, slips apart.
+ *
+ * @param readings of one hand and one kind, in order
+ * @returns undefined while there are fewer than {@link READINGS_WANTED} that are no slips
+ * Source: mean and experimental standard deviation (JCGM 100:2008 §4.2); of the mean s/√n with t for 95.45 % (table G.2), of s: s/√(2(n − 1)) (§E.4.3).
+ * @example handReads(twenty)?.scatter // 0.03
+ */
+export function handReads(readings: readonly PracticeReading[]): HandReads | undefined {
+  const latest = readings.slice(-LATEST)
+  const sound = latest.filter(({ slip, off, kind }) => slip !== 'bubble' && Math.abs(off) <= READ_SCALES[kind].slip).map(({ off }) => off)
+  if (sound.length < READINGS_WANTED) return undefined
+  const scatter = sampleStandardDeviation(sound)
+  const n = sound.length
+  return { readings: n, slips: latest.length - n, bias: mean(sound), biasU: scatter / Math.sqrt(n) * coverageFactor(n - 1) / 2, scatter, scatterU: scatter / Math.sqrt(2 * (n - 1)) }
+}
