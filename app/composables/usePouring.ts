@@ -8,6 +8,7 @@ import { useDrafts } from '~/stores/drafts'
 import { useShop } from '~/stores/shop'
 import { fullScale } from '~/words/stop'
 import { BESIDE, useBeside, type Beside, type BesideName } from './useBeside'
+import { useOwnHand } from './useOwnHand'
 import { notKept } from './useStatement'
 
 /** A sum of volumes, each one fill from a fresh scale. */
@@ -28,7 +29,9 @@ export function usePouring() {
   const chosenWhat = useChoices().choice<Enclosed | ''>('pourOf', '')
   const what = computed({ get: (): Enclosed => fillable.value.find(kind => kind === chosenWhat.value) ?? fillable.value[0]!, set: to => chosenWhat.value = to })
   const kept = computed<KeptInstrument | undefined>(() => shop.instruments.find(i => i.id === chosenId.value) ?? shop.instruments[0])
-  const instrument = computed(() => kept.value && inUse(kept.value))
+  /** A measuring cylinder is not practised on. */
+  const own = useOwnHand(() => kept.value?.kind === 'cylinder' ? undefined : kept.value?.kind)
+  const instrument = computed(() => kept.value && { ...inUse(kept.value), ...own.counts.value === undefined ? {} : { repeatability: own.counts.value } })
   // A chamber's drafts keep the key they always had.
   const key = (name: string) => `${build.view?.id}/pour/${what.value === 'chamber' ? '' : `${what.value}/`}${build.cylinder}/${name}`
 
@@ -163,7 +166,7 @@ export function usePouring() {
     return undefined
   }
   return {
-    what, fillable, instrument, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
+    what, fillable, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

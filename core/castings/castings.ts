@@ -73,6 +73,20 @@ export function castingHeads(r: Replay): CastingHead[] {
 /** A casting by its mark: every head of it, and what the next is likely to have. */
 export interface Casting<Head extends CastingHead = CastingHead> { mark: string, heads: Head[], likely: Partial<Record<CastingFigure, Likely>> }
 
+/** How a head came: none where too little was read of it to know it by. */
+function asItCame({ figures: { perMm: _taught, ...came } }: CastingHead): string | undefined {
+  return Object.values(came).flat().length < 3 ? undefined : JSON.stringify(came)
+}
+
+/** A head that stands in the shop twice is one: a build that was copied has the same readings to the last digit. The one that taught more is kept. */
+function onceEach<Head extends CastingHead>(heads: readonly Head[]): Head[] {
+  const taught = ({ figures }: Head) => figures.perMm.length
+  return heads.filter((head, i) => {
+    const came = asItCame(head)
+    return came === undefined || !heads.some((other, k) => k !== i && asItCame(other) === came && (taught(other) > taught(head) || (taught(other) === taught(head) && k < i)))
+  })
+}
+
 const sameMark = (mark: string) => mark.replace(/\s+/g, ' ').trim().toLowerCase()
 
 /**
@@ -84,7 +98,7 @@ const sameMark = (mark: string) => mark.replace(/\s+/g, ' ').trim().toLowerCase(
 export function castingsOf<Head extends CastingHead>(heads: readonly Head[]): Casting<Head>[] {
   const byMark = new Map<string, Head[]>()
   for (const head of heads) byMark.set(sameMark(head.mark), [...byMark.get(sameMark(head.mark)) ?? [], head])
-  const all = [...byMark.values()]
+  const all = [...byMark.values()].map(onceEach)
   const scatter = Object.fromEntries(CASTING_FIGURES.map(name => [name, scatterOf(all.map(list => list.map(head => head.figures[name])), USUAL[name])])) as Record<CastingFigure, Scatter>
   return all.map(list => ({
     mark: list[0]!.mark, heads: list, likely: Object.fromEntries(CASTING_FIGURES.flatMap((name) => {

@@ -39,3 +39,12 @@ export function handReads(readings: readonly PracticeReading[]): HandReads | und
   const n = sound.length
   return { readings: n, slips: latest.length - n, bias: mean(sound), biasU: scatter / Math.sqrt(n) * coverageFactor(n - 1) / 2, scatter, scatterU: scatter / Math.sqrt(2 * (n - 1)) }
 }
+
+/**
+ * What a hand's scatter makes of a pour: it is read where it begins and where it ends.
+ *
+ * @returns one standard uncertainty of a pour by reading alone, in the instrument's unit
+ * Source: two independent readings, √2·s.
+ * @example pourRepeatability({ scatter: 0.03, … }) // 0.042
+ */
+export const pourRepeatability = ({ scatter }: Pick<HandReads, 'scatter'>): number => Math.SQRT2 * scatter

@@ -24,7 +24,7 @@ export const READ_SCALES = {
   burette: { most: 50, division: 0.1, fine: 0.02, slip: 0.35 },
   syringe: { most: 60, division: 1, fine: 0.1, slip: 1.2 },
   dial: { most: 10, division: 0.01, fine: 0.002, slip: 0.05 },
-  calliper: { most: 60, division: 0.05, fine: 0.05, slip: 0.3 },
+  calliper: { most: 60, division: 0.1, fine: 0.05, slip: 0.4 },
   wheel: { most: 60, division: 1, fine: 0.25, slip: 1.5 }
 } as const satisfies Record<ReadKind, { most: number, division: number, fine: number, slip: number }>
 
@@ -71,7 +71,7 @@ export function readTask(kind: ReadKind, random: () => number): ReadTask {
       ] }
     }
     case 'calliper': {
-      const truth = near(Math.round((8 + (most - 10) * random()) / 0.05) * 0.05, 2)
+      const truth = at(8, most - 2, 1)
       return { kind, truth, bubble: false, eye: 0, wrongs: [{ slip: 'carry', value: truth + 1 }, { slip: 'carry', value: truth - 1 }, { slip: 'mark', value: truth + 10 }, { slip: 'mark', value: truth - 10 }] }
     }
     case 'wheel': {

@@ -31,6 +31,7 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
   ['take-in', 'testSix', 'sheet', { 'bowl.sheetLeaf': 'takeIn' }], ['nothing found yet', 'launch', 'sheet', { 'bowl.sheetLeaf': 'takeIn' }],
   ['flow curves', 'caldbeck', 'flow', {}], ['before and after', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'compare' }], ['new run', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'run' }], ['no run yet', 'launch', 'flow', {}],
   ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }],
+  ['job card', 'launch', 'daybook', { 'bowl.daybookLeaf': 'card' }], ['a card to begin', 'hollin', 'daybook', { 'bowl.daybookLeaf': 'card' }], ['afterwards', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'after' }],
   ['customer sheet', 'testSix', 'papers', {}], ['stop card', 'launch', 'papers', { 'bowl.paperLeaf': 'stop' }]
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
@@ -95,6 +96,16 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
       expect(await faults(page)).toEqual([])
       await page.getByRole('tab', { name: 'Shop rules' }).click()
       expect(await faults(page)).toEqual([])
+      for (const leaf of ['Today', 'Castings', 'Schools', 'Reading']) {
+        await page.getByRole('tab', { name: leaf }).click()
+        if (leaf === 'Schools') await page.getByRole('button', { name: /^Choose: Are chambers/ }).click()
+        expect(await faults(page), leaf).toEqual([])
+        expect(await violations(page), leaf).toEqual([])
+      }
+      for (const kind of ['Syringe', 'Dial gauge', 'Calliper', 'Degree wheel']) {
+        await pick(page.getByRole('combobox', { name: 'Read a' }), kind)
+        expect(await faults(page), kind).toEqual([])
+      }
       await page.getByRole('tab', { name: 'Instruments' }).click()
       await page.getByRole('button', { name: 'Add an instrument' }).click()
       expect(await faults(page)).toEqual([])

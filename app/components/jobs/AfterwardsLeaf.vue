@@ -52,7 +52,7 @@ const strike = async (entry: EntryOf<'afterwards'>) => sentence.value = notKept(
   <section class="after">
     <form class="form" @submit.prevent="keep">
       <BenchSelect v-model="what" label="What it did" data-new :items="AFTERWARDS.map(name => [name, AFTERWARDS_WORDS[name]] as const)" />
-      <BenchSelect v-model="ran" label="The state that ran" :items="[['came', 'as it came in'], ...done.map(op => [op.id, stateOf(op.id)] as const)]" />
+      <BenchSelect v-model="ran" label="The state that ran" :items="[...done.map(op => [op.id, stateOf(op.id)] as const).reverse(), ['came', 'as it came in']]" />
       <BenchText v-if="what === 'power'" v-model="power" label="Power, kW" inputmode="decimal" :fault="faults.power ?? faults.what" />
       <BenchText v-model="revs" label="At, rpm" inputmode="numeric" :fault="faults.revs" />
       <BenchText v-model="conditions" label="Conditions" maxlength="200" :fault="faults.conditions" />

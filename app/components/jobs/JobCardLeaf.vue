@@ -56,13 +56,13 @@ const doneCount = computed(() => card.value?.lines.filter(l => l.done).length ??
             <p class="label">{{ device.hand }} is at</p>
             <p class="at"><strong>{{ sayStep(mine.step) }}</strong> <span class="num run">{{ sayRunning(ran) }}</span></p>
             <BenchText v-if="ran > FORGOTTEN" v-model="less" label="Of which nobody worked, h" inputmode="decimal" :fault="lessFault" />
-            <v-btn variant="flat" color="primary" @click="stop">Stop the clock</v-btn>
           </template>
           <template v-else>
             <p class="label">Next</p>
             <p class="at"><strong>{{ card.next ? sayStep(card.next.step) : 'Every step is done.' }}</strong></p>
-            <v-btn v-if="card.next" variant="flat" color="primary" @click="jobs.start(card.next.step)">Start the clock</v-btn>
           </template>
+          <!-- One button that changes what it says: whoever pressed it stays on it. -->
+          <v-btn v-if="mine || card.next" variant="flat" color="primary" @click="mine ? stop() : jobs.start(card.next!.step)">{{ mine ? 'Stop the clock' : 'Start the clock' }}</v-btn>
         </div>
       </div>
       <p v-for="one in elsewhere" :key="one.build" class="sentence">Your clock also runs at {{ one.name }}, {{ sayStep(one.step).toLowerCase() }}, since {{ sayTime(one.since) }}. <v-btn variant="text" class="go" @click="jobs.stopElsewhere()">Stop it there</v-btn></p>

@@ -20,8 +20,8 @@ const sx = (v: number) => 46 + v * 6.6
 // The dial: once round is a millimetre.
 const hand = (turns: number, length: number) => ({ x: 240 + Math.sin(turns * 2 * Math.PI) * length, y: 200 - Math.cos(turns * 2 * Math.PI) * length })
 // The calliper: from some mm before the vernier's zero on.
-const MM = 9
-const from = computed(() => Math.floor(props.task.truth) - 4)
+const MM = 33
+const from = computed(() => Math.floor(props.task.truth) - 2)
 const kx = (v: number) => 20 + (v - from.value) * MM
 // The wheel: a piece of its rim about the pointer; it turns, the pointer stands.
 const R = 560
@@ -74,16 +74,16 @@ const sides = computed(() => {
       <text x="240" y="168" text-anchor="middle" class="tiny">0.01 mm</text>
     </g>
     <g v-else-if="task.kind === 'calliper'">
-      <rect x="-10" y="110" :width="W + 20" height="96" class="glass" /><rect :x="kx(task.truth) - 16" y="206" :width="39 * MM + 40" height="86" class="slide" />
-      <g v-for="v in marks(Math.max(0, from), from + 50, 1)" :key="v">
+      <rect x="-10" y="110" :width="W + 20" height="96" class="glass" /><rect :x="kx(task.truth) - 18" y="206" :width="9 * MM + 36" height="86" class="slide" />
+      <g v-for="v in marks(Math.max(0, from), from + 15, 1)" :key="v">
         <line :x1="kx(v)" :x2="kx(v)" :y1="whole(v, 10) ? 158 : whole(v, 5) ? 168 : 180" y2="206" class="mark" />
-        <text v-if="whole(v, 10)" :x="kx(v)" y="150" text-anchor="middle" class="figure">{{ v }}</text>
+        <text v-if="whole(v, 5)" :x="kx(v)" y="150" text-anchor="middle" class="figure">{{ v }}</text>
       </g>
-      <g v-for="i in 21" :key="`v${i}`">
-        <line :x1="kx(task.truth + (i - 1) * 1.95)" :x2="kx(task.truth + (i - 1) * 1.95)" y1="206" :y2="(i - 1) % 2 ? 228 : 242" class="mark" />
-        <text v-if="(i - 1) % 4 === 0" :x="kx(task.truth + (i - 1) * 1.95)" y="264" text-anchor="middle" class="figure">{{ (i - 1) / 2 }}</text>
+      <g v-for="i in 11" :key="`v${i}`">
+        <line :x1="kx(task.truth + (i - 1) * 0.9)" :x2="kx(task.truth + (i - 1) * 0.9)" y1="206" :y2="(i - 1) % 5 ? 230 : 242" class="mark" />
+        <text v-if="(i - 1) % 5 === 0" :x="kx(task.truth + (i - 1) * 0.9)" y="264" text-anchor="middle" class="figure">{{ i - 1 }}</text>
       </g>
-      <text :x="kx(task.truth) + 39 * MM - 30" y="286" class="tiny">0.05 mm</text>
+      <text :x="kx(task.truth) + 4.5 * MM" y="286" text-anchor="middle" class="tiny">tenths of a mm</text>
     </g>
     <g v-else>
       <circle cx="240" cy="760" :r="R" class="glass" />
@@ -110,5 +110,5 @@ const sides = computed(() => {
 .hand { stroke: var(--dye); stroke-width: 2.5; }
 .hub { fill: var(--ink); }
 .figure { font: 700 20px B612, sans-serif; fill: var(--ink); }
-.tiny { font: 11px B612, sans-serif; fill: var(--quiet); }
+.tiny { font: 13px B612, sans-serif; fill: var(--quiet); }
 </style>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { READINGS_WANTED, READ_KINDS, READ_SCALES, handReads, judge, readTask, type Judged, type PracticeReading, type ReadKind } from '#core'
+import { READINGS_WANTED, READ_KINDS, READ_SCALES, handReads, judge, readTask, type Judged, type ReadKind } from '#core'
 import type { KeptPractice } from '#shared/dto'
 import { digits } from '#shared/figures'
 import { useChartInk } from '~/composables/useChartInk'
+import { practised } from '~/composables/useOwnHand'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { useShop } from '~/stores/shop'
@@ -21,14 +22,14 @@ const eye = ref(0)
 const given = ref('')
 const fault = ref('')
 const said = ref<Judged & { refused: boolean, close: boolean }>()
-const places = { burette: 2, syringe: 1, dial: 3, calliper: 2, wheel: 2 } as const
+const places = { burette: 2, syringe: 1, dial: 3, calliper: 1, wheel: 2 } as const
 
 const kept = ref<KeptPractice[]>([])
 async function load() {
   kept.value = device.hand === '' ? [] : await shop.read<KeptPractice[]>(`/api/practice?hand=${device.hand}`) ?? kept.value
 }
 watch(() => device.hand, load, { immediate: true })
-const mine = computed(() => kept.value.filter(one => one.kind === kind.value).map(({ kind, truth, given: read, slip, at }): PracticeReading => ({ kind, at, off: read === null ? 0 : read - truth, ...slip ? { slip } : read === null ? { slip: 'bubble' } : {} })))
+const mine = computed(() => kept.value.filter(one => one.kind === kind.value).map(practised))
 const hand = computed(() => handReads(mine.value))
 
 const now = useNow({ interval: 500 })

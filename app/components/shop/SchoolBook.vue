@@ -55,7 +55,7 @@ const earlier = (topic: SchoolTopic) => choices.value.filter(one => one.topic ==
 
 <template>
   <section class="schools">
-    <p class="small quiet">Advice goes both ways on all of this, and each side has engines that prove it. Write down what this shop does, why, and which of its own builds showed it.</p>
+    <p class="small quiet">Advice goes both ways on all of this, and each side has engines to show for it. Write down what this shop does, why, and which of its own builds showed it.</p>
     <div class="areas" role="group" aria-label="Area">
       <v-btn v-for="one in SCHOOL_AREAS" :key="one" :variant="area === one ? 'flat' : 'outlined'" :color="area === one ? 'primary' : undefined" :aria-pressed="area === one" @click="area = one">{{ AREA_WORDS[one] }}</v-btn>
     </div>

@@ -11,7 +11,7 @@ const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
-const { what, fillable, instrument, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
+const { what, fillable, instrument, kept, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
 /** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
 const between = computed(() => {
   const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
@@ -127,6 +127,7 @@ watch(() => build.cylinder, () => {
         <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <v-btn variant="text" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</v-btn></li>
       </ul>
       <p v-if="sentence" class="sentence">{{ sentence }}</p>
+      <OwnHand v-if="kept" :own="pouring.own" :glass="kept.repeatability" />
       <PourBeside :pouring="pouring" />
       <LeakWatch v-if="last" :key="last.id" :last="last" />
       <PourList class="list" :what="what" :pours="current" />
