@@ -73,18 +73,29 @@ export function castingHeads(r: Replay): CastingHead[] {
 /** A casting by its mark: every head of it, and what the next is likely to have. */
 export interface Casting<Head extends CastingHead = CastingHead> { mark: string, heads: Head[], likely: Partial<Record<CastingFigure, Likely>> }
 
-/** How a head came: none where too little was read of it to know it by. */
-function asItCame({ figures: { perMm: _taught, ...came } }: CastingHead): string | undefined {
-  return Object.values(came).flat().length < 3 ? undefined : JSON.stringify(came)
+/** Poured volumes that two heads share to the last digit, and how many could be. */
+function shared(one: CastingHead, other: CastingHead): { same: number, of: number } {
+  const pairs = (['chamber', 'intakePort', 'exhaustPort'] as const).flatMap(name => one.figures[name].map((value, i) => [value, other.figures[name][i]] as const)).filter(([, there]) => there !== undefined)
+  return { same: pairs.filter(([a, b]) => a === b).length, of: pairs.length }
 }
 
-/** A head that stands in the shop twice is one: a build that was copied has the same readings to the last digit. The one that taught more is kept. */
+/** What two heads must share to be one: half of what was poured, and no fewer than this. */
+const LEAST_SHARED = 3
+
+/**
+ * A head that stands in the shop twice is one: a build that was copied has the same readings to the last digit, whatever came to it since.
+ * The one that taught more is kept.
+ */
 function onceEach<Head extends CastingHead>(heads: readonly Head[]): Head[] {
-  const taught = ({ figures }: Head) => figures.perMm.length
-  return heads.filter((head, i) => {
-    const came = asItCame(head)
-    return came === undefined || !heads.some((other, k) => k !== i && asItCame(other) === came && (taught(other) > taught(head) || (taught(other) === taught(head) && k < i)))
-  })
+  const kept: Head[] = []
+  for (const head of [...heads].sort((a, b) => b.figures.perMm.length - a.figures.perMm.length)) {
+    const twin = kept.some((other) => {
+      const { same, of } = shared(head, other)
+      return same >= LEAST_SHARED && same * 2 >= of
+    })
+    if (!twin) kept.push(head)
+  }
+  return heads.filter(head => kept.includes(head))
 }
 
 const sameMark = (mark: string) => mark.replace(/\s+/g, ' ').trim().toLowerCase()

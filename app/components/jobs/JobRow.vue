@@ -14,8 +14,9 @@ const mine = computed(() => props.line.running.some(({ hand }) => hand === devic
 const about = computed(() => isJobStep(props.line.step) ? STEP_WORDS[props.line.step] : undefined)
 const form = useFormDraft(() => `job/${props.line.step}`)
 const hours = form.text('hours')
-const waits = form.text('waits', props.line.waits?.waits ?? 'none')
-const words = form.text('words', props.line.waits?.words ?? '')
+const kept = (field: 'waits' | 'words', usual: () => string) => computed({ get: () => form.text(field, usual()).value, set: (to: string) => form.text(field, usual()).value = to })
+const waits = kept('waits', () => props.line.waits?.waits ?? 'none')
+const words = kept('words', () => props.line.waits?.words ?? '')
 const fault = ref('')
 async function enter() {
   const h = Number(hours.value.replace(',', '.'))

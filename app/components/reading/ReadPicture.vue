@@ -46,7 +46,7 @@ const sides = computed(() => {
       <circle v-if="task.bubble" cx="186" :cy="by(task.truth) + 62" r="15" class="bubble" />
       <g v-for="v in marks(task.truth - 1.6, task.truth + 1.6, 0.1)" :key="v">
         <line :x1="280 - (whole(v) ? 74 : whole(v, 0.5) ? 56 : 38)" x2="280" :y1="by(v)" :y2="by(v)" class="mark" />
-        <text v-if="whole(v)" x="292" :y="by(v) + 7" class="figure">{{ v }}</text>
+        <text v-if="whole(v) && by(v) > 16 && by(v) < H - 12" x="292" :y="by(v) + 7" class="figure">{{ v }}</text>
       </g>
     </g>
     <g v-else-if="task.kind === 'syringe'">
@@ -77,7 +77,7 @@ const sides = computed(() => {
       <rect x="-10" y="110" :width="W + 20" height="96" class="glass" /><rect :x="kx(task.truth) - 18" y="206" :width="9 * MM + 36" height="86" class="slide" />
       <g v-for="v in marks(Math.max(0, from), from + 15, 1)" :key="v">
         <line :x1="kx(v)" :x2="kx(v)" :y1="whole(v, 10) ? 158 : whole(v, 5) ? 168 : 180" y2="206" class="mark" />
-        <text v-if="whole(v, 5)" :x="kx(v)" y="150" text-anchor="middle" class="figure">{{ v }}</text>
+        <text v-if="whole(v, 5) && kx(v) > 18 && kx(v) < W - 18" :x="kx(v)" y="150" text-anchor="middle" class="figure">{{ v }}</text>
       </g>
       <g v-for="i in 11" :key="`v${i}`">
         <line :x1="kx(task.truth + (i - 1) * 0.9)" :x2="kx(task.truth + (i - 1) * 0.9)" y1="206" :y2="(i - 1) % 5 ? 230 : 242" class="mark" />
@@ -89,7 +89,7 @@ const sides = computed(() => {
       <circle cx="240" cy="760" :r="R" class="glass" />
       <g v-for="v in marks(task.truth - 22, task.truth + 22, 1)" :key="v">
         <line :x1="wheel(v, R - (whole(v, 10) ? 40 : whole(v, 5) ? 30 : 20)).x" :y1="wheel(v, R - (whole(v, 10) ? 40 : whole(v, 5) ? 30 : 20)).y" :x2="wheel(v, R).x" :y2="wheel(v, R).y" class="mark" />
-        <text v-if="whole(v, 5)" :x="wheel(v, R - 58).x" :y="wheel(v, R - 58).y + 7" text-anchor="middle" class="figure">{{ Math.abs(v) }}</text>
+        <text v-if="whole(v, 5) && wheel(v, R - 58).x > 18 && wheel(v, R - 58).x < W - 18" :x="wheel(v, R - 58).x" :y="wheel(v, R - 58).y + 7" text-anchor="middle" class="figure">{{ Math.abs(v) }}</text>
       </g>
       <text v-for="side in sides" :key="side.words" :x="wheel(side.at, R - 100).x" :y="wheel(side.at, R - 100).y" text-anchor="middle" class="figure">{{ side.words }}</text>
       <path d="M240 198l-9 -70h18z" class="hub" />
@@ -110,5 +110,5 @@ const sides = computed(() => {
 .hand { stroke: var(--dye); stroke-width: 2.5; }
 .hub { fill: var(--ink); }
 .figure { font: 700 20px B612, sans-serif; fill: var(--ink); }
-.tiny { font: 13px B612, sans-serif; fill: var(--quiet); }
+.tiny { font: 15px B612, sans-serif; fill: var(--quiet); }
 </style>

@@ -11,7 +11,8 @@ const shop = useShop()
 const now = useNow({ interval: 15_000 })
 const at = { station: 'daybook', leaf: 'card' } as const
 const jobs = computed(() => shop.builds.flatMap(b => b.reckoned?.job && b.reckoned.away === undefined ? [{ id: b.id, name: b.name, job: b.reckoned.job, moulds: b.reckoned.moulds ?? [] }] : []))
-const running = computed(() => jobs.value.flatMap(({ id, name, job }) => job.running.map(r => ({ id, name, ...r, hours: (now.value.getTime() - Date.parse(r.since)) / 3_600_000 }))))
+/** Those of builds that were put away as well: a clock that nobody stopped runs there too. */
+const running = computed(() => shop.builds.flatMap(({ id, name, reckoned }) => (reckoned?.job?.running ?? []).map(r => ({ id, name, ...r, hours: (now.value.getTime() - Date.parse(r.since)) / 3_600_000 }))))
 /** A hand has one clock: where two run, one was begun on a device that did not know of the other. */
 const twice = computed(() => [...new Set(running.value.map(r => r.hand))].filter(hand => running.value.filter(r => r.hand === hand).length > 1))
 const days = (since: string) => Math.floor((now.value.getTime() - Date.parse(since)) / 86_400_000)
