@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { type Bench, expect, field, list, open, paidBack, pick, preset, reckoned, SIZES, test } from '../support/page'
+import { type Bench, expect, field, open, paidBack, pick, preset, reckoned, SIZES, test } from '../support/page'
 
 // Current pictures of each main view, from the demo data, for the README: bin/test pictures.
 const [desk, bench820] = SIZES
@@ -21,7 +21,14 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     }
   },
   { name: 'mockup-turned', store: { 'bowl.mockupLeaf': 'turned' }, at: (page, bench) => open(page, bench, bench.skerrySmall, 'mockup') },
-  { name: 'mockup-valves', store: { 'bowl.mockupLeaf': 'valves' }, at: (page, bench) => open(page, bench, bench.caldbeck, 'mockup') },
+  { name: 'job-card', store: { 'bowl.daybookLeaf': 'card' }, at: (page, bench) => open(page, bench, bench.launch, 'daybook') },
+  { name: 'castings', at: (page, bench) => leaf(page, bench, 'castings', 'MW 3412') },
+  { name: 'reading', at: async (page, bench) => {
+    await page.addInitScript(() => Math.random = () => 0.62)
+    await leaf(page, bench, 'reading', 'You read, cc')
+    await page.getByLabel('You read, cc').fill('30.40')
+    await page.getByRole('button', { name: 'Read', exact: true }).click()
+  } },
   {
     name: 'pour',
     at: async (page, bench) => {
@@ -73,20 +80,6 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await page.waitForTimeout(600)
     await page.locator('[data-offer]').waitFor({ timeout: 30_000 })
   } },
-  { name: 'new-build', at: async (page, bench) => {
-    await page.goto(`${bench.server.url}/new`)
-    await page.getByLabel('Name').fill('Ferry vee')
-    await page.getByLabel('Job reference').fill('Launch no. 9')
-    await pick(list(page, 'Arrangement'), 'Vee')
-    await page.getByLabel('Cylinders').fill('8')
-    await page.getByLabel('Angle of the vee, °').fill('90')
-  } },
-  { name: 'shape-bench', size: bench820, store: { 'bowl.shapeLeaf': 'factor' }, at: async (page, bench) => {
-    await shape(page, bench, bench.launch)
-    await page.getByRole('button', { name: /^Take it/ }).click()
-    await page.locator('[data-added]').getByText('±').waitFor()
-    await reckoned(page)
-  } },
   { name: 'daybook', at: (page, bench) => open(page, bench, bench.testSix, 'daybook') },
   {
     name: 'slip',
@@ -103,6 +96,12 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     }
   }
 ]
+
+/** A leaf of the shop's own page. */
+async function leaf(page: Page, bench: Bench, name: string, shows: string) {
+  await page.goto(`${bench.server.url}/?leaf=${name}`)
+  await page.getByText(shows).first().waitFor()
+}
 
 async function shape(page: Page, bench: Bench, build: string) {
   await open(page, bench, build, 'shape')
