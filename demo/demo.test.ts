@@ -26,6 +26,10 @@ describe('the demo shop', () => {
     expect(b.lessons.length).toBe(6)
     expect(b.settlements.map(s => s.noLesson).filter(Boolean).sort()).toEqual([...Array<string>(5).fill('notAFaceCut'), ...Array<string>(6).fill('severalKinds')])
   })
+  it('asks for a decision on what was found before it is written up', () => {
+    const open = six!.entries.map(e => e.kind === 'finding' ? { ...e, body: { ...e.body, decided: undefined } } : e)
+    expect(advice(replay(open)!)[0]).toMatchObject({ kind: 'decide', findings: [{}, {}].map(() => expect.any(String) as string), heads: [1], at: { station: 'sheet', leaf: 'takeIn' } })
+  })
   it('has every engine where the demo shop’s page puts it', () => {
     const ratios = (name: string) => replay(named(name)!.entries)!.asIs.map(s => s.ratio!.estimate.value)
     for (const ratio of ratios('Hollin 16')) expect(ratio).toBeCloseTo(9.2, 1)

@@ -20,13 +20,13 @@ const MOST_PHOTOS = 3
 const firstOf = (list: readonly string[], most: number): string[] => [...list.slice(0, most), ...list.length > most ? [`${most > 0 ? 'and ' : ''}${list.length - most} ${most > 0 ? 'more' : list.length === 1 ? 'finding' : 'findings'}, in the full record`] : []]
 
 /** Ratios before and after against what was wanted: a line a cylinder, an open ring as it came, a dot with its ± as it is. */
-function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (number | undefined)[], row: number, plan?: Content): Content[] {
+function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (number | undefined)[], row: number, beside?: Drawn): Content[] {
   const band = targetBand(of.r.target)
   const ratios = now.flatMap((state, i) => [state.ratio ? [state.ratio.estimate.value - 2 * uncertainty(state.ratio.estimate), state.ratio.estimate.value + 2 * uncertainty(state.ratio.estimate)] : [], came[i] ?? []].flat())
   if (ratios.length === 0) return []
   const all = [...ratios, ...band ? [band.low, band.high] : []]
   const [low, high] = [Math.floor(Math.min(...all) * 10 - 0.5) / 10, Math.ceil(Math.max(...all) * 10 + 0.5) / 10]
-  const [left, wide] = [70, (SHEET[of.size].width - 2 * MARGIN) * PT - 90 - (plan ? PLAN + 12 : 0)]
+  const [left, wide] = [70, (SHEET[of.size].width - 2 * MARGIN) * PT - 90 - (beside ? PLAN + 12 : 0)]
   const x = (ratio: number) => left + (ratio - low) / (high - low) * wide
   const tall = row * now.length
   const canvas: CanvasElement[] = [
@@ -48,38 +48,70 @@ function spread(of: PaperCase, now: readonly CylinderState[], came: readonly (nu
     stack: [
       { canvas },
       { columnGap: 0, columns: [{ text: '', width: left - 12 }, { text: digits(marks[0]!, 2), fontSize: 8, width: wide / 2 }, { text: digits(marks[1]!, 2), fontSize: 8, width: wide / 2 - 4 }, { text: digits(marks[2]!, 2), fontSize: 8 }] },
-      { text: `A line for each cylinder, ${now[0]!.cylinder} at the top. ${came.some(one => one !== undefined) ? 'Rings: as it came. ' : ''}Dots: as it is, with its ±.${band ? ' Band: what was wanted.' : ''}`, style: 'quiet' }
+      { text: `A line for each cylinder, ${now[0]!.cylinder} at the top. ${came.some(one => one !== undefined) ? 'Rings: as it came. ' : ''}Dots: as it is, with its ±.${band ? ' Band: what was wanted.' : ''}`, style: 'quiet' },
+      ...beside ? [{ text: beside.words, style: 'quiet' }] : []
     ],
     margin: [0, 4, 0, 0]
   }
-  return [plan ? { columns: [{ width: '*', stack: [chart] }, { width: PLAN, stack: [plan] }], columnGap: 12 } : chart]
+  return [beside ? { columns: [{ width: '*', stack: [chart] }, { width: PLAN, canvas: beside.canvas, margin: [0, 4, 0, 0] }], columnGap: 12 } : chart]
 }
 
 /** How wide the picture of a chamber is, points. */
 const PLAN = 104
 
+/** What is drawn beside the spread, and what is said of it. */
+interface Drawn { canvas: CanvasElement[], words: string }
+
 /** A chamber from below, as the head lies on the bench: its mouth over the bore, and the valves' seats. */
-function chamberPlan(of: PaperCase, cylinder: number): Content | undefined {
+function chamberPlan(of: PaperCase, cylinder: number): Drawn[] {
   const spec = modelOf(of.r, cylinder)?.spec
   const bore = known(of, 'bore')
-  if (!spec || bore === undefined) return undefined
+  if (!spec || bore === undefined) return []
   const R = PLAN / 2
   const scale = (R - 2) / Math.max(bore / 2, ...mouthOf(spec).map(([x, y]) => Math.hypot(x, y)))
   const outline = (points: readonly (readonly number[])[], more: object): CanvasElement => ({ type: 'polyline', closePath: true, points: points.map(([x, y]) => ({ x: R + x! * scale, y: R + y! * scale })), lineWidth: 0.8, lineColor: '#12202c', ...more })
-  return {
-    stack: [
-      { canvas: [
-        { type: 'ellipse', x: R, y: R, r1: bore / 2 * scale, r2: bore / 2 * scale, lineWidth: 0.6, dash: { length: 3, space: 3 } },
-        outline(mouthOf(spec), { color: '#e3e8ec', lineWidth: 1.4 }),
-        ...spec.valves.map((valve) => {
-          const { axis, seat, seatRadius } = valveFrame(valve)
-          return outline(roundEdge({ centre: seat, axis, diameter: 2 * seatRadius }), { color: '#ffffff' })
-        })
-      ] },
-      { text: `Chamber ${cylinder}, from below; the bore is dashed.`, style: 'quiet' }
+  return [{
+    canvas: [
+      { type: 'ellipse', x: R, y: R, r1: bore / 2 * scale, r2: bore / 2 * scale, lineWidth: 0.6, dash: { length: 3, space: 3 } },
+      outline(mouthOf(spec), { color: '#e3e8ec', lineWidth: 1.4 }),
+      ...spec.valves.map((valve) => {
+        const { axis, seat, seatRadius } = valveFrame(valve)
+        return outline(roundEdge({ centre: seat, axis, diameter: 2 * seatRadius }), { color: '#ffffff' })
+      })
     ],
-    margin: [0, 4, 0, 0]
-  }
+    words: `Chamber ${cylinder}, from below; the bore is dashed.`
+  }]
+}
+
+/** The bore in section at the top of the stroke, `y` down the page; what stands open is white. Heights are not to scale: volumes stand under it. */
+function boreSection({ cylinder, parts, clearance }: CylinderState, y: number): Drawn[] {
+  const { chamber, gasket, deck, crown, crevice, other } = parts
+  if (!clearance || !chamber || !gasket || !deck || !crown) return []
+  const cc = (part: { estimate: { value: number } }) => digits(part.estimate.value, 1)
+  /** Drawn at all only where it is worth a hair. */
+  const side = (value: number, over: number, under: number) => value > 0.05 ? over : value < -0.05 ? under : 0
+  const [left, right, face] = [8, PLAN - 8, y + 30]
+  const [metal, piston] = ['#c9d2d8', '#8b9aa5']
+  const flat = face + 5 + side(deck.estimate.value, 4, -3)
+  const bow = side(crown.estimate.value, 7, -9)
+  const top = Array.from({ length: 21 }, (_, i) => ({ x: left + 16 + i / 20 * (right - left - 32), y: flat + bow * Math.sin(i / 20 * Math.PI) }))
+  const wall = (x: number, w: number): CanvasElement[] => [{ type: 'rect', x, y: face, w, h: 5, color: '#12202c' }, { type: 'rect', x, y: face + 5, w, h: 38, color: metal }]
+  return [{
+    canvas: [
+      { type: 'rect', x: 0, y, w: PLAN, h: 30, color: metal },
+      { type: 'polyline', closePath: true, color: '#ffffff', points: [{ x: left + 4, y: face }, { x: left + 12, y: face - 18 }, { x: PLAN / 2, y: face - 25 }, { x: right - 12, y: face - 18 }, { x: right - 4, y: face }] },
+      ...wall(0, left), ...wall(right, PLAN - right),
+      { type: 'polyline', closePath: true, color: piston, points: [{ x: left + 1.5, y: flat }, ...top, { x: right - 1.5, y: flat }, { x: right - 1.5, y: face + 43 }, { x: left + 1.5, y: face + 43 }] }
+    ],
+    words: `Cylinder ${cylinder} in section, its piston at the top: chamber ${cc(chamber)}, gasket ${cc(gasket)}, deck ${cc(deck)}, piston’s top ${cc(crown)}${crevice ? `, over the rings ${cc(crevice)}` : ''}${other?.estimate.value ? `, other ${cc(other)}` : ''}. In all ${cc(clearance)} cc.`
+  }]
+}
+
+/** Chamber and section as one picture: pdfmake moves a second one to the next sheet. */
+function pictures(of: PaperCase, state: CylinderState): Drawn | undefined {
+  const plan = chamberPlan(of, state.cylinder)
+  const all = [...plan, ...boreSection(state, plan.length > 0 ? PLAN + 8 : 0)]
+  return all.length === 0 ? undefined : { canvas: all.flatMap(one => one.canvas), words: all.map(one => one.words).join(' ') }
 }
 
 /** One page for whoever owns the engine: what came, what was wanted, what it is now, what was done and what to watch. With less and less on it, for the first that is one page. */
@@ -115,7 +147,9 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   const nearest = cylinders.flatMap(c => clearancesOf(r, c)).sort((a, b) => a.now.value - b.now.value)[0]
   const found = findings(of).filter(({ body }) => body.what !== 'numbering').map(one => sayFinding(of, one).replace(/^./, c => c.toUpperCase()))
   const photos = detail.photo > 0 ? of.photos.slice(0, MOST_PHOTOS).map(photo => captioned(of, photo)) : []
-  return paper(headOf('What was done to your engine', of), of.size, [
+  // No heading is moved to a sheet of its own here: what does not fit on one sheet is made with less on it, and laid out a second time
+  // pdfmake loses its outlines.
+  return { ...paper(headOf('What was done to your engine', of), of.size, [
     { text: 'What came in', style: 'head' },
     { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', '.'] },
     ...found.length ? [{ ul: firstOf(found, detail.found) }] : [],
@@ -136,7 +170,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
       }),
       [44, ...came('*' as const), '*', 26, ...came('*' as const), '*', 26, 50], [0, received ? 7 : 5]
     ),
-    ...spread(of, now, now.map(state => before(state.cylinder)?.ratio?.estimate.value), detail.row, detail.plan ? chamberPlan(of, cylinders[0]!) : undefined),
+    ...spread(of, now, now.map(state => before(state.cylinder)?.ratio?.estimate.value), detail.row, detail.plan ? pictures(of, now[0]!) : undefined),
     { text: 'What was done', style: 'head' },
     grouped.length === 0 ? { text: 'It was measured. No metal was taken and no part was changed.' } : { ul: firstOf(grouped, detail.work) },
     { text: 'What to watch', style: 'head' },
@@ -147,5 +181,5 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
       'The ratio is that of the volumes, measured cold. What fuel and timing the engine stands is for whoever tunes it, and the maker’s limits come first.'
     ] },
     { text: '± means: the true figure lies within it 95 times in 100.', style: 'quiet', margin: [0, 6, 0, 0] }
-  ])
+  ]), pageBreakBefore: undefined }
 }

@@ -53,8 +53,9 @@ export function latheCard(of: PaperCase, jobs: readonly LatheJob[], reading: (vo
       table(['', 'seat face down', 'mouth', 'depth', 'poured, cc'], [[`as it came out, ${of.lengths}`, ROOM, ROOM, ROOM, ROOM]], [110, '*', '*', '*', '*'])
     ]
   })
-  return paper(headOf('Lathe card', of), of.size, [
+  // Each cylinder has a sheet of its own: no heading is to be moved, and laid out a second time pdfmake loses the dome's outline.
+  return { ...paper(headOf('Lathe card', of), of.size, [
     ...stops.length && content.length ? [{ text: 'Not to be turned before this is settled', style: 'head' }, { ul: stops, bold: true }] : [],
     ...content.length ? [...content, { text: 'Keep loose sleeves and rags away from the chuck.', bold: true, margin: [0, 8, 0, 0] as [number, number, number, number] }] : ['Nothing is to be turned on this build yet. State the squish you want and a target, and pour.']
-  ])
+  ]), pageBreakBefore: undefined }
 }

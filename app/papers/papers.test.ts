@@ -188,6 +188,9 @@ describe('papers', () => {
       for (const figure of [came.parts.chamber!.estimate.value.toFixed(1), state.parts.chamber!.estimate.value.toFixed(1), came.ratio!.estimate.value.toFixed(2), state.ratio!.estimate.value.toFixed(2)]) expect(row).toContain(figure)
     }
     expect(text).toContain('Nothing is open.')
+    // What stands beside the section adds up to what it says.
+    const [, said, all] = /piston at the top: (.*?)\. In all ([\d.−]+) cc/.exec((await printed(of, 'customer')).words.map(w => w.text).join(' '))!
+    expect(said!.split(', ').reduce((sum, part) => sum + Number(part.split(' ').at(-1)!.replace('−', '-')), 0)).toBeCloseTo(Number(all), 0)
     // Nothing was done to the launch engine yet: there is no other state that it came in.
     expect((await printed(caseOf('Brackwater 34'), 'customer')).text).not.toContain('as it came')
   })

@@ -6,8 +6,8 @@ import { sayGroup } from '../words/entries'
 import { findings, headOf, known, length, openStops, sayFinding, type PaperCase } from './paperCase'
 import { MARGIN, PT, ROOM, SHEET, paper, table } from './pdf'
 
-/** An arrow to the right. */
-const arrow = (x: number, y: number): CanvasElement[] => [{ type: 'line', x1: x, y1: y, x2: x + 30, y2: y, lineWidth: 1.2 }, { type: 'polyline', points: [{ x: x + 24, y: y - 4 }, { x: x + 30, y }, { x: x + 24, y: y + 4 }], lineWidth: 1.2 }]
+/** An arrow to the right, of lines: pdfmake loses an outline where a heading is moved to the next sheet. */
+const arrow = (x: number, y: number): CanvasElement[] => [[x, y], [x + 24, y - 4], [x + 24, y + 4]].map(([x1, y1]) => ({ type: 'line', x1: x1!, y1: y1!, x2: x + 30, y2: y, lineWidth: 1.2 }))
 
 /** Bores of a head as whoever cuts sees its face: +x to the right, the intake side up the page, the way of every template. */
 function facePlan(of: PaperCase, head: number, bore: number): Content {

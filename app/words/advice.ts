@@ -12,7 +12,7 @@ export const GROUP_WORDS: Record<AdviceGroup, string> = { stop: 'Stop', disagree
 const GROUP_OF: Record<AdviceKind, AdviceGroup> = {
   takeOut: 'stop', seatLost: 'stop', squishTouches: 'stop', passesTarget: 'stop', tooClose: 'stop', springRoom: 'stop', gasketInBore: 'stop', tooCoarse: 'stop',
   leak: 'disagree', disagree: 'disagree', targetAgain: 'disagree',
-  layOut: 'unmeasured', state: 'unmeasured', assumed: 'unmeasured', setTarget: 'unmeasured', pour: 'unmeasured', pourSecond: 'unmeasured', pourFine: 'unmeasured',
+  layOut: 'unmeasured', state: 'unmeasured', assumed: 'unmeasured', setTarget: 'unmeasured', pour: 'unmeasured', pourSecond: 'unmeasured', pourFine: 'unmeasured', decide: 'plan',
   solder: 'unmeasured', wanted: 'unmeasured', squish: 'plan', plan: 'plan', do: 'plan', pourAgain: 'plan', onTarget: 'done'
 }
 export const groupOf = ({ kind }: Advice): AdviceGroup => GROUP_OF[kind]
@@ -68,6 +68,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'assumed': return open.of === 'seat'
       ? { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun} of ${whom}: it is only assumed, and the cut would reach it there.` }
       : { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun}${open.of === 'depth' ? sayHeads(open) : ''}: it is only assumed, and makes ${Math.round(open.figure * 100)} % of what is unsure${open.of === 'depth' ? ' about the depth of a cut' : ''}.` }
+    case 'decide': return { sentence: `${open.findings.length === 1 ? 'One thing that was' : `${open.findings.length} things that were`} found at take-in ${open.findings.length === 1 ? 'is' : 'are'} not decided yet: tell the owner, and write down what is to be done.` }
     case 'targetAgain': return { sentence: `The ${sayList(open.reasons.map(r => REASON_WORDS[r].toLowerCase()))} ${open.reasons.length === 1 ? 'has' : 'have'} changed since the target was set: set the target again.` }
     case 'setTarget': return { sentence: 'Set the target ratio, and how far off still counts as on target.' }
     case 'pour': return { sentence: `${who} ${one ? 'is' : 'are'} still to be poured: the book figure is only a claim.` }

@@ -19,7 +19,7 @@ export function waitOf(next: Advice): Wait {
     case 'tooCoarse': return 'mill'
     case 'solder': case 'wanted': case 'layOut': case 'state': case 'assumed': return 'measuring'
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return 'burette'
-    case 'setTarget': case 'targetAgain': return 'customer'
+    case 'setTarget': case 'targetAgain': case 'decide': return 'customer'
     case 'squish': return 'lathe'
     case 'plan': return next.way === 'cut' ? 'mill' : 'grinder'
     case 'do': return ({ faceCut: 'mill', deckCut: 'mill', crownWork: 'mill', relief: 'grinder', seatWork: 'grinder', gasketChange: 'parts', spacer: 'parts' } as const)[next.what]

@@ -1,6 +1,6 @@
 import { shares } from '../estimate'
-import { REASONS, fit, hasPlace, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
-import { targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
+import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
+import { findingsOf, isUndecided, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
 import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
@@ -30,6 +30,8 @@ type Open
     | { kind: 'setTarget' }
     /** What the target was chosen for has changed since. */
     | { kind: 'targetAgain', reasons: Reason[] }
+    /** What was found at take-in and nobody has decided on. */
+    | { kind: 'decide', findings: string[] }
     | { kind: 'pour' }
     | { kind: 'pourSecond' }
     | { kind: 'pourFine' }
@@ -293,11 +295,18 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
   })]
 }
 
+/** Findings that nobody has decided on: they are told before metal goes. */
+function undecided({ r }: Sight): Found[] {
+  const open = findingsOf(r).map(({ entry }) => entry).filter(isUndecided)
+  return open.length === 0 ? [] : [{ kind: 'decide', findings: open.map(({ id }) => id), cylinders: [...new Set(open.flatMap(({ scope }) => cylindersOf(r.layout, 'head' in scope ? scope.head : 1)))] }]
+}
+
 /** Where a kind of thing is settled, where that is no dimension. */
 function settledAt(open: Open): Place {
   switch (open.kind) {
     case 'takeOut': return { station: 'daybook' }
     case 'tooCoarse': return { station: 'sheet', leaf: 'face' }
+    case 'decide': return { station: 'sheet', leaf: 'takeIn' }
     case 'layOut': case 'setTarget': case 'targetAgain': return { station: 'sheet', leaf: 'section' }
     case 'state': return placeOf(open.quantity)
     case 'assumed': case 'wanted': return placeOf(open.quantity)
@@ -317,7 +326,7 @@ function settledAt(open: Open): Place {
 
 /**
  * Everything that is open on a build, ranked: what can't be reckoned with; contact and lost metal; readings that are
- * challenged; assumptions worth a quarter of the ratio's or the depth's variance; what is not poured; what to plan; what is
+ * challenged; assumptions worth a quarter of the ratio's or the depth's variance; what is not poured; what nobody has decided; what to plan; what is
  * planned and to be done; what to pour again. Only where nothing is open it is to be written up.
  *
  * @param r what replay gives, or undefined while there is no layout
@@ -338,7 +347,7 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const open: Found[] = [
     ...out, ...cannotReckon(sight),
     ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight), ...springRoom(sight),
-    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...unpoured(sight), ...toPlan(sight), ...planned(sight),
+    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...unpoured(sight), ...undecided(sight), ...toPlan(sight), ...planned(sight),
     ...again.length > 0 ? [{ kind: 'pourAgain' as const, cylinders: again }] : []
   ]
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]
