@@ -1,6 +1,6 @@
-import { useNow } from '@vueuse/core'
+import { useNow, useThrottleFn } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { BODY_VERSION, JOB_TEMPLATES, jobCardOf, lineOf, spansOf, workPlanned, type JobCardBody, type JobCheck, type JobStepBody, type JobTemplate } from '#core'
+import { BODY_VERSION, JOB_TEMPLATES, hoursOf, jobCardOf, lineOf, spansOf, workPlanned, type JobCardBody, type JobCheck, type JobStepBody, type JobTemplate } from '#core'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
@@ -8,6 +8,8 @@ import { useShop } from '~/stores/shop'
 import { notKept } from '~/composables/useStatement'
 
 const whole = { level: 'build' } as const
+/** A clock that ran for longer than anybody works at a stretch was forgotten, h. */
+export const FORGOTTEN = 10
 
 /** The job card of the build on the bench, and the clock of the hand at it. Nothing of it is a step to be undone: an hour that ran has run. */
 export function useJobs() {
@@ -41,11 +43,17 @@ export function useJobs() {
     if (!fault.value) await stopElsewhere(at)
   }
   const stop = (step: string, less?: number) => add({ kind: 'clock', scope: whole, body: { step, on: false, ...less ? { less } : {} } })
+  /** A finger that taps twice means once. */
+  const press = useThrottleFn((step: string, runs: boolean) => {
+    if (!runs) return start(step)
+    if (mine.value && hoursOf(mine.value, now.value.getTime()) <= FORGOTTEN) return stop(step)
+    fault.value = 'That clock ran for longer than anybody works: say beside it, at the top, how much of it was not worked.'
+  }, 1000)
   const worked = (step: string, hours: number) => add({ kind: 'worked', scope: whole, body: { step, hours } })
   const say = (body: JobStepBody) => add({ kind: 'jobStep', scope: whole, body })
   const tick = (step: string, done: boolean, check?: JobCheck) => say({ step, done, ...check ? { check } : {} })
   const keep = (body: JobCardBody) => add({ kind: 'jobCard', scope: whole, body, more: card.value ? { supersedes: card.value.entry.id } : {} })
   /** A card of a template, planned by the shop's table where that has a price for as much as there is. */
   const begin = (template: JobTemplate) => keep({ lines: JOB_TEMPLATES[template].map(step => lineOf(step, workPlanned(build.replayed!, step, shop.rules.work))), bought: [] })
-  return { now, card, mine, elsewhere, fault, stopElsewhere, start, stop, worked, say, tick, keep, begin }
+  return { now, card, mine, elsewhere, fault, stopElsewhere, press, stop, worked, say, tick, keep, begin }
 }

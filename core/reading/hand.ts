@@ -20,6 +20,9 @@ export interface HandReads {
   scatterU: number
 }
 
+/** Whether a reading says how a hand repeats: one that is off by more than an eye can be is a slip of another kind. */
+export const saysOfHand = ({ slip, off, kind }: PracticeReading): boolean => slip !== 'bubble' && Math.abs(off) <= READ_SCALES[kind].slip
+
 /** The latest count: a hand learns. */
 const LATEST = 60
 
@@ -33,7 +36,7 @@ const LATEST = 60
  */
 export function handReads(readings: readonly PracticeReading[]): HandReads | undefined {
   const latest = readings.slice(-LATEST)
-  const sound = latest.filter(({ slip, off, kind }) => slip !== 'bubble' && Math.abs(off) <= READ_SCALES[kind].slip).map(({ off }) => off)
+  const sound = latest.filter(saysOfHand).map(({ off }) => off)
   if (sound.length < READINGS_WANTED) return undefined
   const scatter = sampleStandardDeviation(sound)
   const n = sound.length

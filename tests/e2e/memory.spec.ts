@@ -71,6 +71,7 @@ test('a clock that ran through a night asks how much of it was worked; what was 
   await pick(list(page, 'What kind of job'), 'Chambers only')
   await page.getByRole('button', { name: 'Begin the card' }).click()
   await expect(page.locator('.clock')).toContainText('Cut the seats 15:00')
+  await expect(page.getByLabel('Of which nobody worked, h')).toBeVisible()
   await page.getByLabel('Of which nobody worked, h').fill('15.5')
   await page.getByRole('button', { name: 'Stop the clock' }).click()
   await expect(page.getByText('Hours between 0 and 15.0.')).toBeVisible()

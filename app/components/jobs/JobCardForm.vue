@@ -21,9 +21,11 @@ const more = computed(() => JOB_STEPS.filter(step => !edited.value.lines.some(l 
 const next = ref<JobStep | 'own'>('own')
 const own = ref('')
 function add() {
-  const step = next.value === 'own' ? own.value.trim() : next.value
-  sentence.value = step === '' ? 'Name the step.' : ''
-  if (step === '') return
+  const words = own.value.trim()
+  // A step that the shop has a name for is that step.
+  const step = next.value === 'own' ? JOB_STEPS.find(one => sayStep(one).toLowerCase() === words.toLowerCase()) ?? words : next.value
+  sentence.value = step === '' ? 'Name the step.' : edited.value.lines.some(l => l.step === step) ? 'That step is on the card already.' : ''
+  if (sentence.value) return
   edited.value.lines.push({ step, hours: next.value === 'own' ? '1' : String(lineOf(next.value).hours), who: '' })
   own.value = ''
   next.value = 'own'

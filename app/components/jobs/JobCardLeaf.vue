@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { JOB_TEMPLATES, hoursOf, type JobTemplate } from '#core'
-import { useJobs } from '~/composables/useJobs'
+import { FORGOTTEN, useJobs } from '~/composables/useJobs'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
@@ -20,8 +20,6 @@ const changing = ref(false)
 const opened = ref<string>()
 watch(() => card.value?.next?.step, next => opened.value ??= next, { immediate: true })
 onMounted(() => void shop.loadBuilds())
-/** A clock that ran for longer than anybody works at a stretch was forgotten. */
-const FORGOTTEN = 10
 const ran = computed(() => mine.value ? hoursOf(mine.value, now.value.getTime()) : 0)
 const less = ref('')
 const lessFault = ref('')
@@ -62,7 +60,7 @@ const doneCount = computed(() => card.value?.lines.filter(l => l.done).length ??
             <p class="at"><strong>{{ card.next ? sayStep(card.next.step) : 'Every step is done.' }}</strong></p>
           </template>
           <!-- One button that changes what it says: whoever pressed it stays on it. -->
-          <v-btn v-if="mine || card.next" variant="flat" color="primary" @click="mine ? stop() : jobs.start(card.next!.step)">{{ mine ? 'Stop the clock' : 'Start the clock' }}</v-btn>
+          <v-btn v-if="mine || card.next" variant="flat" color="primary" @click="mine && ran > FORGOTTEN ? stop() : jobs.press((mine ?? card.next!).step, mine !== undefined)">{{ mine ? 'Stop the clock' : 'Start the clock' }}</v-btn>
         </div>
       </div>
       <p v-for="one in elsewhere" :key="one.build" class="sentence">Your clock also runs at {{ one.name }}, {{ sayStep(one.step).toLowerCase() }}, since {{ sayTime(one.since) }}. <v-btn variant="text" class="go" @click="jobs.stopElsewhere()">Stop it there</v-btn></p>

@@ -44,7 +44,7 @@ async function wait() {
     <td>{{ line.running.length ? line.running.map(r => r.hand).join(', ') : line.who ?? '' }}</td>
     <td class="r num">{{ line.hours.toFixed(1) }}</td>
     <td class="r num" :class="{ warn: line.worked > line.hours + 0.05 }">{{ line.worked ? line.worked.toFixed(1) : '–' }}</td>
-    <td class="press"><v-btn :aria-label="`${mine ? 'Stop' : 'Start'} the clock: ${sayStep(line.step)}`" :color="mine ? 'primary' : undefined" :variant="mine ? 'flat' : 'outlined'" @click="mine ? jobs.stop(line.step) : jobs.start(line.step)">{{ mine ? 'Stop' : 'Start' }}</v-btn></td>
+    <td class="press"><v-btn :aria-label="`${mine ? 'Stop' : 'Start'} the clock: ${sayStep(line.step)}`" :color="mine ? 'primary' : undefined" :variant="mine ? 'flat' : 'outlined'" @click="jobs.press(line.step, mine)">{{ mine ? 'Stop' : 'Start' }}</v-btn></td>
   </tr>
   <tr v-if="open" class="more">
     <td />
@@ -68,7 +68,8 @@ async function wait() {
 .done th { color: var(--quiet); font-weight: 400; }
 .shown { display: inline-flex; width: 24px; justify-content: center; color: var(--dye); }
 td :deep(.v-checkbox) { margin: 0; }
-.step { padding: 0; text-align: left; font-weight: inherit; }
+.step { padding: 0; text-align: left; font-weight: inherit; height: auto; max-width: 100%; }
+.step :deep(.v-btn__content) { white-space: normal; overflow-wrap: anywhere; text-align: left; }
 .step + .warn { margin-left: 10px; }
 .press { width: 96px; }
 .more td { padding: 8px 12px 12px !important; height: auto; }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { READINGS_WANTED, READ_KINDS, READ_SCALES, handReads, judge, readTask, type Judged, type ReadKind } from '#core'
+import { READINGS_WANTED, READ_KINDS, READ_SCALES, handReads, judge, readTask, saysOfHand, type Judged, type ReadKind } from '#core'
 import type { KeptPractice } from '#shared/dto'
 import { digits } from '#shared/figures'
 import { useChartInk } from '~/composables/useChartInk'
@@ -113,7 +113,7 @@ const of = (value: number) => digits(value, places[kind.value])
         <p class="repeat"><span class="big num">{{ of(hand.scatter) }}</span> <span class="num quiet">± {{ of(2 * hand.scatterU) }}</span> {{ unit }}, one reading to the next</p>
         <p class="small">On average <span class="num">{{ of(Math.abs(hand.bias)) }} ± {{ of(2 * hand.biasU) }}</span> {{ unit }} {{ hand.bias > 0 ? 'too high' : 'too low' }}{{ Math.abs(hand.bias) <= 2 * hand.biasU ? ', which is no more than chance' : '' }}. {{ hand.slips }} {{ hand.slips === 1 ? 'slip' : 'slips' }} beside {{ hand.readings }} readings.</p>
       </template>
-      <p v-else class="small quiet">{{ Math.max(0, READINGS_WANTED - mine.filter(one => one.slip !== 'bubble').length) }} more readings without a slip, and it says how well your hand repeats.</p>
+      <p v-else class="small quiet">{{ Math.max(0, READINGS_WANTED - mine.filter(saysOfHand).length) }} more readings that are no slip, and it says how well your hand repeats.</p>
       <div v-if="latest.length > 1" class="canvas"><LazyLineChart :data="data" :options="options" :says="`The last ${latest.length} readings, each by how much it was off`" /></div>
     </div>
   </section>
