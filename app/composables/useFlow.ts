@@ -1,9 +1,10 @@
-import { camCurve, compareRuns, flowRuns, flowCurve, type FlowCompare, type FlowRun, type PortName } from '#core'
+import { camCurve, compareRuns, errorsOf, flowRuns, flowCurve, type FlowCompare, type FlowRun, type PortName } from '#core'
 import { UNITS, digits, shown } from '#shared/figures'
 import { usePorts } from '~/composables/usePorts'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
 
 /** Depressions that curves are shown at, inH₂O. */
 export const SHOWN_AT = ['10', '15', '20', '25', '28', '36'] as const
@@ -21,7 +22,11 @@ export function useFlow() {
   /** “3 bowl opened”: its number stays with it on every chart. */
   const runName = ({ n, entry }: FlowRun) => `${n} ${entry.body.name ?? new Date(entry.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`
   const longName = (run: FlowRun) => `${runName(run)}, ${ports.sayPort(run.port)}${run.entry.body.claimed ? ', claimed' : ''}`
-  const curveOf = (run: FlowRun) => flowCurve(build.replayed!, run, wanted.value)
+  const shop = useShop()
+  onMounted(() => void shop.loadBuilds())
+  /** What other builds repeated: a bench is the shop's. */
+  const others = computed(() => shop.builds.filter(({ id }) => id !== build.view?.id).flatMap(({ reckoned }) => reckoned?.benches ?? []))
+  const curveOf = (run: FlowRun) => flowCurve(build.replayed!, run, wanted.value, errorsOf(build.replayed!, run.entry.body.bench, others.value))
   const cam = computed(() => build.replayed && camCurve(build.replayed, ports.port.value.cylinder, ports.port.value.valve))
   const unit = computed(() => shown(0, 'flow', device.lengths).unit)
   /** A flow as a number in the shop's unit. */
@@ -42,7 +47,7 @@ export function useFlow() {
   const compared = computed((): FlowCompare | undefined => {
     const [one, other] = [before, after].map(id => runs.value.find(run => run.entry.id === id.value))
     if (!build.replayed || !one || !other || one === other) return undefined
-    return compareRuns(build.replayed, one, other, camCurve(build.replayed, other.port.cylinder, other.port.valve))
+    return compareRuns(build.replayed, one, other, camCurve(build.replayed, other.port.cylinder, other.port.valve), others.value)
   })
   return { ...ports, runs, ofPort, shownAt, wanted, runName, longName, curveOf, cam, unit, flow, percent, before, after, compared }
 }

@@ -14,7 +14,9 @@ describe('finding things in a build', () => {
   })
   it.each([
     ['mock', 'mockup', undefined], ['shape', 'shape', undefined], ['squish', 'mockup', 'squish'], ['solder', 'mockup', 'squish'], ['TDC', 'mockup', 'tdc'],
-    ['rod', 'sheet', 'section'], ['burette', 'pour', undefined], ['skim', 'cut', 'face'], ['undo', 'daybook', 'entries'], ['unshroud', 'shape', 'gap'], ['lathe', 'mockup', 'turned']
+    ['rod', 'sheet', 'section'], ['burette', 'pour', undefined], ['skim', 'cut', 'face'], ['undo', 'daybook', 'entries'], ['unshroud', 'shape', 'gap'], ['lathe', 'mockup', 'turned'],
+    // Stations without leaves go by the trade's words as well.
+    ['bill of hours', 'papers', undefined], ['way to the target', 'route', undefined], ['clock, hours', 'daybook', 'card']
   ] as const)('“%s” leads to %s', (sought, station, leaf) => {
     const found = best(sought)
     expect(found?.place.station).toBe(station)

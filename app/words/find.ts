@@ -40,20 +40,25 @@ const TERMS: readonly [words: string, Place][] = [
   ['flow bench, cfm, depression, discharge coefficient, Cd, curve', { station: 'flow', leaf: 'curves' }],
   ['flow before and after, gain, repeat, bench error', { station: 'flow', leaf: 'compare' }],
   ['new flow run, simulated flow bench, flow CSV', { station: 'flow', leaf: 'run' }],
-  ['customer sheet, print, PDF, work order, stop card, full record, write it up', { station: 'papers' }],
+  ['customer sheet, print, PDF, work order, stop card, full record, write it up, quote, bill of hours', { station: 'papers' }],
   ['undo, correct, strike out, delete, history, notes', { station: 'daybook', leaf: 'entries' }],
+  ['job card, order of work, clock, hours, waits for', { station: 'daybook', leaf: 'card' }],
+  ['afterwards, power run, knock, float, plugs, came back', { station: 'daybook', leaf: 'after' }],
   ['export, CSV, JSON, backup of a build, rename, put away, casting', { station: 'daybook', leaf: 'entries' }],
   ['lesson, prediction, settlement', { station: 'daybook', leaf: 'settled' }]
 ]
 
 const whereOf = ({ station, leaf }: Place) => [STATIONS[station].name, STATIONS[station].leaves.find(l => l.key === leaf)?.name].filter(Boolean).join(', ')
 
+/** The trade's own words for a leaf, or for a station that has none. */
+const termsOf = ({ station, leaf }: Place) => TERMS.filter(([, at]) => at.station === station && at.leaf === leaf).map(([words]) => words)
+
 /** Everything in a build that has a name. */
 export const FINDABLE: readonly Found[] = [
   ...(Object.keys(STATIONS) as StationName[]).flatMap((station): Found[] => [
-    { name: STATIONS[station].name, where: 'station', also: STATIONS[station].help.what, place: { station } },
+    { name: STATIONS[station].name, where: 'station', also: [STATIONS[station].help.what, ...termsOf({ station })].join(' '), place: { station } },
     ...STATIONS[station].leaves.map(leaf => ({
-      name: leaf.name, where: STATIONS[station].name, also: TERMS.filter(([, at]) => at.station === station && at.leaf === leaf.key).map(([words]) => words).join(', '), place: { station, leaf: leaf.key }
+      name: leaf.name, where: STATIONS[station].name, also: termsOf({ station, leaf: leaf.key }).join(', '), place: { station, leaf: leaf.key }
     }))
   ]),
   ...(Object.keys(QUANTITIES) as Quantity[]).map(q => ({ name: QUANTITY_WORDS[q].label, where: whereOf(placeOf(q)), also: QUANTITY_WORDS[q].noun, place: placeOf(q) }))

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { chance } from '#demo/chance'
 import { SimulatedFlowBench } from '../../simulator/flowBench'
 import {
-  atDepression, benchErrors, curveChange, dipsIn, dischargeCoefficient, flowChange, flowOverLift, flowUnderCurve, idealFlow, liftProfile, liftsOfBoth, rootReadsHigh, USUAL_BENCH, type FlowRow
+  atDepression, benchErrors, curveChange, dipsIn, dischargeCoefficient, flowChange, flowOverLift, flowUnderCurve, idealFlow, liftProfile, liftsOfBoth, repeatSums, rootReadsHigh, USUAL_BENCH, type FlowRow
 } from '..'
 
 const LIFTS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
@@ -106,20 +106,24 @@ describe('what changed', () => {
 describe('a bench’s own errors', () => {
   it('are the usual ones until it has repeats, and few repeats do not outweigh them', () => {
     expect(benchErrors([])).toEqual({ ...USUAL_BENCH, runs: 0 })
-    expect(benchErrors([[rows(l => l)]])).toEqual({ ...USUAL_BENCH, runs: 0 })
+    expect(benchErrors([repeatSums([[rows(l => l)]])])).toEqual({ ...USUAL_BENCH, runs: 0 })
     // One pair that agrees to the digit: 1 of 5 parts of the mounting, 9 of 13 of the reading.
-    const agreed = benchErrors([[rows(l => 10 * l), rows(l => 10 * l)]])
+    const agreed = benchErrors([repeatSums([[rows(l => 10 * l), rows(l => 10 * l)]])])
     expect(agreed).toEqual({ setup: expect.closeTo(USUAL_BENCH.setup * Math.sqrt(4 / 5), 9), reading: expect.closeTo(USUAL_BENCH.reading * Math.sqrt(4 / 13), 9), runs: 2 })
   })
   it('are found by many: what the bench truly is, within three standard errors', () => {
     const traits = { mounting: 0.012, reading: 0.003 }
     const bench = new SimulatedFlowBench(traits, 7)
     const repeats = Array.from({ length: 200 }, () => Array.from({ length: 4 }, () => (bench.mount(), rows(lift => bench.read(80 * Math.tanh(lift / 6))))))
-    const { setup, reading, runs } = benchErrors(repeats)
+    const { setup, reading, runs } = benchErrors([repeatSums(repeats)])
+    // A bench is the shop's: what two builds repeated adds up.
+    const both = benchErrors([repeatSums(repeats.slice(0, 5)), repeatSums(repeats.slice(5))])
+    expect(both.setup).toBeCloseTo(setup, 12)
+    expect(both).toMatchObject({ runs })
     expect(runs).toBe(800)
     // A standard deviation of ν degrees of freedom is good to 1/√(2ν): 600 of the mounting, 5400 of the reading.
     expect(Math.abs(setup / traits.mounting - 1)).toBeLessThan(3 / Math.sqrt(2 * 600))
     expect(Math.abs(reading / traits.reading - 1)).toBeLessThan(3 / Math.sqrt(2 * 5400))
   })
-  it('refuse a flow that is none', () => expect(() => benchErrors([[rows(() => 0), rows(() => 1)]])).toThrow('flow is 0'))
+  it('refuse a flow that is none', () => expect(() => repeatSums([[rows(() => 0), rows(() => 1)]])).toThrow('flow is 0'))
 })

@@ -42,4 +42,4 @@ export function spansOf(entries: readonly Entry[]): ClockSpan[] {
  * @param now ms, for one that still runs
  * @returns h, ≥ 0
  */
-export const hoursOf = ({ from, to, less }: ClockSpan, now: number): number => Math.max(0, ((to ?? now) - from) / MS - less)
+export const hoursOf = ({ from, to, less }: Pick<ClockSpan, 'from' | 'to' | 'less'>, now: number): number => Math.max(0, ((to ?? now) - from) / MS - less)

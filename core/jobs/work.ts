@@ -22,7 +22,7 @@ function amounts(r: Replay): Partial<Record<Work, number>> {
 
 /**
  * What work really took on a build: hours of its card's steps against how much was done of that kind of work.
- * Only steps that are done count, for the rest of their hours is still to come.
+ * Work of which a step has begun and is not done counts for nothing yet: the rest of its hours is still to come.
  *
  * @param now ms, for clocks that run
  * @returns by kind of work; nothing where no hours were kept or nothing was done
@@ -32,11 +32,11 @@ export function workDone(r: Replay, now: number): WorkDone {
   if (!card) return {}
   const much = amounts(r)
   const result: WorkDone = {}
-  for (const line of card.lines) {
-    const work = isJobStep(line.step) ? STEP_WORK[line.step] : undefined
-    const amount = work && much[work]
-    if (!work || !amount || !line.done || line.worked === 0) continue
-    result[work] = { hours: (result[work]?.hours ?? 0) + line.worked, amount }
+  for (const work of WORK) {
+    const lines = card.lines.filter(({ step, worked }) => isJobStep(step) && STEP_WORK[step] === work && worked > 0)
+    const amount = much[work]
+    if (!amount || lines.length === 0 || lines.some(({ done }) => !done)) continue
+    result[work] = { hours: lines.reduce((h, { worked }) => h + worked, 0), amount }
   }
   return result
 }

@@ -1,7 +1,7 @@
 import { DomainError } from '../domain'
 import { curveChange, dipsIn, flowChange, flowOverLift, liftsOfBoth, type BenchErrors, type FlowChange, type FlowRow } from '../flow'
 import type { LiftRow } from '../shroud'
-import { canPutBack, changesBetween, errorsOf, flowRuns, incomparable, mountingsOf, repeatsOf, type FlowRun, type FlowThing, type NoVerdict } from './flowRecords'
+import { canPutBack, changesBetween, errorsOf, flowRuns, incomparable, mountingsOf, repeatsOf, type BenchRepeats, type FlowRun, type FlowThing, type NoVerdict } from './flowRecords'
 import { portStages } from './portRecords'
 import type { Replay } from './replay'
 
@@ -86,10 +86,11 @@ function gainOf(r: Replay, before: FlowRun, after: FlowRun, rows: { before: Flow
  *
  * @param one, other whichever came first is the one before; where each has been repeated, the means are compared
  * @param cam its lifts, for what the change is worth to this engine
+ * @param others what the shop's other builds repeated on their benches
  * Source: {@link flowChange}, {@link curveChange}, by this bench's own errors.
  * @example compareRuns(standing, asReceived, opened).whole?.verdict // 'more'
  */
-export function compareRuns(r: Replay, one: FlowRun, other: FlowRun, cam?: readonly LiftRow[]): FlowCompare {
+export function compareRuns(r: Replay, one: FlowRun, other: FlowRun, cam?: readonly LiftRow[], others: readonly BenchRepeats[] = []): FlowCompare {
   const [first, last] = one.place <= other.place ? [one, other] : [other, one]
   const runs = flowRuns(r)
   const groups = repeatsOf(r, runs)
@@ -98,7 +99,7 @@ export function compareRuns(r: Replay, one: FlowRun, other: FlowRun, cam?: reado
   const [before, after] = together ? [[first], [last]] : [groupOf(first), groupOf(last)]
   const why = incomparable(first, last)
   const changed = why.includes('specimen') || why.includes('claimed') ? [] : changesBetween(r, first, last)
-  const errors = errorsOf(r, last.entry.body.bench)
+  const errors = errorsOf(r, last.entry.body.bench, others)
   const oneMounting = why.length === 0 && inOneMounting(r, before[0]!, after.at(-1)!)
   const found: FlowCompare = {
     before, after, why, errors, oneMounting, changed, lifts: [], dips: [], apart: runsApart(changed),

@@ -5,7 +5,7 @@ import type { Bench } from '../../tests/support/ledgerBench'
 import { burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
 import {
-  USUAL_BENCH, canPutBack, changesBetween, compareRuns, curveFigures, errorsOf, flowCurve, flowRuns, incomparable, liftProfile, replay, repeatsOf, runsApart, type Bodies, type FlowThing, type Replay, type Scope
+  USUAL_BENCH, benchRepeats, canPutBack, changesBetween, compareRuns, curveFigures, errorsOf, flowCurve, flowRuns, incomparable, liftProfile, replay, repeatsOf, runsApart, type Bodies, type FlowThing, type Replay, type Scope
 } from '..'
 
 const at: Scope = { level: 'port', cylinder: 1, port: 'intake' }
@@ -131,6 +131,11 @@ describe('comparing honestly', () => {
     expect(errorsOf(standing(bench), 'Bench one').runs).toBe(0)
     run(bench, { valve: 'back cut' }, 1.02)
     expect(errorsOf(standing(bench), 'Bench one').runs).toBe(2)
+    // A copy of the build repeats the same and counts once; another head on the same bench counts beside it, one on another bench not.
+    const own = benchRepeats(standing(bench))
+    const other = [{ bench: 'bench one', heads: [{ ...own[0]!.heads[0]!, within: 0.001 }] }, { bench: 'bench two', heads: own[0]!.heads }]
+    expect(errorsOf(standing(bench), 'Bench One ', own)).toEqual(errorsOf(standing(bench), 'Bench one'))
+    expect(errorsOf(standing(bench), 'Bench one', other).runs).toBe(4)
     expect(repeatsOf(standing(bench), flowRuns(standing(bench))).map(g => g.length)).toEqual([1, 3])
   })
   it('says what lies between, where it dips, and what it is worth to the cam, an hour and a cc', () => {

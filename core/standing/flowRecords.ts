@@ -1,4 +1,4 @@
-import { USUAL_BENCH, atDepression, benchErrors, dischargeCoefficient, flowOverLift, flowUnderCurve, type BenchErrors, type FlowRow } from '../flow'
+import { USUAL_BENCH, atDepression, benchErrors, dischargeCoefficient, flowOverLift, flowUnderCurve, repeatSums, type BenchErrors, type FlowRow, type RepeatSums } from '../flow'
 import { ofKind, operationsOn, scopeName, type EntryOf, type PortPlaceName } from '../ledger'
 import { curtainArea, flowArea, type LiftRow } from '../shroud'
 import { modelOf } from './asked'
@@ -122,17 +122,34 @@ export function mountingsOf(group: readonly FlowRun[]): FlowRun[][] {
   return mountings
 }
 
+/** What was repeated on a bench, by its name: each head that was run again. */
+export interface BenchRepeats { bench: string, heads: RepeatSums[] }
+
+const benchName = (bench: string) => bench.trim().toLowerCase()
+
+/** What this ledger repeated, on each bench that repeated anything. */
+export function benchRepeats(r: Replay): BenchRepeats[] {
+  return remembered(r.ledger, 'bench repeats', () => {
+    const runs = flowRuns(r).filter(run => !run.entry.body.claimed && run.rows.every(row => row.flow > 0))
+    return [...new Set(runs.map(run => benchName(run.entry.body.bench)))].flatMap((bench) => {
+      const same = runs.filter(run => benchName(run.entry.body.bench) === bench)
+      const heads = repeatsOf(r, same).map(group => repeatSums([mountingsOf(group).map(([first]) => first!.rows)])).filter(({ runs: n }) => n > 0)
+      return heads.length > 0 ? [{ bench, heads }] : []
+    })
+  })
+}
+
 /**
- * A bench's own errors, out of its repeats in this build's ledger.
+ * A bench's own errors, out of its repeats in this build's ledger and in the shop's other builds.
  *
+ * @param others what other builds repeated; one that was copied repeats the same to the last digit, and counts once
  * @returns the usual ones until there are any, `runs` being how many it is from
  * Source: {@link benchErrors}.
  */
-export function errorsOf(r: Replay, bench: string): BenchErrors & { runs: number } {
-  return remembered(r.ledger, `flow errors ${bench}`, () => {
-    const same = flowRuns(r).filter(run => run.entry.body.bench.trim().toLowerCase() === bench.trim().toLowerCase() && !run.entry.body.claimed && run.rows.every(row => row.flow > 0))
-    return benchErrors(repeatsOf(r, same).map(group => mountingsOf(group).map(([first]) => first!.rows)), USUAL_BENCH)
-  })
+export function errorsOf(r: Replay, bench: string, others: readonly BenchRepeats[] = []): BenchErrors & { runs: number } {
+  const same = [...benchRepeats(r), ...others].filter(one => one.bench === benchName(bench)).flatMap(({ heads }) => heads)
+  const once = same.filter((sums, i) => same.findIndex(other => other.within === sums.within && other.means === sums.means && other.runs === sums.runs) === i)
+  return benchErrors(once, USUAL_BENCH)
 }
 
 /** A run as it is drawn: flows at the depression that is shown, L/s. */

@@ -6,7 +6,7 @@ export {
 } from './portRecords'
 export { compareRuns, runsApart, type Apart, type FlowCompare, type FlowGain } from './flowCompare'
 export {
-  USUAL_ROOM, canPutBack, changesBetween, curveFigures, errorsOf, flowCurve, flowRuns, incomparable, repeatsOf, type CurveFigures, type FlowCurve, type FlowRun, type FlowThing, type NoVerdict
+  USUAL_ROOM, benchRepeats, canPutBack, changesBetween, curveFigures, errorsOf, flowCurve, flowRuns, incomparable, repeatsOf, type BenchRepeats, type CurveFigures, type FlowCurve, type FlowRun, type FlowThing, type NoVerdict
 } from './flowRecords'
 export { squishStanding, wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { cutPlane, knownQuantity, statedQuantity, statedU } from './statements'

@@ -1,5 +1,5 @@
 import { and, eq, max, sql } from 'drizzle-orm'
-import { advice, castingHeads, ccBand, findingsOf, isUndecided, jobCardOf, live, mouldsIn, ofKind, replay, spansOf, targetBand, workDone, type Entry, type Replay, type ShopRules } from '#core'
+import { advice, benchRepeats, castingHeads, ccBand, findingsOf, isUndecided, jobCardOf, live, mouldsIn, ofKind, replay, spansOf, targetBand, workDone, type Entry, type Replay, type ShopRules } from '#core'
 import type { BuildSummary, Reckoned, ReckonedJob, Unsound } from '#shared/dto'
 import { connection } from './connection'
 import { listBuilds } from './builds'
@@ -42,6 +42,7 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
   const replayed = replay(list)
   const ratios = replayed?.asIs.flatMap(state => state.ratio?.estimate.value ?? []) ?? []
   const target = replayed?.target?.body
+  const benches = replayed ? benchRepeats(replayed) : []
   const castings = replayed ? castingHeads(replayed) : []
   const job = replayed && jobOf(replayed)
   const put = ofKind(live(list).entries, 'putAway').at(-1)?.body
@@ -56,6 +57,7 @@ export function reckoned(list: Entry[], unsound: string[] = [], rules?: ShopRule
     undecided: replayed ? findingsOf(replayed).filter(({ entry }) => isUndecided(entry)).length : 0,
     ...(job ? { job } : {}),
     ...(castings.length ? { castings } : {}),
+    ...(benches.length ? { benches } : {}),
     ...(put?.away ? { away: put.reason } : {})
   }
 }

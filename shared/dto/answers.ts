@@ -1,4 +1,4 @@
-import type { Advice, Bodies, CastingHead, CheckResult, Entry, JobWait, ReadKind, SchoolTopic, Slip, WorkDone } from '#core'
+import type { Advice, BenchRepeats, Bodies, CastingHead, CheckResult, Entry, JobWait, ReadKind, SchoolTopic, Slip, WorkDone } from '#core'
 import type { InstrumentFigures } from './instrument'
 
 /** One of the shop's instruments, as kept: as bought, and what its latest check pour said. */
@@ -38,6 +38,8 @@ export interface Reckoned {
   job?: ReckonedJob
   /** What it adds to the shop's memory of its castings. */
   castings?: CastingHead[]
+  /** What it repeated on flow benches. */
+  benches?: BenchRepeats[]
   /** Why it was put away, where it is off the bench. */
   away?: string
 }

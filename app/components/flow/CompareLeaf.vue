@@ -58,7 +58,7 @@ const says = computed(() => `Change by lift: ${(compared.value?.lifts ?? []).map
           <template v-if="gain.hours !== undefined && (gain.perHour !== undefined || whole?.verdict === 'none')"><dt>for {{ digits(gain.hours, 1) }} h of work</dt><dd class="num">{{ gain.perHour === undefined ? 'nothing gained' : `${digits(flow(gain.perHour), 1)} ${unit} an hour` }}</dd></template>
           <template v-if="gain.added !== undefined && (gain.perCc !== undefined || whole?.verdict === 'none')"><dt>for {{ say(gain.added, 'volume') }} more port</dt><dd class="num">{{ gain.perCc === undefined ? 'nothing gained' : `${digits(flow(gain.perCc), 2)} ${unit} per cc` }}</dd></template>
         </dl>
-        <p class="small quiet">The bench’s ± is {{ compared.errors.runs ? `from ${compared.errors.runs} runs that were repeated` : 'assumed: nothing was repeated on it yet. Run one head twice, mounted anew' }}: {{ digits(compared.errors.setup * 200, 1) }} % for mounting{{ compared.oneMounting ? ', which these two share' : '' }}, {{ digits(compared.errors.reading * 200, 1) }} % for a reading.</p>
+        <p class="small quiet">The bench’s ± is {{ compared.errors.runs ? `from ${compared.errors.runs} runs that were repeated on it` : 'assumed: nothing was repeated on it yet. Run one head twice, mounted anew' }}: {{ digits(compared.errors.setup * 200, 1) }} % for mounting{{ compared.oneMounting ? ', which these two share' : '' }}, {{ digits(compared.errors.reading * 200, 1) }} % for a reading.</p>
         <p class="small quiet">Flow is not power.</p>
       </template>
     </div>

@@ -26,26 +26,26 @@ onMounted(() => {
   void load()
   void shop.loadBuilds()
 })
-const school = ref<string>()
-const why = computed({ get: () => drafts.get(`school/${open.value}/why`) ?? (open.value && chosen(open.value)?.why) ?? '', set: to => to ? drafts.set(`school/${open.value}/why`, to) : drafts.clear(`school/${open.value}/why`) })
-const builds = ref<string[]>([])
+/** What is being written down on the topic that is open, kept on the device until it is sent. */
+interface Edit { school: string, why: string, builds: string[] }
+const usual = (topic: SchoolTopic): Edit => ({ school: chosen(topic)?.school ?? SCHOOL_TOPICS[topic].schools[0], why: chosen(topic)?.why ?? '', builds: [...chosen(topic)?.builds ?? []] })
+const edit = computed<Edit>(() => {
+  const kept = open.value && drafts.get(`school/${open.value}`)
+  return kept ? JSON.parse(kept) as Edit : open.value ? usual(open.value) : { school: '', why: '', builds: [] }
+})
+const field = <K extends keyof Edit>(name: K) => computed({ get: () => edit.value[name], set: (to: Edit[K]) => void drafts.set(`school/${open.value}`, JSON.stringify({ ...edit.value, [name]: to })) })
+const [school, why, builds] = [field('school'), field('why'), field('builds')]
 const fault = ref('')
 function choose(topic: SchoolTopic) {
   open.value = open.value === topic ? undefined : topic
-  school.value = chosen(topic)?.school ?? SCHOOL_TOPICS[topic].schools[0]
-  builds.value = [...chosen(topic)?.builds ?? []]
   fault.value = ''
-}
-if (asked) {
-  open.value = undefined
-  watch(choices, () => open.value === undefined && choose(asked), { once: true })
 }
 async function keep(topic: SchoolTopic) {
   const id = uuid()
   const sent = await outbox.put(id, `/api/schools/${id}`, { hand: device.hand, topic, school: school.value, why: why.value.trim(), builds: builds.value, at: new Date().toISOString() })
   fault.value = sent.kind === 'refused' ? device.hand === '' ? 'Put your initials in the header first.' : sentenceOf(sent.problem) : ''
   if (fault.value) return
-  drafts.clear(`school/${topic}/why`)
+  drafts.clear(`school/${topic}`)
   open.value = undefined
   await load()
 }

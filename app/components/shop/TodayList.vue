@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
-import { JOB_WAITS } from '#core'
+import { JOB_WAITS, hoursOf } from '#core'
 import { openingOf } from '~/composables/useOpening'
 import { useShop } from '~/stores/shop'
 import { sayTime } from '~/words/entries'
@@ -12,7 +12,7 @@ const now = useNow({ interval: 15_000 })
 const at = { station: 'daybook', leaf: 'card' } as const
 const jobs = computed(() => shop.builds.flatMap(b => b.reckoned?.job && b.reckoned.away === undefined ? [{ id: b.id, name: b.name, job: b.reckoned.job, moulds: b.reckoned.moulds ?? [] }] : []))
 /** Those of builds that were put away as well: a clock that nobody stopped runs there too. */
-const running = computed(() => shop.builds.flatMap(({ id, name, reckoned }) => (reckoned?.job?.running ?? []).map(r => ({ id, name, ...r, hours: (now.value.getTime() - Date.parse(r.since)) / 3_600_000 }))))
+const running = computed(() => shop.builds.flatMap(({ id, name, reckoned }) => (reckoned?.job?.running ?? []).map(r => ({ id, name, ...r, hours: hoursOf({ from: Date.parse(r.since), less: 0 }, now.value.getTime()) }))))
 /** A hand has one clock: where two run, one was begun on a device that did not know of the other. */
 const twice = computed(() => [...new Set(running.value.map(r => r.hand))].filter(hand => running.value.filter(r => r.hand === hand).length > 1))
 const days = (since: string) => Math.floor((now.value.getTime() - Date.parse(since)) / 86_400_000)
