@@ -17,6 +17,8 @@ export interface CastingHead {
   mark: string
   head: number
   cylinders: number
+  /** When it was first read, which tells it from every other. */
+  begun?: string
   figures: Record<CastingFigure, number[]>
   found: Pick<FindingBody, 'what' | 'words'>[]
   gains: CastingGain[]
@@ -57,8 +59,9 @@ export function castingHeads(r: Replay): CastingHead[] {
     const first = (list: number[]) => list.length > 0 ? [mean(list)] : []
     const throats = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => throatRecord(r, port).received ?? [])
     const ports = (valve: Valve) => cylinders.flatMap(c => portStages(r, c, valve)[0]?.part.estimate.value ?? [])
+    const begun = r.live.entries.find(e => (e.kind === 'pour' || e.kind === 'throat') && 'cylinder' in e.scope && cylinders.includes(e.scope.cylinder))?.at
     return [{
-      mark, head: i + 1, cylinders: cylinders.length,
+      mark, head: i + 1, cylinders: cylinders.length, ...begun ? { begun } : {},
       figures: {
         chamber: cylinders.flatMap(c => first(stretches(r.ledger, c)[0]!.pours.map(pour => pourResult(pour).value))),
         perMm: cylinders.flatMap(c => first(r.lessons.filter(l => l.cylinder === c).map(l => l.perMm.value))),
@@ -73,30 +76,15 @@ export function castingHeads(r: Replay): CastingHead[] {
 /** A casting by its mark: every head of it, and what the next is likely to have. */
 export interface Casting<Head extends CastingHead = CastingHead> { mark: string, heads: Head[], likely: Partial<Record<CastingFigure, Likely>> }
 
-/** Poured volumes that two heads share to the last digit, and how many could be. */
-function shared(one: CastingHead, other: CastingHead): { same: number, of: number } {
-  const pairs = (['chamber', 'intakePort', 'exhaustPort'] as const).flatMap(name => one.figures[name].map((value, i) => [value, other.figures[name][i]] as const)).filter(([, there]) => there !== undefined)
-  return { same: pairs.filter(([a, b]) => a === b).length, of: pairs.length }
-}
-
-/** What two heads must share to be one: half of what was poured, and no fewer than this. */
-const LEAST_SHARED = 3
-
-/**
- * A head that stands in the shop twice is one: a build that was copied has the same readings to the last digit, whatever came to it since.
- * The one that taught more is kept.
- */
+/** A head that stands in the shop twice is one: a build that was copied has its readings at the very same moments. The one that taught more is kept. */
 function onceEach<Head extends CastingHead>(heads: readonly Head[]): Head[] {
-  const kept: Head[] = []
-  for (const head of [...heads].sort((a, b) => b.figures.perMm.length - a.figures.perMm.length)) {
-    const twin = kept.some((other) => {
-      const { same, of } = shared(head, other)
-      return same >= LEAST_SHARED && same * 2 >= of
-    })
-    if (!twin) kept.push(head)
-  }
-  return heads.filter(head => kept.includes(head))
+  const taught = ({ figures }: Head) => figures.perMm.length
+  return heads.filter((head, i) => head.begun === undefined || !heads.some((other, k) =>
+    k !== i && other.begun === head.begun && other.head === head.head && (taught(other) > taught(head) || (taught(other) === taught(head) && k < i))))
 }
+
+/** Whether anything is known of a head beside its mark. */
+const isKnown = ({ figures, found, gains, afterwards }: CastingHead): boolean => Object.values(figures).some(list => list.length > 0) || found.length + gains.length + afterwards.length > 0
 
 const sameMark = (mark: string) => mark.replace(/\s+/g, ' ').trim().toLowerCase()
 
@@ -104,11 +92,11 @@ const sameMark = (mark: string) => mark.replace(/\s+/g, ' ').trim().toLowerCase(
  * A shop's castings, by what all of its heads say. Marks are the same whatever their case and spaces.
  *
  * @param heads of every build
- * @returns those with the most heads first; how far the next may lie rests on all of the shop's castings ({@link scatterOf})
+ * @returns those with the most heads first, heads of which nothing is known left out; how far the next may lie rests on all of the shop's castings ({@link scatterOf})
  */
 export function castingsOf<Head extends CastingHead>(heads: readonly Head[]): Casting<Head>[] {
   const byMark = new Map<string, Head[]>()
-  for (const head of heads) byMark.set(sameMark(head.mark), [...byMark.get(sameMark(head.mark)) ?? [], head])
+  for (const head of heads.filter(isKnown)) byMark.set(sameMark(head.mark), [...byMark.get(sameMark(head.mark)) ?? [], head])
   const all = [...byMark.values()].map(onceEach)
   const scatter = Object.fromEntries(CASTING_FIGURES.map(name => [name, scatterOf(all.map(list => list.map(head => head.figures[name])), USUAL[name])])) as Record<CastingFigure, Scatter>
   return all.map(list => ({

@@ -32,9 +32,10 @@ describe('what the next head of a casting is likely to have', () => {
     expect(castingStart(one!).chamberVolume!.value).toBe(55)
     expect(castingStart(one!).mouthArea!.value).toBeCloseTo(4520, 9)
     expect(castingStart(other!).mouthArea).toBeUndefined()
-    // A build that was copied is the same head; two single cylinders of one reading may be two.
-    const copied = castingsOf([head('m', [55, 56, 54]), head('m', [55, 56, 54, 53.9], [4.5]), head('m', [55]), head('m', [55])])
-    expect(copied[0]!.heads.map(h => [h.figures.chamber.length, h.figures.perMm.length])).toEqual([[4, 1], [1, 0], [1, 0]])
+    // A build that was copied was read at the same moments; a head of which nothing is known counts for nothing.
+    const at = (begun: string, chamber: number[], perMm: number[] = []) => ({ ...head('m', chamber, perMm), begun })
+    const copied = castingsOf([at('9:00', [55]), at('9:00', [55.2], [4.5]), at('9:05', [55]), head('m', []), head('m', [55])])
+    expect(copied[0]!.heads.map(h => [h.begun, h.figures.perMm.length])).toEqual([['9:00', 1], ['9:05', 0], [undefined, 0]])
   })
 
   // A shop of thirty heads, ten castings of three: what the first two say of the third, against what it truly is.

@@ -35,6 +35,8 @@ const casting = computed(() => typeof route.query.casting !== 'string'
   ? undefined
   : castingsOf(shop.builds.flatMap(b => (b.reckoned?.castings ?? []).map(head => ({ ...head, build: b.id })))).find(one => one.mark === route.query.casting))
 const begins = computed(() => casting.value ? castingStart(casting.value) : {})
+/** How many of its heads were measured. */
+const measured = computed(() => begins.value.chamberVolume?.heads ?? casting.value?.heads.length ?? 0)
 /** Its dimensions as claims; what the casting itself says of chamber and mouth takes the place of one engine's. */
 function alike(): Alike[] {
   const copied = like.value ? likeness(like.value.entries) : []
@@ -76,7 +78,7 @@ async function begin() {
   const begun = await take(form, made.body)
   if (!begun) return
   // One by one: what does not go with an engine that was changed meanwhile is left out, and takes nothing with it.
-  for (const { kind, scope, body } of alike()) void build.add(kind, scope, body as never, kind === 'assume' && casting.value ? { note: `Casting ${casting.value.mark}, ${sayHeads(casting.value.heads.length)}` } : {})
+  for (const { kind, scope, body } of alike()) void build.add(kind, scope, body as never, kind === 'assume' && casting.value ? { note: `Casting ${casting.value.mark}, ${sayHeads(measured.value)}` } : {})
   drafts.clear('newBuild')
   await navigateTo({ path: `/builds/${begun}/sheet`, query: { leaf: 'section', field: 'bore' } })
 }
@@ -111,7 +113,7 @@ async function take({ name, reference }: { name: string, reference: string }, la
   <form class="new" @submit.prevent="begin">
     <p v-if="like" class="like">Like <strong>{{ like.name }}</strong>: its dimensions as claims, its target, gaskets and drawing. No readings.</p>
     <p v-if="casting" class="like">
-      Casting <strong>{{ casting.mark }}</strong>, {{ sayHeads(casting.heads.length) }}:
+      Casting <strong>{{ casting.mark }}</strong>, {{ sayHeads(measured) }}:
       <template v-if="begins.chamberVolume">chamber <span class="num">{{ digits(begins.chamberVolume.value, 1) }} ± {{ digits(2 * begins.chamberVolume.u, 1) }}</span> cc<template v-if="begins.mouthArea">, mouth <span class="num">{{ say(begins.mouthArea.value, 'area', device.lengths) }}</span></template>, assumed until you pour.</template><template v-else>nothing poured yet.</template>
     </p>
     <div class="titles">
