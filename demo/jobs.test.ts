@@ -12,10 +12,13 @@ describe('job cards of the demo shop', () => {
     ['Skerry 247', 'deck pourReceived squishReceived target rough pourAgain face dome pourLast squish'],
     ['Skerry 125', 'deck pourReceived squishReceived target face squish'],
     ['Caldbeck Twin', 'deck pourReceived flowBefore target ports clearances flowAfter'],
-    ['Millrace test six', 'takeIn deck pourReceived target rough seats pourAgain face dome pourLast clearances gasket']
+    ['Millrace test six', 'takeIn deck pourReceived target rough seats pourAgain face dome pourLast clearances gasket'],
+    ['Practice head A', 'takeIn pourReceived throats rough face dome'],
+    ['Practice head B', 'takeIn pourReceived throats rough dome']
   ])('%s: its ledger shows what was done, and nothing else', (name, steps) => {
     expect(JOB_STEPS.filter(step => shownByLedger(of(name), step)).join(' ')).toBe(steps)
   })
+  it('has every build of it in that table', () => expect(demoShop.builds).toHaveLength(8))
   it('a step that is struck out of the ledger is open again', () => {
     const { entries } = demoShop.builds.find(b => b.name === 'Millrace test six')!
     const target = entries.find(e => e.kind === 'target')!
