@@ -1,3 +1,4 @@
+import { mean } from 'simple-statistics'
 import { ofKind, scopeName, type AfterwardsBody, type EntryOf, type FindingBody, type Valve } from '../ledger'
 import { compareRuns, flowRuns, pourResult, portStages, portsIn, repeatsOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
@@ -24,8 +25,6 @@ export interface CastingHead {
   gains: CastingGain[]
   afterwards: AfterwardsBody[]
 }
-
-const mean = (list: number[]) => list.reduce((a, b) => a + b, 0) / list.length
 
 /** The mark of a head's casting: the head's own, else its bank's, else the build's. */
 function markOf(r: Replay, head: number): EntryOf<'casting'> | undefined {

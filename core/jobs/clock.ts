@@ -1,7 +1,7 @@
 import { ofKind, type Entry } from '../ledger'
 
 /** A hand's work on a step from one press to the next, ms; without `to` it runs still. `less`: hours of it in which nobody worked. */
-export interface ClockSpan { hand: string, step: string, from: number, to?: number, less: number, entries: string[] }
+export interface ClockSpan { hand: string, step: string, from: number, to?: number, less: number }
 
 const MS = 3_600_000
 
@@ -17,18 +17,17 @@ const MS = 3_600_000
 export function spansOf(entries: readonly Entry[]): ClockSpan[] {
   const running = new Map<string, ClockSpan>()
   const all: ClockSpan[] = []
-  for (const { id, at, hand, body } of ofKind(entries, 'clock')) {
+  for (const { at, hand, body } of ofKind(entries, 'clock')) {
     const now = Date.parse(at)
     const before = running.get(hand)
     if (body.on ? before?.step === body.step : before?.step !== body.step) continue
     if (before) {
       before.to = now
       before.less = body.on ? 0 : body.less ?? 0
-      before.entries.push(id)
       running.delete(hand)
     }
     if (body.on) {
-      const begun: ClockSpan = { hand, step: body.step, from: now, less: 0, entries: [id] }
+      const begun: ClockSpan = { hand, step: body.step, from: now, less: 0 }
       running.set(hand, begun)
       all.push(begun)
     }

@@ -1,5 +1,5 @@
 import { ofKind, operationsOn, scopeName, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
-import { changesBetween, flowRuns, mouldsIn, mouldsOut, portScope, portStages, portsIn, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
+import { CHAMBER_OPERATIONS, changesBetween, flowRuns, mouldsIn, mouldsOut, portScope, portStages, portsIn, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
 
 const doneAnd = (r: Replay, kinds: readonly OperationKind[]): boolean => r.done.some(op => kinds.includes(op.kind)) && !r.planned.some(op => kinds.includes(op.kind))
 const all = <T>(list: readonly T[], is: (one: T) => boolean): boolean => list.length > 0 && list.every(is)
@@ -23,7 +23,6 @@ function pouredAgain(r: Replay): boolean {
   return all(worked, c => poured(r, c, lastOf(r, ['relief', 'seatWork'], c)))
 }
 
-const CHAMBER_WORK = ['faceCut', 'relief', 'seatWork'] as const
 const SQUISH_WORK = ['faceCut', 'deckCut', 'gasketChange', 'spacer', 'crownWork'] as const
 
 /** Each step that a ledger can show, and what shows it. The others are only ticked by hand. */
@@ -51,7 +50,7 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   seats: r => doneAnd(r, ['seatWork']),
   pourAgain: pouredAgain,
   face: r => doneAnd(r, ['faceCut']),
-  pourLast: r => all(r.layout.cylinders, c => lastOf(r, ['faceCut'], c) >= 0 && poured(r, c, lastOf(r, CHAMBER_WORK, c))) && !r.planned.some(op => (CHAMBER_WORK as readonly OperationKind[]).includes(op.kind)),
+  pourLast: r => all(r.layout.cylinders, c => lastOf(r, ['faceCut'], c) >= 0 && poured(r, c, lastOf(r, CHAMBER_OPERATIONS, c))) && !r.planned.some(op => (CHAMBER_OPERATIONS as readonly OperationKind[]).includes(op.kind)),
   squish: r => all(r.layout.cylinders, c => each(r, 'solder', lastOf(r, SQUISH_WORK, c))(c)),
   clearances: r => (['intakeClearance', 'exhaustClearance'] as const).every(q => r.layout.cylinders.some(c => quantityOf(r, q, c)?.provenance === 'measured')),
   gasket: r => doneAnd(r, ['gasketChange']),

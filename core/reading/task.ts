@@ -82,7 +82,7 @@ export function readTask(kind: ReadKind, random: () => number): ReadTask {
 }
 
 /** What is said of a reading: by how much it is off, and what mistake gives just that. */
-export interface Judged { off: number, slip?: Slip }
+export interface Judged { off: number, slip?: Slip, /** As near as a good hand reads it. */ close: boolean }
 
 /**
  * Judges what somebody read.
@@ -93,13 +93,13 @@ export interface Judged { off: number, slip?: Slip }
  * @example judge(readTask('dial', random), 2.413) // { off: 1, slip: 'turn' } where the truth is 1.413
  */
 export function judge(task: ReadTask, given: number | undefined): Judged {
-  if (given === undefined) return task.bubble ? { off: 0 } : { off: 0, slip: 'bubble' }
+  if (given === undefined) return task.bubble ? { off: 0, close: true } : { off: 0, slip: 'bubble', close: false }
   if (!Number.isFinite(given)) throw new DomainError('given', given, 'a number')
   const off = given - task.truth
-  if (task.bubble) return { off, slip: 'bubble' }
+  if (task.bubble) return { off, slip: 'bubble', close: false }
   const { fine, division } = READ_SCALES[task.kind]
-  if (Math.abs(off) <= 2 * fine) return { off }
+  if (Math.abs(off) <= 2 * fine) return { off, close: true }
   const nearest = [...task.wrongs].map(wrong => ({ ...wrong, by: Math.abs(given - wrong.value) })).sort((a, b) => a.by - b.by)[0]
   // A mistake explains a reading that lies nearer to it than to the truth, and near it at all.
-  return nearest && nearest.by < Math.abs(off) / 2 && nearest.by <= Math.max(division, 3 * fine) ? { off, slip: nearest.slip } : { off }
+  return nearest && nearest.by < Math.abs(off) / 2 && nearest.by <= Math.max(division, 3 * fine) ? { off, slip: nearest.slip, close: false } : { off, close: false }
 }

@@ -21,7 +21,7 @@ const task = shallowRef(readTask('burette', Math.random))
 const eye = ref(0)
 const given = ref('')
 const fault = ref('')
-const said = ref<Judged & { refused: boolean, close: boolean }>()
+const said = ref<Judged & { refused: boolean }>()
 const places = { burette: 2, syringe: 1, dial: 3, calliper: 1, wheel: 2 } as const
 
 const kept = ref<KeptPractice[]>([])
@@ -65,7 +65,7 @@ async function read(refused = false) {
   if (!fault.value && !refused && Math.abs(value) > 10_000) fault.value = 'That is not on the scale.'
   if (fault.value) return
   const judged = judge(task.value, refused ? undefined : value)
-  said.value = { ...judged, refused, close: !judged.slip && Math.abs(judged.off) <= 2 * READ_SCALES[kind.value].fine }
+  said.value = { ...judged, refused }
   inRound.value++
   if (device.hand === '') return
   const one = { hand: device.hand, kind: kind.value, truth: task.value.truth, at: new Date().toISOString(), ...refused ? {} : { given: value }, ...judged.slip ? { slip: judged.slip } : {} }
@@ -104,7 +104,7 @@ const of = (value: number) => digits(value, places[kind.value])
         <v-btn v-else variant="flat" color="primary" @click="begin">Another minute</v-btn>
       </form>
       <p v-if="over" class="said">{{ inRound }} read in a minute.</p>
-      <p v-if="said" class="said" :class="{ warn: !said.close && !(said.refused && !said.slip) }" role="status">{{ sayJudged(of(Math.abs(said.off)), unit, said, said.refused, said.close) }}<template v-if="!said.refused && !task.bubble"> It stands at <span class="num">{{ of(task.truth) }}</span>.</template></p>
+      <p v-if="said" class="said" :class="{ warn: !said.close }" role="status">{{ sayJudged(of(Math.abs(said.off)), unit, said, said.refused, said.close) }}<template v-if="!said.refused && !task.bubble"> It stands at <span class="num">{{ of(task.truth) }}</span>.</template></p>
       <p v-if="device.hand === ''" class="sentence">Put your initials in the header, and what you read is kept.</p>
     </div>
     <div class="hand">
