@@ -105,7 +105,14 @@ export const useOutbox = defineStore('outbox', () => {
 
   async function finish(write: Waiting, ended: Extract<Ended, { kind: 'kept' | 'refused' }>) {
     // Whoever shows what is kept takes it over before it leaves the waiting list: it is never on neither.
-    if (ended.kind === 'kept') keptListeners.forEach(listener => listener(ended.value, write))
+    if (ended.kind === 'kept') keptListeners.forEach((listener) => {
+      // What is kept is kept: a page that can't show it must not have it sent for ever, and those behind it with it.
+      try {
+        listener(ended.value, write)
+      } catch (error) {
+        reportError(error)
+      }
+    })
     const listener = settled.get(write.id)
     settled.delete(write.id)
     // Refused with nobody at the field any more: it stays here to be read.
@@ -140,6 +147,8 @@ async function send(write: Waiting): Promise<Ended> {
     if (write.picture !== undefined && !picture) return { kind: 'refused', problem: { type: 'about:blank', title: 'Not here', status: 422, detail: 'This photograph is no longer on this device. Choose it again.' } }
     const response = await fetch(write.url, { method: 'PUT', headers: { 'content-type': picture?.type ?? 'application/json' }, body: picture ?? write.body, signal: stop.signal })
     const value: unknown = await response.json().catch(() => undefined)
+    // An answer that broke off is none, nor is one that this shop never gives: it may have been kept, and sent again it is not kept twice.
+    if (value === undefined && response.status < 500) return { kind: 'away' }
     if (response.ok) return { kind: 'kept', value }
     const problem = isProblem(value) ? value : { type: 'about:blank', title: 'No answer', status: response.status, detail: `The shop answered with ${response.status} and no reason.` }
     // Nobody home, too busy, or too slow: the same write may go in later as it is.

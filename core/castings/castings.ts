@@ -18,8 +18,8 @@ export interface CastingHead {
   mark: string
   head: number
   cylinders: number
-  /** When it was first read, which tells it from every other. */
-  begun?: string
+  /** When it was read, which tells it from every other. */
+  readAt: string[]
   figures: Record<CastingFigure, number[]>
   found: Pick<FindingBody, 'what' | 'words'>[]
   gains: CastingGain[]
@@ -57,10 +57,10 @@ export function castingHeads(r: Replay): CastingHead[] {
     if (!mark) return []
     const first = (list: number[]) => list.length > 0 ? [mean(list)] : []
     const throats = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => throatRecord(r, port).received ?? [])
-    const ports = (valve: Valve) => cylinders.flatMap(c => portStages(r, c, valve)[0]?.part.estimate.value ?? [])
-    const begun = r.live.entries.find(e => (e.kind === 'pour' || e.kind === 'throat') && 'cylinder' in e.scope && cylinders.includes(e.scope.cylinder))?.at
+    const ports = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => portStages(r, port)[0]?.part.estimate.value ?? [])
+    const readAt = r.live.entries.filter(e => (e.kind === 'pour' || e.kind === 'throat') && 'cylinder' in e.scope && cylinders.includes(e.scope.cylinder)).map(e => e.at)
     return [{
-      mark, head: i + 1, cylinders: cylinders.length, ...begun ? { begun } : {},
+      mark, head: i + 1, cylinders: cylinders.length, readAt,
       figures: {
         chamber: cylinders.flatMap(c => first(stretches(r.ledger, c)[0]!.pours.map(pour => pourResult(pour).value))),
         perMm: cylinders.flatMap(c => first(r.lessons.filter(l => l.cylinder === c).map(l => l.perMm.value))),
@@ -78,8 +78,8 @@ export interface Casting<Head extends CastingHead = CastingHead> { mark: string,
 /** A head that stands in the shop twice is one: a build that was copied has its readings at the very same moments. The one that taught more is kept. */
 function onceEach<Head extends CastingHead>(heads: readonly Head[]): Head[] {
   const taught = ({ figures }: Head) => figures.perMm.length
-  return heads.filter((head, i) => head.begun === undefined || !heads.some((other, k) =>
-    k !== i && other.begun === head.begun && other.head === head.head && (taught(other) > taught(head) || (taught(other) === taught(head) && k < i))))
+  const same = (one: Head, other: Head) => one.head === other.head && one.readAt.some(at => other.readAt.includes(at))
+  return heads.filter((head, i) => !heads.some((other, k) => k !== i && same(head, other) && (taught(other) > taught(head) || (taught(other) === taught(head) && k < i))))
 }
 
 /** Whether anything is known of a head beside its mark. */

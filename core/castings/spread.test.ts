@@ -3,7 +3,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { USUAL_SCATTER, castingsOf, castingStart, coverageFactor, likelyOfNext, scatterOf, type CastingHead } from '..'
 
 const head = (mark: string, chamber: number[], perMm: number[] = []): CastingHead =>
-  ({ mark, head: 1, cylinders: chamber.length, figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], gains: [], afterwards: [] })
+  ({ mark, head: 1, cylinders: chamber.length, readAt: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], gains: [], afterwards: [] })
 
 describe('what the next head of a casting is likely to have', () => {
   it('adds up by hand', () => {
@@ -33,9 +33,9 @@ describe('what the next head of a casting is likely to have', () => {
     expect(castingStart(one!).mouthArea!.value).toBeCloseTo(4520, 9)
     expect(castingStart(other!).mouthArea).toBeUndefined()
     // A build that was copied was read at the same moments; a head of which nothing is known counts for nothing.
-    const at = (begun: string, chamber: number[], perMm: number[] = []) => ({ ...head('m', chamber, perMm), begun })
-    const copied = castingsOf([at('9:00', [55]), at('9:00', [55.2], [4.5]), at('9:05', [55]), head('m', []), head('m', [55])])
-    expect(copied[0]!.heads.map(h => [h.begun, h.figures.perMm.length])).toEqual([['9:00', 1], ['9:05', 0], [undefined, 0]])
+    const at = (readAt: string[], chamber: number[], perMm: number[] = []) => ({ ...head('m', chamber, perMm), readAt })
+    const copied = castingsOf([at(['9:00', '9:02'], [55]), at(['9:02'], [55.2], [4.5]), at(['9:05'], [55]), head('m', []), head('m', [55])])
+    expect(copied[0]!.heads.map(h => [h.readAt, h.figures.perMm.length])).toEqual([[['9:02'], 1], [['9:05'], 0], [[], 0]])
   })
 
   // A shop of thirty heads, ten castings of three: what the first two say of the third, against what it truly is.

@@ -222,6 +222,19 @@ test('a write is waited for as long as the shop works on it, and sent again when
   expect(sent).toBeGreaterThan(1)
   await page.waitForTimeout(8000)
   expect(await pours(bench, build)).toEqual([51.1, 51.2])
+  // It was kept, but its answer broke off; then something else answers in the shop's place.
+  sent = 0
+  await page.unroute('**/entries/*')
+  await page.route('**/entries/*', async (route) => {
+    if (++sent === 1) return route.fulfill({ response: await route.fetch(), body: '{"id":"' })
+    return sent === 2 ? route.fulfill({ contentType: 'text/html', body: '<p>Sign in to this network</p>' }) : route.continue()
+  })
+  await field(page, READING).fill('51.3')
+  await page.keyboard.press('Enter')
+  await expect.poll(() => sent, { timeout: 30_000 }).toBe(3)
+  await expect(page.locator('.saved')).not.toContainText('waiting')
+  await page.waitForTimeout(2000)
+  expect([sent, await pours(bench, build)]).toEqual([3, [51.1, 51.2, 51.3]])
 })
 
 test('after the server was away the page catches up within moments of its return', async ({ page }) => {

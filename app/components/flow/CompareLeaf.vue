@@ -81,7 +81,7 @@ const says = computed(() => `Change by lift: ${(compared.value?.lifts ?? []).map
 
 <style scoped>
 .compare { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.1fr); gap: 28px; align-items: start; }
-.left, .right { display: grid; gap: 10px; align-content: start; }
+.left, .right { display: grid; grid-template-columns: minmax(0, 1fr); gap: 10px; align-content: start; }
 .left > .v-btn { justify-self: start; }
 .pick { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
 .huge { font-size: var(--s80); line-height: 1; font-weight: 700; white-space: nowrap; }

@@ -137,7 +137,7 @@ const liftRule = quantityRule('intakeLift')
 <style scoped>
 .curves { display: grid; grid-template-columns: minmax(0, 1fr) 264px; gap: 24px; align-items: start; }
 .first { display: grid; gap: 12px; justify-items: start; grid-column: 1 / -1; max-width: 560px; }
-.left, .right { display: grid; gap: 10px; align-content: start; }
+.left, .right { display: grid; grid-template-columns: minmax(0, 1fr); gap: 10px; align-content: start; }
 .right > .v-btn { justify-self: start; }
 .canvas { height: 380px; position: relative; }
 .row { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; }
