@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, pourResult, pourVolume, stopReading, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portsIn, pourResult, pourVolume, severalOf, stopReading, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope, type Valve } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -19,6 +19,10 @@ function fillOf(volume: number, instrument: Instrument): Fill {
 /** Volume expansion of what is poured with, per kelvin (ISO 4787 for water; ethanol, CRC Handbook). */
 const LIQUIDS = { alcohol: 1.1e-3, water: 2.1e-4 } as const
 
+/** Something that can be filled; of several ports, which. */
+interface Thing { key: string, encloses: Enclosed, n?: number }
+const PORT_VALVE: Partial<Record<Enclosed, Valve>> = { intakePort: 'intake', exhaustPort: 'exhaust' }
+
 /** The pour in hand at a cylinder: what is filled, with what, the fills so far, the reading being taken, and what it comes to. */
 export function usePouring() {
   const build = useBuild()
@@ -26,14 +30,22 @@ export function usePouring() {
   const drafts = useDrafts()
   const chosenId = useLocalStorage('bowl.instrument', '')
   const fillable = computed(() => enclosedBy(build.replayed?.layout.engine))
-  const chosenWhat = useChoices().choice<Enclosed | ''>('pourOf', '')
-  const what = computed({ get: (): Enclosed => fillable.value.find(kind => kind === chosenWhat.value) ?? fillable.value[0]!, set: to => chosenWhat.value = to })
+  /** What can be filled: each of several ports by itself. */
+  const things = computed(() => fillable.value.flatMap((encloses): Thing[] => {
+    const layout = build.replayed?.layout
+    const valve = PORT_VALVE[encloses]
+    if (!layout || !valve || !severalOf(layout, valve)) return [{ key: encloses, encloses }]
+    return portsIn({ ...layout, cylinders: [build.cylinder] }, valve).map(({ n }) => ({ key: `${encloses} ${n}`, encloses, n }))
+  }))
+  const chosen = useChoices().choice<string>('pourOf', '')
+  const thing = computed({ get: (): Thing => things.value.find(({ key, encloses }) => key === chosen.value || encloses === chosen.value) ?? things.value[0]!, set: ({ key }) => chosen.value = key })
+  const what = computed(() => thing.value.encloses)
   const kept = computed<KeptInstrument | undefined>(() => shop.instruments.find(i => i.id === chosenId.value) ?? shop.instruments[0])
   /** A measuring cylinder is not practised on. */
   const own = useOwnHand(() => kept.value?.kind === 'cylinder' ? undefined : kept.value?.kind)
   const instrument = computed(() => kept.value && { ...inUse(kept.value), ...own.counts.value === undefined ? {} : { repeatability: own.counts.value } })
   // A chamber's drafts keep the key they always had.
-  const key = (name: string) => `${build.view?.id}/pour/${what.value === 'chamber' ? '' : `${what.value}/`}${build.cylinder}/${name}`
+  const key = (name: string) => `${build.view?.id}/pour/${what.value === 'chamber' ? '' : `${thing.value.key}/`}${build.cylinder}/${name}`
 
   const besides = useBeside()
   const beside = computed(() => besides.besideOf(what.value))
@@ -61,7 +73,7 @@ export function usePouring() {
     const figures = Object.fromEntries(BESIDE[what.value].flatMap(name => rest[name as keyof typeof rest] ? [[name, rest[name as keyof typeof rest]]] : []))
     const seals = what.value === 'crown' || what.value === 'assembled'
     return {
-      encloses: what.value, fills: list, typed: words.slice(0, 200), instrument: instrument.value!, ...figures,
+      encloses: what.value, ...thing.value.n ? { n: thing.value.n } : {}, fills: list, typed: words.slice(0, 200), instrument: instrument.value!, ...figures,
       ...(seals && sealed ? { sealed } : {}), ...(scaleTemperature ? { scaleTemperature } : {}),
       ...(warmer ? { warmer, liquidExpansion: LIQUIDS[liquid ?? 'alcohol'] } : {}),
       ...(what.value === 'container' && vessel ? { vessel } : {}), ...(afterWork ? { afterWork } : {})
@@ -87,10 +99,8 @@ export function usePouring() {
     const r = build.replayed
     if (what.value === 'chamber') return r?.pours.find(p => p.cylinder === cylinder)?.current ?? []
     if (what.value === 'assembled') return r?.wholes.find(p => p.cylinder === cylinder)?.current ?? []
-    if (what.value === 'intakePort' || what.value === 'exhaustPort') {
-      const valve = what.value === 'intakePort' ? 'intake' : 'exhaust'
-      return r?.ports.find(p => p.cylinder === cylinder && p.valve === valve)?.pours ?? []
-    }
+    const valve = PORT_VALVE[what.value]
+    if (valve) return r?.ports.find(p => p.cylinder === cylinder && p.valve === valve && p.n === (thing.value.n ?? 1))?.pours ?? []
     return (r?.live.entries ?? []).filter((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === what.value
       && (e.scope.level !== 'cylinder' || e.scope.cylinder === cylinder))
   }
@@ -166,7 +176,7 @@ export function usePouring() {
     return undefined
   }
   return {
-    what, fillable, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
+    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

@@ -58,6 +58,9 @@ export const ENCLOSED_WORDS: Record<Enclosed, EnclosedWords> = {
   }
 }
 
+/** What was filled; of several ports of a cylinder, which. */
+export const sayEnclosed = (encloses: Enclosed, n?: number): string => `${ENCLOSED_WORDS[encloses].label}${n ? ` no. ${n}` : ''}`
+
 /** What may be wrong with a pour, in a sentence after “look for”. */
 export const FAULT_WORDS: Record<PourFault, string> = {
   bubble: 'a trapped bubble', leak: 'a leak past a valve or the plug', greaseInside: 'grease squeezed inside',

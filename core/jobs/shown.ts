@@ -30,7 +30,7 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   takeIn: r => ofKind(r.live.entries, 'finding').length > 0,
   deck: r => all(r.layout.cylinders, c => quantityOf(r, 'deckClearance', c)?.provenance === 'measured'),
   pourReceived: r => all(r.layout.cylinders, c => pouredAsReceived(r, c)),
-  portsReceived: r => all(r.layout.cylinders, c => (['intake', 'exhaust'] as const).some(v => portStages(r, c, v).length > 0)),
+  portsReceived: r => all(r.layout.cylinders, c => r.ports.some(({ cylinder }) => cylinder === c)),
   throats: r => all(portsIn(r.layout), port => throatRecord(r, port).now !== undefined),
   squishReceived: r => all(r.layout.cylinders, each(r, 'solder')),
   flowBefore: r => flowRuns(r).some(run => !run.entry.body.claimed),
@@ -44,8 +44,7 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   mould: r => mouldsOut(r).length > 0 && mouldsIn(r).length === 0,
   flange: r => ofKind(r.live.entries, 'flange').some(e => e.body.part === 'port') && ofKind(r.live.entries, 'flange').some(e => e.body.part !== 'port'),
   portsAgain: (r) => {
-    const ports = r.layout.cylinders.flatMap(c => (['intake', 'exhaust'] as const).map(v => portStages(r, c, v))).filter(stages => stages.length > 0)
-    return all(ports, stages => stages.length > 1)
+    return all(r.ports, port => portStages(r, port).length > 1)
   },
   seats: r => doneAnd(r, ['seatWork']),
   pourAgain: pouredAgain,

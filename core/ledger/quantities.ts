@@ -127,6 +127,7 @@ export const FIGURE_BOUNDS = {
   roughness: { dimension: 'roughness', min: 0.02, max: 25 },
   throat: { dimension: 'length', min: 6, max: 95 },
   portAmount: { dimension: 'length', min: 0.02, max: 15 },
+  portAdds: { dimension: 'volume', min: 0.01, max: 50 },
   mouldLean: { dimension: 'angle', min: 0, max: 80 },
   mouldShort: { dimension: 'length', min: 0, max: 50 },
   mouldStep: { dimension: 'length', min: 0, max: 10 },

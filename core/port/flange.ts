@@ -1,4 +1,5 @@
 import { FillRule, areaPathsD, differenceD, unionD, type PathD } from 'clipper2-ts'
+import { outlineArea } from '../chamber'
 import { above, atLeast, DomainError, finite } from '../domain'
 
 export type XY = readonly [x: number, y: number]
@@ -36,7 +37,7 @@ export function outlinePoints(outline: Outline): XY[] {
   if (outline.form === 'points') {
     const fault = outlineFault(outline.points)
     if (fault) throw new DomainError('points', outline.points.length, fault)
-    return turn(outline.points) < 0 ? [...outline.points].reverse() : outline.points
+    return outlineArea(outline.points) < 0 ? [...outline.points].reverse() : outline.points
   }
   const x = finite('x', outline.x)
   const y = finite('y', outline.y)
@@ -59,12 +60,6 @@ export function outlinePoints(outline: Outline): XY[] {
   })
 }
 
-/** Twice the area, + anticlockwise. */
-const turn = (points: readonly XY[]) => points.reduce((sum, [x, y], i) => {
-  const [nx, ny] = points[(i + 1) % points.length]!
-  return sum + x * ny - nx * y
-}, 0)
-
 /**
  * What is wrong with a traced outline.
  *
@@ -76,7 +71,7 @@ export function outlineFault(points: readonly XY[]): string | undefined {
   if (points.length < 3 || points.length > MOST_POINTS) return `3 to ${MOST_POINTS} points`
   if (points.some(p => p.length !== 2 || !p.every(v => Number.isFinite(v) && Math.abs(v) <= 1000))) return 'points within 1000 mm'
   // What crosses itself winds round some of it twice, or the other way.
-  const wound = Math.abs(turn(points)) / 2
+  const wound = Math.abs(outlineArea(points))
   const area = Math.abs(areaPathsD(unionD([path(points)], [], FillRule.NonZero, DECIMALS)))
   if (Math.abs(area - wound) > 1e-3 * Math.max(area, 1)) return 'an outline that does not cross itself'
   return area < 1 ? 'an outline around 1 mm² or more' : undefined
@@ -105,19 +100,23 @@ export function flangeStep({ upstream, downstream }: { upstream: readonly XY[], 
   return { facing: Math.abs(areaPathsD(metal)), faces: metal.map(p => p.map(({ x, y }): XY => [x, y])), worst: at.reduce((most, s) => s.step > most.step ? s : most), at }
 }
 
-/** Which wall of an opening a place lies at, as one looks at the flange with the roof up. */
-export type FlangeWall = 'roof' | 'floor' | 'left' | 'right'
+/** Which wall of an opening a place lies at, as one looks at the flange with the roof up; of a port that bends aside, the wall inside its bend is the inner. */
+export type FlangeWall = 'roof' | 'floor' | 'left' | 'right' | 'inner' | 'outer'
 
 /**
  * @param at a place on an outline
+ * @param inner which side of it is the inside of the port's bend, where it has one
  * @returns the wall that is nearest, by the outline's own width and height
  * @example wallOf([0, -20], rectangle) // 'floor'
  */
-export function wallOf({ x, y }: { x: number, y: number }, outline: readonly XY[]): FlangeWall {
+export function wallOf({ x, y }: { x: number, y: number }, outline: readonly XY[], inner?: 'left' | 'right'): FlangeWall {
   const [xs, ys] = [outline.map(p => p[0]), outline.map(p => p[1])]
   const across = (v: number, all: number[]) => (v - (Math.min(...all) + Math.max(...all)) / 2) / Math.max(1e-9, (Math.max(...all) - Math.min(...all)) / 2)
   const [right, up] = [across(x, xs), across(y, ys)]
-  return Math.abs(up) >= Math.abs(right) ? up >= 0 ? 'roof' : 'floor' : right >= 0 ? 'right' : 'left'
+  if (Math.abs(up) >= Math.abs(right)) return up >= 0 ? 'roof' : 'floor'
+  const side = right >= 0 ? 'right' : 'left'
+  if (inner === undefined) return side
+  return side === inner ? 'inner' : 'outer'
 }
 
 /** A wall that is opened runs out over at least ten times its depth: about 6°, past which a flow leaves it. */

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   THROAT_AIMS, flangeStep, machIndex, outlineFault, outlinePoints, peakDemand, peakPistonSpeed, pistonTravel, revsAtMach, sectionArea, sectionsVolume, seatFaults, seatForm, seatLedge, seatPoints, sinking, speedOfSound,
-  speedThrough, throatFor, throatShare, throatStanding, type SeatCut, type XY
+  speedThrough, throatFor, throatShare, throatStanding, wallOf, type SeatCut, type XY
 } from '..'
 
 const circle = (radius: number, x = 0, points = 3600): XY[] => Array.from({ length: points }, (_, i) => [x + radius * Math.cos(i * 2 * Math.PI / points), radius * Math.sin(i * 2 * Math.PI / points)])
@@ -18,11 +18,21 @@ describe('throats', () => {
   })
 })
 
+describe('walls of an opening', () => {
+  const round = outlinePoints({ form: 'circle', x: 0, y: 0, diameter: 40 })
+  it.each([[0, 20, undefined, 'roof'], [0, -20, 'left', 'floor'], [20, 3, undefined, 'right'], [-20, 3, undefined, 'left'], [20, 3, 'right', 'inner'], [-20, 3, 'right', 'outer'], [20, 3, 'left', 'outer'], [-20, 3, 'left', 'inner']] as const)('%d, %d of a port whose inner wall is %s is its %s', (x, y, inner, wall) =>
+    expect(wallOf({ x, y }, round, inner)).toBe(wall))
+})
+
 describe('sections', () => {
   it('rounded rectangles run from a square to a circle', () => {
     expect(sectionArea({ width: 30, height: 30, radius: 15 })).toBeCloseTo(Math.PI * 225, 9)
     expect(sectionArea({ width: 32, height: 38, radius: 0 })).toBe(1216)
     expect(sectionArea({ width: 32, height: 38, radius: 8 })).toBeCloseTo(1161.0619, 3)
+    // Traced, either way round.
+    expect(sectionArea({ points: [[0, 0], [32, 0], [32, 38], [0, 38]] })).toBe(1216)
+    expect(sectionArea({ points: [[0, 0], [0, 30], [40, 0]] })).toBe(600)
+    expect(() => sectionArea({ points: [[0, 0], [1, 1], [1, 0], [0, 1]] })).toThrow(/cross/)
   })
   it('holds the worked example, cones and pipes', () => {
     const { volume, least } = sectionsVolume([{ at: 0, area: 900 }, { at: 20, area: 800 }, { at: 50, area: 1000 }])

@@ -1,22 +1,29 @@
+import { outlineArea } from '../chamber'
 import { above, atLeast, DomainError, finite } from '../domain'
+import { outlineFault, type XY } from './flange'
 
 /** An area across a port at a place along its middle line: mm from the seat, mm². */
 export interface PortSection { at: number, area: number }
 
-/** How a section was measured: its area, or width and height with the radius of its corners, mm. */
-export type SectionShape = { area: number } | { width: number, height: number, radius: number }
+/** How a section was measured: its area, its outline as traced, or width and height with the radius of its corners, mm. */
+export type SectionShape = { area: number } | { points: readonly XY[] } | { width: number, height: number, radius: number }
 
 /**
  * Area of a section.
  *
- * @param shape an area as it is, or a rectangle with rounded corners; a round port is as wide as high with half of it as radius
+ * @param shape an area as it is, an outline, or a rectangle with rounded corners; a round port is as wide as high with half of it as radius
  * @returns mm²
- * @throws RangeError when a length is not above 0, or the radius is below 0 or more than half of the shorter side
- * Source: plane geometry, w·h − (4 − π)·r².
+ * @throws RangeError for an outline that is none, when a length is not above 0, or the radius is below 0 or more than half of the shorter side
+ * Source: plane geometry, w·h − (4 − π)·r², or the shoelace formula.
  * @example sectionArea({ width: 32, height: 38, radius: 8 }) // 1161.062 mm²
  */
 export function sectionArea(shape: SectionShape): number {
   if ('area' in shape) return above('area', shape.area, 0)
+  if ('points' in shape) {
+    const fault = outlineFault(shape.points)
+    if (fault) throw new DomainError('points', shape.points.length, fault)
+    return Math.abs(outlineArea(shape.points))
+  }
   const { width, height, radius } = shape
   above('width', width, 0)
   above('height', height, 0)

@@ -1,5 +1,5 @@
 import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
-import { NOW, ofKind, operationsOn, placeAlong, scopeName, sunkBy, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
+import { NOW, isOnValve, ofKind, operationsOn, placeAlong, scopeName, sunkBy, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import { recordedSeat } from '../port'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import type { Provenance } from './part'
@@ -44,17 +44,29 @@ export function faceShown(ledger: Ledger, entry: EntryOf<'chamberModel'> | undef
   return op => Date.parse(op.at) > kept
 }
 
-/** A valve's seat as it was last recorded. */
-function recorded(ledger: Ledger, cylinder: number, valve: Valve, n: number): Partial<ChamberValve> {
-  const body = remembered(ledger, 'seats', () => new Map(ofKind(ledger.live.entries, 'seat').map(e => [scopeName(e.scope), e.body])))
-    .get(scopeName({ level: 'valve', cylinder, valve, n }))
+/** Seats by their valves: as they were last recorded, and as they are to be cut since. */
+const seatsOf = (ledger: Ledger) => remembered(ledger, 'seats', () => {
+  const seats = new Map<string, { record?: EntryOf<'seat'>, wanted?: EntryOf<'seat'> }>()
+  for (const entry of ofKind(ledger.live.entries, 'seat')) {
+    const name = scopeName(entry.scope)
+    seats.set(name, entry.body.up ? { ...seats.get(name), wanted: entry } : { record: entry })
+  }
+  return seats
+})
+
+/** A valve's seat: as it was last recorded, or as it was planned once its work is counted. */
+function recorded(ledger: Ledger, cylinder: number, valve: Valve, n: number, planned: OperationEntry[]): Partial<ChamberValve> {
+  const { record, wanted } = seatsOf(ledger).get(scopeName({ level: 'valve', cylinder, valve, n })) ?? {}
+  const since = wanted ? [...ledger.done.filter(op => ledger.place.get(op.id)! > ledger.place.get(wanted.id)!), ...planned] : []
+  const cut = operationsOn(since, ledger.layout, cylinder, ['seatWork']).some(op => op.kind === 'seatWork' && isOnValve(op.body, valve, n))
+  const body = (cut ? wanted : record)?.body
   return body ? recordedSeat({ ...body, outer: body.outer.value }) : {}
 }
 
 /** Recorded seats, stated tilt, heights and sinking put into a drawn valve. Heights count from the face that is drawn, before any sinking. */
 function known(ledger: Ledger, given: ChamberValve, n: number, cylinder: number, done: Cut, planned: OperationEntry[]): ChamberValve {
   const { valve } = given
-  const drawn = { ...given, ...recorded(ledger, cylinder, valve, n) }
+  const drawn = { ...given, ...recorded(ledger, cylinder, valve, n, planned) }
   const stated = (name: 'Tilt' | 'SeatHeight' | 'TopCutHeight' | 'Sunk') => statedQuantity(ledger, `${valve}${name}`, cylinder, NOW, planned)?.estimate.value
   const tilt = stated('Tilt') ?? drawn.tilt
   const work = operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['seatWork'])

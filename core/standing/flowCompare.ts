@@ -61,8 +61,8 @@ function inOneMounting(r: Replay, first: FlowRun, last: FlowRun): boolean {
 }
 
 /** Poured volume of a port as it was at a place in the order of things, cc. */
-function pouredAt(r: Replay, { port: { cylinder, valve }, place }: FlowRun): number | undefined {
-  return portStages(r, cylinder, valve).filter(stage => (r.ledger.place.get(stage.pours[0]!.id) ?? 0) < place).at(-1)?.part.estimate.value
+function pouredAt(r: Replay, { port, place }: FlowRun): number | undefined {
+  return portStages(r, port).filter(stage => (r.ledger.place.get(stage.pours[0]!.id) ?? 0) < place).at(-1)?.part.estimate.value
 }
 
 function gainOf(r: Replay, before: FlowRun, after: FlowRun, rows: { before: FlowRow[], after: FlowRow[] }, cam: readonly LiftRow[] | undefined, whole: FlowChange): FlowGain | undefined {

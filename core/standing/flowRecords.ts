@@ -3,7 +3,8 @@ import { ofKind, operationsOn, scopeName, type EntryOf, type PortPlaceName } fro
 import { curtainArea, flowArea, type LiftRow } from '../shroud'
 import { modelOf } from './asked'
 import { remembered } from './remembered'
-import { portScope, portsIn, throatRecord, valveAcross, valveScope, type PortName } from './portRecords'
+import { throatRecord, valveAcross } from './portRecords'
+import { portScope, portsIn, valveScope, type PortName } from './ports'
 import type { Replay } from './replay'
 
 /** Air where nobody read it: °C, hPa. */

@@ -1,8 +1,8 @@
 export { pourResult, takenOff, watchOf, type PourEntry } from './pours'
-export { portRow, type PortOf, type PortPair, type PortRow, type PortStanding } from './ports'
+export { portRow, portScope, portsIn, severalOf, valveScope, type PortName, type PortPair, type PortRow, type PortStanding } from './ports'
 export {
-  USUAL_INLET, demandOf, flangeRecord, mouldsIn, mouldsOut, placesIn, portScope, portStages, portsIn, seatRecord, portSectionOf, sectionsRecord, throatRecord, valveAcross, valveScope,
-  type FlangeRecord, type InletDemand, type MouldStanding, type PortName, type PortStage, type SeatRecord, type SectionsRecord, type ThroatRecord
+  USUAL_INLET, demandOf, flangeRecord, mouldsIn, mouldsOut, placesIn, portReckoned, portStages, seatRecord, seatWanted, portSectionOf, sectionsRecord, throatRecord, valveAcross,
+  type FlangeRecord, type InletDemand, type MouldStanding, type PortReckoned, type PortStage, type SeatRecord, type SeatWanted, type SectionsRecord, type ThroatRecord
 } from './portRecords'
 export { compareRuns, runsApart, type Apart, type FlowCompare, type FlowGain } from './flowCompare'
 export {

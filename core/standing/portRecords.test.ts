@@ -3,7 +3,7 @@ import type { Bench } from '../../tests/support/ledgerBench'
 import { all, burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
 import {
-  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, mouldsOut, peakDemand, placesIn, portScope, portStages, portsIn, replay, seatRecord, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
+  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, mouldsOut, peakDemand, placesIn, portReckoned, portScope, portStages, portsIn, replay, seatRecord, seatWanted, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
 } from '..'
 
 const port: PortName = { cylinder: 1, valve: 'intake', n: 1 }
@@ -55,12 +55,43 @@ describe('a port by stages', () => {
   it('what each stage added, with the scale of the glass cancelled', () => {
     const bench = oneCylinder()
     pours(bench, [168], [168.2], [172.1, true], [175.4, true])
-    const stages = portStages(standing(bench), 1, 'intake')
+    const stages = portStages(standing(bench), port)
     expect(stages.map(s => s.pours.length)).toEqual([2, 1, 1])
     expect(stages[1]!.added!.value).toBeCloseTo(172.1 - 168.1, 9)
     expect(stages[2]!.added!.value).toBeCloseTo(3.3, 9)
     expect(uncertainty(stages[2]!.added!)).toBeLessThan(uncertainty(stages[2]!.part.estimate))
-    expect(portStages(standing(bench), 1, 'exhaust')).toEqual([])
+    expect(portStages(standing(bench), { ...port, valve: 'exhaust' })).toEqual([])
+  })
+  it('what was ticked since it was poured is reckoned on top of it, until a pour takes its place', () => {
+    const bench = oneCylinder()
+    const place = (adds: number, done: boolean, more = {}) => bench.add('portPlace', at, { place: 'bowl', way: 'take', adds: mm(adds), done }, more)
+    const bowl = place(2, false)
+    expect(portReckoned(standing(bench), port)).toBeUndefined()
+    pours(bench, [168])
+    place(1.5, false)
+    const reckoned = (now: number, done: number) => ({ poured: expect.closeTo(168, 9), now: expect.closeTo(now, 9), done: expect.closeTo(done, 9) })
+    expect(portReckoned(standing(bench), port)).toEqual(reckoned(168, 171.5))
+    place(2, true, { supersedes: bowl })
+    expect(portReckoned(standing(bench), port)).toEqual(reckoned(170, 171.5))
+    pours(bench, [170.4, true])
+    const [, worked] = portStages(standing(bench), port)
+    expect([worked!.added!.value, worked!.reckoned]).toEqual([expect.closeTo(2.4, 9), 2])
+    expect(portReckoned(standing(bench), port)).toEqual({ poured: expect.closeTo(170.4, 9), now: expect.closeTo(170.4, 9), done: expect.closeTo(171.9, 9) })
+    // A pour where no place said what it would add has nothing beside it.
+    pours(bench, [171, true])
+    expect(portStages(standing(bench), port)[2]).not.toHaveProperty('reckoned')
+  })
+  it('two of one kind are poured, compared and challenged each by itself', () => {
+    const { entries } = demoShop.builds.find(b => b.name === 'Hollin 16')!
+    const last = entries.at(-1)!
+    const add = (...list: [cylinder: number, end: number, n?: number][]) => list.map(([cylinder, end, n], i) => ({
+      ...last, id: `port-pour-${i}`, seq: (last.seq ?? 0) + 1 + i, kind: 'pour', scope: { level: 'cylinder', cylinder }, body: { encloses: 'intakePort', ...n ? { n } : {}, fills: [{ start: 0, end }], typed: '', instrument: burette }
+    } as typeof last))
+    const pairs = { ...last, id: 'pairs', seq: (last.seq ?? 0) + 9, kind: 'portPairs', scope: all, body: { valve: 'intake', pairs: [[1, 2]], poor: [] } } as typeof last
+    const r = replay([...entries, ...add([1, 80, 1], [1, 84, 2], [2, 80.1, 1], [2, 81, 2], [2, 83, 2]), pairs])!
+    expect(r.ports.map(p => [p.cylinder, p.n, p.part.estimate.value])).toEqual([[1, 1, 80], [1, 2, 84], [2, 1, expect.closeTo(80.1, 9)], [2, 2, expect.closeTo(82, 9)]])
+    expect(r.portPairs.map(p => [p.n, p.difference.value, p.verdict])).toEqual([[1, expect.closeTo(-0.1, 9), 'same'], [2, expect.closeTo(2, 9), 'differ']])
+    expect(r.challenges.filter(c => c.encloses === 'intakePort').map(c => [c.cylinder, c.n, c.disagreement!.difference])).toEqual([[2, 2, expect.closeTo(2, 9)]])
   })
   it.each([[168, 'agree'], [190, 'differ']] as const)('its sections hold %d cc or they do not', (poured, verdict) => {
     const bench = oneCylinder()
@@ -171,6 +202,28 @@ describe('a seat', () => {
     // Its chamber gains what it gains, whichever of them it was; pushrods are cut to the one that stands up most.
     expect(one.asIs[0]!.parts.chamber!.estimate.value).toBeCloseTo(both.asIs[0]!.parts.chamber!.estimate.value, 9)
     expect(asIf(one, [], NO_SOLIDS).cylinders[0]!.moves.sunk.done).toBeCloseTo(0.3, 9)
+  })
+  it('that is to be cut is drawn once its work is planned, and the next record takes its place', () => {
+    const { entries } = demoShop.builds[0]!
+    const last = entries.at(-1)!
+    const more = (n: number, kind: string, scope: Scope, body: object) => ({ ...last, id: `planned-${n}`, seq: (last.seq ?? 0) + n, at: new Date(Date.parse(last.at) + n * 60_000).toISOString(), kind, scope, body } as typeof last)
+    const cuts = [{ angle: 50, width: 1.9 }, { angle: 30, width: 0.7 }]
+    const wish = more(1, 'seat', seatAt, seat({ cuts, seat: 0, outer: mm(44.5), up: mm(0.4) }))
+    const angle = (r: NonNullable<ReturnType<typeof replay>>, column: 'asIs' | 'beforeCut' = 'asIs') => modelOf(r, 1, column)!.spec.valves.map(v => [v.seatAngle, v.sunk])
+    const [wished] = [replay([...entries, wish])!]
+    const [[was, sunk], [other]] = angle(wished) as [number[], number[]]
+    expect(was).toBe(45)
+    // The frustum of the form: D2 = 44.5 + 2·0.7·cos30°, D1 = D2 − 2·0.4/tan30°.
+    const wide = 44.5 + 1.4 * Math.cos(Math.PI / 6)
+    const before = wide - 0.8 / Math.tan(Math.PI / 6)
+    expect(seatWanted(wished, port)).toMatchObject({ up: 0.4, before: expect.closeTo(before, 9), added: expect.closeTo(Math.PI * 0.4 / 12 * (wide ** 2 + wide * before + before ** 2) / 1000, 9), ledge: expect.closeTo(0.4 / (Math.tan(50 * Math.PI / 180) - Math.tan(Math.PI / 6)), 9) })
+    const work = (state: 'planned' | 'done') => more(2, 'seatWork', { level: 'cylinder', cylinder: 1 }, { state, added: mm(0.5), sunk: mm(0.4), valve: 'intake' })
+    expect(angle(replay([...entries, wish, work('planned')])!, 'beforeCut')).toEqual([[50, sunk! + 0.4], [other, expect.any(Number)]])
+    expect(angle(replay([...entries, wish, work('planned')])!)[0]).toEqual([45, sunk])
+    expect(angle(replay([...entries, wish, work('done')])!)[0]).toEqual([50, sunk! + 0.4])
+    const cut = replay([...entries, wish, work('done'), more(3, 'seat', seatAt, seat())])!
+    expect([seatWanted(cut, port), angle(cut)[0]![0]]).toEqual([undefined, 45])
+    expect(seatRecord(wished, STARTING_RULES, port)?.entry.id).not.toBe('planned-1')
   })
   it('sunk by its record it gives what its cone swept, on the form that is recorded', () => {
     const { form, topCut } = seatRecord(standing((() => {

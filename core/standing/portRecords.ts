@@ -1,6 +1,7 @@
+import { seatLedge } from '../chamber'
 import { DomainError } from '../domain'
 import { DEFAULT_U, fromSource, linear, uncertainty, type Sourced } from '../estimate'
-import { FIGURE_BOUNDS, FLANGE_PARTS, NOW, fit, ofKind, operationsOn, scopeName, sunkBy, type EntryOf, type FlangePart, type Layout, type SectionRow, type Scope, type Valve } from '../ledger'
+import { FIGURE_BOUNDS, FLANGE_PARTS, NOW, fit, ofKind, operationsOn, scopeName, sunkBy, type EntryOf, type FlangePart, type SectionRow, type Scope, type Valve } from '../ledger'
 import {
   flangeStep, gaveWhenSunk, outlinePoints, peakDemand, revsAtMach, sectionArea, sectionsVolume, seatFaults, seatForm, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, wallOf, FADE, FILLING_FALLS,
   type FlangeStep, type FlangeWall, type PortSection, type SeatFault, type ThroatStanding, type XY
@@ -8,23 +9,9 @@ import {
 import type { ShopRules } from '../shop'
 import { modelOf, quantityOf } from './asked'
 import type { Part } from './part'
+import { portScope, portsIn, valveScope, type PortName } from './ports'
 import { sourcedPours, type PourEntry } from './pours'
 import type { Replay } from './replay'
-
-/** One valve of a cylinder and the port that leads to it; `n` counts those of one kind from the front. */
-export interface PortName { cylinder: number, valve: Valve, n: number }
-
-/** Every port of an engine of one kind, or of both: one a valve. Where nobody said what engine it is, one intake and one exhaust. */
-export function portsIn({ cylinders, engine }: Layout, valve?: Valve): PortName[] {
-  const count = { intake: engine?.intakes ?? 1, exhaust: engine?.exhausts ?? 1 }
-  return cylinders.flatMap(cylinder => (['intake', 'exhaust'] as const).filter(v => !valve || v === valve).flatMap(v =>
-    Array.from({ length: count[v] }, (_, i): PortName => ({ cylinder, valve: v, n: i + 1 }))))
-}
-
-/** Its scope; the only one of its kind is not numbered. */
-export const portScope = (layout: Layout, { cylinder, valve, n }: PortName): Scope => ({ level: 'port', cylinder, port: valve, ...severalOf(layout, valve) ? { n } : {} })
-export const valveScope = (layout: Layout, { cylinder, valve, n }: PortName): Scope => ({ level: 'valve', cylinder, valve, ...severalOf(layout, valve) ? { n } : {} })
-const severalOf = ({ engine }: Layout, valve: Valve) => ((valve === 'intake' ? engine?.intakes : engine?.exhausts) ?? 1) > 1
 
 function entriesOf<K extends 'throat' | 'portPlace' | 'portSections' | 'mould' | 'seat'>(r: Replay, kind: K, scope: Scope): EntryOf<K>[] {
   const name = scopeName(scope)
@@ -85,30 +72,59 @@ export function throatRecord(r: Replay, port: PortName): ThroatRecord {
   }
 }
 
-/** A port's volume between two times it was worked on: what was poured, and what the work before it added, cc. */
-export interface PortStage { pours: PourEntry[], part: Part, added?: Sourced }
+/** A port's volume between two times it was worked on: what was poured, what the work before it added, and what that was reckoned to add, cc. */
+export interface PortStage { pours: PourEntry[], part: Part, added?: Sourced, reckoned?: number }
 
 /**
  * What each stage of work on a port added: pours that belong together, in order.
  *
- * @returns none where it was not poured; scale errors of one glass are gone from what was added
+ * @returns none where it was not poured; scale errors of one glass are gone from what was added; `reckoned` by the places ticked
+ *   between the stage before and this one, where any said what it would add
  * Source: difference of two results, sources carried (JCGM 100:2008 §5.2.2).
- * @example portStages(standing, 5, 'exhaust').at(-1)?.added?.value // 3.2 cc
+ * @example portStages(standing, { cylinder: 5, valve: 'exhaust', n: 1 }).at(-1)?.added?.value // 3.2 cc
  */
-export function portStages(r: Replay, cylinder: number, valve: Valve): PortStage[] {
+export function portStages(r: Replay, { cylinder, valve, n }: PortName): PortStage[] {
   const series: PourEntry[][] = []
   for (const pour of r.ledger.pours.get(cylinder) ?? []) {
-    if (pour.body.encloses !== `${valve}Port`) continue
+    if (pour.body.encloses !== `${valve}Port` || (pour.body.n ?? 1) !== n) continue
     if (pour.body.afterWork || series.length === 0) series.push([])
     series.at(-1)!.push(pour)
   }
   const parts = series.map((pours): Part => ({ estimate: sourcedPours(pours), provenance: 'measured', entries: pours.map(p => p.id) }))
-  return series.map((pours, i) => ({ pours, part: parts[i]!, ...i > 0 ? { added: linear([[1, parts[i]!.estimate], [-1, parts[i - 1]!.estimate]]) } : {} }))
+  return series.map((pours, i) => {
+    if (i === 0) return { pours, part: parts[i]! }
+    const reckoned = addedBetween(r, { cylinder, valve, n }, placeOf(r, series[i - 1]!.at(-1)!), placeOf(r, pours[0]!))
+    return { pours, part: parts[i]!, added: linear([[1, parts[i]!.estimate], [-1, parts[i - 1]!.estimate]]), ...reckoned > 0 ? { reckoned } : {} }
+  })
+}
+
+const placeOf = (r: Replay, entry: { id: string }) => r.ledger.place.get(entry.id) ?? NOW
+/** What the places of a port that were done between two moments were reckoned to add, cc. */
+const addedBetween = (r: Replay, port: PortName, from: number, to: number) =>
+  placesIn(r, port).filter(e => e.body.done && placeOf(r, e) > from && placeOf(r, e) < to).reduce((sum, e) => sum + (e.body.adds?.value ?? 0), 0)
+
+/** What a port is reckoned to hold, cc: with what was ticked since it was poured, and once the rest is done too. A pour takes its place. */
+export interface PortReckoned { poured: number, now: number, done: number }
+
+/**
+ * A port by its last pour and what the places marked in it are said to add.
+ *
+ * @returns undefined where it was not poured, or nothing that is not in the pour yet says what it adds
+ * Source: sum of what a hand reckoned; it has no ± of its own.
+ * @example portReckoned(standing, { cylinder: 5, valve: 'exhaust', n: 1 }) // { poured: 68.1, now: 69.1, done: 70.4 }
+ */
+export function portReckoned(r: Replay, port: PortName): PortReckoned | undefined {
+  const last = portStages(r, port).at(-1)
+  if (!last) return undefined
+  const poured = last.part.estimate.value
+  const taken = addedBetween(r, port, placeOf(r, last.pours.at(-1)!), Infinity)
+  const open = placesIn(r, port).reduce((sum, { body }) => sum + (body.done ? 0 : body.adds?.value ?? 0), 0)
+  return taken + open > 0 ? { poured, now: poured + taken, done: poured + taken + open } : undefined
 }
 
 /** A row of sections as a section. */
-export const portSectionOf = ({ at, area, width, height, radius }: SectionRow): PortSection =>
-  ({ at, area: sectionArea(area !== undefined ? { area } : { width: width ?? Number.NaN, height: height ?? Number.NaN, radius: radius ?? 0 }) })
+export const portSectionOf = ({ at, area, points, width, height, radius }: SectionRow): PortSection =>
+  ({ at, area: sectionArea(area !== undefined ? { area } : points ? { points } : { width: width ?? Number.NaN, height: height ?? Number.NaN, radius: radius ?? 0 }) })
 
 /** Relative doubt of a section, which is traced or taken as a rounded rectangle. */
 const SECTION_U = 0.02
@@ -134,7 +150,7 @@ export function sectionsRecord(r: Replay, port: PortName): SectionsRecord | unde
   const sections = entry.body.rows.map(portSectionOf)
   const { volume, least } = sectionsVolume(sections)
   const u = SECTION_U * volume
-  const poured = portStages(r, port.cylinder, port.valve).at(-1)?.part.estimate
+  const poured = portStages(r, port).at(-1)?.part.estimate
   const demand = port.valve === 'intake' ? demandOf(r, port.cylinder)?.peak : undefined
   return {
     entry, least, volume: { value: volume, u },
@@ -230,7 +246,7 @@ function gaveBy(form: SeatRecord['form'], sunk: number): SeatRecord['gave'] {
  * @example seatRecord(standing, STARTING_RULES, { cylinder: 1, valve: 'exhaust', n: 1 })?.form.seatAngle // 45
  */
 export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRecord | undefined {
-  const all = entriesOf(r, 'seat', valveScope(r.layout, port))
+  const all = entriesOf(r, 'seat', valveScope(r.layout, port)).filter(isRecord)
   const entry = all.at(-1)
   if (!entry) return undefined
   const form = seatForm({ ...entry.body, outer: entry.body.outer.value })
@@ -250,6 +266,30 @@ export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRec
     faults: seatFaults({ seatWidth: form.seatWidth, margin: margin?.value, runOut: runOut?.value, guide: guide?.value, leak, pits, touches: where }, { ...seats[port.valve], runOutMost: seats.runOutMost, guideMost: seats.guideMost }),
     ...sunk === undefined ? {} : { sunk }, ...gave ? { gave } : {},
     ...was !== undefined && was !== form.seatAngle ? { angleWas: was } : {}
+  }
+}
+
+/** A seat that was found or left, not one that is still to be cut. */
+const isRecord = ({ body }: EntryOf<'seat'>) => body.up === undefined
+
+/** A seat that is to be cut, mm and cc: how far its valve goes up, what its whole form gives the chamber by that, and the ledge it leaves where the seat alone is cut. */
+export interface SeatWanted { entry: EntryOf<'seat'>, form: ReturnType<typeof seatForm>, up: number, added: number, before: number, ledge?: number }
+
+/**
+ * The seat that is planned for a valve.
+ *
+ * @returns undefined where none is, or it was recorded since; `before`: its form's outer edge where the valve stands now
+ * Source: {@link gaveWhenSunk}, {@link seatLedge}: the same cone as a seat job's at Cut.
+ * @example seatWanted(standing, { cylinder: 1, valve: 'exhaust', n: 1 })?.added // 0.593 cc
+ */
+export function seatWanted(r: Replay, port: PortName): SeatWanted | undefined {
+  const entry = entriesOf(r, 'seat', valveScope(r.layout, port)).at(-1)
+  if (!entry || isRecord(entry)) return undefined
+  const form = seatForm({ ...entry.body, outer: entry.body.outer.value })
+  const up = entry.body.up!.value
+  return {
+    entry, form, up, added: gaveWhenSunk(form, up), before: form.form - 2 * up / Math.tan(form.topCut * Math.PI / 180),
+    ...form.seatAngle > form.topCut ? { ledge: seatLedge(form.seatAngle, form.topCut, up) } : {}
   }
 }
 
@@ -284,7 +324,7 @@ export function flangeRecord(r: Replay, cylinder: number, valve: Valve): FlangeR
   const steps = along.slice(1).map((downstream, i): JointStep => {
     const [from, to] = [openings[along[i]!]!.points, openings[downstream]!.points]
     const step = flangeStep({ upstream: from, downstream: to })
-    return { upstream: along[i]!, downstream, step, wall: wallOf(step.worst, to), inStream: step.worst.step > FELT, fade: Math.max(0, step.worst.step) * FADE }
+    return { upstream: along[i]!, downstream, step, wall: wallOf(step.worst, to, openings.port?.entry.body.inner), inStream: step.worst.step > FELT, fade: Math.max(0, step.worst.step) * FADE }
   })
   return { openings, steps: steps.sort((a, b) => b.step.worst.step - a.step.worst.step) }
 }

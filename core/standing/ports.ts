@@ -1,16 +1,30 @@
 import { linear, uncertainty, type Sourced } from '../estimate'
-import { ofKind, type Ledger } from '../ledger'
+import { ofKind, type Layout, type Ledger, type Scope, type Valve } from '../ledger'
 import { lastSeries, sourcedPours, type PourEntry } from './pours'
 import type { Part } from './part'
 
-export type PortOf = 'intake' | 'exhaust'
+/** One valve of a cylinder and the port that leads to it; `n` counts those of one kind from the front. */
+export interface PortName { cylinder: number, valve: Valve, n: number }
+
+/** Every port of an engine of one kind, or of both: one a valve. Where nobody said what engine it is, one intake and one exhaust. */
+export function portsIn({ cylinders, engine }: Layout, valve?: Valve): PortName[] {
+  const count = { intake: engine?.intakes ?? 1, exhaust: engine?.exhausts ?? 1 }
+  return cylinders.flatMap(cylinder => (['intake', 'exhaust'] as const).filter(v => !valve || v === valve).flatMap(v =>
+    Array.from({ length: count[v] }, (_, i): PortName => ({ cylinder, valve: v, n: i + 1 }))))
+}
+
+/** Its scope; the only one of its kind is not numbered. */
+export const portScope = (layout: Layout, { cylinder, valve, n }: PortName): Scope => ({ level: 'port', cylinder, port: valve, ...severalOf(layout, valve) ? { n } : {} })
+export const valveScope = (layout: Layout, { cylinder, valve, n }: PortName): Scope => ({ level: 'valve', cylinder, valve, ...severalOf(layout, valve) ? { n } : {} })
+export const severalOf = ({ engine }: Layout, valve: Valve): boolean => ((valve === 'intake' ? engine?.intakes : engine?.exhausts) ?? 1) > 1
 
 /** A port's volume as poured. */
-export interface PortStanding { cylinder: number, valve: PortOf, part: Part, pours: PourEntry[] }
+export interface PortStanding extends PortName { part: Part, pours: PourEntry[] }
 
 /** Two ports that should match. `verdict` says whether they do within what the glass can tell. */
 export interface PortPair {
-  valve: PortOf
+  valve: Valve
+  n: number
   cylinders: [number, number]
   /** First less second, cc. */
   difference: Sourced
@@ -22,16 +36,14 @@ export interface PortPair {
 
 /** Every port that was poured, since it was last worked on. */
 export function portStandings(ledger: Ledger): PortStanding[] {
-  return ledger.layout.cylinders.flatMap(cylinder => (['intake', 'exhaust'] as const).flatMap((valve) => {
-    const pours = lastSeries(ledger.pours.get(cylinder) ?? [], `${valve}Port`)
-    return pours.length === 0
-      ? []
-      : [{ cylinder, valve, pours, part: { estimate: sourcedPours(pours), provenance: 'measured' as const, entries: pours.map(p => p.id) } }]
-  }))
+  return portsIn(ledger.layout).flatMap((port) => {
+    const pours = lastSeries(ledger.pours.get(port.cylinder) ?? [], `${port.valve}Port`, port.n)
+    return pours.length === 0 ? [] : [{ ...port, pours, part: { estimate: sourcedPours(pours), provenance: 'measured' as const, entries: pours.map(p => p.id) } }]
+  })
 }
 
 /**
- * Ports that should match, compared. Scale errors of one burette are gone from the difference.
+ * Ports that should match, compared; of several of a cylinder, each with its like. Scale errors of one burette are gone from the difference.
  *
  * @returns one per stated pair of which both ports were poured
  * Source: difference of two results against two standard uncertainties (k = 2).
@@ -40,20 +52,20 @@ export function portPairs(ledger: Ledger): PortPair[] {
   const standings = portStandings(ledger)
   return (['intake', 'exhaust'] as const).flatMap((valve) => {
     const stated = ofKind(ledger.live.entries, 'portPairs').filter(e => e.body.valve === valve).at(-1)
-    return (stated?.body.pairs ?? []).flatMap(([a, b]) => {
-      const [first, second] = [a, b].map(c => standings.find(s => s.valve === valve && s.cylinder === c))
-      if (!first || !second) return []
+    return (stated?.body.pairs ?? []).flatMap(([a, b]) => standings.filter(s => s.valve === valve && s.cylinder === a).flatMap((first) => {
+      const second = standings.find(s => s.valve === valve && s.cylinder === b && s.n === first.n)
+      if (!second) return []
       const difference = linear([[1, first.part.estimate], [-1, second.part.estimate]])
       const [larger, smaller] = difference.value >= 0 ? [a!, b!] : [b!, a!]
       const apart = Math.abs(difference.value) > 2 * uncertainty(difference)
       const verdict = !apart ? 'same' as const : stated!.body.poor.includes(smaller) ? 'asBuilt' as const : 'differ' as const
-      return [{ valve, cylinders: [a!, b!] as [number, number], difference, verdict, smaller, larger }]
-    })
+      return [{ valve, n: first.n, cylinders: [a!, b!] as [number, number], difference, verdict, smaller, larger }]
+    }))
   })
 }
 
 /** Ports of one kind beside each other, cc: each one from their mean, and how far the largest lies from the smallest. */
-export interface PortRow { ports: { cylinder: number, volume: number, u: number, off: number }[], spread: number }
+export interface PortRow { ports: { cylinder: number, n: number, volume: number, u: number, off: number }[], spread: number }
 
 /**
  * Ports of a head beside each other.
@@ -67,7 +79,7 @@ export function portRow(ports: readonly PortStanding[]): PortRow {
   const volumes = ports.map(({ part }) => part.estimate.value)
   const mean = volumes.reduce((sum, volume) => sum + volume, 0) / Math.max(1, volumes.length)
   return {
-    ports: ports.map(({ cylinder, part }) => ({ cylinder, volume: part.estimate.value, u: uncertainty(part.estimate), off: part.estimate.value - mean })),
+    ports: ports.map(({ cylinder, n, part }) => ({ cylinder, n, volume: part.estimate.value, u: uncertainty(part.estimate), off: part.estimate.value - mean })),
     spread: volumes.length > 1 ? Math.max(...volumes) - Math.min(...volumes) : 0
   }
 }

@@ -46,8 +46,8 @@ export interface PourStanding {
   disagreement?: Disagreement
 }
 
-/** Pours of any one thing that were challenged: they lie too far apart, or the liquid kept falling. */
-export interface Challenge { cylinder: number, encloses: Enclosed, disagreement?: Disagreement, leak?: { rate: number, pour: string } }
+/** Pours of any one thing that were challenged: they lie too far apart, or the liquid kept falling. `n`: of several ports, which. */
+export interface Challenge { cylinder: number, encloses: Enclosed, n: number, disagreement?: Disagreement, leak?: { rate: number, pour: string } }
 
 /** An entry that can't be reckoned with beside the others, and the first argument that left its domain. */
 export interface LeftOut { id: string, argument: string, given: unknown, bound: string }
@@ -259,14 +259,15 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
 function challengesOf(ledger: Ledger, lessons: Lesson[], cylinder: number): Challenge[] {
   const all = ledger.pours.get(cylinder) ?? []
   const whole = lastPoured(wholeStretches(ledger, cylinder))
-  return ENCLOSED.flatMap((encloses) => {
-    const pours = encloses === 'assembled' ? whole.since.length > 0 ? [] : whole.pours : encloses === 'chamber' ? chamberNow(ledger, lessons, cylinder)?.pours ?? [] : encloses === 'crown' ? crownPours(ledger, cylinder) : lastSeries(all, encloses)
+  const further = [...new Set(all.map(pour => pour.body.n ?? 1))].filter(n => n > 1).flatMap(n => (['intakePort', 'exhaustPort'] as const).map(encloses => ({ encloses, n })))
+  return [...ENCLOSED.map(encloses => ({ encloses, n: 1 })), ...further].flatMap(({ encloses, n }) => {
+    const pours = encloses === 'assembled' ? whole.since.length > 0 ? [] : whole.pours : encloses === 'chamber' ? chamberNow(ledger, lessons, cylinder)?.pours ?? [] : encloses === 'crown' ? crownPours(ledger, cylinder) : lastSeries(all, encloses, n)
     const apart = disagreement(pours)
     const leaking = pours.filter(pour => watchOf(pour)).at(-1)
     const leak = leaking && watchOf(leaking)!
     if (!apart && !leak?.leaking) return []
     return [{
-      cylinder, encloses, ...(apart ? { disagreement: apart } : {}),
+      cylinder, encloses, n, ...(apart ? { disagreement: apart } : {}),
       ...(leaking && leak?.leaking ? { leak: { rate: leak.rate, pour: leaking.id } } : {})
     }]
   })

@@ -85,6 +85,11 @@ export const Initials = (): PropertyDecorator => Sound(initialsFault)
 export const OneOf = (choices: readonly string[], noun: string): PropertyDecorator => Sound(value =>
   typeof value === 'string' && choices.includes(value) ? undefined : `${noun} must be one of ${choices.join(', ')}.`)
 
+/** Which of several of one kind at a cylinder, valves or ports, counted from the front. */
+export const severalFault = (value: unknown, noun: string): string | undefined =>
+  Number.isInteger(value) && (value as number) >= 1 && (value as number) <= 4 ? undefined : `Which of the ${noun}? A number from 1 to 4.`
+export const OneOfSeveral = (noun: string): PropertyDecorator => Sound(value => severalFault(value, noun))
+
 /** A finite number within bounds, for figures of an instrument in cc. */
 export const NumberIn = (noun: string, min: number, max: number): PropertyDecorator => Sound((value) => {
   if (typeof value !== 'number' || !Number.isFinite(value)) return `A number is needed for ${noun}.`

@@ -6,7 +6,7 @@ import { hashFault, uuidFault } from './identity'
 import { MOST_PHOTOS } from './pictures'
 import { InstrumentFigures } from './instrument'
 import { isFields } from './plain'
-import { EachFields, Initials, lies, Moment, NumberIn, OneOf, PlainName, PlainNote, Sound } from './decorators'
+import { EachFields, Initials, lies, Moment, NumberIn, OneOf, PlainName, PlainNote, severalFault, Sound } from './decorators'
 
 /** What a client PUTs to name a build. */
 export class BuildRequest {
@@ -40,7 +40,7 @@ function scopeFault(value: unknown): string | undefined {
       if (!VALVES.includes(String(given))) return `Which ${field}? The intake or the exhaust.`
     } else if (!isCylinder(given)) return given === undefined ? `Say which ${String(level)}, and nothing else.` : `Which ${field}? A number from 1 to ${MOST_CYLINDERS}.`
   }
-  return rest.n === undefined || (Number.isInteger(rest.n) && (rest.n as number) >= 1 && (rest.n as number) <= 4) ? undefined : `Which of the ${String(level)}s? A number from 1 to 4.`
+  return rest.n === undefined ? undefined : severalFault(rest.n, `${String(level)}s`)
 }
 
 /** The frame of an entry; its body is checked by the class of its kind. */

@@ -151,7 +151,7 @@ function pourOf(line: Line, defaults: Defaults): unknown {
     ...frameOf(line, defaults), kind: 'pour', scope: encloses === 'container' && cell('cylinder') === '' ? { level: 'build' } : { level: 'cylinder', cylinder },
     body: {
       ...given({
-        encloses, fills, instrument: instrumentOf(line, defaults), sealed: cell('sealed'), ...Object.fromEntries(figures), liquidExpansion: numeric(line, 'liquid_expansion'),
+        encloses, n: numeric(line, 'port_n'), fills, instrument: instrumentOf(line, defaults), sealed: cell('sealed'), ...Object.fromEntries(figures), liquidExpansion: numeric(line, 'liquid_expansion'),
         watch: watched === undefined ? undefined : { seconds: watched, reading: needed(line, 'watch_reading') }, vessel: cell('vessel'), afterWork: yesOrNo(line, 'after_work')
       }),
       typed: has('typed') ? cell('typed') : cell('fills').slice(0, 200)

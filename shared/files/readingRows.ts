@@ -18,7 +18,7 @@ const spots = (more: Column[] = []): Column[] => [
 /** Columns by name, in the order they are written. */
 export const COLUMNS: Record<FileKind, Column[]> = {
   pours: [
-    ...named('at cylinder encloses'), ...named('fills', { needed: true }), ...named('volume_cc u_cc'), ...named('typed', { text: true }),
+    ...named('at cylinder encloses port_n'), ...named('fills', { needed: true }), ...named('volume_cc u_cc'), ...named('typed', { text: true }),
     ...named('sealed plug_column_cc depth_mm plate_hole_cc known_relief_cc glass_c warmer_k liquid_expansion watch_s watch_reading'), ...named('vessel', { text: true }),
     ...named('after_work'), ...named('instrument', { text: true }),
     ...named('instrument_kind capacity_cc tolerance_cc resolution_cc scale film_cc repeatability_cc expansion correction check_at_cc check_u_cc instrument_id hand'), ...named('note', { text: true }),
@@ -50,7 +50,7 @@ function pourRow(pour: Extract<Entry, { kind: 'pour' }>, standing: Standing): Ro
   const { instrument } = body
   const { value, u } = pourResult(pour)
   return {
-    at: pour.at, cylinder: pour.scope.level === 'cylinder' ? pour.scope.cylinder : '', encloses: body.encloses,
+    at: pour.at, cylinder: pour.scope.level === 'cylinder' ? pour.scope.cylinder : '', encloses: body.encloses, port_n: body.n ?? '',
     fills: body.fills.map(fill => `${fill.start}>${fill.end}`).join(';'), volume_cc: Number(value.toFixed(4)), u_cc: Number(u.toFixed(4)), typed: body.typed,
     sealed: body.sealed ?? '',
     ...Object.fromEntries((Object.entries(FIGURE_COLUMNS) as [FigureColumn, readonly [string, string]][]).map(([name, [column]]) => [column, body[name]?.value ?? ''])),

@@ -1,14 +1,15 @@
 import { UNITS } from '#shared/figures'
-import type { SectionRow } from '#core'
+import type { SectionRow, XY } from '#core'
 import { sectionsFault } from '#shared/dto'
 
 /** Longest text that is read as sections. */
-export const SECTION_TEXT_LIMIT = 5000
+export const SECTION_TEXT_LIMIT = 20_000
 
 /**
- * Reads a port's sections, one a line: how far from the seat, then the area, or width × height and the radius of its corners.
+ * Reads a port's sections, one a line: how far from the seat, then the area, or width × height and the radius of its corners, or after a colon
+ * the points it was traced by.
  *
- * @param text typed or pasted: “25 1020”, “80 32 x 38 r 8”
+ * @param text typed or pasted: “25 1020”, “80 32 x 38 r 8”, “80: 0 0; 32 0; 32 38; 0 38”
  * @param unit lengths are in; areas are in its square
  * @returns rows in mm and mm², or a sentence that names the line
  */
@@ -18,6 +19,12 @@ export function readSections(text: string, unit: 'mm' | 'in'): SectionRow[] | st
   const factor = UNITS[unit].factor
   const length = (x: number) => Number((x * factor).toFixed(4))
   for (const [i, line] of text.split(/\r?\n/).entries()) {
+    if (line.includes(':')) {
+      const row = traced(line, length)
+      if (!row) return `Line ${i + 1} is no traced section: “${line.trim().slice(0, 24)}”. Give its place, a colon, then the x and y of each point, parted by semicolons.`
+      rows.push(row)
+      continue
+    }
     const given = line.trim().replace(/[;\t]/g, ' ').replace(/(\d),(\d)/g, '$1.$2').replace(/[x×*r]/gi, ' ').split(/[\s,]+/).filter(Boolean)
     if (given.length === 0) continue
     const numbers = given.map(cell => /^(\d+(\.\d*)?|\.\d+)$/.test(cell) ? Number(cell) : Number.NaN)
@@ -26,4 +33,14 @@ export function readSections(text: string, unit: 'mm' | 'in'): SectionRow[] | st
     rows.push(b === undefined ? { at: length(at), area: Number((a * factor * factor).toFixed(3)) } : { at: length(at), width: length(a), height: length(b), ...r === undefined ? {} : { radius: length(r) } })
   }
   return sectionsFault(rows) ?? rows
+}
+
+/** A section by its points: “80: 0 0; 32 0; 32 38; 0 38”. */
+function traced(line: string, length: (x: number) => number): SectionRow | undefined {
+  const [place, outline, ...more] = line.split(':')
+  const numbers = (text: string) => text.trim().replace(/(\d),(\d)/g, '$1.$2').split(/[\s,]+/).map(cell => /^-?(\d+(\.\d*)?|\.\d+)$/.test(cell) ? length(Number(cell)) : Number.NaN)
+  const [at, ...rest] = numbers(place!)
+  const points = outline!.split(';').filter(point => point.trim() !== '').map(numbers)
+  if (more.length > 0 || rest.length > 0 || !Number.isFinite(at) || at! < 0 || points.some(p => p.length !== 2 || !p.every(Number.isFinite))) return undefined
+  return { at: at!, points: points.map(([x, y]): XY => [x!, y!]) }
 }

@@ -54,8 +54,8 @@ const pour = instrument.chain(glass => fc.record({
   typed: fc.constant('as read'), instrument: fc.constant(glass), sealed: maybe(fc.constantFrom('ring', 'crown')),
   plugColumn: maybe(figureOf(FIGURE_BOUNDS.plugColumn, [0, 2])), depth: maybe(figureOf(FIGURE_BOUNDS.crownDepth, [0, 20])), plateHole: maybe(figureOf(FIGURE_BOUNDS.plateHole, [0, 0.3])),
   knownRelief: maybe(figureOf(FIGURE_BOUNDS.knownRelief, [0, 2])), scaleTemperature: maybe(figureOf(FIGURE_BOUNDS.scaleTemperature)), warmer: maybe(figureOf(FIGURE_BOUNDS.warmer)),
-  liquidExpansion: maybe(between(0, 0.005)), watch: maybe(fc.record({ seconds: between(1, 600), reading: between(0, glass.capacity) })), afterWork: maybe(fc.boolean())
-}))
+  liquidExpansion: maybe(between(0, 0.005)), watch: maybe(fc.record({ seconds: between(1, 600), reading: between(0, glass.capacity) })), afterWork: maybe(fc.boolean()), n: fc.integer({ min: 1, max: 4 })
+})).map(({ n, ...body }) => body.encloses.endsWith('Port') && n > 1 ? { ...body, n } : body)
 
 const place = fc.integer({ min: -45, max: 45 })
 const readings = (rule: QuantityRule, usual: readonly [number, number]) => fc.record({

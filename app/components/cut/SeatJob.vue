@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, portsIn, seatLedge, seatRecord, sinking, quantityOf, type Figure, type Scope, type Tried } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, portsIn, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type PortName, type Replay, type Scope, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -32,12 +32,20 @@ const key = (name: string) => `${build.view?.id}/seat/${props.head}/${name}`
 const valve = computed(() => (drafts.get(key('valve')) ?? 'exhaust') as 'intake' | 'exhaust')
 const count = computed(() => Number(drafts.get(key('count')) ?? 1))
 const cylinders = computed(() => build.asIs.filter(state => state.head === props.head).map(state => state.cylinder))
-/** The seat as it was recorded at Ports, of the first of this head that has a record: what a form is until one is typed. */
-const recorded = computed(() => build.replayed && portsIn(build.replayed.layout, valve.value).filter(of => cylinders.value.includes(of.cylinder)).map(of => seatRecord(build.replayed!, shop.rules, of)).find(Boolean)?.form)
+/** Of the ports of this head, the first that has something. */
+function firstOf<T>(has: (r: Replay, of: PortName) => T | undefined): T | undefined {
+  const r = build.replayed
+  return r && portsIn(r.layout, valve.value).filter(of => cylinders.value.includes(of.cylinder)).map(of => has(r, of)).find(Boolean)
+}
+/** The seat as it is planned at Ports, else as it was recorded there: what a form is until one is typed. */
+const wanted = computed(() => firstOf(seatWanted))
+const recorded = computed(() => firstOf((r, of) => seatRecord(r, shop.rules, of))?.form)
 const kept = (form: Form, name: Name) => {
   const text = drafts.get(key(`${valve.value}/${form}/${name}`))
   if (text !== undefined) return Number(text)
-  return form === 'A' && recorded.value ? { diameter: recorded.value.form, topCut: recorded.value.topCut, seat: recorded.value.seatAngle, sunk: undefined, blend: undefined }[name] : undefined
+  if (form !== 'A') return undefined
+  if (wanted.value) return { diameter: wanted.value.before, topCut: wanted.value.form.topCut, seat: wanted.value.form.seatAngle, sunk: wanted.value.up, blend: undefined }[name]
+  return recorded.value && { diameter: recorded.value.form, topCut: recorded.value.topCut, seat: recorded.value.seatAngle, sunk: undefined, blend: undefined }[name]
 }
 const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[number]) => async (figure: Figure): Promise<string | undefined> => {
   const fault = figureFault(figure, { dimension, min, max, noun: label.toLowerCase() })
@@ -99,7 +107,7 @@ async function drop() {
     <div class="head">
       <BenchSelect id="seat-valve" label="Valves" :model-value="valve" :items="plainPairs(['intake', 'exhaust'])" @update:model-value="drafts.set(key('valve'), $event!)" />
       <BenchSelect id="seat-count" label="a cylinder" :model-value="String(count)" :items="plainPairs(['1', '2', '3'])" @update:model-value="drafts.set(key('count'), $event!)" />
-      <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.<template v-if="recorded"> Form A is the seat as recorded at Ports.</template></p>
+      <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.<template v-if="wanted"> Form A is the seat as planned at Ports.</template><template v-else-if="recorded"> Form A is the seat as recorded at Ports.</template></p>
     </div>
     <div class="forms">
       <section v-for="{ form, outcome } in outcomes" :key="form">

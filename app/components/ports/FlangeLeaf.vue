@@ -20,6 +20,8 @@ const form = useFormDraft(() => `flange/${side.value}/${part.value}`)
 const shape = computed(() => form.text('shape', opening(part.value)?.entry.body.outline.form ?? 'rectangle'))
 const traced = computed(() => form.text('points'))
 const whom = computed(() => form.text('whom', 'all'))
+/** Where a port bends aside, which side its inner wall is on. */
+const inner = computed(() => form.text('inner', opening('port')?.entry.body.inner ?? ''))
 const record = computed(() => build.replayed && flangeRecord(build.replayed, build.cylinder, side.value))
 const opening = (name: FlangePart) => record.value?.openings[name]
 /** What a part is called on this side. */
@@ -48,8 +50,8 @@ function typedOutline(): Outline | string {
 async function keep() {
   const outline = typedOutline()
   const fault = typeof outline === 'string' ? outline : openingFault(outline)
-  sentence.value = (fault && inTyped(fault, device.lengths)) ?? notKept(await build.add('flange', whom.value.value === 'all' ? { level: 'build' } : { level: 'cylinder', cylinder: build.cylinder }, { port: side.value, part: part.value, outline: outline as Outline })) ?? ''
-  if (!sentence.value) form.clear(['shape', 'points', 'whom', ...fields.value.map(f => f.name)])
+  sentence.value = (fault && inTyped(fault, device.lengths)) ?? notKept(await build.add('flange', whom.value.value === 'all' ? { level: 'build' } : { level: 'cylinder', cylinder: build.cylinder }, { port: side.value, part: part.value, outline: outline as Outline, ...part.value === 'port' && inner.value.value ? { inner: inner.value.value as 'left' | 'right' } : {} })) ?? ''
+  if (!sentence.value) form.clear(['shape', 'points', 'whom', 'inner', ...fields.value.map(f => f.name)])
 }
 /** Everything is drawn to fit the largest opening. */
 const scale = computed(() => {
@@ -59,7 +61,7 @@ const scale = computed(() => {
 const path = (points: readonly XY[]) => `M${points.map(([x, y]) => `${(200 + x * scale.value).toFixed(2)} ${(190 - y * scale.value).toFixed(2)}`).join('L')}Z`
 const steps = computed(() => record.value?.steps ?? [])
 const worst = computed(() => steps.value[0])
-const WALLS = { roof: 'roof', floor: 'floor', left: 'left-hand wall', right: 'right-hand wall' } as const
+const WALLS = { roof: 'roof', floor: 'floor', left: 'left-hand wall', right: 'right-hand wall', inner: 'inner wall', outer: 'outer wall' } as const
 const back = computed(() => worst.value && !worst.value.inStream)
 const fade = computed(() => form.figure('fade')?.value)
 const least = computed(() => worst.value?.fade ?? 0)
@@ -108,6 +110,7 @@ const commit = (name: Name, label: string) => (figure: Figure) => form.keep(name
           <BenchSelect label="Of the" :model-value="part" :items="FLANGE_PARTS.map(p => [p, called(p)] as const)" @update:model-value="part = $event!" />
           <BenchSelect label="Form" :model-value="(shape.value as Outline['form'])" :items="(Object.entries(FORM_WORDS) as [Outline['form'], string][])" @update:model-value="shape.value = $event!" />
           <FigureField v-for="f in fields" :key="`${side}${part}${f.name}`" :field="form.key(`${f.name}/typed`)" :label="f.label" dimension="length" :part="form.part(f.name, kept(f.name) === undefined ? undefined : { value: kept(f.name)!, unit: 'mm', typed: '' })" :commit="commit(f.name, f.label)" />
+          <BenchSelect v-if="part === 'port'" label="Inner wall of its bend" :model-value="inner.value" :items="[['', 'no bend aside'], ['left', 'left'], ['right', 'right']]" @update:model-value="inner.value = $event!" />
         </div>
         <v-textarea v-if="shape.value === 'points'" id="flange-points" v-model="traced.value" class="num" :label="`A line a point: x and y in ${device.lengths}`" rows="4" spellcheck="false"><template #loader /></v-textarea>
         <div class="row">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, scopeName, type EntryOf, type PortPlaceName, type PortWay } from '#core'
+import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, portReckoned, scopeName, type EntryOf, type PortPlaceName, type PortWay } from '#core'
 import { say, sayList } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
@@ -12,7 +12,7 @@ import { PLACE_WORDS, WAY_WORDS } from '~/words/ports'
 const build = useBuild()
 const device = useDevice()
 const { side, port, ports, scopeOf, same, nameOf } = usePorts()
-const FIELDS = ['way', 'amount', 'tool', 'grit', 'finish'] as const
+const FIELDS = ['way', 'amount', 'adds', 'tool', 'grit', 'finish'] as const
 const chosen = ref<PortPlaceName>('shortTurn')
 const form = useFormDraft(() => `place/${side.value}/${chosen.value}`)
 const way = computed(() => form.text('way', 'take'))
@@ -21,6 +21,8 @@ const grit = computed(() => form.text('grit'))
 const finish = computed(() => form.text('finish'))
 const marked = computed(() => build.replayed ? placesIn(build.replayed, port.value) : [])
 const at = (place: PortPlaceName) => marked.value.filter(e => e.body.place === place)
+/** What the port is reckoned to hold by what was ticked since it was poured. */
+const reckoned = computed(() => build.replayed && portReckoned(build.replayed, port.value))
 const left = computed(() => marked.value.filter(e => !e.body.done && e.body.way !== 'leave').length)
 /** Where each place lies on the section: the valve below, the flange to the right. */
 const PINS: Record<PortPlaceName, readonly [x: number, y: number]> = {
@@ -40,8 +42,8 @@ const sentence = ref('')
 /** Those of the lines of words that have any. */
 const words = (lines: Record<string, typeof tool>) => Object.fromEntries(Object.entries(lines).flatMap(([name, { value: { value } }]) => value.trim() ? [[name, value.trim()]] : []))
 async function mark() {
-  const amount = way.value.value === 'leave' ? undefined : form.figure('amount')
-  const body = { place: chosen.value, way: way.value.value as PortWay, done: false, ...amount ? { amount } : {}, ...words({ tool, grit, finish }) }
+  const [amount, adds] = way.value.value === 'leave' ? [] : [form.figure('amount'), form.figure('adds')]
+  const body = { place: chosen.value, way: way.value.value as PortWay, done: false, ...amount ? { amount } : {}, ...adds ? { adds } : {}, ...words({ tool, grit, finish }) }
   sentence.value = notKept(await build.add('portPlace', scopeOf(port.value), body)) ?? ''
   if (!sentence.value) form.clear(FIELDS)
 }
@@ -79,6 +81,7 @@ async function copy() {
         <div class="fields">
           <BenchSelect label="What to do" :model-value="(way.value as PortWay)" :items="PORT_WAYS.map(w => [w, WAY_WORDS[w]] as const)" @update:model-value="way.value = $event!" />
           <FigureField v-if="way.value !== 'leave'" :field="form.key('amount/typed')" label="How much" dimension="length" :part="form.part('amount')" :commit="form.keep('amount', KINDS.portPlace.bounds.amount, 'how much comes off there')" />
+          <FigureField v-if="way.value !== 'leave'" :field="form.key('adds/typed')" label="Port holds more by" dimension="volume" :part="form.part('adds')" :commit="form.keep('adds', KINDS.portPlace.bounds.adds, 'how much more the port will hold')" />
           <BenchText v-model="tool.value" label="Tool" maxlength="60" />
           <BenchText v-model="grit.value" label="Grit" maxlength="30" />
           <BenchText v-model="finish.value" label="Finish wanted" maxlength="40" />
@@ -89,11 +92,12 @@ async function copy() {
     <div class="list">
       <p class="label">{{ nameOf(port) }}</p>
       <p class="big num">{{ marked.length === 0 ? '–' : left }} <span v-if="marked.length" class="unit">{{ left === 1 ? 'place left to do' : 'places left to do' }}</span></p>
+      <p v-if="reckoned" class="small">Poured <span class="num">{{ say(reckoned.poured, 'volume') }}</span>: about <strong class="num">{{ say(reckoned.now, 'volume') }}</strong> now<template v-if="reckoned.done > reckoned.now">, <span class="num">{{ say(reckoned.done, 'volume') }}</span> when all is done</template>. The next pour says.</p>
       <ul v-if="marked.length">
         <li v-for="entry in marked" :key="entry.id" :data-place="entry.body.place">
           <BenchCheck v-if="entry.body.way !== 'leave'" :model-value="entry.body.done" :aria-label="`${PLACE_WORDS[entry.body.place]} is done`" @update:model-value="tick(entry, $event)" />
           <span v-else class="kept small quiet">left</span>
-          <span class="what" :class="{ quiet: entry.body.done }">{{ PLACE_WORDS[entry.body.place] }}: {{ WAY_WORDS[entry.body.way] }}<template v-if="entry.body.amount">, <span class="num">{{ say(entry.body.amount.value, 'length', device.lengths) }}</span></template><br v-if="howOf(entry)"><span v-if="howOf(entry)" class="small quiet">{{ howOf(entry) }}</span></span>
+          <span class="what" :class="{ quiet: entry.body.done }">{{ PLACE_WORDS[entry.body.place] }}: {{ WAY_WORDS[entry.body.way] }}<template v-if="entry.body.amount">, <span class="num">{{ say(entry.body.amount.value, 'length', device.lengths) }}</span></template><template v-if="entry.body.adds">, <span class="num">+{{ say(entry.body.adds.value, 'volume') }}</span></template><br v-if="howOf(entry)"><span v-if="howOf(entry)" class="small quiet">{{ howOf(entry) }}</span></span>
           <v-btn variant="text" :aria-label="`Strike out: ${PLACE_WORDS[entry.body.place]}, ${WAY_WORDS[entry.body.way]}`" @click="strike(entry)">×</v-btn>
         </li>
       </ul>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { portRow, portStages, uncertainty, type PortOf } from '#core'
+import { portReckoned, portRow, portStages, portsIn, severalOf, uncertainty, type Valve } from '#core'
 import { digits, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -7,29 +7,36 @@ import { useBuild } from '~/stores/build'
 /** Ports by volume: what each stage of work added, which of a pair match, and which are poor because the head is built so. */
 const build = useBuild()
 const sentence = ref('')
-const pairsOf = (valve: PortOf) => build.replayed?.portPairs.filter(p => p.valve === valve) ?? []
-const portOf = (valve: PortOf, cylinder: number) => build.replayed?.ports.find(p => p.valve === valve && p.cylinder === cylinder)
+const pairsOf = (valve: Valve) => build.replayed?.portPairs.filter(p => p.valve === valve) ?? []
+const portOf = (valve: Valve, cylinder: number, n: number) => build.replayed?.ports.find(p => p.valve === valve && p.cylinder === cylinder && p.n === n)
+/** Which port, where a cylinder has several of its kind. */
+const nth = (valve: Valve, n: number) => build.replayed && severalOf(build.replayed.layout, valve) ? `, no. ${n}` : ''
 /** Every port of a kind on the head on the bench, each against their mean, and how far apart they lie. */
 const BAR = 84
-function row(valve: PortOf) {
+function row(valve: Valve) {
   const mine = build.replayed?.layout.heads[(build.state?.head ?? 1) - 1] ?? []
   const { ports, spread } = portRow((build.replayed?.ports ?? []).filter(p => p.valve === valve && mine.includes(p.cylinder)))
   const most = Math.max(1, ...ports.map(({ off }) => Math.abs(off)))
-  return { ports: ports.map(port => ({ ...port, long: port.off / most * (BAR / 2 - 2) })), spread, of: mine.length }
+  return { ports: ports.map(port => ({ ...port, long: port.off / most * (BAR / 2 - 2) })), spread, of: portsIn({ ...build.replayed!.layout, cylinders: [...mine] }, valve).length }
 }
 const rows = computed(() => ({ intake: row('intake'), exhaust: row('exhaust') }))
+/** What a port is reckoned to hold where it was worked on since it was poured. */
+function since(valve: Valve, { cylinder, n }: { cylinder: number, n: number }) {
+  const reckoned = build.replayed && portReckoned(build.replayed, { cylinder, valve, n })
+  return reckoned && reckoned.now > reckoned.poured ? reckoned.now : undefined
+}
 /** Ports that were poured again after work: what each time added. */
-const stages = computed(() => build.replayed ? build.cylinders.flatMap(cylinder => (['intake', 'exhaust'] as const).map(valve => ({ cylinder, valve, list: portStages(build.replayed!, cylinder, valve) }))).filter(({ list }) => list.length > 1) : [])
-const stated = (valve: PortOf) => [...build.replayed?.live.entries ?? []].reverse().find(e => e.kind === 'portPairs' && e.body.valve === valve)
+const stages = computed(() => (build.replayed?.ports ?? []).map(({ cylinder, valve, n }) => ({ cylinder, valve, n, list: portStages(build.replayed!, { cylinder, valve, n }) })).filter(({ list }) => list.length > 1))
+const stated = (valve: Valve) => [...build.replayed?.live.entries ?? []].reverse().find(e => e.kind === 'portPairs' && e.body.valve === valve)
 const VERDICT = { same: 'match', differ: 'differ', asBuilt: 'built so' } as const
 
 /** Neighbours along the head, two and two: how most castings pair them. */
-async function pairUp(valve: PortOf) {
+async function pairUp(valve: Valve) {
   const cylinders = build.cylinders
   const pairs = Array.from({ length: Math.floor(cylinders.length / 2) }, (_, i) => [cylinders[2 * i]!, cylinders[2 * i + 1]!])
   sentence.value = notKept(await build.add('portPairs', { level: 'build' }, { valve, pairs, poor: [] })) ?? ''
 }
-async function builtSo(valve: PortOf, smaller: number, on: boolean) {
+async function builtSo(valve: Valve, smaller: number, on: boolean) {
   const entry = stated(valve)
   if (entry?.kind !== 'portPairs') return
   const poor = on ? [...entry.body.poor, smaller] : entry.body.poor.filter(c => c !== smaller)
@@ -45,9 +52,9 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
         <v-table class="close" :aria-label="`All ${valve} ports`">
           <thead><tr><th>Cyl.</th><th class="r">cc</th><th class="r">±</th><th>from the mean</th></tr></thead>
           <tbody>
-            <tr v-for="port in rows[valve].ports" :key="port.cylinder">
-              <td class="num">{{ port.cylinder }}</td>
-              <td class="r num">{{ digits(port.volume, 1) }}</td>
+            <tr v-for="port in rows[valve].ports" :key="`${port.cylinder}/${port.n}`">
+              <td class="num">{{ port.cylinder }}{{ nth(valve, port.n) }}</td>
+              <td class="r num">{{ digits(port.volume, 1) }}<template v-if="since(valve, port)"><br><span class="small quiet">about {{ digits(since(valve, port)!, 1) }} now</span></template></td>
               <td class="r num quiet">{{ digits(2 * port.u, 1) }}</td>
               <td class="num small"><svg :width="BAR" height="12" aria-hidden="true"><path :d="`M${BAR / 2} 0V12`" class="zero" /><rect :x="BAR / 2 + Math.min(0, port.long)" y="2" :width="Math.max(1, Math.abs(port.long))" height="8" class="bar" /></svg> {{ port.off < 0 ? '−' : '+' }}{{ digits(Math.abs(port.off), 1) }}</td>
             </tr>
@@ -58,9 +65,9 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
       <v-table v-if="pairsOf(valve).length" class="close">
         <thead><tr><th>Pair</th><th class="r">cc</th><th>They</th><th>Built so</th></tr></thead>
         <tbody>
-          <tr v-for="pair in pairsOf(valve)" :key="pair.cylinders.join()">
-            <td class="num">{{ pair.cylinders.join(' / ') }}</td>
-            <td class="r num">{{ pair.cylinders.map(c => digits(portOf(valve, c)!.part.estimate.value, 1)).join(' / ') }}<br><span class="quiet small">{{ digits(pair.difference.value, 1) }} {{ sayDoubt(uncertainty(pair.difference), 'volume') }}</span></td>
+          <tr v-for="pair in pairsOf(valve)" :key="`${pair.cylinders.join()}/${pair.n}`">
+            <td class="num">{{ pair.cylinders.join(' / ') }}{{ nth(valve, pair.n) }}</td>
+            <td class="r num">{{ pair.cylinders.map(c => digits(portOf(valve, c, pair.n)!.part.estimate.value, 1)).join(' / ') }}<br><span class="quiet small">{{ digits(pair.difference.value, 1) }} {{ sayDoubt(uncertainty(pair.difference), 'volume') }}</span></td>
             <td><strong v-if="pair.verdict === 'differ'" class="warn small">differ</strong><span v-else class="small">{{ VERDICT[pair.verdict] }}</span><br><span v-if="pair.verdict !== 'same'" class="small quiet">poor: {{ pair.smaller }}</span></td>
             <td><BenchCheck :model-value="pair.verdict === 'asBuilt'" :disabled="pair.verdict === 'same'" :aria-label="`Port ${pair.smaller} is built poor`" @update:model-value="builtSo(valve, pair.smaller, $event)" /></td>
           </tr>
@@ -76,9 +83,9 @@ async function builtSo(valve: PortOf, smaller: number, on: boolean) {
       <v-table class="close">
         <thead><tr><th>Port</th><th class="r">first</th><th>after each stage of work</th><th class="r">in all</th></tr></thead>
         <tbody>
-          <tr v-for="{ cylinder, valve, list } in stages" :key="`${valve}${cylinder}`">
-            <td>{{ valve }} <span class="num">{{ cylinder }}</span></td><td class="r num">{{ digits(list[0]!.part.estimate.value, 1) }}</td>
-            <td class="num"><span v-for="stage in list.slice(1)" :key="stage.part.entries[0]" class="stage">{{ digits(stage.part.estimate.value, 1) }} <span class="small quiet">({{ stage.added!.value < 0 ? '−' : '+' }}{{ digits(Math.abs(stage.added!.value), 1) }} {{ sayDoubt(uncertainty(stage.added!), 'volume') }})</span></span></td>
+          <tr v-for="{ cylinder, valve, n, list } in stages" :key="`${valve}${cylinder}/${n}`">
+            <td>{{ valve }} <span class="num">{{ cylinder }}{{ nth(valve, n) }}</span></td><td class="r num">{{ digits(list[0]!.part.estimate.value, 1) }}</td>
+            <td class="num"><span v-for="stage in list.slice(1)" :key="stage.part.entries[0]" class="stage">{{ digits(stage.part.estimate.value, 1) }} <span class="small quiet">({{ stage.added!.value < 0 ? '−' : '+' }}{{ digits(Math.abs(stage.added!.value), 1) }} {{ sayDoubt(uncertainty(stage.added!), 'volume') }}{{ stage.reckoned === undefined ? '' : `, reckoned +${digits(stage.reckoned, 1)}` }})</span></span></td>
             <td class="r num"><strong>{{ digits(list.at(-1)!.part.estimate.value - list[0]!.part.estimate.value, 1) }} cc</strong></td>
           </tr>
         </tbody>

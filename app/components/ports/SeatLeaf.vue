@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, seatPoints, seatRecord, type Figure, type QuantityRule, type SeatBody, type SeatCut } from '#core'
+import { KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, seatPoints, seatRecord, seatWanted, type Figure, type QuantityRule, type SeatBody, type SeatCut } from '#core'
 import { say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -27,15 +27,22 @@ const MEASURED = [
 const ANGLE: QuantityRule = { dimension: 'angle', min: 5, max: 85 }
 /** A width of 0 says that there is no such cut. */
 const WIDTH: QuantityRule = { dimension: 'length', min: 0, max: 15 }
+/** Every part of the form, which is empty again once it is kept. */
+const ENTERED = [...CUTS.flatMap((_, row) => [`angle${row}`, `width${row}`]), ...MEASURED.map(m => m.name), 'touches', 'leak', 'pits', 'lapped', 'cutter', 'up', 'which']
 const form = useFormDraft(() => `seat/${side.value}/${port.value.cylinder}/${port.value.n}`)
 const record = computed(() => build.replayed && seatRecord(build.replayed, shop.rules, port.value))
+const wanted = computed(() => build.replayed && seatWanted(build.replayed, port.value))
+/** What is entered: the seat as it is, or one that is still to be cut. */
+const which = computed(() => form.text('which', 'is'))
+const toCut = computed(() => which.value.value === 'toCut')
 /** What stands in the form until it is typed over: this seat's last record, else that of a sister. */
-const like = computed<SeatBody | undefined>(() => record.value?.entry.body ?? ports.value.map(of => build.replayed && seatRecord(build.replayed, shop.rules, of)?.entry.body).find(Boolean))
+const like = computed<SeatBody | undefined>(() => (toCut.value ? wanted.value?.entry.body : undefined) ?? record.value?.entry.body ?? ports.value.map(of => build.replayed && seatRecord(build.replayed, shop.rules, of)?.entry.body).find(Boolean))
 const usualCut = (row: number): SeatCut | undefined => like.value?.cuts[row - SEAT_ROW + like.value.seat]
 const figureOf = (value: number | undefined, unit: string): Figure | undefined => value === undefined ? undefined : { value, unit, typed: '' }
 const angle = (row: number) => form.figure(`angle${row}`)?.value ?? usualCut(row)?.angle
 const width = (row: number) => form.figure(`width${row}`)?.value ?? usualCut(row)?.width
 const usual = (name: (typeof MEASURED)[number]['name']) => name === 'outer' ? like.value?.outer : record.value?.entry.body[name]
+const measured = computed(() => toCut.value ? MEASURED.slice(0, 1) : MEASURED)
 const touches = computed(() => form.text('touches'))
 const leak = computed(() => form.text('leak'))
 const pits = computed(() => form.text('pits'))
@@ -70,6 +77,14 @@ async function keep() {
     sentence.value = 'State the seat’s angle, its width and its outer edge.'
     return
   }
+  if (toCut.value) {
+    const up = form.figure('up') ?? wanted.value?.entry.body.up
+    sentence.value = !up
+      ? 'State how far the valve goes up: 0 where the seat is cut without.'
+      : notKept(await build.add('seat', seatScopeOf(port.value), { cuts, seat, outer: outer.value, up, ...cutter.value.value.trim() ? { cutter: cutter.value.value.trim() } : {} })) ?? ''
+    if (!sentence.value) form.clear(ENTERED)
+    return
+  }
   const more = Object.fromEntries(MEASURED.flatMap(({ name }) => {
     const figure = form.figure(name) ?? (name === 'outer' ? undefined : record.value?.entry.body[name])
     return figure ? [[name, figure]] : []
@@ -79,7 +94,7 @@ async function keep() {
     ...lapped.value.value ? { lapped: lapped.value.value === 'yes' } : {}, ...cutter.value.value.trim() ? { cutter: cutter.value.value.trim() } : {}
   } as SeatBody
   sentence.value = notKept(await build.add('seat', seatScopeOf(port.value), body)) ?? ''
-  if (!sentence.value) form.clear([...CUTS.flatMap((_, row) => [`angle${row}`, `width${row}`]), ...MEASURED.map(m => m.name), 'touches', 'leak', 'pits', 'lapped', 'cutter'])
+  if (!sentence.value) form.clear(ENTERED)
 }
 /** What went with it when the valve went up, which no seat work says yet. */
 const gave = computed(() => record.value?.gave)
@@ -119,6 +134,10 @@ const without = (words: Record<string, string>, list: readonly string[]) => [[''
           <ul v-if="record?.faults.length" class="faults" role="status"><li v-for="fault in record.faults" :key="fault.kind" class="warn">{{ saySeatFault(fault, device.lengths) }}</li></ul>
           <p v-if="record?.sunk !== undefined" class="small">Its stem stands <strong class="num">{{ say(Math.abs(record.sunk), 'length', device.lengths) }}</strong> {{ record.sunk < 0 ? 'lower' : 'higher' }} than at the first record.</p>
           <p v-if="record?.angleWas !== undefined" class="small">The seat was at {{ record.angleWas }}° before: blend the throat under it again.</p>
+          <template v-if="wanted">
+            <p class="small">To be cut: <strong class="num">{{ say(wanted.form.seatWidth, 'length', device.lengths) }}</strong> at {{ wanted.form.seatAngle }}°, the valve <span class="num">{{ say(wanted.up, 'length', device.lengths) }}</span> up. It gives the chamber <strong class="num">{{ say(wanted.added, 'volume', 'mm', 2) }}</strong><template v-if="wanted.ledge">; the seat cut alone would leave a ledge of <span class="num">{{ say(wanted.ledge, 'length', device.lengths) }}</span></template>.</p>
+            <v-btn :to="`/builds/${build.view?.id}/cut?leaf=seats`">Plan its work at Cut</v-btn>
+          </template>
           <template v-if="gave">
             <p class="small">By the cone that is <strong class="num">{{ say(gave.added, 'volume', 'mm', 1) }}</strong> more chamber, which is not entered yet.</p>
             <v-btn @click="enterWork">Enter it as seat work</v-btn>
@@ -129,6 +148,7 @@ const without = (words: Record<string, string>, list: readonly string[]) => [[''
       <p class="caution">Stones and cutters throw grit: protect your eyes. A seat that leaks after lapping is cut again, not lapped longer.</p>
     </div>
     <form class="form" @submit.prevent="keep">
+      <BenchSelect class="which" label="This seat" :model-value="which.value" :items="[['is', 'as it is'], ['toCut', 'as it is to be cut']]" @update:model-value="which.value = $event!" />
       <v-table class="cuts close">
         <thead><tr><th>From the port outwards</th><th>angle</th><th>width</th></tr></thead>
         <tbody>
@@ -140,14 +160,17 @@ const without = (words: Record<string, string>, list: readonly string[]) => [[''
         </tbody>
       </v-table>
       <div class="fields">
-        <FigureField v-for="m in MEASURED" :key="m.name" :field="form.key(`${m.name}/typed`)" :label="m.label" :dimension="m.rule.dimension" :part="form.part(m.name, usual(m.name))" :commit="form.keep(m.name, m.rule, m.noun)" />
-        <BenchSelect label="Valve touches" :model-value="touches.value" :items="without(TOUCH_WORDS, SEAT_TOUCHES)" @update:model-value="touches.value = $event!" />
-        <BenchSelect label="Leak test" :model-value="leak.value" :items="without(LEAK_WORDS, SEAT_LEAKS)" @update:model-value="leak.value = $event!" />
-        <BenchSelect label="Pits" :model-value="pits.value" :items="without(PIT_WORDS, SEAT_PITS)" @update:model-value="pits.value = $event!" />
-        <BenchSelect label="Lapped" :model-value="lapped.value" :items="[['', 'not said'], ['yes', 'yes'], ['no', 'no']]" @update:model-value="lapped.value = $event!" />
+        <FigureField v-if="toCut" :field="form.key('up/typed')" label="Valve goes up by" dimension="length" :part="form.part('up', wanted?.entry.body.up)" :commit="form.keep('up', bounds.up, 'how far the valve goes up')" />
+        <FigureField v-for="m in measured" :key="m.name" :field="form.key(`${m.name}/typed`)" :label="m.label" :dimension="m.rule.dimension" :part="form.part(m.name, usual(m.name))" :commit="form.keep(m.name, m.rule, m.noun)" />
+        <template v-if="!toCut">
+          <BenchSelect label="Valve touches" :model-value="touches.value" :items="without(TOUCH_WORDS, SEAT_TOUCHES)" @update:model-value="touches.value = $event!" />
+          <BenchSelect label="Leak test" :model-value="leak.value" :items="without(LEAK_WORDS, SEAT_LEAKS)" @update:model-value="leak.value = $event!" />
+          <BenchSelect label="Pits" :model-value="pits.value" :items="without(PIT_WORDS, SEAT_PITS)" @update:model-value="pits.value = $event!" />
+          <BenchSelect label="Lapped" :model-value="lapped.value" :items="[['', 'not said'], ['yes', 'yes'], ['no', 'no']]" @update:model-value="lapped.value = $event!" />
+        </template>
         <BenchText v-model="cutter.value" label="Cutter guide’s number" maxlength="40" />
       </div>
-      <v-btn type="submit" variant="flat" color="primary">Keep this seat</v-btn>
+      <v-btn type="submit" variant="flat" color="primary">{{ toCut ? 'Keep it as planned' : 'Keep this seat' }}</v-btn>
       <p v-if="!record && like" class="small quiet">Cuts and outer edge are those of a sister seat until you type others. A width of 0 says that there is no such cut.</p>
       <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
     </form>
@@ -164,6 +187,7 @@ text { fill: var(--quiet); font-size: 13px; }
 .say { display: grid; gap: 4px; justify-items: start; margin-top: 8px; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .form { display: grid; gap: 10px; align-content: start; justify-items: start; }
+.which { width: 220px; }
 .cuts { width: 100%; }
 .cuts th { font-weight: 400; }
 .cuts th.strong { font-weight: 700; }

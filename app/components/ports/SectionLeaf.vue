@@ -47,8 +47,8 @@ const options = computed(() => looks({
         </v-table>
       </template>
       <BenchFold :key="`${side}${port.cylinder}${port.n}${record ? 'more' : 'first'}`" :open="!record || typed.value !== ''" :title="record ? 'Other sections of this port' : 'Sections of this port'">
-        <v-textarea id="sections" v-model="typed.value" class="num" :label="`A line a section: ${unit} from the seat, then its area, or width x height r radius`" rows="5" spellcheck="false"><template #loader /></v-textarea>
-        <div class="row"><v-btn :disabled="typed.value.trim() === ''" @click="keep">Keep the sections</v-btn><span class="small quiet">For example “25 1020”, or “80 32 x 38 r 8”.</span></div>
+        <v-textarea id="sections" v-model="typed.value" class="num" :label="`A line a section: ${unit} from the seat, then its area, width x height r radius, or a colon and its points`" rows="5" spellcheck="false"><template #loader /></v-textarea>
+        <div class="row"><v-btn :disabled="typed.value.trim() === ''" @click="keep">Keep the sections</v-btn><span class="small quiet">For example “25 1020”, “80 32 x 38 r 8”, or traced “80: 0 0; 32 0; 32 38; 0 38”.</span></div>
         <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
       </BenchFold>
     </div>
@@ -80,7 +80,7 @@ const options = computed(() => looks({
 
 <style scoped>
 .sections { display: grid; grid-template-columns: minmax(0, 1fr) 300px; gap: 24px; align-items: start; }
-.left { display: grid; gap: 10px; }
+.left { display: grid; grid-template-columns: minmax(0, 1fr); gap: 10px; }
 .canvas { height: 220px; position: relative; }
 .right { display: grid; gap: 4px; align-content: start; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }

@@ -4,13 +4,13 @@ import { digits, say } from '#shared/figures'
 import { sayDay } from '~/words/entries'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
-import { ENCLOSED_WORDS, sayFaults } from '~/words/pours'
+import { sayEnclosed, sayFaults } from '~/words/pours'
 
 /** The pours that count for what is being filled, and whether they agree. */
-const props = defineProps<{ what: Enclosed, pours: PourEntry[] }>()
+const props = defineProps<{ what: Enclosed, n?: number, pours: PourEntry[] }>()
 const build = useBuild()
 const standing = computed(() => build.replayed?.pours.find(p => p.cylinder === build.cylinder))
-const apart = computed(() => build.replayed?.challenges.find(c => c.cylinder === build.cylinder && c.encloses === props.what)?.disagreement)
+const apart = computed(() => build.replayed?.challenges.find(c => c.cylinder === build.cylinder && c.encloses === props.what && c.n === (props.n ?? 1))?.disagreement)
 const chamber = computed(() => build.state?.parts.chamber)
 /** What the pours make: the part of the stack they are, or the volume itself. */
 const made = computed<{ label: string, part?: Part, formula: string }>(() => {
@@ -19,7 +19,7 @@ const made = computed<{ label: string, part?: Part, formula: string }>(() => {
   if (what === 'crown') return { label: `Crown ${build.cylinder}, − dome`, part: build.state?.parts.crown, formula: 'poured − π/4 · bore² · depth (− crevice, sealed at the ring)' }
   if (what === 'assembled') return { label: `Whole clearance ${build.cylinder}`, part: build.state?.clearance, formula: 'poured − column in the plug hole' }
   const valve = what === 'intakePort' ? 'intake' : 'exhaust'
-  return { label: ENCLOSED_WORDS[what].label, part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve)?.part, formula: 'the mean of the pours below' }
+  return { label: `${sayEnclosed(what, props.n)} ${build.cylinder}`, part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve && p.n === (props.n ?? 1))?.part, formula: 'the mean of the pours below' }
 })
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder))
 const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' ? linear([[1, chamber.value.estimate], [-1, book.value.estimate]]) : undefined)

@@ -34,7 +34,7 @@ export function curveThrough(points: Point[], pieces: number): Point[] {
 }
 
 /** Area within a polygon, mm², positive when it runs counter-clockwise (the shoelace formula). */
-export function outlineArea(points: Point[]): number {
+export function outlineArea(points: readonly (readonly [x: number, y: number])[]): number {
   return points.reduce((sum, [x, y], i) => {
     const [u, v] = points[(i + 1) % points.length]!
     return sum + (x * v - u * y) / 2

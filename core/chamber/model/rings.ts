@@ -97,7 +97,7 @@ export function ringsOf(kit: SolidKit, mouth: Point[], fine: Fineness, zone: num
 }
 
 /** The ceiling is held this far under the machined edge, so that the form's own solid cuts it cleanly, mm. */
-const UNDER = 0.004
+const UNDER = 0.001
 
 /** Top of what a valve's cutters leave over a place of the plan, mm; below any chamber where they never were. */
 export function machinedTop(valve: ChamberValve): (x: number, y: number) => number {

@@ -5,8 +5,8 @@ import type { Valve } from '../terms'
 /** What a flange joint has, in the direction of an intake's flow; an exhaust's flows the other way, and its `pipe` is the last. */
 export const FLANGE_PARTS = ['pipe', 'gasket', 'port'] as const
 export type FlangePart = (typeof FLANGE_PARTS)[number]
-/** `port`: of which kind of port; the scope says of which cylinder, or of all. */
-export interface FlangeBody { port: Valve, part: FlangePart, outline: Outline }
+/** `port`: of which kind of port; the scope says of which cylinder, or of all. `inner`: where the port bends aside, the side that its inner wall is on. */
+export interface FlangeBody { port: Valve, part: FlangePart, outline: Outline, inner?: 'left' | 'right' }
 
 /** Most points of a traced opening. */
 export const OUTLINE_POINTS = 2000

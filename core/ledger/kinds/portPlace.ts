@@ -9,11 +9,11 @@ export type PortPlaceName = (typeof PORT_PLACES)[number]
 export const PORT_WAYS = ['take', 'round', 'leave'] as const
 export type PortWay = (typeof PORT_WAYS)[number]
 
-export interface PortPlaceBody { place: PortPlaceName, way: PortWay, amount?: Figure, tool?: string, grit?: string, finish?: string, done: boolean }
+export interface PortPlaceBody { place: PortPlaceName, way: PortWay, amount?: Figure, adds?: Figure, tool?: string, grit?: string, finish?: string, done: boolean }
 
-/** A place in a port: what is to be done there, or left alone; ticked once it is done. */
+/** A place in a port: what is to be done there, or left alone; ticked once it is done. `adds`: how much more the port is reckoned to hold then. */
 export const portPlace = kind<PortPlaceBody>()({
-  example: () => ({ place: 'shortTurn', way: 'round', amount: { value: 0.5, unit: 'mm', typed: '0.5' }, tool: 'ball, 12 mm', grit: '80', finish: 'as the grit leaves it', done: false }),
+  example: () => ({ place: 'shortTurn', way: 'round', amount: { value: 0.5, unit: 'mm', typed: '0.5' }, adds: { value: 0.4, unit: 'cc', typed: '0.4' }, tool: 'ball, 12 mm', grit: '80', finish: 'as the grit leaves it', done: false }),
   at: () => ({ station: 'ports', leaf: 'places' }),
-  role: 'remark', scopes: ['port'], changes: [], bounds: { amount: FIGURE_BOUNDS.portAmount }
+  role: 'remark', scopes: ['port'], changes: [], bounds: { amount: FIGURE_BOUNDS.portAmount, adds: FIGURE_BOUNDS.portAdds }
 })

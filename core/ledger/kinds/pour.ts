@@ -9,6 +9,8 @@ export type Enclosed = (typeof ENCLOSED)[number]
 
 export interface PourBody {
   encloses: Enclosed
+  /** Ports: which of several of a cylinder, from the front; the first if not given. */
+  n?: number
   fills: Fill[]
   typed: string
   instrument: Instrument & { name: string }

@@ -24,6 +24,8 @@ export interface SeatBody {
   backCut?: Figure
   tip?: Figure
   lapped?: boolean
+  /** Of a seat that is still to be cut: how far its valve goes up with it. The next record takes its place. */
+  up?: Figure
   /** The cutter guide's number, so that it can be cut again. */
   cutter?: string
 }
@@ -36,5 +38,5 @@ export const seat = kind<SeatBody>()({
   }),
   at: () => ({ station: 'ports', leaf: 'seats' }),
   role: 'reading', scopes: ['valve'], changes: [],
-  bounds: { outer: FIGURE_BOUNDS.seatOuter, runOut: FIGURE_BOUNDS.runOut, guide: FIGURE_BOUNDS.guide, margin: FIGURE_BOUNDS.margin, backCut: FIGURE_BOUNDS.backCut, tip: FIGURE_BOUNDS.tip }
+  bounds: { outer: FIGURE_BOUNDS.seatOuter, runOut: FIGURE_BOUNDS.runOut, guide: FIGURE_BOUNDS.guide, margin: FIGURE_BOUNDS.margin, backCut: FIGURE_BOUNDS.backCut, tip: FIGURE_BOUNDS.tip, up: FIGURE_BOUNDS.sunk }
 })

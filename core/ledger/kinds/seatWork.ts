@@ -13,13 +13,16 @@ export interface SeatWorkBody {
   n?: number
 }
 
+/** Whether a piece of seat work is on one valve: of its kind, and of several of that kind the one it names. */
+export const isOnValve = (body: SeatWorkBody, valve: Valve, n: number): boolean => (body.valve ?? valve) === valve && (body.n ?? n) === n
+
 /**
  * How far a piece of seat work took one valve up, mm.
  *
  * @param n which of several of its kind
  * @example sunkBy({ state: 'done', added, sunk: { value: 0.3, … }, valve: 'exhaust' }, 'exhaust', 2) // 0.3
  */
-export const sunkBy = (body: SeatWorkBody, valve: Valve, n: number): number => (body.valve ?? valve) === valve && (body.n ?? n) === n ? body.sunk?.value ?? 0 : 0
+export const sunkBy = (body: SeatWorkBody, valve: Valve, n: number): number => isOnValve(body, valve, n) ? body.sunk?.value ?? 0 : 0
 
 /** Seats cut or replaced. */
 export const seatWork = kind<SeatWorkBody>()({

@@ -8,6 +8,9 @@ export class PortPlaceBody {
   @IsOptional() @FigureIn(KINDS.portPlace.bounds.amount, 'how much comes off there')
   @Sound((value, { way }) => value !== undefined && way === 'leave' ? 'A place that is left alone has no amount.' : undefined) amount?: Figure
 
+  @IsOptional() @FigureIn(KINDS.portPlace.bounds.adds, 'how much more the port will hold')
+  @Sound((value, { way }) => value !== undefined && way === 'leave' ? 'A place that is left alone adds nothing.' : undefined) adds?: Figure
+
   @IsOptional() @PlainName('The tool', 60) tool?: string
   @IsOptional() @PlainName('The grit', 30) grit?: string
   @IsOptional() @PlainName('The finish', 40) finish?: string

@@ -2,7 +2,7 @@ import { Type } from 'class-transformer'
 import { IsBoolean, IsOptional, ValidateNested } from 'class-validator'
 import { DomainError, ENCLOSED, KINDS, pourResult, watchOf, type Enclosed, type Entry, type Figure, type PourBody as PourFigures, type PourEntry } from '#core'
 import { sayRefusal } from '#shared/words/domain'
-import { EachFields, Fields, FigureIn, NumberIn, OneOf, PlainName, Sound } from '../decorators'
+import { EachFields, Fields, FigureIn, NumberIn, OneOf, OneOfSeveral, PlainName, Sound } from '../decorators'
 import { uuidFault } from '../identity'
 import { GlassFigures } from '../instrument'
 import type { FieldProblem } from '../problem'
@@ -39,6 +39,7 @@ const only = (kinds: Enclosed[], sentence: string) => Sound((value, { encloses }
 
 export class PourBody implements PourFigures {
   @OneOf(ENCLOSED, 'What was filled') encloses!: Enclosed
+  @IsOptional() @only(['intakePort', 'exhaustPort'], 'Only ports are counted.') @OneOfSeveral('ports') n?: number
   @EachFields('A pour has one fill or more, each with its start and its end.')
   @Sound(v => Array.isArray(v) && (v.length < 1 || v.length > 20) ? 'A pour has between one fill and twenty.' : undefined)
   @ValidateNested({ each: true }) @Type(() => FillBody) fills!: FillBody[]

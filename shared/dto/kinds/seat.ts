@@ -1,5 +1,5 @@
 import { IsBoolean, IsOptional } from 'class-validator'
-import { DomainError, KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, seatPoints, type Figure, type SeatBody as SeatFigures, type SeatCut } from '#core'
+import { DomainError, KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, gaveWhenSunk, seatForm, seatPoints, type Figure, type SeatBody as SeatFigures, type SeatCut } from '#core'
 import { FigureIn, OneOf, PlainName, Sound } from '../decorators'
 import { rowsFault } from '../rows'
 
@@ -23,6 +23,20 @@ function cutsFault(value: unknown, { seat, outer }: Record<string, unknown>): st
   }
 }
 
+/** What was found is of a seat that is there; and a form that goes up by more than its own cone is high was nothing before. */
+function upFault(value: unknown, body: Record<string, unknown>): string | undefined {
+  if (value === undefined || cutsFault(body.cuts, body)) return undefined
+  if (['touches', 'leak', 'pits', 'runOut', 'tip', 'lapped'].some(name => body[name] !== undefined)) return 'What is found of a seat is entered once it is cut.'
+  try {
+    const { cuts, seat, outer, up } = body as unknown as SeatFigures
+    gaveWhenSunk(seatForm({ cuts, seat, outer: outer.value }), up!.value)
+    return undefined
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error
+    return 'So far up its form would have been nothing before.'
+  }
+}
+
 export class SeatBody implements SeatFigures {
   @Sound(cutsFault) cuts!: SeatCut[]
   @Sound(value => typeof value === 'number' ? undefined : 'Say which of the cuts the valve sits on.') seat!: number
@@ -35,6 +49,9 @@ export class SeatBody implements SeatFigures {
   @IsOptional() @FigureIn(bounds.margin, 'the valve’s margin') margin?: Figure
   @IsOptional() @FigureIn(bounds.backCut, 'the back cut') backCut?: Figure
   @IsOptional() @FigureIn(bounds.tip, 'how high the stem stands') tip?: Figure
+  @IsOptional() @FigureIn(bounds.up, 'how far the valve goes up')
+  @Sound(upFault) up?: Figure
+
   @IsOptional() @IsBoolean({ message: 'Say whether it was lapped.' }) lapped?: boolean
   @IsOptional() @PlainName('The cutter guide’s number', 40) cutter?: string
 }

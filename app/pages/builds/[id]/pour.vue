@@ -5,13 +5,13 @@ import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useShop } from '~/stores/shop'
-import { ENCLOSED_WORDS, sayFaults } from '~/words/pours'
+import { ENCLOSED_WORDS, sayEnclosed, sayFaults } from '~/words/pours'
 
 const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
-const { what, fillable, instrument, kept, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
+const { what, thing, things, instrument, kept, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
 /** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
 const between = computed(() => {
   const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
@@ -64,7 +64,7 @@ function takeFills() {
   reading.value?.focus()
 }
 const startPart = computed(() => asSet(start.value))
-const readingLabel = computed(() => what.value === 'chamber' ? `Cylinder ${build.cylinder}: reading at the end` : `${ENCLOSED_WORDS[what.value].label} ${build.cylinder}: reading at the end`)
+const readingLabel = computed(() => what.value === 'chamber' ? `Cylinder ${build.cylinder}: reading at the end` : `${sayEnclosed(what.value, thing.value.n)} ${build.cylinder}: reading at the end`)
 watch(() => build.cylinder, () => {
   sentence.value = ''
   done.value = ''
@@ -84,7 +84,7 @@ watch(() => build.cylinder, () => {
       <div class="choices">
         <div class="choice">
           <span class="label">Fill</span>
-          <BenchSelect id="what" v-model="what" hide-label label="Fill" :items="fillable.map(kind => [kind, ENCLOSED_WORDS[kind].label] as const)" />
+          <BenchSelect id="what" hide-label label="Fill" :model-value="thing.key" :items="things.map(one => [one.key, sayEnclosed(one.encloses, one.n)] as const)" @update:model-value="thing = things.find(one => one.key === $event)!" />
         </div>
         <div class="choice">
           <span class="label">with</span>
@@ -130,7 +130,7 @@ watch(() => build.cylinder, () => {
       <OwnHand v-if="kept" :own="pouring.own" :glass="kept.repeatability" />
       <PourBeside :pouring="pouring" />
       <LeakWatch v-if="last" :key="last.id" :last="last" />
-      <PourList class="list" :what="what" :pours="current" />
+      <PourList class="list" :what="what" :n="thing.n" :pours="current" />
       <p class="caution last">{{ ENCLOSED_WORDS[what].caution }}</p>
     </div>
     <div class="leaf-side">
