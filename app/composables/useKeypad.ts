@@ -24,7 +24,12 @@ export function useKeypad() {
       active.value = field
     },
     leave: (field: TypingField) => {
-      if (active.value === field) active.value = undefined
+      // Without the keys everything else moves: what is being pressed has to stay where it is until it is let go.
+      const hide = () => setTimeout(() => {
+        if (active.value === field) active.value = undefined
+      })
+      if (document.querySelector(':active')) window.addEventListener('mouseup', hide, { once: true })
+      else hide()
     }
   }
 }

@@ -161,7 +161,7 @@ test('a valve job from its record to settled: the seat, what it gave, the chambe
   await hand.press('Enter')
   const rise = 0.4 / Math.tan(Math.PI / 6)
   const [wide, narrow] = [d2, d2 - 2 * rise]
-  await expect(page.getByText(/^\s*To be cut:/)).toContainText(`${(Math.PI * 0.4 / 12 * (narrow * narrow + narrow * wide + wide * wide) / 1000).toFixed(2)} cc`)
+  await expect(page.getByText(/^\s*To be cut:/)).toContainText(`${(Math.PI * 0.4 / 12 * (narrow * narrow + narrow * wide + wide * wide) / 1000).toFixed(3)} cc`)
   await page.getByRole('link', { name: 'Plan its work at Cut' }).focus()
   await hand.press('Enter')
   await expect(page.getByText('Form A is the seat as planned at Ports.')).toBeVisible()

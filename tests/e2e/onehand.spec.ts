@@ -75,6 +75,25 @@ test('six solders at 820x1180 with one hand: one touch a reading, each where it 
   expect(Math.abs(squish - 1.56)).toBeLessThan(0.02)
 })
 
+test('a button below a field takes its first press, though the keypad goes as the field is left', async ({ page, bench }) => {
+  await page.setViewportSize(SIZES[1])
+  await page.addInitScript(() => localStorage.setItem('bowl.portsLeaf', 'places'))
+  await open(page, bench, await copyOf(bench, bench.launch), 'ports')
+  await page.locator('input[data-figure="How much"]').fill('0.5')
+  await page.locator('input[data-figure="How much"]').press('Enter')
+  await page.locator('input[data-figure="Port holds more by"]').fill('0.8')
+  await expect(page.getByRole('group', { name: 'Keypad' })).toBeVisible()
+  const press = page.getByRole('button', { name: 'Mark it in this port' })
+  await press.scrollIntoViewIfNeeded()
+  const box = (await press.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.waitForTimeout(150)
+  await page.mouse.up()
+  await expect(page.locator('[data-place]').last()).toContainText('take metal, 0.50 mm, +0.8 cc')
+  await expect(page.getByRole('group', { name: 'Keypad' })).toHaveCount(0)
+})
+
 test('the gauge’s key works from the keyboard, and asks where nothing is focused', async ({ page, bench }) => {
   await page.addInitScript(() => localStorage.setItem('bowl.gauge', 'sim-dial'))
   const build = await trialsAsCame(bench)

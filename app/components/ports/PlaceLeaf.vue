@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, portReckoned, scopeName, type EntryOf, type PortPlaceName, type PortWay } from '#core'
+import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, portReckoned, scopeName, type EntryOf, type PortName, type PortPlaceName, type PortWay } from '#core'
 import { say, sayList } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
@@ -37,6 +37,8 @@ const lacking = computed(() => build.replayed
       return more.length > 0 ? [{ of, more }] : []
     })
   : [])
+/** The places of a port that are still to be done, each once. */
+const sayLeft = (of: PortName) => sayList([...new Set(placesIn(build.replayed!, of).filter(e => !e.body.done && e.body.way !== 'leave').map(e => PLACE_WORDS[e.body.place]))]) || 'all done'
 const howOf = ({ body }: EntryOf<'portPlace'>) => [body.tool, body.grit && `grit ${body.grit}`, body.finish && `finish ${body.finish}`].filter(Boolean).join(', ')
 const sentence = ref('')
 /** Those of the lines of words that have any. */
@@ -92,7 +94,7 @@ async function copy() {
     <div class="list">
       <p class="label">{{ nameOf(port) }}</p>
       <p class="big num">{{ marked.length === 0 ? '–' : left }} <span v-if="marked.length" class="unit">{{ left === 1 ? 'place left to do' : 'places left to do' }}</span></p>
-      <p v-if="reckoned" class="small">Poured <span class="num">{{ say(reckoned.poured, 'volume') }}</span>: about <strong class="num">{{ say(reckoned.now, 'volume') }}</strong> now<template v-if="reckoned.done > reckoned.now">, <span class="num">{{ say(reckoned.done, 'volume') }}</span> when all is done</template>. The next pour says.</p>
+      <p v-if="reckoned" class="small">Poured <span class="num">{{ say(reckoned.poured, 'volume') }}</span>: about <template v-if="reckoned.now > reckoned.poured"><strong class="num">{{ say(reckoned.now, 'volume') }}</strong> now</template><template v-if="reckoned.now > reckoned.poured && reckoned.done > reckoned.now">, </template><template v-if="reckoned.done > reckoned.now"><strong class="num">{{ say(reckoned.done, 'volume') }}</strong> when all is done</template>. The next pour says.</p>
       <ul v-if="marked.length">
         <li v-for="entry in marked" :key="entry.id" :data-place="entry.body.place">
           <BenchCheck v-if="entry.body.way !== 'leave'" :model-value="entry.body.done" :aria-label="`${PLACE_WORDS[entry.body.place]} is done`" @update:model-value="tick(entry, $event)" />
@@ -106,7 +108,7 @@ async function copy() {
       <p v-else-if="marked.length && sisters.length" class="small quiet">All {{ sisters.length + 1 }} {{ side }} ports have these places.</p>
       <v-table v-if="sisters.length && marked.length" class="close">
         <thead><tr><th>Port</th><th class="r">left to do</th></tr></thead>
-        <tbody><tr v-for="of in ports" :key="scopeName(scopeOf(of))"><td class="num">{{ nameOf(of) }}</td><td class="r num">{{ build.replayed && placesIn(build.replayed, of).length ? sayList(placesIn(build.replayed, of).filter(e => !e.body.done && e.body.way !== 'leave').map(e => PLACE_WORDS[e.body.place])) || 'all done' : '–' }}</td></tr></tbody>
+        <tbody><tr v-for="of in ports" :key="scopeName(scopeOf(of))"><td class="num">{{ nameOf(of) }}</td><td class="r num">{{ build.replayed && placesIn(build.replayed, of).length ? sayLeft(of) : '–' }}</td></tr></tbody>
       </v-table>
       <p v-if="sentence" class="sentence">{{ sentence }}</p>
       <p class="caution">Grinding dust harms eyes and lungs. Guard the seat, and stay off the short turn’s peak: dug flat it can’t be put back.</p>
@@ -128,7 +130,8 @@ text { fill: var(--quiet); font-size: 13px; }
 .form { display: grid; gap: 8px; margin-top: 10px; justify-items: start; max-width: 560px; }
 .head { font-size: var(--s18); }
 .fields { display: grid; grid-template-columns: repeat(3, 1fr); gap: 10px; width: 100%; align-items: start; }
-.list { display: grid; gap: 6px; align-content: start; }
+.list { display: grid; grid-template-columns: minmax(0, 1fr); gap: 6px; align-content: start; }
+.list td { white-space: normal; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .big .unit { font-size: var(--s18); font-weight: 400; }
 li { display: grid; grid-template-columns: 44px minmax(0, 1fr) 44px; align-items: center; border-top: 1px solid var(--hair); min-height: 44px; }

@@ -148,7 +148,6 @@ const without = (words: Record<string, string>, list: readonly string[]) => [[''
       <p class="caution">Stones and cutters throw grit: protect your eyes. A seat that leaks after lapping is cut again, not lapped longer.</p>
     </div>
     <form class="form" @submit.prevent="keep">
-      <BenchSelect class="which" label="This seat" :model-value="which.value" :items="[['is', 'as it is'], ['toCut', 'as it is to be cut']]" @update:model-value="which.value = $event!" />
       <v-table class="cuts close">
         <thead><tr><th>From the port outwards</th><th>angle</th><th>width</th></tr></thead>
         <tbody>
@@ -160,6 +159,7 @@ const without = (words: Record<string, string>, list: readonly string[]) => [[''
         </tbody>
       </v-table>
       <div class="fields">
+        <BenchSelect label="This seat" :model-value="which.value" :items="[['is', 'as it is'], ['toCut', 'as it is to be cut']]" @update:model-value="which.value = $event!" />
         <FigureField v-if="toCut" :field="form.key('up/typed')" label="Valve goes up by" dimension="length" :part="form.part('up', wanted?.entry.body.up)" :commit="form.keep('up', bounds.up, 'how far the valve goes up')" />
         <FigureField v-for="m in measured" :key="m.name" :field="form.key(`${m.name}/typed`)" :label="m.label" :dimension="m.rule.dimension" :part="form.part(m.name, usual(m.name))" :commit="form.keep(m.name, m.rule, m.noun)" />
         <template v-if="!toCut">
@@ -187,7 +187,6 @@ text { fill: var(--quiet); font-size: 13px; }
 .say { display: grid; gap: 4px; justify-items: start; margin-top: 8px; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .form { display: grid; gap: 10px; align-content: start; justify-items: start; }
-.which { width: 220px; }
 .cuts { width: 100%; }
 .cuts th { font-weight: 400; }
 .cuts th.strong { font-weight: 700; }
