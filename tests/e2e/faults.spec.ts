@@ -237,6 +237,24 @@ test('a write is waited for as long as the shop works on it, and sent again when
   expect([sent, await pours(bench, build)]).toEqual([3, [51.1, 51.2, 51.3]])
 })
 
+test('what is typed while a form is being sent stays in it, and a second press is none', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  await preset(page, { 'bowl.portsLeaf': 'places' })
+  await open(page, bench, build, 'ports')
+  await page.route('**/entries/*', route => new Promise(r => setTimeout(r, 1200)).then(() => route.continue()))
+  const [much, tool] = [field(page, 'How much'), page.getByLabel('Tool', { exact: true })]
+  await much.fill('0.5')
+  await much.press('Enter')
+  await tool.fill('ball, 12 mm')
+  await page.getByRole('button', { name: 'Mark it in this port' }).dblclick()
+  await much.fill('0.7')
+  await much.press('Enter')
+  await expect(page.locator('.saved')).not.toContainText('waiting')
+  await expect(tool).toHaveValue('')
+  await expect(much).toHaveValue('0.70')
+  await expect(page.locator('[data-place]', { hasText: 'ball, 12 mm' })).toHaveCount(1)
+})
+
 test('after the server was away the page catches up within moments of its return', async ({ page }) => {
   const server = await TestServer.start()
   try {

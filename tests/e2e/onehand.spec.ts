@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import { put } from '../support/server'
-import { SIZES, copyOf, expect, open, test, trialsAsCame } from '../support/page'
+import { SIZES, copyOf, expect, open, preset, test, trialsAsCame } from '../support/page'
 
 /** Every touch or click, counted by the page itself. */
 const countPointers = (page: Page) => page.addInitScript(() => {
@@ -77,7 +77,7 @@ test('six solders at 820x1180 with one hand: one touch a reading, each where it 
 
 test('a button below a field takes its first press, though the keypad goes as the field is left', async ({ page, bench }) => {
   await page.setViewportSize(SIZES[1])
-  await page.addInitScript(() => localStorage.setItem('bowl.portsLeaf', 'places'))
+  await preset(page, { 'bowl.portsLeaf': 'places' })
   await open(page, bench, await copyOf(bench, bench.launch), 'ports')
   await page.locator('input[data-figure="How much"]').fill('0.5')
   await page.locator('input[data-figure="How much"]').press('Enter')

@@ -69,9 +69,9 @@ async function keep() {
     ...same.value === 'yes' ? { sameMounting: true } : {}, ...worked === undefined ? {} : { hours: worked }
   } as Bodies['flowRun']
   stop()
-  sentence.value = notKept(await build.add('flowRun', scopeOf(port.value), body)) ?? ''
+  const fields = ['name', 'specimen', 'claimed', 'hours', 'same', 'rows', 'across', 'bench', 'manifold', 'valve', 'pipe', 'entry', ...figures]
+  sentence.value = await form.sent(fields, async () => notKept(await build.add('flowRun', scopeOf(port.value), body)))
   if (sentence.value) return
-  form.clear(['name', 'specimen', 'claimed', 'hours', 'same', 'rows', 'across', 'bench', 'manifold', 'valve', 'pipe', 'entry', ...figures])
   // A new run is drawn and compared, whatever was looked at before it.
   for (const name of ['flowShown', 'flowBefore', 'flowAfter']) choices.choose(name, '')
   emit('kept')

@@ -29,8 +29,7 @@ async function keep() {
   const found = (['what', 'power', 'revs', 'conditions', 'words'] as const).map(field => [field, kindFault('afterwards', { ...body }, field)] as const).filter(([, fault]) => fault)
   faults.value = Object.fromEntries(found)
   if (found.length) return
-  sentence.value = notKept(await build.add('afterwards', { level: 'build' }, body, { photos: photos.value })) ?? ''
-  if (!sentence.value) form.clear(['what', 'ran', 'power', 'revs', 'conditions', 'words', 'photos'])
+  sentence.value = await form.sent(['what', 'ran', 'power', 'revs', 'conditions', 'words', 'photos'], async () => notKept(await build.add('afterwards', { level: 'build' }, body, { photos: photos.value })))
 }
 const list = computed(() => build.replayed ? ofKind(build.replayed.live.entries, 'afterwards').reverse() : [])
 const pictures = computed(() => build.replayed ? photographsIn(build.replayed.live) : [])

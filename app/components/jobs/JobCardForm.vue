@@ -42,11 +42,8 @@ async function keep() {
   }
   sentence.value = kindFault('jobCard', { ...body }, 'lines') ?? kindFault('jobCard', { ...body }, 'bought') ?? ''
   if (sentence.value) return
-  await props.jobs.keep(body)
-  sentence.value = props.jobs.fault.value
-  if (sentence.value) return
-  form.clear(['edited'])
-  emit('done')
+  sentence.value = await form.sent(['edited'], () => props.jobs.keep(body))
+  if (!sentence.value) emit('done')
 }
 function leave() {
   form.clear(['edited'])

@@ -22,12 +22,10 @@ async function enter() {
   const h = Number(hours.value.replace(',', '.'))
   fault.value = !(h >= 0.01 && h <= JOB_CARD.hours) ? `Hours worked lie between 0.01 and ${JOB_CARD.hours}.` : ''
   if (fault.value) return
-  await props.jobs.worked(props.line.step, h)
-  form.clear(['hours'])
+  await form.sent(['hours'], () => props.jobs.worked(props.line.step, h))
 }
 async function wait() {
-  await props.jobs.say({ step: props.line.step, done: false, ...waits.value !== 'none' ? { waits: waits.value as JobWait, ...words.value.trim() ? { words: words.value.trim() } : {} } : {} })
-  form.clear(['waits', 'words'])
+  await form.sent(['waits', 'words'], () => props.jobs.say({ step: props.line.step, done: false, ...waits.value !== 'none' ? { waits: waits.value as JobWait, ...words.value.trim() ? { words: words.value.trim() } : {} } : {} }))
 }
 </script>
 

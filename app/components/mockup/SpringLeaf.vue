@@ -79,8 +79,9 @@ async function keepSprings() {
     return
   }
   const longer = coils.value.findIndex(c => c.solid.value >= c.free.value)
-  sentence.value = longer >= 0 ? `${COILS[longer]}: a spring is shorter solid than free.` : notKept(await build.add('spring', { level: 'build' }, { valve: side.value, coils: coils.value })) ?? ''
-  if (!sentence.value) form.clear(COILS.flatMap((_, i) => ALL.map(f => `${i}${f.name}`)))
+  sentence.value = longer >= 0
+    ? `${COILS[longer]}: a spring is shorter solid than free.`
+    : await form.sent(COILS.flatMap((_, i) => ALL.map(f => `${i}${f.name}`)), async () => notKept(await build.add('spring', { level: 'build' }, { valve: side.value, coils: coils.value })))
 }
 const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 </script>

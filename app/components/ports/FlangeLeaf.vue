@@ -50,8 +50,11 @@ function typedOutline(): Outline | string {
 async function keep() {
   const outline = typedOutline()
   const fault = typeof outline === 'string' ? outline : openingFault(outline)
-  sentence.value = (fault && inTyped(fault, device.lengths)) ?? notKept(await build.add('flange', whom.value.value === 'all' ? { level: 'build' } : { level: 'cylinder', cylinder: build.cylinder }, { port: side.value, part: part.value, outline: outline as Outline, ...part.value === 'port' && inner.value.value ? { inner: inner.value.value as 'left' | 'right' } : {} })) ?? ''
-  if (!sentence.value) form.clear(['shape', 'points', 'whom', 'inner', ...fields.value.map(f => f.name)])
+  const bent = part.value === 'port' && inner.value.value ? { inner: inner.value.value as 'left' | 'right' } : {}
+  const of = whom.value.value === 'all' ? { level: 'build' } as const : { level: 'cylinder', cylinder: build.cylinder } as const
+  sentence.value = fault
+    ? inTyped(fault, device.lengths)
+    : await form.sent(['shape', 'points', 'whom', 'inner', ...fields.value.map(f => f.name)], async () => notKept(await build.add('flange', of, { port: side.value, part: part.value, outline: outline as Outline, ...bent })))
 }
 /** Everything is drawn to fit the largest opening. */
 const scale = computed(() => {

@@ -29,10 +29,9 @@ async function poured() {
   }
   if (Object.keys(faults.value).length > 0) return
   const [lean, short] = [form.figure('lean'), form.figure('short')]
-  sentence.value = notKept(await build.add('mould', scopeOf(port.value), {
+  sentence.value = await form.sent(FIELDS, async () => notKept(await build.add('mould', scopeOf(port.value), {
     compound: compound.value.trim(), release: release.value.trim(), hours: given, steps: steps.value === '1' ? 1 : 2, ...lean ? { lean } : {}, ...short ? { short } : {}, out: false
-  })) ?? ''
-  if (!sentence.value) form.clear(FIELDS)
+  })))
 }
 const takeOut = async (entry: EntryOf<'mould'>) => sentence.value = notKept(await build.add('mould', entry.scope, { ...entry.body, out: true }, { supersedes: entry.id })) ?? ''
 const outs = computed(() => build.replayed ? mouldsOut(build.replayed) : [])

@@ -46,8 +46,7 @@ const words = (lines: Record<string, typeof tool>) => Object.fromEntries(Object.
 async function mark() {
   const [amount, adds] = way.value.value === 'leave' ? [] : [form.figure('amount'), form.figure('adds')]
   const body = { place: chosen.value, way: way.value.value as PortWay, done: false, ...amount ? { amount } : {}, ...adds ? { adds } : {}, ...words({ tool, grit, finish }) }
-  sentence.value = notKept(await build.add('portPlace', scopeOf(port.value), body)) ?? ''
-  if (!sentence.value) form.clear(FIELDS)
+  sentence.value = await form.sent(FIELDS, async () => notKept(await build.add('portPlace', scopeOf(port.value), body)))
 }
 const tick = async (entry: EntryOf<'portPlace'>, done: boolean) =>
   sentence.value = notKept(await build.add('portPlace', entry.scope, { ...entry.body, done }, { supersedes: entry.id })) ?? ''

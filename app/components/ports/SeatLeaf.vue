@@ -71,6 +71,7 @@ const edges = computed(() => drawn.value && 'edges' in drawn.value ? drawn.value
 const scale = computed(() => edges.value ? Math.min(75.6, 290 / ((edges.value.at(-1)!.diameter - edges.value[0]!.diameter) / 2 + 0.4), 220 / (edges.value.at(-1)!.height - edges.value[0]!.height + 0.6)) : 1)
 const px = computed(() => (edges.value ?? []).map(e => ({ x: 44 + (e.diameter - edges.value![0]!.diameter) / 2 * scale.value, y: 30 + (edges.value!.at(-1)!.height - e.height) * scale.value })))
 const sentence = ref('')
+const keepAs = (body: SeatBody) => form.sent(ENTERED, async () => notKept(await build.add('seat', seatScopeOf(port.value), body)))
 async function keep() {
   const { cuts, seat } = typed.value
   if (seat < 0 || !outer.value) {
@@ -81,8 +82,7 @@ async function keep() {
     const up = form.figure('up') ?? wanted.value?.entry.body.up
     sentence.value = !up
       ? 'State how far the valve goes up: 0 where the seat is cut without.'
-      : notKept(await build.add('seat', seatScopeOf(port.value), { cuts, seat, outer: outer.value, up, ...cutter.value.value.trim() ? { cutter: cutter.value.value.trim() } : {} })) ?? ''
-    if (!sentence.value) form.clear(ENTERED)
+      : await keepAs({ cuts, seat, outer: outer.value, up, ...cutter.value.value.trim() ? { cutter: cutter.value.value.trim() } : {} })
     return
   }
   const more = Object.fromEntries(MEASURED.flatMap(({ name }) => {
@@ -93,8 +93,7 @@ async function keep() {
     cuts, seat, outer: outer.value, ...more, ...touches.value.value ? { touches: touches.value.value } : {}, ...leak.value.value ? { leak: leak.value.value } : {}, ...pits.value.value ? { pits: pits.value.value } : {},
     ...lapped.value.value ? { lapped: lapped.value.value === 'yes' } : {}, ...cutter.value.value.trim() ? { cutter: cutter.value.value.trim() } : {}
   } as SeatBody
-  sentence.value = notKept(await build.add('seat', seatScopeOf(port.value), body)) ?? ''
-  if (!sentence.value) form.clear(ENTERED)
+  sentence.value = await keepAs(body)
 }
 /** What went with it when the valve went up, which no seat work says yet. */
 const gave = computed(() => record.value?.gave)

@@ -22,8 +22,7 @@ const sentence = ref('')
 async function keep() {
   const text = typed.value.value
   const rows: SectionRow[] | string = text.length > SECTION_TEXT_LIMIT ? 'That is too long for the sections of a port.' : readSections(text, unit.value)
-  sentence.value = typeof rows === 'string' ? inTyped(rows, device.lengths) : notKept(await build.add('portSections', scopeOf(port.value), { rows })) ?? ''
-  if (!sentence.value) typed.value.value = ''
+  sentence.value = typeof rows === 'string' ? inTyped(rows, device.lengths) : await form.sent(['rows'], async () => notKept(await build.add('portSections', scopeOf(port.value), { rows })))
 }
 const speedAt = computed(() => record.value?.sections.find(s => s.at === record.value!.least.at)?.speed)
 const { line, axis, options: looks } = useChartInk()

@@ -49,10 +49,8 @@ async function keep() {
   wordsFault.value = kindFault('finding', body, 'what') ?? kindFault('finding', body, 'words') ?? ''
   if (wordsFault.value) return
   const more = { photos: photos.value, ...editing.value ? { supersedes: editing.value.id, at: editing.value.at } : {} }
-  sentence.value = notKept(await build.add('finding', { level: 'head', head: head.value }, body, more)) ?? ''
-  if (sentence.value) return
-  form.clear(FIELDS)
-  editing.value = undefined
+  sentence.value = await form.sent(FIELDS, async () => notKept(await build.add('finding', { level: 'head', head: head.value }, body, more)))
+  if (!sentence.value) editing.value = undefined
 }
 const strike = async (entry: EntryOf<'finding'>) => sentence.value = notKept(await build.add('void', entry.scope, { reason: 'not there' }, { supersedes: entry.id })) ?? ''
 const undecided = computed(() => found.value.filter(({ entry }) => isUndecided(entry)).length)
