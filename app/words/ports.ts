@@ -5,7 +5,7 @@ import { digits, say, type LengthUnit } from '#shared/figures'
 export const PLACE_WORDS: Record<PortPlaceName, string> = {
   throat: 'throat', bowl: 'bowl', guideBoss: 'guide boss', shortTurn: 'short turn', roof: 'roof', floor: 'floor', walls: 'side walls', vane: 'vane', flange: 'flange'
 }
-export const WAY_WORDS: Record<PortWay, string> = { take: 'take metal', round: 'round it off', leave: 'leave it' }
+export const WAY_WORDS: Record<PortWay, string> = { take: 'take metal', round: 'round it off', leave: 'leave it', thin: 'thin: keep off' }
 export const PART_WORDS: Record<FlangePart, string> = { pipe: 'manifold or pipe', gasket: 'gasket', port: 'port' }
 export const FORM_WORDS: Record<Outline['form'], string> = { rectangle: 'rectangle', oval: 'oval with round ends', circle: 'circle', ellipse: 'ellipse', points: 'traced points' }
 

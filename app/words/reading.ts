@@ -22,6 +22,7 @@ export const NO_BUBBLE = 'There was no bubble: it could be read.'
 export function sayJudged(off: string, unit: string, { off: by, slip }: { off: number, slip?: Slip }, refused: boolean, close: boolean): string {
   if (refused) return slip === 'bubble' ? NO_BUBBLE : 'Right: with a bubble in it there is nothing to read.'
   if (slip === 'bubble') return SLIP_WORDS.bubble
-  if (close) return by === 0 ? 'Just right.' : `Right, to ${off} ${unit}.`
-  return `${off} ${unit} ${by > 0 ? 'too high' : 'too low'}.${slip ? ` ${SLIP_WORDS[slip]}` : ''}`
+  const much = unit === '°' ? `${off}°` : `${off} ${unit}`
+  if (close) return by === 0 ? 'Just right.' : `Right, to ${much}.`
+  return `${much} ${by > 0 ? 'too high' : 'too low'}.${slip ? ` ${SLIP_WORDS[slip]}` : ''}`
 }

@@ -1,6 +1,6 @@
 import { mean } from 'simple-statistics'
-import { ofKind, scopeName, type AfterwardsBody, type EntryOf, type FindingBody, type Valve } from '../ledger'
-import { compareRuns, flowRuns, pourResult, portStages, portsIn, repeatsOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
+import { ofKind, scopeName, type AfterwardsBody, type EntryOf, type FindingBody, type PortPlaceName, type Valve } from '../ledger'
+import { compareRuns, flowRuns, placesIn, pourResult, portStages, portsIn, repeatsOf, stretches, throatRecord, type FlowThing, type PortName, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
 
 /** What a shop remembers of a casting, as it came: cc, cc per mm, mm across, cc. */
@@ -22,6 +22,8 @@ export interface CastingHead {
   readAt: string[]
   figures: Record<CastingFigure, number[]>
   found: Pick<FindingBody, 'what' | 'words'>[]
+  /** Where its ports are too thin to be ground. */
+  thin: (PortName & { place: PortPlaceName })[]
   gains: CastingGain[]
   afterwards: AfterwardsBody[]
 }
@@ -67,6 +69,7 @@ export function castingHeads(r: Replay): CastingHead[] {
         intakeThroat: throats('intake'), exhaustThroat: throats('exhaust'), intakePort: ports('intake'), exhaustPort: ports('exhaust')
       },
       found: ofKind(r.live.entries, 'finding').filter(e => scopeName(e.scope) === scopeName({ level: 'head', head: i + 1 }) && e.body.what !== 'numbering').map(({ body: { what, words } }) => ({ what, ...words ? { words } : {} })),
+      thin: portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap(port => placesIn(r, port).filter(e => e.body.way === 'thin').map(e => ({ ...port, place: e.body.place }))),
       gains: gainsOf(r, cylinders), afterwards: ofKind(r.live.entries, 'afterwards').map(e => e.body)
     }]
   })
@@ -83,7 +86,7 @@ function onceEach<Head extends CastingHead>(heads: readonly Head[]): Head[] {
 }
 
 /** Whether anything is known of a head beside its mark. */
-const isKnown = ({ figures, found, gains, afterwards }: CastingHead): boolean => Object.values(figures).some(list => list.length > 0) || found.length + gains.length + afterwards.length > 0
+const isKnown = ({ figures, found, thin, gains, afterwards }: CastingHead): boolean => Object.values(figures).some(list => list.length > 0) || found.length + thin.length + gains.length + afterwards.length > 0
 
 const sameMark = (mark: string) => mark.replace(/\s+/g, ' ').trim().toLowerCase()
 

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { USUAL_SCATTER, castingsOf, castingStart, coverageFactor, likelyOfNext, scatterOf, type CastingHead } from '..'
+import { demoShop } from '../../demo/shop'
+import { USUAL_SCATTER, castingHeads, castingsOf, castingStart, coverageFactor, likelyOfNext, replay, scatterOf, type CastingHead } from '..'
 
 const head = (mark: string, chamber: number[], perMm: number[] = []): CastingHead =>
-  ({ mark, head: 1, cylinders: chamber.length, readAt: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], gains: [], afterwards: [] })
+  ({ mark, head: 1, cylinders: chamber.length, readAt: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], thin: [], gains: [], afterwards: [] })
 
 describe('what the next head of a casting is likely to have', () => {
   it('adds up by hand', () => {
@@ -20,6 +21,10 @@ describe('what the next head of a casting is likely to have', () => {
     expect(likely.u).toBeCloseTo(55 * Math.sqrt(b + w) * coverageFactor(dof) / 2, 9)
   })
   it.each([[1, 13.97], [5.9, 2.65], [22, 2.13], [70, 2.05], [Infinity, 2]])('factor at %f degrees of freedom', (dof, t) => expect(coverageFactor(dof)).toBe(t))
+  it('remembers where the ports of a head are thin', () => {
+    const heads = demoShop.builds.filter(({ name }) => name.startsWith('Practice head')).flatMap(({ entries }) => castingHeads(replay(entries)!))
+    expect(heads.map(({ thin }) => thin)).toEqual([[{ cylinder: 3, valve: 'exhaust', n: 1, place: 'guideBoss' }], [{ cylinder: 3, valve: 'intake', n: 1, place: 'roof' }]])
+  })
   it('refuses what is none', () => {
     expect(() => coverageFactor(0.5)).toThrow(/degrees of freedom/)
     expect(() => scatterOf([[[55, 0]]], USUAL_SCATTER.chamber)).toThrow(/a figure of a casting/)

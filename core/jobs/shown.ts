@@ -1,4 +1,4 @@
-import { ofKind, operationsOn, scopeName, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
+import { ofKind, operationsOn, scopeName, takesMetal, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
 import { CHAMBER_OPERATIONS, changesBetween, flowRuns, mouldsIn, mouldsOut, portScope, portStages, portsIn, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
 
 const doneAnd = (r: Replay, kinds: readonly OperationKind[]): boolean => r.done.some(op => kinds.includes(op.kind)) && !r.planned.some(op => kinds.includes(op.kind))
@@ -38,7 +38,7 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   rough: r => doneAnd(r, ['relief']),
   dome: r => doneAnd(r, ['relief']),
   ports: (r) => {
-    const places = portsIn(r.layout).flatMap(port => ofKind(r.live.entries, 'portPlace').filter(e => scopeName(e.scope) === scopeName(portScope(r.layout, port)) && e.body.way !== 'leave'))
+    const places = portsIn(r.layout).flatMap(port => ofKind(r.live.entries, 'portPlace').filter(e => scopeName(e.scope) === scopeName(portScope(r.layout, port)) && takesMetal(e.body)))
     return all(places, e => e.body.done)
   },
   mould: r => mouldsOut(r).length > 0 && mouldsIn(r).length === 0,

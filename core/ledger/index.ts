@@ -19,7 +19,7 @@ export { JOB_CARD, JOB_STEPS, type JobBought, type JobCardBody, type JobLine, ty
 export { JOB_CHECKS, JOB_WAITS, type JobCheck, type JobStepBody, type JobWait } from './kinds/jobStep'
 export type { WorkedBody } from './kinds/worked'
 export type { MouldBody } from './kinds/mould'
-export { PORT_PLACES, PORT_WAYS, type PortPlaceBody, type PortPlaceName, type PortWay } from './kinds/portPlace'
+export { PORT_PLACES, PORT_WAYS, takesMetal, type PortPlaceBody, type PortPlaceName, type PortWay } from './kinds/portPlace'
 export { SECTION_ROWS, type PortSectionsBody, type SectionRow } from './kinds/portSections'
 export { MOST_COILS, type SpringBody, type SpringCoil } from './kinds/spring'
 export { isOnValve, sunkBy } from './kinds/seatWork'

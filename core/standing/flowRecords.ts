@@ -1,5 +1,5 @@
 import { USUAL_BENCH, atDepression, benchErrors, dischargeCoefficient, flowOverLift, flowUnderCurve, repeatSums, type BenchErrors, type FlowRow, type RepeatSums } from '../flow'
-import { ofKind, operationsOn, scopeName, type EntryOf, type PortPlaceName } from '../ledger'
+import { ofKind, operationsOn, scopeName, takesMetal, type EntryOf, type PortPlaceName } from '../ledger'
 import { curtainArea, flowArea, type LiftRow } from '../shroud'
 import { modelOf } from './asked'
 import { remembered } from './remembered'
@@ -67,7 +67,7 @@ export function changesBetween(r: Replay, before: FlowRun, after: FlowRun): Flow
   const cutAnew = seats.some((entry, i) => i > 0 && since(entry) && form(entry) !== form(seats[i - 1]))
   if (cutAnew || ops.some(op => op.kind === 'seatWork' && (op.body.valve ?? valve) === valve && (op.body.n ?? n) === n)) things.push({ what: 'seat' })
   const own = scopeName(portScope(r.layout, last.port))
-  const worked = [...new Set(ofKind(came, 'portPlace').filter(e => scopeName(e.scope) === own && e.body.done && e.body.way !== 'leave').map(e => e.body.place))]
+  const worked = [...new Set(ofKind(came, 'portPlace').filter(e => scopeName(e.scope) === own && e.body.done && takesMetal(e.body)).map(e => e.body.place))]
   things.push(...worked.map(place => ({ what: 'place' as const, place })))
   const { readings } = throatRecord(r, last.port)
   const opened = readings.some((entry, i) => i > 0 && since(entry) && Math.abs(entry.body.across.value - readings[i - 1]!.body.across.value) > THROAT_SAME)

@@ -128,6 +128,7 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a port that is the fifth of its kind', entry, of('throat', { across: figure(38) }, { ...port, n: 5 }), 'scope'],
     ['a place no port has', entry, of('portPlace', { place: 'moon', way: 'take', done: false }, port), 'body.place'],
     ['metal off a place that is left', entry, of('portPlace', { place: 'vane', way: 'leave', amount: figure(1), done: false }, port), 'body.amount'],
+    ['metal off a wall that is thin', entry, of('portPlace', { place: 'roof', way: 'thin', amount: figure(1), done: false }, port), 'body.amount'],
     ['cc gained where nothing is taken', entry, of('portPlace', { place: 'vane', way: 'leave', adds: figure(1, 'cc'), done: false }, port), 'body.adds'],
     ['a script for a tool', entry, of('portPlace', { place: 'bowl', way: 'take', tool: '<script>', done: false }, port), 'body.tool'],
     ['one section', entry, of('portSections', { rows: [{ at: 0, area: 900 }] }, port), 'body.rows'],

@@ -1,5 +1,5 @@
 import { Hand } from '../support/hand'
-import { copyOf, expect, open, preset, test } from '../support/page'
+import { copyOf, expect, list, open, pick, preset, test } from '../support/page'
 
 test('a job by keyboard alone: card begun, clock started and stopped, a step ticked, waiting told, hours entered', async ({ page, bench }) => {
   test.setTimeout(120_000)
@@ -59,6 +59,23 @@ test('a minute of reading by keyboard alone: read, refused, told why, kept', asy
   await expect(page.getByText('18 more readings that are no slip')).toBeVisible()
   const kept = () => page.evaluate(async url => (await (await fetch(`${url}/api/practice?hand=TT`)).json() as unknown[]).length, bench.server.url)
   await expect.poll(kept).toBe(3)
+  // The others: what a slip of each reads, and why, then what stands there.
+  for (const [name, unit, slip, why, right] of [
+    ['Syringe', 'cc', '33', '2.0 cc too high. You read the far edge of the ring', '31'], ['Dial gauge', 'mm', '1.1', '1.000 mm too low. You are a whole turn off', '2.1'],
+    ['Calliper', 'mm', '34', '1.0 mm too high. You are a whole millimetre off', '33'], ['Degree wheel', '°', '10.25', '10.00° too high. You counted from the wrong numbered mark', '0.25']
+  ] as const) {
+    await pick(list(page, 'Read a'), name)
+    await expect(page.getByRole('img', { name: `${name}, to be read` })).toBeVisible()
+    await hand.tabTo(`You read, ${unit}`)
+    await page.keyboard.type(slip)
+    await hand.press('Enter')
+    await expect(page.getByRole('status').filter({ hasText: why })).toBeVisible()
+    await hand.press('Enter')
+    await page.keyboard.type(right)
+    await hand.press('Enter')
+    await expect(page.getByText(/^\s*Just right\./)).toBeVisible()
+  }
+  await expect.poll(kept).toBe(11)
 })
 
 test('a choice between schools by keyboard alone: written down with its reason, told where it is made, and the way back', async ({ page, bench }) => {

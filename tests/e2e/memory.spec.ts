@@ -111,6 +111,7 @@ test('a new build of a casting begins with what its heads were, and says so', as
   await page.getByRole('tab', { name: 'Castings' }).click()
   const article = page.locator('article').filter({ has: page.getByRole('heading', { name: 'MW 3412' }) })
   await expect(article).toContainText('water breaks through beside the exhaust boss of 3')
+  await expect(article).toContainText('is thin at the guide boss of exhaust 3: keep off there')
   const [value, doubt] = (await article.locator('.big').textContent())!.match(/[\d.]+/g)!
   const measured = await article.locator('tbody tr').first().locator('td').filter({ hasText: /\d/ }).count() - 2
   const from = `Casting MW 3412, ${measured} heads`

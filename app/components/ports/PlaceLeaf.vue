@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, portReckoned, scopeName, type EntryOf, type PortName, type PortPlaceName, type PortWay } from '#core'
+import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, portReckoned, scopeName, takesMetal, type EntryOf, type PortName, type PortPlaceName, type PortWay } from '#core'
 import { say, sayList } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
@@ -16,6 +16,7 @@ const FIELDS = ['way', 'amount', 'adds', 'tool', 'grit', 'finish'] as const
 const chosen = ref<PortPlaceName>('shortTurn')
 const form = useFormDraft(() => `place/${side.value}/${chosen.value}`)
 const way = computed(() => form.text('way', 'take'))
+const takes = computed(() => takesMetal({ way: way.value.value as PortWay }))
 const tool = computed(() => form.text('tool'))
 const grit = computed(() => form.text('grit'))
 const finish = computed(() => form.text('finish'))
@@ -23,7 +24,7 @@ const marked = computed(() => build.replayed ? placesIn(build.replayed, port.val
 const at = (place: PortPlaceName) => marked.value.filter(e => e.body.place === place)
 /** What the port is reckoned to hold by what was ticked since it was poured. */
 const reckoned = computed(() => build.replayed && portReckoned(build.replayed, port.value))
-const left = computed(() => marked.value.filter(e => !e.body.done && e.body.way !== 'leave').length)
+const left = computed(() => marked.value.filter(e => !e.body.done && takesMetal(e.body)).length)
 /** Where each place lies on the section: the valve below, the flange to the right. */
 const PINS: Record<PortPlaceName, readonly [x: number, y: number]> = {
   throat: [58, 196], bowl: [118, 150], guideBoss: [112, 74], shortTurn: [206, 168], roof: [226, 46], floor: [290, 134], walls: [262, 88], vane: [172, 104], flange: [372, 74]
@@ -38,13 +39,13 @@ const lacking = computed(() => build.replayed
     })
   : [])
 /** The places of a port that are still to be done, each once. */
-const sayLeft = (of: PortName) => sayList([...new Set(placesIn(build.replayed!, of).filter(e => !e.body.done && e.body.way !== 'leave').map(e => PLACE_WORDS[e.body.place]))]) || 'all done'
+const sayLeft = (of: PortName) => sayList([...new Set(placesIn(build.replayed!, of).filter(e => !e.body.done && takesMetal(e.body)).map(e => PLACE_WORDS[e.body.place]))]) || 'all done'
 const howOf = ({ body }: EntryOf<'portPlace'>) => [body.tool, body.grit && `grit ${body.grit}`, body.finish && `finish ${body.finish}`].filter(Boolean).join(', ')
 const sentence = ref('')
 /** Those of the lines of words that have any. */
 const words = (lines: Record<string, typeof tool>) => Object.fromEntries(Object.entries(lines).flatMap(([name, { value: { value } }]) => value.trim() ? [[name, value.trim()]] : []))
 async function mark() {
-  const [amount, adds] = way.value.value === 'leave' ? [] : [form.figure('amount'), form.figure('adds')]
+  const [amount, adds] = !takes.value ? [] : [form.figure('amount'), form.figure('adds')]
   const body = { place: chosen.value, way: way.value.value as PortWay, done: false, ...amount ? { amount } : {}, ...adds ? { adds } : {}, ...words({ tool, grit, finish }) }
   sentence.value = await form.sent(FIELDS, async () => notKept(await build.add('portPlace', scopeOf(port.value), body)))
 }
@@ -74,15 +75,15 @@ async function copy() {
           v-for="place in PORT_PLACES" :key="place" class="pin" :variant="chosen === place ? 'flat' : 'outlined'" :color="chosen === place ? 'primary' : undefined" :aria-pressed="chosen === place" :aria-label="`${PLACE_WORDS[place]}${at(place).length ? `: ${at(place).map(e => WAY_WORDS[e.body.way]).join(', ')}` : ''}`"
           :style="{ left: `${PINS[place][0] / 4}%`, top: `${PINS[place][1] / 2.5}%` }" @click="chosen = place"
         >
-          {{ at(place).length === 0 ? '+' : at(place).every(e => e.body.way === 'leave') ? 'left' : at(place).every(e => e.body.done || e.body.way === 'leave') ? '✓' : at(place).length }}
+          {{ at(place).length === 0 ? '+' : at(place).some(e => e.body.way === 'thin') ? 'thin' : at(place).every(e => e.body.way === 'leave') ? 'left' : at(place).every(e => e.body.done || !takesMetal(e.body)) ? '✓' : at(place).length }}
         </v-btn>
       </div>
       <form class="form" @submit.prevent="mark">
         <p class="head"><strong>{{ PLACE_WORDS[chosen].replace(/^./, c => c.toUpperCase()) }}</strong> <span class="quiet">of {{ nameOf(port).toLowerCase() }}</span></p>
         <div class="fields">
           <BenchSelect label="What to do" :model-value="(way.value as PortWay)" :items="PORT_WAYS.map(w => [w, WAY_WORDS[w]] as const)" @update:model-value="way.value = $event!" />
-          <FigureField v-if="way.value !== 'leave'" :field="form.key('amount/typed')" label="How much" dimension="length" :part="form.part('amount')" :commit="form.keep('amount', KINDS.portPlace.bounds.amount, 'how much comes off there')" />
-          <FigureField v-if="way.value !== 'leave'" :field="form.key('adds/typed')" label="Port holds more by" dimension="volume" :part="form.part('adds')" :commit="form.keep('adds', KINDS.portPlace.bounds.adds, 'how much more the port will hold')" />
+          <FigureField v-if="takes" :field="form.key('amount/typed')" label="How much" dimension="length" :part="form.part('amount')" :commit="form.keep('amount', KINDS.portPlace.bounds.amount, 'how much comes off there')" />
+          <FigureField v-if="takes" :field="form.key('adds/typed')" label="Port holds more by" dimension="volume" :part="form.part('adds')" :commit="form.keep('adds', KINDS.portPlace.bounds.adds, 'how much more the port will hold')" />
           <BenchText v-model="tool.value" label="Tool" maxlength="60" />
           <BenchText v-model="grit.value" label="Grit" maxlength="30" />
           <BenchText v-model="finish.value" label="Finish wanted" maxlength="40" />
@@ -96,13 +97,13 @@ async function copy() {
       <p v-if="reckoned" class="small">Poured <span class="num">{{ say(reckoned.poured, 'volume') }}</span>: about <template v-if="reckoned.now > reckoned.poured"><strong class="num">{{ say(reckoned.now, 'volume') }}</strong> now</template><template v-if="reckoned.now > reckoned.poured && reckoned.done > reckoned.now">, </template><template v-if="reckoned.done > reckoned.now"><strong class="num">{{ say(reckoned.done, 'volume') }}</strong> when all is done</template>. The next pour says.</p>
       <ul v-if="marked.length">
         <li v-for="entry in marked" :key="entry.id" :data-place="entry.body.place">
-          <BenchCheck v-if="entry.body.way !== 'leave'" :model-value="entry.body.done" :aria-label="`${PLACE_WORDS[entry.body.place]} is done`" @update:model-value="tick(entry, $event)" />
-          <span v-else class="kept small quiet">left</span>
+          <BenchCheck v-if="takesMetal(entry.body)" :model-value="entry.body.done" :aria-label="`${PLACE_WORDS[entry.body.place]} is done`" @update:model-value="tick(entry, $event)" />
+          <span v-else class="kept small" :class="entry.body.way === 'thin' ? 'warn' : 'quiet'">{{ entry.body.way === 'thin' ? 'thin' : 'left' }}</span>
           <span class="what" :class="{ quiet: entry.body.done }">{{ PLACE_WORDS[entry.body.place] }}: {{ WAY_WORDS[entry.body.way] }}<template v-if="entry.body.amount">, <span class="num">{{ say(entry.body.amount.value, 'length', device.lengths) }}</span></template><template v-if="entry.body.adds">, <span class="num">+{{ say(entry.body.adds.value, 'volume') }}</span></template><br v-if="howOf(entry)"><span v-if="howOf(entry)" class="small quiet">{{ howOf(entry) }}</span></span>
           <v-btn variant="text" :aria-label="`Strike out: ${PLACE_WORDS[entry.body.place]}, ${WAY_WORDS[entry.body.way]}`" @click="strike(entry)">×</v-btn>
         </li>
       </ul>
-      <p v-else class="small quiet">Choose a place on the drawing, and say what is done there. A natural hollow, a vane or a ledge that belongs there is marked to be left.</p>
+      <p v-else class="small quiet">Choose a place on the drawing, and say what is done there. A natural hollow, a vane or a ledge that belongs there is marked to be left; where the wall is thin, to be kept off.</p>
       <v-btn v-if="marked.length && lacking.length" @click="copy">Copy to {{ lacking.length }} sister port{{ lacking.length > 1 ? 's' : '' }}</v-btn>
       <p v-else-if="marked.length && sisters.length" class="small quiet">All {{ sisters.length + 1 }} {{ side }} ports have these places.</p>
       <v-table v-if="sisters.length && marked.length" class="close">

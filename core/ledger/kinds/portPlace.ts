@@ -5,8 +5,10 @@ import type { Figure } from '../terms'
 /** Where in a port something is to be done, from the valve outwards. */
 export const PORT_PLACES = ['throat', 'bowl', 'guideBoss', 'shortTurn', 'roof', 'floor', 'walls', 'vane', 'flange'] as const
 export type PortPlaceName = (typeof PORT_PLACES)[number]
-/** `leave`: a hollow, a vane or a ledge that is meant to be there. */
-export const PORT_WAYS = ['take', 'round', 'leave'] as const
+/** `leave`: a hollow, a vane or a ledge that is meant to be there; `thin`: there is too little metal to take any. */
+export const PORT_WAYS = ['take', 'round', 'leave', 'thin'] as const
+/** Whether metal is to go there. */
+export const takesMetal = ({ way }: { way: PortWay }): boolean => way === 'take' || way === 'round'
 export type PortWay = (typeof PORT_WAYS)[number]
 
 export interface PortPlaceBody { place: PortPlaceName, way: PortWay, amount?: Figure, adds?: Figure, tool?: string, grit?: string, finish?: string, done: boolean }
