@@ -58,8 +58,8 @@ export const ENCLOSED_WORDS: Record<Enclosed, EnclosedWords> = {
   }
 }
 
-/** What was filled; of several ports of a cylinder, which. */
-export const sayEnclosed = (encloses: Enclosed, n?: number): string => `${ENCLOSED_WORDS[encloses].label}${n ? ` no. ${n}` : ''}`
+/** What was filled: of which cylinder, and of several ports of one, which. */
+export const sayEnclosed = (encloses: Enclosed, n?: number, cylinder?: number): string => `${ENCLOSED_WORDS[encloses].label}${cylinder === undefined ? '' : ` ${cylinder}`}${n ? `, no. ${n}` : ''}`
 
 /** What may be wrong with a pour, in a sentence after “look for”. */
 export const FAULT_WORDS: Record<PourFault, string> = {

@@ -1,4 +1,4 @@
-import { copyOf, expect, list, open, pick, preset, test } from '../support/page'
+import { copyOf, expect, field, list, open, pick, preset, test } from '../support/page'
 import { TestServer } from '../support/server'
 
 test('a traced opening that crosses itself, or has ten thousand points, gets a sentence and changes nothing', async ({ page, bench }) => {
@@ -61,4 +61,22 @@ test('a mould’s time is right after a reload, a night’s sleep and a server t
   } finally {
     await server.stop()
   }
+})
+
+test('of two intake ports each is poured by itself, and a round of pours keeps to one of them', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.hollin)
+  await open(page, bench, build, 'pour')
+  await pick(list(page, 'Fill'), 'Intake port, no. 2')
+  for (const [cylinder, cc] of [[1, '84.2'], [2, '84.0']] as const) {
+    await field(page, `Intake port ${cylinder}, no. 2: reading at the end`).fill(cc)
+    await page.keyboard.press('Enter')
+  }
+  await expect(field(page, 'Intake port 3, no. 2: reading at the end')).toBeFocused()
+  await pick(list(page, 'Fill'), 'Intake port, no. 1')
+  await field(page, 'Intake port 3, no. 1: reading at the end').fill('80.1')
+  await page.keyboard.press('Enter')
+  await preset(page, { 'bowl.portsLeaf': 'volumes' })
+  await open(page, bench, build, 'ports')
+  for (const [name, cc] of [['1, no. 2', '84.2'], ['2, no. 2', '84.0'], ['3, no. 1', '80.1']] as const) await expect(page.getByRole('row', { name: new RegExp(`^${name} ${cc}`) })).toBeVisible()
+  await expect(page.getByText('5 of 8 are not poured yet')).toBeVisible()
 })

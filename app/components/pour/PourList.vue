@@ -19,7 +19,7 @@ const made = computed<{ label: string, part?: Part, formula: string }>(() => {
   if (what === 'crown') return { label: `Crown ${build.cylinder}, − dome`, part: build.state?.parts.crown, formula: 'poured − π/4 · bore² · depth (− crevice, sealed at the ring)' }
   if (what === 'assembled') return { label: `Whole clearance ${build.cylinder}`, part: build.state?.clearance, formula: 'poured − column in the plug hole' }
   const valve = what === 'intakePort' ? 'intake' : 'exhaust'
-  return { label: `${sayEnclosed(what, props.n)} ${build.cylinder}`, part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve && p.n === (props.n ?? 1))?.part, formula: 'the mean of the pours below' }
+  return { label: sayEnclosed(what, props.n, build.cylinder), part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve && p.n === (props.n ?? 1))?.part, formula: 'the mean of the pours below' }
 })
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder))
 const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' ? linear([[1, chamber.value.estimate], [-1, book.value.estimate]]) : undefined)

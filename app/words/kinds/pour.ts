@@ -5,6 +5,6 @@ import { sayEnclosed } from '../pours'
 
 export const pour = kindWords<'pour'>({
   label: 'Pour',
-  say: (body, lengths, entry) => `${body.vessel ?? sayEnclosed(body.encloses, body.n)} ${say(pourResult(entry).value, 'volume', lengths)}`,
+  say: (body, lengths, entry) => `${body.vessel ?? sayEnclosed(body.encloses, body.n)}${body.n ? ':' : ''} ${say(pourResult(entry).value, 'volume', lengths)}`,
   typed: ({ typed }) => typed
 })

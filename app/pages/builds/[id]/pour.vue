@@ -64,7 +64,7 @@ function takeFills() {
   reading.value?.focus()
 }
 const startPart = computed(() => asSet(start.value))
-const readingLabel = computed(() => what.value === 'chamber' ? `Cylinder ${build.cylinder}: reading at the end` : `${sayEnclosed(what.value, thing.value.n)} ${build.cylinder}: reading at the end`)
+const readingLabel = computed(() => what.value === 'chamber' ? `Cylinder ${build.cylinder}: reading at the end` : `${sayEnclosed(what.value, thing.value.n, build.cylinder)}: reading at the end`)
 watch(() => build.cylinder, () => {
   sentence.value = ''
   done.value = ''
@@ -156,7 +156,7 @@ watch(() => build.cylinder, () => {
 .reading :deep(.end) { --well-height: 112px; }
 .reading :deep(.end .v-field.v-field) { font-size: var(--s80); }
 .reading :deep(.end input) { letter-spacing: -3px; }
-.row.presses { display: grid; grid-template-columns: 1.4fr 1fr; margin-bottom: 8px; }
+.row.presses { display: grid; grid-template-columns: 1.4fr 1fr; margin: 8px 0; }
 .presses .v-btn { --v-btn-height: 56px; font-size: var(--s18); }
 .live { min-height: 38px; }
 .live .big { font-size: var(--s22); font-weight: 700; }
