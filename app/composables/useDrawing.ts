@@ -79,12 +79,10 @@ export function useDrawing() {
     const { mirrored } = drawn.value
     put({ mirrored: mirrored.includes(cylinder) ? mirrored.filter(c => c !== cylinder) : [...mirrored, cylinder].sort((a, b) => a - b) })
   }
-  async function keep(): Promise<string | undefined> {
-    if (!draft.value) return undefined
+  async function keep(): Promise<string> {
+    if (!draft.value) return ''
     const before = kept.value?.id
-    const said = notKept(await build.add('chamberModel', { level: 'head', head: head.value }, draft.value, before ? { supersedes: before } : {}))
-    if (!said) drafts.clear(key.value)
-    return said
+    return drafts.sent([key.value], async () => notKept(await build.add('chamberModel', { level: 'head', head: head.value }, draft.value!, before ? { supersedes: before } : {})))
   }
   return {
     head, kept, draft, drawn, model, plain, faults: computed(() => [...faults.value, ...late.value]), poured, facts, live, working,

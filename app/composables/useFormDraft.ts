@@ -42,26 +42,8 @@ export function useFormDraft(name: () => string) {
     if (!fault) drafts.set(key(field), JSON.stringify(given))
     return fault
   }
-  let sending = false
-  /**
-   * Sends what is in the form, and empties those fields once that is kept. What was typed meanwhile stays, and so does another
-   * thing's form that came to stand here; a second press before the answer is none.
-   *
-   * @param send says why it was not kept, if it was not
-   * @returns the same, or nothing
-   */
-  async function sent(fields: readonly string[], send: () => Promise<string | undefined>): Promise<string> {
-    if (sending) return ''
-    const before = fields.map(field => [key(field), drafts.get(key(field))] as const)
-    sending = true
-    try {
-      const said = await send()
-      if (!said) before.filter(([name, was]) => drafts.get(name) === was).forEach(([name]) => drafts.clear(name))
-      return said ?? ''
-    } finally {
-      sending = false
-    }
-  }
+  /** Sends what is in the form, see {@link useDrafts}: another thing's form that came to stand here meanwhile is left alone. */
+  const sent = (fields: readonly string[], send: () => Promise<string | undefined>) => drafts.sent(fields.map(key), send)
   const clear = (fields: readonly string[]) => fields.forEach(field => drafts.clear(key(field)))
   return { key, text, names, figure, part, keep, sent, clear }
 }

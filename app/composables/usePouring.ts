@@ -168,12 +168,18 @@ export function usePouring() {
     if (what.value === 'container' && !beside.value.vessel) return 'Name the container first.'
     const { sentence } = reckon(fills.value)
     if (sentence || !instrument.value) return sentence
-    const said = notKept(await build.add('pour', scope.value, bodyOf(fills.value)))
-    if (said) return said
-    drafts.clear(key('fills'))
-    drafts.clear(key('from'))
+    const sending = build.add('pour', scope.value, bodyOf(fills.value))
+    // The hand goes on to the next cylinder at once: what was put by is this one's, and is gone with the reading, not with the answer.
+    const putBy = [key('fills'), key('from')].map(name => [name, drafts.get(name)] as const)
+    const { afterWork } = beside.value
+    putBy.forEach(([name]) => drafts.clear(name))
     setBeside({ afterWork: undefined })
-    return undefined
+    const said = notKept(await sending)
+    if (said) {
+      putBy.forEach(([name, was]) => was !== undefined && drafts.get(name) === undefined && drafts.set(name, was))
+      if (afterWork) setBeside({ afterWork })
+    }
+    return said
   }
   return {
     what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep

@@ -40,5 +40,27 @@ export const useDrafts = defineStore('drafts', () => {
   }
 
   const get = (field: string) => texts.get(field)
-  return { load, set, clear, get }
+
+  const sending = new Set<string>()
+  /**
+   * Sends what is typed, and clears those fields once that is kept: what was typed into one meanwhile stays, and a second press
+   * before the answer is none.
+   *
+   * @param send says why it was not kept, if it was not
+   * @returns the same, or nothing
+   */
+  async function sent(fields: readonly string[], send: () => Promise<string | undefined>): Promise<string> {
+    const name = fields.join()
+    if (sending.has(name)) return ''
+    const before = fields.map(field => [field, get(field)] as const)
+    sending.add(name)
+    try {
+      const said = await send()
+      if (!said) before.filter(([field, was]) => get(field) === was).forEach(([field]) => clear(field))
+      return said ?? ''
+    } finally {
+      sending.delete(name)
+    }
+  }
+  return { load, set, clear, get, sent }
 })

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, field, open, preset, test } from '../support/page'
+import { copyOf, expect, field, open, preset, test } from '../support/page'
 import { TestServer } from '../support/server'
 import { newBuild } from '../support/sent'
 
@@ -34,6 +34,29 @@ test('a half-typed pour survives a reload and a server restart, and goes in once
   } finally {
     await server.stop()
   }
+})
+
+test('a fill that was put by is its own cylinder’s: gone with the pour it belongs to, and with no other', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  const { entries } = await (await fetch(`${bench.server.url}/api/builds/${build}`)).json() as { entries: unknown[] }
+  await open(page, bench, build, 'pour')
+  const putBy = async (cylinder: number) => {
+    await field(page, `Cylinder ${cylinder}: reading at the end`).fill('30')
+    await page.getByRole('button', { name: 'Another fill' }).click()
+    await expect(page.getByText('fill 1: 0.0 to 30.0')).toBeVisible()
+  }
+  await putBy(1)
+  await page.getByRole('button', { name: 'Next cylinder' }).click()
+  await putBy(2)
+  await page.reload()
+  await field(page, 'Cylinder 1: reading at the end').fill('25.4')
+  await page.keyboard.press('Enter')
+  await expect(field(page, 'Cylinder 2: reading at the end')).toBeFocused()
+  await expect(page.locator('.saved')).toContainText(`${entries.length + 1} kept`)
+  await expect(page.getByText('fill 1: 0.0 to 30.0')).toBeVisible()
+  await page.reload()
+  await expect(field(page, 'Cylinder 1: reading at the end')).toHaveValue('')
+  await expect(page.getByText('fill 1: 0.0 to 30.0')).toHaveCount(0)
 })
 
 test('of two pages on one build the second is told at save, sees the current state and keeps what it typed', async ({ page, bench, context }) => {

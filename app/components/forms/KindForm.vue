@@ -49,12 +49,14 @@ async function keep() {
       if (text !== '' || !field.optional) body[field.name] = text
     } else if (value !== undefined) body[field.name] = value
   }
-  const sent = await build.add(props.kind, props.scope, body as never, props.supersedes ? { supersedes: props.supersedes } : {})
-  faults.value = sent.kind === 'refused' ? byField(sent.problem) : {}
-  sentence.value = Object.keys(faults.value).length > 0 ? '' : notKept(sent) ?? ''
-  if (sent.kind === 'refused') return
-  for (const { name } of fields.value) drafts.clear(key(name))
-  emit('kept')
+  await drafts.sent(fields.value.map(({ name }) => key(name)), async () => {
+    const sent = await build.add(props.kind, props.scope, body as never, props.supersedes ? { supersedes: props.supersedes } : {})
+    faults.value = sent.kind === 'refused' ? byField(sent.problem) : {}
+    sentence.value = Object.keys(faults.value).length > 0 ? '' : notKept(sent) ?? ''
+    if (sent.kind === 'refused') return 'refused'
+    emit('kept')
+    return undefined
+  })
 }
 const byField = ({ fields: list = [] }: Problem) => Object.fromEntries(list.flatMap(({ path, sentence }) => {
   const name = path.replace('body.', '').split('.')[0]!

@@ -41,11 +41,13 @@ function choose(topic: SchoolTopic) {
   fault.value = ''
 }
 async function keep(topic: SchoolTopic) {
-  const id = uuid()
-  const sent = await outbox.put(id, `/api/schools/${id}`, { hand: device.hand, topic, school: school.value, why: why.value.trim(), builds: builds.value, at: new Date().toISOString() })
-  fault.value = sent.kind === 'refused' ? device.hand === '' ? 'Put your initials in the header first.' : sentenceOf(sent.problem) : ''
+  fault.value = await drafts.sent([`school/${topic}`], async () => {
+    const id = uuid()
+    const sent = await outbox.put(id, `/api/schools/${id}`, { hand: device.hand, topic, school: school.value, why: why.value.trim(), builds: builds.value, at: new Date().toISOString() })
+    if (sent.kind !== 'refused') return undefined
+    return device.hand === '' ? 'Put your initials in the header first.' : sentenceOf(sent.problem)
+  })
   if (fault.value) return
-  drafts.clear(`school/${topic}`)
   open.value = undefined
   await load()
 }
