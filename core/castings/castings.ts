@@ -18,8 +18,8 @@ export interface CastingHead {
   mark: string
   head: number
   cylinders: number
-  /** When it was read, which tells it from every other. */
-  readAt: string[]
+  /** When it was poured and measured, and what was read, which tells it from every other. */
+  readings: string[]
   figures: Record<CastingFigure, number[]>
   found: Pick<FindingBody, 'what' | 'words'>[]
   /** Where its ports are too thin to be ground. */
@@ -60,9 +60,11 @@ export function castingHeads(r: Replay): CastingHead[] {
     const first = (list: number[]) => list.length > 0 ? [mean(list)] : []
     const throats = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => throatRecord(r, port).received ?? [])
     const ports = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => portStages(r, port)[0]?.part.estimate.value ?? [])
-    const readAt = r.live.entries.filter(e => (e.kind === 'pour' || e.kind === 'throat') && 'cylinder' in e.scope && cylinders.includes(e.scope.cylinder)).map(e => e.at)
+    const readings = r.live.entries.flatMap(e => (e.kind === 'pour' || e.kind === 'throat') && 'cylinder' in e.scope && cylinders.includes(e.scope.cylinder)
+      ? [`${e.at} ${e.scope.cylinder} ${e.kind === 'pour' ? pourResult(e).value : e.body.across.value}`]
+      : [])
     return [{
-      mark, head: i + 1, cylinders: cylinders.length, readAt,
+      mark, head: i + 1, cylinders: cylinders.length, readings,
       figures: {
         chamber: cylinders.flatMap(c => first(stretches(r.ledger, c)[0]!.pours.map(pour => pourResult(pour).value))),
         perMm: cylinders.flatMap(c => first(r.lessons.filter(l => l.cylinder === c).map(l => l.perMm.value))),
@@ -78,10 +80,11 @@ export function castingHeads(r: Replay): CastingHead[] {
 /** A casting by its mark: every head of it, and what the next is likely to have. */
 export interface Casting<Head extends CastingHead = CastingHead> { mark: string, heads: Head[], likely: Partial<Record<CastingFigure, Likely>> }
 
-/** A head that stands in the shop twice is one: a build that was copied has its readings at the very same moments. The one that taught more is kept. */
+/** A head that stands in the shop twice is one: a build that was copied has most of its readings from the very same moments. The one that taught more is kept. */
 function onceEach<Head extends CastingHead>(heads: readonly Head[]): Head[] {
   const taught = ({ figures }: Head) => figures.perMm.length
-  const same = (one: Head, other: Head) => one.head === other.head && one.readAt.some(at => other.readAt.includes(at))
+  // A file that gives days and no hours may have two heads agree here and there.
+  const same = (one: Head, other: Head) => one.head === other.head && 2 * one.readings.filter(reading => other.readings.includes(reading)).length > Math.min(one.readings.length, other.readings.length)
   return heads.filter((head, i) => !heads.some((other, k) => k !== i && same(head, other) && (taught(other) > taught(head) || (taught(other) === taught(head) && k < i))))
 }
 

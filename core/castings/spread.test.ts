@@ -4,7 +4,7 @@ import { demoShop } from '../../demo/shop'
 import { USUAL_SCATTER, castingHeads, castingsOf, castingStart, coverageFactor, likelyOfNext, replay, scatterOf, type CastingHead } from '..'
 
 const head = (mark: string, chamber: number[], perMm: number[] = []): CastingHead =>
-  ({ mark, head: 1, cylinders: chamber.length, readAt: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], thin: [], gains: [], afterwards: [] })
+  ({ mark, head: 1, cylinders: chamber.length, readings: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], thin: [], gains: [], afterwards: [] })
 
 describe('what the next head of a casting is likely to have', () => {
   it('adds up by hand', () => {
@@ -38,9 +38,10 @@ describe('what the next head of a casting is likely to have', () => {
     expect(castingStart(one!).mouthArea!.value).toBeCloseTo(4520, 9)
     expect(castingStart(other!).mouthArea).toBeUndefined()
     // A build that was copied was read at the same moments; a head of which nothing is known counts for nothing.
-    const at = (readAt: string[], chamber: number[], perMm: number[] = []) => ({ ...head('m', chamber, perMm), readAt })
-    const copied = castingsOf([at(['9:00', '9:02'], [55]), at(['9:02'], [55.2], [4.5]), at(['9:05'], [55]), head('m', []), head('m', [55])])
-    expect(copied[0]!.heads.map(h => [h.readAt, h.figures.perMm.length])).toEqual([[['9:02'], 1], [['9:05'], 0], [[], 0]])
+    const at = (readings: string[], chamber: number[], perMm: number[] = []) => ({ ...head('m', chamber, perMm), readings })
+    const copied = castingsOf([at(['9:00 55', '9:02 55.1'], [55]), at(['9:02 55.1', '9:40 53'], [55.2], [4.5]), at(['9:00 55', '9:02 55.1', '9:05 56'], [55.1], [4.5]), at(['9:05 56', '9:06 54', '9:07 53'], [55]), head('m', []), head('m', [55])])
+    // The second shares one reading of its two with the first, which is no more than half; the third has all of the first's and taught more.
+    expect(copied[0]!.heads.map(h => h.figures.chamber[0])).toEqual([55.2, 55.1, 55, 55])
   })
 
   // A shop of thirty heads, ten castings of three: what the first two say of the third, against what it truly is.
