@@ -1,6 +1,7 @@
 import { portScope, portsIn, valveScope, type PortName, type Scope, type Valve } from '#core'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
+import { sayNth } from '~/words/ports'
 
 /** Which port is on the bench: of the selected cylinder, intake or exhaust, and which of several. */
 export function usePorts() {
@@ -17,7 +18,7 @@ export function usePorts() {
   const scopeOf = (of: PortName): Scope => layout.value ? portScope(layout.value, of) : { level: 'port', cylinder: of.cylinder, port: of.valve }
   const seatScopeOf = (of: PortName): Scope => layout.value ? valveScope(layout.value, of) : { level: 'valve', cylinder: of.cylinder, valve: of.valve }
   const same = (a: PortName, b: PortName) => a.cylinder === b.cylinder && a.valve === b.valve && a.n === b.n
-  const sayPort = ({ cylinder, valve, n: which }: PortName) => `${valve} ${cylinder}${many.value > 1 ? `, no. ${which}` : ''}`
+  const sayPort = ({ cylinder, valve, n: which }: PortName) => `${valve} ${cylinder}${sayNth(many.value > 1 ? which : undefined)}`
   /** The same as a sentence begins with it. */
   const nameOf = (of: PortName) => sayPort(of).replace(/^./, c => c.toUpperCase())
   function choose(of: PortName) {

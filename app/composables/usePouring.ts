@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portsIn, pourResult, pourVolume, severalOf, stopReading, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope, type Valve } from '#core'
+import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portOf, portsIn, pourResult, pourVolume, severalOf, stopReading, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -21,7 +21,6 @@ const LIQUIDS = { alcohol: 1.1e-3, water: 2.1e-4 } as const
 
 /** Something that can be filled; of several ports, which. */
 interface Thing { key: string, encloses: Enclosed, n?: number }
-const PORT_VALVE: Partial<Record<Enclosed, Valve>> = { intakePort: 'intake', exhaustPort: 'exhaust' }
 
 /** The pour in hand at a cylinder: what is filled, with what, the fills so far, the reading being taken, and what it comes to. */
 export function usePouring() {
@@ -33,7 +32,7 @@ export function usePouring() {
   /** What can be filled: each of several ports by itself. */
   const things = computed(() => fillable.value.flatMap((encloses): Thing[] => {
     const layout = build.replayed?.layout
-    const valve = PORT_VALVE[encloses]
+    const valve = portOf(encloses)
     if (!layout || !valve || !severalOf(layout, valve)) return [{ key: encloses, encloses }]
     return portsIn({ ...layout, cylinders: [build.cylinder] }, valve).map(({ n }) => ({ key: `${encloses} ${n}`, encloses, n }))
   }))
@@ -99,7 +98,7 @@ export function usePouring() {
     const r = build.replayed
     if (what.value === 'chamber') return r?.pours.find(p => p.cylinder === cylinder)?.current ?? []
     if (what.value === 'assembled') return r?.wholes.find(p => p.cylinder === cylinder)?.current ?? []
-    const valve = PORT_VALVE[what.value]
+    const valve = portOf(what.value)
     if (valve) return r?.ports.find(p => p.cylinder === cylinder && p.valve === valve && p.n === (thing.value.n ?? 1))?.pours ?? []
     return (r?.live.entries ?? []).filter((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === what.value
       && (e.scope.level !== 'cylinder' || e.scope.cylinder === cylinder))

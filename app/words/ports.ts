@@ -37,5 +37,8 @@ export function saySeatFault(fault: SeatFault, lengths: LengthUnit): string {
   }
 }
 
+/** Which of several ports or valves of one kind, behind its cylinder. */
+export const sayNth = (n?: number): string => n === undefined ? '' : `, no. ${n}`
+
 /** A share of the valve, in percent. */
 export const sayShare = (share: number): string => `${digits(share * 100, 1)} %`

@@ -1,4 +1,5 @@
 import type { Enclosed, PourFault, SquishCause } from '#core'
+import { sayNth } from './ports'
 
 interface EnclosedWords { label: string, noun: string, steps: string[], caution: string }
 
@@ -59,7 +60,7 @@ export const ENCLOSED_WORDS: Record<Enclosed, EnclosedWords> = {
 }
 
 /** What was filled: of which cylinder, and of several ports of one, which. */
-export const sayEnclosed = (encloses: Enclosed, n?: number, cylinder?: number): string => `${ENCLOSED_WORDS[encloses].label}${cylinder === undefined ? '' : ` ${cylinder}`}${n ? `, no. ${n}` : ''}`
+export const sayEnclosed = (encloses: Enclosed, n?: number, cylinder?: number): string => `${ENCLOSED_WORDS[encloses].label}${cylinder === undefined ? '' : ` ${cylinder}`}${sayNth(n)}`
 
 /** What may be wrong with a pour, in a sentence after “look for”. */
 export const FAULT_WORDS: Record<PourFault, string> = {

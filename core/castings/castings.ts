@@ -1,6 +1,6 @@
 import { mean } from 'simple-statistics'
 import { ofKind, scopeName, type AfterwardsBody, type EntryOf, type FindingBody, type PortPlaceName, type Valve } from '../ledger'
-import { compareRuns, flowRuns, placesIn, pourResult, portStages, portsIn, repeatsOf, stretches, throatRecord, type FlowThing, type PortName, type Replay } from '../standing'
+import { compareRuns, flowRuns, placesIn, pourResult, portStages, portsIn, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
 
 /** What a shop remembers of a casting, as it came: cc, cc per mm, mm across, cc. */
@@ -22,8 +22,8 @@ export interface CastingHead {
   readings: string[]
   figures: Record<CastingFigure, number[]>
   found: Pick<FindingBody, 'what' | 'words'>[]
-  /** Where its ports are too thin to be ground. */
-  thin: (PortName & { place: PortPlaceName })[]
+  /** Where its ports are too thin to be ground; `n` of several of one kind. */
+  thin: { cylinder: number, valve: Valve, n?: number, place: PortPlaceName }[]
   gains: CastingGain[]
   afterwards: AfterwardsBody[]
 }
@@ -71,7 +71,7 @@ export function castingHeads(r: Replay): CastingHead[] {
         intakeThroat: throats('intake'), exhaustThroat: throats('exhaust'), intakePort: ports('intake'), exhaustPort: ports('exhaust')
       },
       found: ofKind(r.live.entries, 'finding').filter(e => scopeName(e.scope) === scopeName({ level: 'head', head: i + 1 }) && e.body.what !== 'numbering').map(({ body: { what, words } }) => ({ what, ...words ? { words } : {} })),
-      thin: portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap(port => placesIn(r, port).filter(e => e.body.way === 'thin').map(e => ({ ...port, place: e.body.place }))),
+      thin: portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap(port => placesIn(r, port).filter(e => e.body.way === 'thin').map(({ body: { place } }) => ({ cylinder: port.cylinder, valve: port.valve, ...severalOf(r.layout, port.valve) ? { n: port.n } : {}, place }))),
       gains: gainsOf(r, cylinders), afterwards: ofKind(r.live.entries, 'afterwards').map(e => e.body)
     }]
   })

@@ -23,7 +23,7 @@ describe('what the next head of a casting is likely to have', () => {
   it.each([[1, 13.97], [5.9, 2.65], [22, 2.13], [70, 2.05], [Infinity, 2]])('factor at %f degrees of freedom', (dof, t) => expect(coverageFactor(dof)).toBe(t))
   it('remembers where the ports of a head are thin', () => {
     const heads = demoShop.builds.filter(({ name }) => name.startsWith('Practice head')).flatMap(({ entries }) => castingHeads(replay(entries)!))
-    expect(heads.map(({ thin }) => thin)).toEqual([[{ cylinder: 3, valve: 'exhaust', n: 1, place: 'guideBoss' }], [{ cylinder: 3, valve: 'intake', n: 1, place: 'roof' }]])
+    expect(heads.map(({ thin }) => thin)).toEqual([[{ cylinder: 3, valve: 'exhaust', place: 'guideBoss' }], [{ cylinder: 3, valve: 'intake', place: 'roof' }]])
   })
   it('refuses what is none', () => {
     expect(() => coverageFactor(0.5)).toThrow(/degrees of freedom/)

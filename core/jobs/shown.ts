@@ -1,5 +1,5 @@
 import { ofKind, operationsOn, scopeName, takesMetal, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
-import { CHAMBER_OPERATIONS, changesBetween, flowRuns, mouldsIn, mouldsOut, portScope, portStages, portsIn, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
+import { CHAMBER_OPERATIONS, changesBetween, flowRuns, mouldsIn, mouldsOut, placesIn, portStages, portsIn, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
 
 const doneAnd = (r: Replay, kinds: readonly OperationKind[]): boolean => r.done.some(op => kinds.includes(op.kind)) && !r.planned.some(op => kinds.includes(op.kind))
 const all = <T>(list: readonly T[], is: (one: T) => boolean): boolean => list.length > 0 && list.every(is)
@@ -38,7 +38,7 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   rough: r => doneAnd(r, ['relief']),
   dome: r => doneAnd(r, ['relief']),
   ports: (r) => {
-    const places = portsIn(r.layout).flatMap(port => ofKind(r.live.entries, 'portPlace').filter(e => scopeName(e.scope) === scopeName(portScope(r.layout, port)) && takesMetal(e.body)))
+    const places = portsIn(r.layout).flatMap(port => placesIn(r, port).filter(e => takesMetal(e.body)))
     return all(places, e => e.body.done)
   },
   mould: r => mouldsOut(r).length > 0 && mouldsIn(r).length === 0,

@@ -40,12 +40,14 @@ function firstOf<T>(has: (r: Replay, of: PortName) => T | undefined): T | undefi
 /** The seat as it is planned at Ports, else as it was recorded there: what a form is until one is typed. */
 const wanted = computed(() => firstOf(seatWanted))
 const recorded = computed(() => firstOf((r, of) => seatRecord(r, shop.rules, of))?.form)
+const usual = computed<Partial<Record<Name, number>>>(() => {
+  const { topCut, seatAngle: seat, form: across } = wanted.value?.form ?? recorded.value ?? {}
+  return { topCut, seat, diameter: wanted.value?.before ?? across, sunk: wanted.value?.up }
+})
 const kept = (form: Form, name: Name) => {
   const text = drafts.get(key(`${valve.value}/${form}/${name}`))
   if (text !== undefined) return Number(text)
-  if (form !== 'A') return undefined
-  if (wanted.value) return { diameter: wanted.value.before, topCut: wanted.value.form.topCut, seat: wanted.value.form.seatAngle, sunk: wanted.value.up, blend: undefined }[name]
-  return recorded.value && { diameter: recorded.value.form, topCut: recorded.value.topCut, seat: recorded.value.seatAngle, sunk: undefined, blend: undefined }[name]
+  return form === 'A' ? usual.value[name] : undefined
 }
 const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[number]) => async (figure: Figure): Promise<string | undefined> => {
   const fault = figureFault(figure, { dimension, min, max, noun: label.toLowerCase() })

@@ -3,6 +3,7 @@ import { portReckoned, portRow, portStages, portsIn, severalOf, uncertainty, typ
 import { digits, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
+import { sayNth } from '~/words/ports'
 
 /** Ports by volume: what each stage of work added, which of a pair match, and which are poor because the head is built so. */
 const build = useBuild()
@@ -10,7 +11,7 @@ const sentence = ref('')
 const pairsOf = (valve: Valve) => build.replayed?.portPairs.filter(p => p.valve === valve) ?? []
 const portOf = (valve: Valve, cylinder: number, n: number) => build.replayed?.ports.find(p => p.valve === valve && p.cylinder === cylinder && p.n === n)
 /** Which port, where a cylinder has several of its kind. */
-const nth = (valve: Valve, n: number) => build.replayed && severalOf(build.replayed.layout, valve) ? `, no. ${n}` : ''
+const nth = (valve: Valve, n: number) => sayNth(build.replayed && severalOf(build.replayed.layout, valve) ? n : undefined)
 /** Every port of a kind on the head on the bench, each against their mean, and how far apart they lie. */
 const BAR = 84
 function row(valve: Valve) {

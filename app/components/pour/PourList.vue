@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { likelyFaults, linear, pourResult, watchOf, quantityOf, type Enclosed, type Part, type PourEntry } from '#core'
+import { likelyFaults, linear, portOf, pourResult, watchOf, quantityOf, type Enclosed, type Part, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
 import { sayDay } from '~/words/entries'
 import { notKept } from '~/composables/useStatement'
@@ -18,7 +18,7 @@ const made = computed<{ label: string, part?: Part, formula: string }>(() => {
   if (what === 'chamber') return { label: `Chamber ${build.cylinder}`, part: chamber.value, formula: 'the mean of the pours below' }
   if (what === 'crown') return { label: `Crown ${build.cylinder}, − dome`, part: build.state?.parts.crown, formula: 'poured − π/4 · bore² · depth (− crevice, sealed at the ring)' }
   if (what === 'assembled') return { label: `Whole clearance ${build.cylinder}`, part: build.state?.clearance, formula: 'poured − column in the plug hole' }
-  const valve = what === 'intakePort' ? 'intake' : 'exhaust'
+  const valve = portOf(what)
   return { label: sayEnclosed(what, props.n, build.cylinder), part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve && p.n === (props.n ?? 1))?.part, formula: 'the mean of the pours below' }
 })
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder))

@@ -1,11 +1,13 @@
 import type { Fill, Instrument } from '../../pour'
 import { kind } from '../kind'
 import { FIGURE_BOUNDS } from '../quantities'
-import type { Figure } from '../terms'
+import type { Figure, Valve } from '../terms'
 
 /** What a pour can fill. A container is anything else: it stands in the ledger and in no stack. */
 export const ENCLOSED = ['chamber', 'assembled', 'crown', 'intakePort', 'exhaustPort', 'container'] as const
 export type Enclosed = (typeof ENCLOSED)[number]
+/** Whose port is filled; nothing where it is no port. */
+export const portOf = (encloses: Enclosed): Valve | undefined => encloses === 'intakePort' ? 'intake' : encloses === 'exhaustPort' ? 'exhaust' : undefined
 
 export interface PourBody {
   encloses: Enclosed
