@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { digits, parseFigure, say, sayCylinders, sayDoubt, type FieldOf } from './index'
+import { digits, parseFigure, say, sayCylinders, sayDoubt, signed, type FieldOf } from './index'
 
 const length: FieldOf = { dimension: 'length' }
 const volume: FieldOf = { dimension: 'volume' }
@@ -97,6 +97,7 @@ describe('figures as they are read', () => {
   it('has a true minus, and no minus before nothing', () => {
     expect(digits(-0.2, 2)).toBe('−0.20')
     expect(digits(-0.001, 2)).toBe('0.00')
+    expect([signed(1.26, 1), signed(-0.26, 1), signed(-0.03, 1), signed(0, 2)]).toEqual(['+1.3', '−0.3', '+0.0', '+0.00'])
   })
   it('shows doubt at k = 2', () => expect(sayDoubt(0.13, 'volume')).toBe('± 0.26 cc'))
   it('lists cylinders as one says them', () => {

@@ -27,6 +27,16 @@ export function digits(value: number, decimals: number): string {
 }
 
 /**
+ * A difference with its sign; what rounds to nothing is never below it.
+ *
+ * @example signed(-0.03, 1) // '+0.0'
+ */
+export function signed(value: number, decimals: number): string {
+  const text = digits(value, decimals)
+  return text.startsWith('−') ? text : `+${text}`
+}
+
+/**
  * A figure as it is read off the screen: number and unit apart, so that each can have its own size.
  *
  * @param value in core units

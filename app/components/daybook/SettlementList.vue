@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { uncertainty, type NoLesson, type Settlement } from '#core'
-import { digits, sayRate } from '#shared/figures'
+import { digits, sayRate, signed } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayKind } from '~/words/entries'
@@ -34,7 +34,7 @@ const work = (s: Settlement) => [...new Set(s.operations.map(id => build.byId.ge
           <td>{{ work(s) }}</td>
           <td class="r num">{{ digits(s.predicted.value, 1) }}</td>
           <td class="r num"><span class="measured">{{ digits(s.measured.value, 1) }}</span></td>
-          <td class="r num">{{ s.difference.value >= 0 ? '+' : '−' }}{{ digits(Math.abs(s.difference.value), 2) }} <span class="quiet small">± {{ digits(2 * uncertainty(s.difference), 2) }}</span></td>
+          <td class="r num">{{ signed(s.difference.value, 2) }} <span class="quiet small">± {{ digits(2 * uncertainty(s.difference), 2) }}</span></td>
           <td>
             <svg :width="WIDE" height="16" :viewBox="`0 0 ${WIDE} 16`" aria-hidden="true" class="rule">
               <path :d="`M${at(-REACH)} 8H${at(REACH)}M${at(0)} 2V14`" class="scale" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { estimate, type CylinderState } from '#core'
-import { digits } from '#shared/figures'
+import { digits, signed } from '#shared/figures'
 import { useCcScale } from '~/composables/useCcScale'
 import { useBuild } from '~/stores/build'
 
@@ -46,7 +46,7 @@ const concerned = computed(() => {
 function gap(state: CylinderState): string {
   if (!state.gap) return build.replayed?.target ? '' : 'no target'
   const value = state.gap.estimate.value
-  return `${value >= 0 ? '+' : '−'}${digits(Math.abs(value), 1)} cc`
+  return `${signed(value, 1)} cc`
 }
 function spoken(state: CylinderState): string {
   const ratio = state.ratio ? `${state.ratio.estimate.value.toFixed(2)} to one` : 'no ratio yet'

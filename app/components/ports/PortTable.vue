@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { portReckoned, portRow, portStages, portsIn, severalOf, uncertainty, type Valve } from '#core'
-import { digits, sayDoubt } from '#shared/figures'
+import { digits, sayDoubt, signed } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { sayNth } from '~/words/ports'
@@ -57,7 +57,7 @@ async function builtSo(valve: Valve, smaller: number, on: boolean) {
               <td class="num">{{ port.cylinder }}{{ nth(valve, port.n) }}</td>
               <td class="r num">{{ digits(port.volume, 1) }}<template v-if="since(valve, port)"><br><span class="small quiet">about {{ digits(since(valve, port)!, 1) }} now</span></template></td>
               <td class="r num quiet">{{ digits(2 * port.u, 1) }}</td>
-              <td class="num small"><svg :width="BAR" height="12" aria-hidden="true"><path :d="`M${BAR / 2} 0V12`" class="zero" /><rect :x="BAR / 2 + Math.min(0, port.long)" y="2" :width="Math.max(1, Math.abs(port.long))" height="8" class="bar" /></svg> {{ port.off < 0 ? '−' : '+' }}{{ digits(Math.abs(port.off), 1) }}</td>
+              <td class="num small"><svg :width="BAR" height="12" aria-hidden="true"><path :d="`M${BAR / 2} 0V12`" class="zero" /><rect :x="BAR / 2 + Math.min(0, port.long)" y="2" :width="Math.max(1, Math.abs(port.long))" height="8" class="bar" /></svg> {{ signed(port.off, 1) }}</td>
             </tr>
           </tbody>
         </v-table>
@@ -86,7 +86,7 @@ async function builtSo(valve: Valve, smaller: number, on: boolean) {
         <tbody>
           <tr v-for="{ cylinder, valve, n, list } in stages" :key="`${valve}${cylinder}/${n}`">
             <td>{{ valve }} <span class="num">{{ cylinder }}{{ nth(valve, n) }}</span></td><td class="r num">{{ digits(list[0]!.part.estimate.value, 1) }}</td>
-            <td class="num"><span v-for="stage in list.slice(1)" :key="stage.part.entries[0]" class="stage">{{ digits(stage.part.estimate.value, 1) }} <span class="small quiet">({{ stage.added!.value < 0 ? '−' : '+' }}{{ digits(Math.abs(stage.added!.value), 1) }} {{ sayDoubt(uncertainty(stage.added!), 'volume') }}{{ stage.reckoned === undefined ? '' : `, reckoned +${digits(stage.reckoned, 1)}` }})</span></span></td>
+            <td class="num"><span v-for="stage in list.slice(1)" :key="stage.part.entries[0]" class="stage">{{ digits(stage.part.estimate.value, 1) }} <span class="small quiet">({{ signed(stage.added!.value, 1) }} {{ sayDoubt(uncertainty(stage.added!), 'volume') }}{{ stage.reckoned === undefined ? '' : `, reckoned +${digits(stage.reckoned, 1)}` }})</span></span></td>
             <td class="r num"><strong>{{ digits(list.at(-1)!.part.estimate.value - list[0]!.part.estimate.value, 1) }} cc</strong></td>
           </tr>
         </tbody>

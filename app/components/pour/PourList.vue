@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { likelyFaults, linear, portOf, pourResult, watchOf, quantityOf, type Enclosed, type Part, type PourEntry } from '#core'
-import { digits, say } from '#shared/figures'
+import { digits, say, signed } from '#shared/figures'
 import { sayDay } from '~/words/entries'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -41,7 +41,7 @@ async function takeOut(id: string) {
   <section class="pours">
     <div class="sum">
       <p v-if="what !== 'container'"><span class="label">{{ made.label }}</span><FigureReading :label="made.label" :part="made.part" dimension="volume" :extra="1" doubt :formula="made.formula" class="mean" /></p>
-      <p v-if="book && what === 'chamber'"><span class="label">Book<template v-if="off">, off by {{ off.value >= 0 ? '+' : '−' }}{{ digits(Math.abs(off.value), 1) }} cc</template></span><FigureReading label="Book figure" :part="book" dimension="volume" /></p>
+      <p v-if="book && what === 'chamber'"><span class="label">Book<template v-if="off">, off by {{ signed(off.value, 1) }} cc</template></span><FigureReading label="Book figure" :part="book" dimension="volume" /></p>
     </div>
     <p v-if="apart" class="caution">
       These pours differ by {{ say(apart.difference, 'volume', 'mm', 1) }}; the glass allows {{ say(apart.allowed, 'volume', 'mm', 1) }}. The later one came out
