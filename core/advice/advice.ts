@@ -182,13 +182,13 @@ function challenged({ r }: Sight): Found[] {
 
 /** A mouth nobody stated, where a depth would hang on it by however little: what a face loses can't be put back. */
 const hangsOnMouth = (cut: HeadCut) => cut.cylinders.map(({ cylinder, depth }) =>
-  ({ cylinder, share: shares(depth).find(s => s.source.startsWith('standIn:mouthArea'))?.share ?? 0 })).filter(a => a.share > 0)
+  ({ cylinder, share: shares(depth, source => source.startsWith('standIn:mouthArea'))[0]?.share ?? 0 })).filter(a => a.share > 0)
 
 function assumptions({ r, now, cuts }: Sight): Found[] {
   const worst = new Map<string, { share: number, cylinders: number[] }>()
   for (const { state } of now.cylinders) {
-    for (const { source, share } of state.ratio ? shares(state.ratio.estimate) : []) {
-      if (!source.startsWith('standIn:') || share < ASSUMED_SHARE) continue
+    for (const { source, share } of state.ratio ? shares(state.ratio.estimate, source => source.startsWith('standIn:')) : []) {
+      if (share < ASSUMED_SHARE) continue
       const known = worst.get(source) ?? { share: 0, cylinders: [] }
       worst.set(source, { share: Math.max(known.share, share), cylinders: [...known.cylinders, state.cylinder] })
     }

@@ -1,11 +1,11 @@
-import { ofKind, operationsOn, scopeName, takesMetal, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
-import { CHAMBER_OPERATIONS, changesBetween, flowRuns, mouldsIn, mouldsOut, placesIn, portStages, portsIn, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
+import { ofKind, scopeName, takesMetal, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
+import { CHAMBER_OPERATIONS, changesBetween, doneOn, flowRuns, mouldsIn, mouldsOut, placesIn, portsIn, portStages, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
 
 const doneAnd = (r: Replay, kinds: readonly OperationKind[]): boolean => r.done.some(op => kinds.includes(op.kind)) && !r.planned.some(op => kinds.includes(op.kind))
 const all = <T>(list: readonly T[], is: (one: T) => boolean): boolean => list.length > 0 && list.every(is)
 const place = (r: Replay, { id }: Entry) => r.ledger.place.get(id) ?? -1
 /** Where in the ledger the last of some work on a cylinder stands; −1 where there was none. */
-const lastOf = (r: Replay, kinds: readonly OperationKind[], cylinder: number): number => Math.max(-1, ...operationsOn(r.done, r.layout, cylinder, kinds).map(op => place(r, op)))
+const lastOf = (r: Replay, kinds: readonly OperationKind[], cylinder: number): number => Math.max(-1, ...doneOn(r.ledger, cylinder, kinds).map(op => place(r, op)))
 const poured = (r: Replay, cylinder: number, after: number): boolean =>
   ofKind(r.live.entries, 'pour').some(e => 'cylinder' in e.scope && e.scope.cylinder === cylinder && (e.body.encloses === 'chamber' || e.body.encloses === 'assembled') && place(r, e) > after)
 const each = <K extends EntryKind>(r: Replay, kind: K, after = -1) => (cylinder: number): boolean =>

@@ -22,7 +22,7 @@ export interface Ledger {
   live: Live
   layout: Layout
   target?: EntryOf<'target'>
-  offers: EntryOf<'offer'>[]
+  offers: readonly EntryOf<'offer'>[]
   /** Place of each counting entry in the order of things. */
   place: ReadonlyMap<string, number>
   statements: ReadonlyMap<Quantity, StatementEntry[]>
@@ -30,7 +30,7 @@ export interface Ledger {
   planned: OperationEntry[]
   /** Pours by cylinder, in order; those of a loose container belong to none. */
   pours: ReadonlyMap<number, EntryOf<'pour'>[]>
-  solders: EntryOf<'solder'>[]
+  solders: readonly EntryOf<'solder'>[]
   /** Plans by the entry they began with. */
   plans: ReadonlyMap<string, WorkPlan>
 }
@@ -109,14 +109,15 @@ export function touches(operation: OperationEntry, layout: Layout, cylinder: num
 }
 
 /**
- * Operations of the given kinds on a cylinder, in order.
+ * Operations on a cylinder, in order.
  *
+ * @param kinds of which kinds; every one where it is left out
  * @example operationsOn(ledger.done, layout, 4, ['faceCut'])[0]?.body.depth.value // 0.5
  */
 export function operationsOn(
-  operations: OperationEntry[], layout: Layout, cylinder: number, kinds: readonly OperationKind[]
+  operations: OperationEntry[], layout: Layout, cylinder: number, kinds?: readonly OperationKind[]
 ): OperationEntry[] {
-  return operations.filter(op => kinds.includes(op.kind) && touches(op, layout, cylinder))
+  return operations.filter(op => (!kinds || kinds.includes(op.kind)) && touches(op, layout, cylinder))
 }
 
 /**

@@ -1,3 +1,4 @@
+import { onceEach } from '../once'
 import type { Entry, EntryKind, EntryOf } from './entry'
 
 /** What became of an entry: it counts, a later one took its place, or it was taken out. */
@@ -69,6 +70,17 @@ function sortedByTime(entries: Entry[]): Entry[] {
  *
  * @example ofKind(entries, 'pour').length // 12
  */
-export function ofKind<K extends EntryKind>(entries: readonly Entry[], kind: K): EntryOf<K>[] {
-  return entries.filter((entry): entry is EntryOf<K> => entry.kind === kind)
+export function ofKind<K extends EntryKind>(entries: readonly Entry[], kind: K): readonly EntryOf<K>[] {
+  return (byKind(entries).get(kind) ?? []) as EntryOf<K>[]
 }
+
+/** Dozens of questions are asked of one ledger, each about a kind: it is gone through once. */
+const byKind = onceEach((entries: readonly Entry[]) => {
+  const found = new Map<EntryKind, Entry[]>()
+  for (const entry of entries) {
+    const list = found.get(entry.kind)
+    if (list) list.push(entry)
+    else found.set(entry.kind, [entry])
+  }
+  return found
+})

@@ -1,6 +1,6 @@
 import { camRetard, pushrodChange, rolledSeat, vFlange } from '../chamber'
 import { NOW, operationsOn, sunkBy, type Ledger, type OperationEntry, type Quantity, type Valve } from '../ledger'
-import { knownQuantity, statedQuantity } from '../standing'
+import { doneOn, knownQuantity, statedQuantity } from '../standing'
 
 /** What a head coming down its bores moves besides the chamber. Lengths in mm, + towards the crank. */
 export interface Moves {
@@ -46,6 +46,9 @@ function highest(list: readonly OperationEntry[], valve: Valve): number {
   return Math.max(0, ...[1, 2, 3, 4].map(n => list.reduce((sum, op) => sum + (op.kind === 'seatWork' ? sunkBy(op.body, valve, n) : 0), 0)))
 }
 
+/** What moves a head against its pistons, or a valve in its head. */
+const MOVERS = ['faceCut', 'deckCut', 'seatWork', 'spacer'] as const
+
 /**
  * What else moves at a cylinder: by everything done since the engine came, and by what is asked for on top.
  *
@@ -57,21 +60,21 @@ function highest(list: readonly OperationEntry[], valve: Valve): number {
  * @example movesOf(ledger, 1, ledger.planned).drop // { done: 0.5, all: 0.8 }: 0.5 off the face, then 0.3 planned
  */
 export function movesOf(ledger: Ledger, cylinder: number, operations: OperationEntry[]): Moves {
-  const on = (list: OperationEntry[]) => operationsOn(list, ledger.layout, cylinder, ['faceCut', 'deckCut', 'seatWork', 'spacer'])
-  const total = (list: OperationEntry[]) => on(list).reduce((sum, op) => {
+  const [mine, coming] = [doneOn(ledger, cylinder, MOVERS), operationsOn(operations, ledger.layout, cylinder, MOVERS)]
+  const total = (list: OperationEntry[]) => list.reduce((sum, op) => {
     if (op.kind === 'faceCut') sum.face += (op.body.measured ?? op.body.depth).value + (op.body.flat?.value ?? 0)
     if (op.kind === 'deckCut') sum.deck += (op.body.measured ?? op.body.depth).value
     // What is put under a barrel lifts its head as a thicker gasket does.
     if (op.kind === 'spacer') sum.deck -= op.body.change.value
     return sum
-  }, { face: 0, deck: 0, intake: highest(on(list), 'intake'), exhaust: highest(on(list), 'exhaust') })
-  const [done, more] = [total(ledger.done), total(operations)]
+  }, { face: 0, deck: 0, intake: highest(list, 'intake'), exhaust: highest(list, 'exhaust') })
+  const [done, more] = [total(mine), total(coming)]
   const downAt = (place: number) => {
-    const before = total(ledger.done.filter(op => ledger.place.get(op.id)! < place))
+    const before = total(mine.filter(op => ledger.place.get(op.id)! < place))
     return before.face + before.deck - (thickness(place) - came)
   }
   const thickness = (place: number, planned: OperationEntry[] = []) => knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)?.estimate.value ?? 0
-  const first = operationsOn(ledger.done, ledger.layout, cylinder, ['gasketChange'])[0]
+  const first = doneOn(ledger, cylinder, ['gasketChange'])[0]
   const came = thickness(first ? ledger.place.get(first.id)! : NOW)
   const gasket = { done: thickness(NOW) - came, all: thickness(NOW, operations) - came }
   const of = (name: keyof typeof done) => ({ done: done[name], all: done[name] + more[name] })
@@ -85,7 +88,7 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
     return part && part.estimate.value - per * (drop.all - downAt(ledger.place.get(part.entries[0]!)!))
   }
   const perDrop = reckoned(ledger, cylinder, ['halfBankAngle', 'flangeAngle'], ([gamma, alpha]) => vFlange(gamma!, alpha!, 1).manifoldDown)
-  const slopes = on([...ledger.done, ...operations]).reduce(([x, y], { kind, body }) => kind === 'faceCut' ? [x + (body.slopeX ?? 0), y + (body.slopeY ?? 0)] as const : [x, y] as const, [0, 0] as readonly [number, number])
+  const slopes = [...mine, ...coming].reduce(([x, y], { kind, body }) => kind === 'faceCut' ? [x + (body.slopeX ?? 0), y + (body.slopeY ?? 0)] as const : [x, y] as const, [0, 0] as readonly [number, number])
   const seatWidth = statedQuantity(ledger, 'boltSeat', cylinder)?.estimate.value
   const rolled = rolledSeat(...slopes, seatWidth ?? 0)
   const left = statedQuantity(ledger, 'deckThickness', cylinder, NOW, operations)?.estimate.value

@@ -15,10 +15,10 @@ export interface After {
 /** A standing never changes: what follows from its own planned operations is reckoned once, whoever asks. */
 const known = new WeakMap<Replay, Map<string, After>>()
 
-function reckoned({ ledger, lessons }: Replay, cylinder: number, operations: OperationEntry[]): After {
+function reckoned({ ledger, lessons, asIs }: Replay, cylinder: number, operations: OperationEntry[]): After {
   const parts: { -readonly [K in keyof After]?: After[K] } = {}
   return {
-    get state() { return parts.state ??= cylinderState(ledger, lessons, cylinder, operations) },
+    get state() { return parts.state ??= (operations.length === 0 && asIs.find(now => now.cylinder === cylinder)) || cylinderState(ledger, lessons, cylinder, operations) },
     get squish() { return parts.squish ??= squishStanding(ledger, cylinder, operations) },
     get valves() { return parts.valves ??= valveStandings(ledger, cylinder, operations) },
     get clearances() { return parts.clearances ??= clearanceSteps(ledger, cylinder, operations) },

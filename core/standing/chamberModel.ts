@@ -3,7 +3,7 @@ import { NOW, isOnValve, ofKind, operationsOn, placeAlong, scopeName, sunkBy, ty
 import { recordedSeat } from '../port'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
 import type { Provenance } from './part'
-import { remembered } from './remembered'
+import { doneOn, remembered } from './remembered'
 import { cutPlane, knownQuantity, statedQuantity } from './statements'
 
 /** A drawing's face before anything was ever cut off it. */
@@ -107,7 +107,7 @@ export function chamberModel(ledger: Ledger, cylinder: number, planned: Operatio
   const turned = drawn.mirrored.includes(cylinder)
   const { x, provenance } = boreAlong(ledger, cylinder)
   const shows = faceShown(ledger, entry, drawn.face)
-  const done = cutsTogether(operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])
+  const done = cutsTogether(doneOn(ledger, cylinder, ['faceCut'])
     .flatMap(op => op.kind === 'faceCut' && shows(op) ? [cutPlane(op, cylinder)] : []))
   // Metal taken off since: drawn on the master's hand, like the chamber itself.
   const reliefs = [...drawn.spec.reliefs ?? [], ...operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['relief'])

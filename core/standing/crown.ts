@@ -4,12 +4,13 @@ import { operationsOn, type Ledger, type OperationEntry } from '../ledger'
 import { combine, type Part } from './part'
 import { lastSeries, sourcedPours, type PourEntry } from './pours'
 import { crownGains, knownQuantity, statedQuantity } from './statements'
+import { doneOn } from './remembered'
 
 /** The crevice of what was stated. A crown stated larger than its bore has none: one of the two is wrong, and no ledger stops at it. */
 export const creviceOf = (bore: number, crownDiameter: number, topLandHeight: number): number =>
   creviceVolume({ bore, crownDiameter: Math.min(crownDiameter, bore), topLandHeight: Math.max(0, topLandHeight) })
 
-const worksOf = (ledger: Ledger, cylinder: number) => operationsOn(ledger.done, ledger.layout, cylinder, ['crownWork'])
+const worksOf = (ledger: Ledger, cylinder: number) => doneOn(ledger, cylinder, ['crownWork'])
 
 /** The pours onto a crown that count: those since it was last worked on before the last of them. */
 export function crownPours(ledger: Ledger, cylinder: number): PourEntry[] {

@@ -24,5 +24,5 @@ export { clearancesOf, modelOf, quantityOf, rodMaterialOf, squishBandOf, squishO
 export { ridgesOf, type Ridge } from './ridges'
 export { exhaustPort, portOpen } from './portTiming'
 export { ccBand, furthestOff, targetBand, type TargetBand } from './target'
-export { remembered } from './remembered'
+export { doneOn, remembered } from './remembered'
 export { CHAMBER_OPERATIONS, stretches, wholeStretches } from './stretches'

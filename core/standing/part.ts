@@ -17,12 +17,19 @@ export function weakest(provenances: Provenance[]): Provenance {
   return provenances.reduce((worst, p) => WEAKNESS[p] > WEAKNESS[worst] ? p : worst, 'measured')
 }
 
+/** Every entry that one of several parts rests on, once. The longest list, a chamber's many pours, is gone through but never looked up in. */
+function restingOn(parts: Part[]): string[] {
+  const longest = parts.reduce<string[]>((most, { entries }) => entries.length > most.length ? entries : most, [])
+  const others = new Set(parts.flatMap(({ entries }) => entries === longest ? [] : entries))
+  return others.size === 0 ? longest : [...others, ...longest.filter(id => !others.has(id))]
+}
+
 /** A part computed from others, as weak as the weakest of them. */
 export function combine(f: (x: number[]) => number, parts: Part[], provenance?: Provenance): Part {
   return {
     estimate: carry(f, parts.map(part => part.estimate)),
     provenance: provenance ?? weakest(parts.map(part => part.provenance)),
-    entries: [...new Set(parts.flatMap(part => part.entries))]
+    entries: restingOn(parts)
   }
 }
 
@@ -31,7 +38,7 @@ export function sum(terms: [number, Part][], provenance: Provenance = 'derived')
   return {
     estimate: linear(terms.map(([weight, part]) => [weight, part.estimate])),
     provenance,
-    entries: [...new Set(terms.flatMap(([, part]) => part.entries))]
+    entries: restingOn(terms.map(([, part]) => part))
   }
 }
 

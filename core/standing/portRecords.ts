@@ -1,7 +1,7 @@
 import { seatLedge } from '../chamber'
 import { DomainError } from '../domain'
 import { DEFAULT_U, fromSource, linear, uncertainty, type Sourced } from '../estimate'
-import { FIGURE_BOUNDS, FLANGE_PARTS, NOW, fit, ofKind, operationsOn, scopeName, sunkBy, type EntryOf, type FlangePart, type SectionRow, type Scope, type Valve } from '../ledger'
+import { FIGURE_BOUNDS, FLANGE_PARTS, NOW, fit, ofKind, scopeName, sunkBy, type EntryOf, type FlangePart, type SectionRow, type Scope, type Valve } from '../ledger'
 import {
   flangeStep, gaveWhenSunk, outlinePoints, peakDemand, revsAtMach, sectionArea, sectionsVolume, seatFaults, seatForm, speedOfSound, speedThrough, throatFor, throatShare, throatStanding, wallOf, FADE, FILLING_FALLS,
   type FlangeStep, type FlangeWall, type PortSection, type SeatFault, type ThroatStanding, type XY
@@ -12,6 +12,7 @@ import type { Part } from './part'
 import { portScope, portsIn, valveScope, type PortName } from './ports'
 import { sourcedPours, type PourEntry } from './pours'
 import type { Replay } from './replay'
+import { doneOn } from './remembered'
 
 function entriesOf<K extends 'throat' | 'portPlace' | 'portSections' | 'mould' | 'seat'>(r: Replay, kind: K, scope: Scope): EntryOf<K>[] {
   const name = scopeName(scope)
@@ -255,7 +256,7 @@ export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRec
   const { margin, runOut, guide, leak, pits, touches: where } = entry.body
   const sunk = entry.body.tip && first && first !== entry ? entry.body.tip.value - first.body.tip!.value : undefined
   const since = first ? r.ledger.place.get(first.id) ?? NOW : NOW
-  const entered = operationsOn(r.done, r.layout, port.cylinder, ['seatWork'])
+  const entered = doneOn(r.ledger, port.cylinder, ['seatWork'])
     .reduce((sum, op) => sum + (op.kind === 'seatWork' && (r.ledger.place.get(op.id) ?? NOW) > since ? sunkBy(op.body, port.valve, port.n) : 0), 0)
   const rest = (sunk ?? 0) - entered
   const gave = rest > WORTH_ENTERING ? gaveBy(form, rest) : undefined

@@ -1,8 +1,9 @@
-import { DEFAULT_U, fromSource, bestMean, linear, type Sourced } from '../estimate'
+import { DEFAULT_U, fromSource, fromSources, bestMean, linear, type Sourced } from '../estimate'
 import {
   combinePours, disagreementOf, leakWatch, pourVolume, scaleAtTemperature, warmedVolume, type Disagreement, type PourResult
 } from '../pour'
 import type { Enclosed, EntryOf } from '../ledger'
+import { onceEach } from '../once'
 
 export type PourEntry = EntryOf<'pour'>
 
@@ -28,18 +29,7 @@ export function takenOff({ body }: PourEntry): number {
  * Source: the contract's pourVolume; ISO 4787 for the scale; V·(1 + γ·ΔT) for the liquid.
  * @example pourResult(pour).value // 55.2
  */
-export function pourResult(pour: PourEntry): PourResult {
-  const known = results.get(pour)
-  if (known) return known
-  const result = resultOf(pour)
-  results.set(pour, result)
-  return result
-}
-
-/** An entry never changes, and a long ledger asks for each pour several times. */
-const results = new WeakMap<PourEntry, PourResult>()
-
-function resultOf(pour: PourEntry): PourResult {
+export const pourResult = onceEach((pour: PourEntry): PourResult => {
   const { fills, instrument, scaleTemperature, warmer, liquidExpansion } = pour.body
   // No two pours are alike: an instrument of which nobody said how much it scatters is not taken for one that does not.
   const read = pourVolume(fills, { ...instrument, repeatability: instrument.repeatability ?? DEFAULT_U.repeatability })
@@ -48,17 +38,18 @@ function resultOf(pour: PourEntry): PourResult {
   const value = inHead - takenOff(pour)
   if (value <= 0) throw new RangeError(`poured less what was filled beside is ${value}: it must be greater than 0`)
   return { ...read, value, source: scaleSource(pour) }
-}
+})
 
 /**
  * Pours of the same thing as one sourced value: per instrument the scale as one source and each reading as its
- * own; several instruments weighted by 1/u². A stated volume that was taken off is one source of its own.
+ * own; several instruments weighted by 1/u². A stated volume that was taken off is one source of its own. Worked out
+ * once a stretch: its volume, what settles and every plan ask for it.
  *
  * @param pours one or more, of one thing between two changes
  * @throws RangeError when there are none
  * Source: the contract's combinePours, resolved by source.
  */
-export function sourcedPours(pours: PourEntry[]): Sourced {
+export const sourcedPours = onceEach((pours: readonly PourEntry[]): Sourced => {
   const byScale = new Map<string, PourEntry[]>()
   for (const pour of pours) {
     const scale = scaleSource(pour)
@@ -68,17 +59,16 @@ export function sourcedPours(pours: PourEntry[]): Sourced {
   }
   const poured = bestMean([...byScale].map(([scale, group]) => {
     const combined = combinePours(group.map(pourResult))
-    // own is that of the mean of n; each reading carries own·√n of itself, weighted 1/n.
-    const perReading = combined.own * Math.sqrt(group.length)
-    const readings = group.map((pour): [number, Sourced] => [1 / group.length, fromSource(0, perReading, `entry:${pour.id}`)])
-    return linear([[1, fromSource(combined.value, combined.shared, scale)], ...readings])
+    // own is that of the mean of n: each reading carries own·√n of itself, weighted 1/n.
+    const ofReading = combined.own / Math.sqrt(group.length)
+    return fromSources(combined.value, [[scale, combined.shared], ...group.map(pour => [`entry:${pour.id}`, ofReading] as const)])
   }))
   const last = pours.at(-1)!
   const columnU = last.body.plugColumn ? DEFAULT_U.measuredVolume / 4 : 0
   const statedU = last.body.plateHole || last.body.knownRelief ? DEFAULT_U.statedOff : 0
   const offU = Math.hypot(columnU, statedU)
   return offU > 0 ? linear([[1, poured], [1, fromSource(0, offU, `takenOff:${last.id}`)]]) : poured
-}
+})
 
 /**
  * Whether pours of one thing differ by more than their instruments allow.
@@ -86,9 +76,7 @@ export function sourcedPours(pours: PourEntry[]): Sourced {
  * @param pours in the order they were made
  * @returns the widest pair's difference and what would be allowed, or undefined when they agree
  */
-export function disagreement(pours: PourEntry[]): Disagreement | undefined {
-  return disagreementOf(pours.map(pourResult))
-}
+export const disagreement = onceEach((pours: readonly PourEntry[]): Disagreement | undefined => disagreementOf(pours.map(pourResult)))
 
 /**
  * What the leak watch of a pour says, if it had one.

@@ -1,4 +1,4 @@
-import type { Ledger } from '../ledger'
+import { operationsOn, type Ledger, type OperationEntry, type OperationKind } from '../ledger'
 
 /** A ledger never changes once it is open: what was worked out of it once holds as long as it does. */
 const known = new WeakMap<Ledger, Map<string, unknown>>()
@@ -14,6 +14,15 @@ export function remembered<T>(ledger: Ledger, what: string, work: () => T): T {
   if (!ofLedger) known.set(ledger, ofLedger = new Map())
   if (!ofLedger.has(what)) ofLedger.set(what, work())
   return ofLedger.get(what) as T
+}
+
+/**
+ * Operations of the given kinds that were done on a cylinder, in order: every quantity asks for them, so a cylinder's are found once.
+ *
+ * @example doneOn(ledger, 4, ['faceCut'])[0]?.body.depth.value // 0.5
+ */
+export function doneOn(ledger: Ledger, cylinder: number, kinds: readonly OperationKind[]): OperationEntry[] {
+  return remembered(ledger, `done ${cylinder}`, () => operationsOn(ledger.done, ledger.layout, cylinder)).filter(op => kinds.includes(op.kind))
 }
 
 /**

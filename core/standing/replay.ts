@@ -59,7 +59,7 @@ export interface Replay {
   ledger: Ledger
   layout: Layout
   target?: EntryOf<'target'>
-  offers: EntryOf<'offer'>[]
+  offers: readonly EntryOf<'offer'>[]
   live: Live
   asIs: CylinderState[]
   asPlanned: CylinderState[]

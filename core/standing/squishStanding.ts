@@ -6,6 +6,7 @@ import { live, NOW, ofKind, operationsOn, spotsOf, type Entry, type EntryOf, typ
 import { materialsOf } from './materials'
 import { NOTHING, combine, sum, weakest, type Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
+import { doneOn } from './remembered'
 
 /** Why a solder may differ from deck + gasket (+ recess), likeliest first. */
 export type SquishCause = 'gasketNotCrushed' | 'gasketThinner' | 'recessUnstated' | 'recessSmaller' | 'deckReadOffCentre' | 'carbon' | 'headNotTorqued' | 'solderTooThick'
@@ -46,7 +47,7 @@ function recessAt(ledger: Ledger, cylinder: number, place: number, planned: Oper
   const stated = statedQuantity(ledger, 'squishRecess', cylinder, place)
   if (!stated) return NOTHING
   const from = ledger.place.get(stated.entries[0]!)!
-  const done = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut'])
+  const done = doneOn(ledger, cylinder, ['faceCut'])
     .filter(op => ledger.place.get(op.id)! > from && ledger.place.get(op.id)! < place)
   const cuts = [...done, ...operationsOn(planned, ledger.layout, cylinder, ['faceCut'])]
     .flatMap((op): Sourced[] => op.kind === 'faceCut' ? [cutDepth(op, cylinder)] : [])

@@ -5,7 +5,7 @@ import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } fr
 import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
 import { lowEdge, specEntry } from './chamberSpecs'
 import { materialsOf } from './materials'
-import { howManyBefore, remembered } from './remembered'
+import { doneOn, howManyBefore, remembered } from './remembered'
 import type { Part, Provenance } from './part'
 import { heatCloses } from '../squish'
 
@@ -134,7 +134,7 @@ const stretchAt = (places: number[], place: number) => howManyBefore(places, p =
 function lifeOf(ledger: Ledger, quantity: Quantity, cylinder: number): Life {
   return remembered(ledger, `life ${quantity} ${cylinder}`, () => {
     const kinds = changedBy(quantity)
-    const operations = kinds ? operationsOn(ledger.done, ledger.layout, cylinder, kinds).filter(op => movesSeat(op, quantity)) : []
+    const operations = kinds ? doneOn(ledger, cylinder, kinds).filter(op => movesSeat(op, quantity)) : []
     const places = operations.map(op => ledger.place.get(op.id)!)
     const byStretch: (StatementEntry | undefined)[] = Array.from({ length: operations.length + 1 })
     const keys = new Float64Array(operations.length + 1).fill(-1)

@@ -1,5 +1,5 @@
-import { operationsOn, type Enclosed, type EntryOf, type Ledger, type OperationEntry, type OperationKind } from '../ledger'
-import { remembered } from './remembered'
+import type { Enclosed, EntryOf, Ledger, OperationEntry, OperationKind } from '../ledger'
+import { doneOn, remembered } from './remembered'
 
 /** Operations that change a chamber's volume. */
 export const CHAMBER_OPERATIONS = ['faceCut', 'relief', 'seatWork'] as const
@@ -17,7 +17,7 @@ function cut(ledger: Ledger, cylinder: number, encloses: Enclosed, kinds: readon
 }
 
 function stretchesOf(ledger: Ledger, cylinder: number, encloses: Enclosed, kinds: readonly OperationKind[]): Stretch[] {
-  const operations = operationsOn(ledger.done, ledger.layout, cylinder, kinds)
+  const operations = doneOn(ledger, cylinder, kinds)
   const result: Stretch[] = [{ pours: [] }, ...operations.map(operation => ({ operation, pours: [] }))]
   const places = operations.map(op => ledger.place.get(op.id)!)
   let passed = 0

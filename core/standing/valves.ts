@@ -4,6 +4,7 @@ import { BASIS_FACTOR, DEFAULT_U, exact, fromSource, linear, type Sourced } from
 import { NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import type { Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
+import { doneOn } from './remembered'
 
 /** What is left at one valve once the head has come down. Lengths in mm. */
 export interface ValveStanding {
@@ -24,7 +25,7 @@ export interface ValveStanding {
  */
 function dropSince(ledger: Ledger, cylinder: number, place: number, planned: OperationEntry[], valve: Valve): Sourced {
   const at = lowEdge(ledger, valve, cylinder)
-  const done = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut', 'deckCut'])
+  const done = doneOn(ledger, cylinder, ['faceCut', 'deckCut'])
     .filter(op => ledger.place.get(op.id)! > place)
   const coming = operationsOn(planned, ledger.layout, cylinder, ['faceCut', 'deckCut'])
   const cuts = [...done, ...coming].flatMap((op): [number, Sourced][] =>
@@ -147,7 +148,7 @@ export function clearanceSteps(ledger: Ledger, cylinder: number, operations: Ope
       const perMm = sunk > 0 ? change(0, 1) : change(1, 0)
       return fromSource(change(drop, sunk), Math.abs(perMm) * u, `entry:${operation.id}`)
     }
-    const done = operationsOn(ledger.done, ledger.layout, cylinder, kinds).filter(op => ledger.place.get(op.id)! > from).map(changeOf)
+    const done = doneOn(ledger, cylinder, kinds).filter(op => ledger.place.get(op.id)! > from).map(changeOf)
     const now = linear([[1, measured.estimate], ...done.map((c): [number, Sourced] => [1, c])])
     const planned = operationsOn(operations, ledger.layout, cylinder, kinds)
       .map(operation => ({ operation, change: changeOf(operation) }))

@@ -1,9 +1,9 @@
 import { WALL_SLOPE, WALL_SLOPE_OF, exact, fromSource, type Sourced } from '../estimate'
-import { headOf, operationsOn, type EntryOf, type Ledger } from '../ledger'
+import { headOf, type EntryOf, type Ledger } from '../ledger'
 import { faceShown } from './chamberModel'
 import { specEntry } from './chamberSpecs'
 import type { Part } from './part'
-import { howManyBefore, remembered } from './remembered'
+import { doneOn, howManyBefore, remembered } from './remembered'
 import { cutPlane, mouthArea } from './statements'
 
 /** A face cut of a chamber: its place, and how much was off the first face after it, mm over the bore's centre. */
@@ -11,7 +11,7 @@ interface CutFace { place: number, depth: number }
 
 const lifeOf = (ledger: Ledger, cylinder: number): CutFace[] => remembered(ledger, `face ${cylinder}`, () => {
   let depth = 0
-  return operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut']).map((op) => {
+  return doneOn(ledger, cylinder, ['faceCut']).map((op) => {
     depth += cutPlane(op as EntryOf<'faceCut'>, cylinder).depth
     return { place: ledger.place.get(op.id)!, depth }
   })
@@ -77,7 +77,7 @@ export function mouth(ledger: Ledger, cylinder: number): Mouth | undefined {
     const drawn = specEntry(ledger, cylinder)
     if (drawn && of === drawn.id) {
       const shows = faceShown(ledger, drawn, drawn.body.face)
-      const before = operationsOn(ledger.done, ledger.layout, cylinder, ['faceCut']).filter(op => !shows(op)).at(-1)
+      const before = doneOn(ledger, cylinder, ['faceCut']).filter(op => !shows(op)).at(-1)
       return { area, at: before ? faceDepth(ledger, cylinder, ledger.place.get(before.id)! + 1) : 0 }
     }
     return { area, at: of === undefined || area.provenance === 'assumed' ? 0 : faceDepth(ledger, cylinder, ledger.place.get(of)!) }

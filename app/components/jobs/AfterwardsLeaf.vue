@@ -31,7 +31,7 @@ async function keep() {
   if (found.length) return
   sentence.value = await form.sent(['what', 'ran', 'power', 'revs', 'conditions', 'words', 'photos'], async () => notKept(await build.add('afterwards', { level: 'build' }, body, { photos: photos.value })))
 }
-const list = computed(() => build.replayed ? ofKind(build.replayed.live.entries, 'afterwards').reverse() : [])
+const list = computed(() => build.replayed ? [...ofKind(build.replayed.live.entries, 'afterwards')].reverse() : [])
 const pictures = computed(() => build.replayed ? photographsIn(build.replayed.live) : [])
 const stateOf = (id: string | undefined) => {
   const op = done.value.find(one => one.id === id)
