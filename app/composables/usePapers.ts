@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
-import { PAPER_NAMES, asReceived, hasPlace, ofKind, photographsIn, turnedPlan, type LatheTask, type PaperName, type PrintedBody, type Replay } from '#core'
+import { PAPER_NAMES, asReceived, hasPlace, ofKind, photographsIn, pistonOrder, turnedPlan, type LatheTask, type PaperName, type PrintedBody, type Replay } from '#core'
 import type { PaperCase, PaperPhoto } from '~/papers/paperCase'
 import type { PaperSize } from '~/papers/pdf'
 import { useGlass } from '~/composables/useGlass'
@@ -32,6 +32,8 @@ async function printable(src: string): Promise<string | undefined> {
   }
 }
 
+const hasJob = (r: Replay) => ofKind(r.live.entries, 'jobCard').length > 0
+
 /** Papers of the build on the bench, made on this device. */
 export function usePapers() {
   const build = useBuild()
@@ -40,8 +42,12 @@ export function usePapers() {
   const { stopAt } = useGlass()
   const { chambers } = useChambers()
   const by = useChoices().choice<LatheTask['by']>('latheBy', 'depth')
-  /** Papers that this engine has any use for. */
-  const papers = computed(() => PAPER_NAMES.filter(name => name === 'lathe' ? build.replayed?.layout.engine?.head === 'turned' : name === 'quote' || name === 'bill' ? ofKind(build.replayed?.live.entries ?? [], 'jobCard').length > 0 : name !== 'shims' || hasPlace(build.replayed?.layout.engine, build.cylinders.length, 'mockup', 'springs')))
+  /** Papers that not every build has a use for. */
+  const wanted: Partial<Record<PaperName, (r: Replay) => boolean>> = {
+    lathe: r => r.layout.engine?.head === 'turned', pistons: r => build.planned !== undefined && pistonOrder(r, build.planned) !== undefined,
+    shims: r => hasPlace(r.layout.engine, r.layout.cylinders.length, 'mockup', 'springs'), quote: hasJob, bill: hasJob
+  }
+  const papers = computed(() => PAPER_NAMES.filter(name => build.replayed && (wanted[name]?.(build.replayed) ?? true)))
   const size = useLocalStorage<PaperSize>('bowl.paper', 'A4')
   const pictures = usePictures()
   async function photosOf(r: Replay, id: string): Promise<PaperPhoto[]> {
@@ -70,6 +76,7 @@ export function usePapers() {
         const plan = turnedPlan(known.r, cylinder, known.r.planned, chambers, by.value)
         return plan ? [{ cylinder, plan }] : []
       }), volume => stopAt(volume, 'assembled'))
+      case 'pistons': return (await import('~/papers/orderSheet')).orderSheet(known)
       case 'shims': return (await import('~/papers/shimList')).shimList(known)
       case 'quote': return (await import('~/papers/jobBill')).jobBill(known, 'planned')
       case 'bill': return (await import('~/papers/jobBill')).jobBill(known, 'worked')

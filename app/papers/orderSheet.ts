@@ -1,37 +1,29 @@
-import { digits, say, type LengthUnit } from '#shared/figures'
-import type { Template } from './template'
+import { pistonOrder } from '#core'
+import { digits, say } from '#shared/figures'
+import { headOf, length, type PaperCase } from './paperCase'
+import { paper, table } from './pdf'
 
-/** What pistons are ordered by: cc and mm; `crown` as the fitted ones hold (+ dish, − dome), the rest by the fitted piston. */
-export interface PistonOrder { title: string, count: number, bore: number, crown: number, added: number, rise: number, pockets: number, valvesMeasured: boolean, ratios: number[], squish: number[] }
-
-const PAGE = { width: 210, height: 297 }
-const LEFT = 20
-const RIGHT = 95
-
-/** An order sheet for new pistons: what to make, by the piston that is fitted, and what it comes to. */
-export function pistonOrder({ title, count, bore, crown, added, rise, pockets, valvesMeasured, ratios, squish }: PistonOrder, lengths: LengthUnit): Template {
-  const mm = (value: number) => say(value, 'length', lengths)
+/** An order for new pistons: what to make, by the piston that is fitted, and what it comes to. */
+export function orderSheet(of: PaperCase): ReturnType<typeof paper> {
+  const order = of.planned && pistonOrder(of.r, of.planned)
+  if (!order) return paper(headOf('Order for new pistons', of), of.size, ['No new piston is planned: Route finds what it has to be, where new pistons are let in among its levers.'])
+  const { count, bore, fitted, holds, rise, pockets, ratios, squish } = order
+  const crown = (cc: number) => `${say(Math.abs(cc), 'volume')}, ${cc < 0 ? 'a dome' : 'a dish'}`
   const range = (list: number[], one: (value: number) => string) => [...new Set([Math.min(...list), Math.max(...list)].map(one))].join(' to ')
-  const held = crown + added
   const rows: [string, string][] = [
-    ['Pistons', String(count)], ['Cylinder bore', mm(bore)],
-    ['Crown holds', `${say(Math.abs(held), 'volume')}, ${held < 0 ? 'a dome' : 'a dish, pockets counted in'}`], ['Fitted now', `${say(Math.abs(crown), 'volume')}, ${crown < 0 ? 'a dome' : 'a dish'}`],
-    ['Compression height', rise === 0 ? 'as the fitted piston' : `${mm(Math.abs(rise))} ${rise > 0 ? 'more' : 'less'} than the fitted piston`],
-    ['Valve pockets', !valvesMeasured ? 'not known: measure valve to piston first, both valves' : pockets === 0 ? 'as the fitted piston' : `${mm(pockets)} deeper than those of the fitted piston`],
-    ['Ratio it comes to', range(ratios, r => digits(r, 2))], ...squish.length > 0 ? [['Squish then, running', range(squish, mm)] as [string, string]] : []
+    ['Pistons', String(count)], ['Cylinder bore', length(bore, of)], ['Crown holds', `${crown(holds)}${holds < 0 ? '' : ', pockets counted in'}`], ['Fitted now', crown(fitted)],
+    ['Compression height', rise === 0 ? 'as the fitted piston' : `${length(Math.abs(rise), of)} ${rise > 0 ? 'more' : 'less'} than the fitted piston`],
+    ['Valve pockets', pockets === undefined ? 'not known: measure valve to piston first, both valves' : pockets === 0 ? 'as the fitted piston' : `${length(pockets, of)} deeper than those of the fitted piston`],
+    ...ratios.length > 0 ? [['Ratio it comes to', range(ratios, r => digits(r, 2))] as [string, string]] : [], ...squish.length > 0 ? [['Squish then, running', range(squish, mm => length(mm, of))] as [string, string]] : []
   ]
-  const notes = [
-    'Send one fitted piston with the order: every figure is by that one. Pin, rings and skirt stay as the maker has them.',
-    'Pour every new crown and measure its deck clearance before the engine goes together.',
-    'The maker of the pistons decides what crown, pockets and speed they stand.',
-    'Weigh them: another weight is another balance.'
-  ]
-  return {
-    ...PAGE, lines: rows.map((_, i) => ({ points: [[LEFT, 57 + 11 * i], [PAGE.width - LEFT, 57 + 11 * i]], closed: false, weight: 0.15 })),
-    words: [
-      { at: [LEFT, 25], text: 'Order for new pistons', size: 7 }, { at: [LEFT, 34], text: title, size: 4.5 },
-      ...rows.flatMap(([name, value], i) => [{ at: [LEFT, 54 + 11 * i] as [number, number], text: name, size: 4 }, { at: [RIGHT, 54 + 11 * i] as [number, number], text: value, size: 4.5 }]),
-      ...notes.map((text, i) => ({ at: [LEFT, 66 + 11 * rows.length + 7 * i] as [number, number], text, size: 3.4 }))
-    ]
-  }
+  return paper(headOf('Order for new pistons', of), of.size, [
+    { stack: [table(['What', 'To make'], rows.map(([what, to]) => [what, { text: to, bold: true }]), [130, '*'], [0, 1])], fontSize: 12 },
+    { text: 'With the order', style: 'head' },
+    { ul: [
+      'Send one fitted piston with the order: every figure is by that one. Pin, rings and skirt stay as the maker has them.',
+      'Pour every new crown and measure its deck clearance before the engine goes together.',
+      'The maker of the pistons decides what crown, pockets and speed they stand.',
+      'Weigh them: another weight is another balance.'
+    ] }
+  ])
 }

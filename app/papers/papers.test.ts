@@ -15,8 +15,10 @@ import type { PaperCase } from './paperCase'
 import { MARGIN, PT, SHEET, pdfOf, printable, type PaperSize } from './pdf'
 import { jobBill } from './jobBill'
 import { latheCard } from './latheCard'
+import { orderSheet } from './orderSheet'
 import { shimList } from './shimList'
 import { stopCard, workOrder } from './workOrder'
+import { mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { phonePicture } from '../../tests/support/pictures'
 
 let folder: string
@@ -42,7 +44,7 @@ const PAPERS = {
   lathe: (of: PaperCase) => latheCard(of, of.r.layout.cylinders.flatMap((cylinder) => {
     const plan = turnedPlan(of.r, cylinder, of.r.planned, NO_SOLIDS)
     return plan ? [{ cylinder, plan }] : []
-  }), volume => digits(volume, 1)), shims: shimList, quote: (of: PaperCase) => jobBill(of, 'planned'), bill: (of: PaperCase) => jobBill(of, 'worked')
+  }), volume => digits(volume, 1)), shims: shimList, pistons: orderSheet, quote: (of: PaperCase) => jobBill(of, 'planned'), bill: (of: PaperCase) => jobBill(of, 'worked')
 }
 
 interface Word { page: number, text: string, left: number, top: number, right: number, bottom: number }
@@ -86,7 +88,7 @@ const rowsOf = (text: string, columns: number) => text.split('\n').map(line => l
 describe('papers', () => {
   const long = asTwelve(entriesOf('Brackwater 34') as never) as unknown as Entry[]
   /** As much as can be found on a head, in as many words as fit. */
-  const longFound = [...long, ...FINDINGS.map((what, i) => ({ ...long[0]!, id: `00000000-0000-4000-8000-0000000009${i}0`, kind: 'finding', scope: { level: 'head', head: 1 }, body: { what, place: { x: 0, y: 0 }, words: LONGEST.slice(0, 200), told: LONGEST.slice(0, 100), decided: LONGEST.slice(0, 200) } }) as Entry)]
+  const longFound = [...long, ...FINDINGS.map((what, i) => ({ ...long[0]!, id: `00000000-0000-4000-8000-0000000009${i}0`, kind: 'finding', scope: { level: 'head', head: 1 }, body: { what, place: { x: 0, y: 0 }, words: LONGEST.slice(0, 200), told: LONGEST.slice(0, 100), decided: LONGEST.slice(0, 200) } }) as Entry), ...Array.from({ length: 12 }, (_, i) => ({ ...long[0]!, id: `00000000-0000-4000-8000-000000000a${i + 10}`, kind: 'crownWork', scope: { level: 'cylinder', cylinder: i + 1 }, body: { state: 'planned', added: mm(-1.2), rise: mm(0.25), pockets: mm(0.3) } }) as Entry)]
   it.each(([['A4', 'mm'], ['LETTER', 'in']] as const).flatMap(([size, lengths]) => (Object.keys(PAPERS) as (keyof typeof PAPERS)[]).map(paper => [paper, size, lengths] as const)))('%s on %s in %s: nothing is cut or runs off, at the longest names and twelve cylinders', async (paper, size, lengths) => {
     const name = LONGEST.slice(0, 80)
     for (const of of [await withPhotos({ ...caseOf(name, { entries: longFound, size, lengths }), reference: LONGEST.slice(0, 60) }, 7, LONGEST.slice(0, 200)), await withPhotos(caseOf('Millrace test six', { size, lengths })), caseOf('Caldbeck Twin', { size, lengths }), caseOf('Skerry 125', { size, lengths }), caseOf('Hollin 16', { size, lengths }), caseOf('Bare', { size, lengths, entries: entriesOf('Hollin 16').slice(0, 1) })]) {
@@ -139,6 +141,22 @@ describe('papers', () => {
     const taught = rowsOf(text, 4)
     expect(taught.length).toBe(of.r.lessons.length)
     of.r.lessons.forEach((lesson, i) => expect(taught[i]![1]).toBeCloseTo(lesson.perMm.value, 3))
+  })
+
+  it.each([
+    ['mm', { crown: 3, added: -4.2, rise: 0.35, pockets: 0.4 }, ['Pistons 2', 'Cylinder bore 92.00 mm', 'Crown holds 1.2 cc, a dome', 'Fitted now 3.0 cc, a dish', 'Compression height 0.35 mm more than', 'Valve pockets 0.40 mm deeper', 'Ratio it comes to']],
+    ['in', { crown: -2, added: 5, rise: 0, pockets: 0 }, ['Crown holds 3.0 cc, a dish, pockets counted in', 'Fitted now 2.0 cc, a dome', 'Compression height as the fitted piston', 'Valve pockets as the fitted piston', 'Cylinder bore 3.6220 in']],
+    ['mm', { crown: 3, added: 0, rise: -0.2, pockets: undefined }, ['0.20 mm less than', 'Valve pockets not known: measure valve to piston first, both valves']]
+  ] as const)('the order of pistons says what to make, in %s', async (lengths, { crown, added, rise, pockets }, texts) => {
+    const bench = oneCylinder(2)
+    bench.state('crownVolume', crown)
+    if (pockets !== undefined) for (const name of ['intakeClearance', 'exhaustClearance'] as const) bench.state(name, 2)
+    for (const cylinder of [1, 2]) {
+      bench.pour(cylinder, 55)
+      bench.add('crownWork', { level: 'cylinder', cylinder }, { state: 'planned', added: { value: added, unit: 'cc', typed: '' }, rise: mm(rise), ...pockets ? { pockets: mm(pockets) } : {} })
+    }
+    const text = (await printed(caseOf('Two bores', { entries: bench.entries, lengths }), 'pistons')).text.replace(/ +/g, ' ')
+    for (const said of texts) expect(text).toContain(said)
   })
 
   it('the lathe card has the figures of the bench, and what stops it first', async () => {

@@ -5,7 +5,6 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { launchChamber } from '../../demo/chambers'
 import { flangeStep, outlinePoints } from '#core'
-import { pistonOrder } from './orderSheet'
 import { flangeTemplate, scribeTemplate, templatePdf, templateSvg, type TemplateCase } from './template'
 
 const it100 = 10 // px per mm at 254 dpi
@@ -96,18 +95,5 @@ describe('the flange template, printed', () => {
     } finally {
       page = rendered
     }
-  })
-})
-
-describe('the order sheet for pistons, printed', () => {
-  it.each([
-    ['mm', { crown: 3, added: -4.2, rise: 0.35, pockets: 0.4, valvesMeasured: true }, ['Pistons 6', 'Cylinder bore 92.00 mm', 'Crown holds 1.2 cc, a dome', 'Fitted now 3.0 cc, a dish', 'Compression height 0.35 mm more than', 'Valve pockets 0.40 mm deeper', 'Ratio it comes to 9.86 to 9.94', 'Squish then, running 0.78 mm to 0.82 mm']],
-    ['in', { crown: -2, added: 5, rise: 0, pockets: 0, valvesMeasured: true }, ['Crown holds 3.0 cc, a dish', 'Fitted now 2.0 cc, a dome', 'Compression height as the fitted piston', 'Valve pockets as the fitted piston', 'Cylinder bore 3.6220 in']],
-    ['mm', { crown: 3, added: 0, rise: 0.2, pockets: 0, valvesMeasured: false }, ['Valve pockets not known: measure valve to piston first, both valves']]
-  ] as const)('says what to make, in %s', async (lengths, more, texts) => {
-    const order = pistonOrder({ title: 'Brackwater 34, Launch no. 7', count: 6, bore: 92, ratios: [9.86, 9.94], squish: [0.78, 0.82], ...more }, lengths)
-    writeFileSync(join(folder, 'order.pdf'), await templatePdf(order))
-    const printed = execFileSync('pdftotext', ['-layout', join(folder, 'order.pdf'), '-'], { encoding: 'utf8' }).replace(/ +/g, ' ')
-    for (const text of ['Order for new pistons', 'Brackwater 34, Launch no. 7', ...texts]) expect(printed).toContain(text)
   })
 })

@@ -14,6 +14,7 @@ export const PAPER_WORDS: Record<PaperName, { name: string, what: string }> = {
   order: { name: 'Work order', what: 'For whoever cuts the face.' },
   stop: { name: 'Stop card', what: 'What each chamber is to read.' },
   lathe: { name: 'Lathe card', what: 'For whoever turns the head.' },
+  pistons: { name: 'Order of pistons', what: 'For whoever makes them.' },
   shims: { name: 'Spring shims', what: 'What goes under each spring.' },
   quote: { name: 'Quote', what: 'What the job is planned to come to.' },
   bill: { name: 'Bill of hours', what: 'What it came to, hour by hour.' }

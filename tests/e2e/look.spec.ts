@@ -39,7 +39,7 @@ const LEAVES: [name: string, build: Engine, station: (typeof STATIONS)[number], 
   ['flow curves', 'caldbeck', 'flow', {}], ['before and after', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'compare' }], ['new run', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'run' }], ['no run yet', 'launch', 'flow', {}],
   ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }],
   ['job card', 'launch', 'daybook', { 'bowl.daybookLeaf': 'card' }], ['a card to begin', 'hollin', 'daybook', { 'bowl.daybookLeaf': 'card' }], ['afterwards', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'after' }],
-  ['customer sheet', 'testSix', 'papers', {}], ['stop card', 'launch', 'papers', { 'bowl.paperLeaf': 'stop' }]
+  ['customer sheet', 'testSix', 'papers', {}], ['stop card', 'launch', 'papers', { 'bowl.papersLeaf': 'stop' }]
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
 const LARGEST: Record<string, string> = {

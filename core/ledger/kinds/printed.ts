@@ -1,7 +1,7 @@
 import { kind } from '../kind'
 
 /** The papers of a build. */
-export const PAPER_NAMES = ['customer', 'record', 'order', 'stop', 'lathe', 'shims', 'quote', 'bill'] as const
+export const PAPER_NAMES = ['customer', 'record', 'order', 'stop', 'lathe', 'pistons', 'shims', 'quote', 'bill'] as const
 export type PaperName = (typeof PAPER_NAMES)[number]
 export const PAPER_FORMS = ['A4', 'LETTER', 'page'] as const
 

@@ -11,15 +11,6 @@ export function bestOf(routes: readonly Route[]): Record<'surest' | 'leastMetal'
 }
 
 /**
- * Whether the pockets of new pistons are known: both kinds of valve were measured to the piston on every cylinder.
- *
- * @param intakes of a cylinder; an engine without valves wants no pockets
- * @example pocketsKnown(route, 1) // false, where only the intake was measured
- */
-export const pocketsKnown = ({ cylinders }: Pick<Route, 'cylinders'>, intakes: number | undefined): boolean =>
-  intakes === 0 || cylinders.every(({ rooms }) => (['intakeClearance', 'exhaustClearance'] as const).every(name => rooms.some(room => room.name === name)))
-
-/**
  * The route that would be the surest once something was measured, where that is another than now.
  *
  * @param routes as they are told

@@ -12,7 +12,7 @@ import { FORM_WORDS, PAPER_WORDS } from '~/words/findings'
 const build = useBuild()
 const device = useDevice()
 const { size, papers, make, makePage, leaves } = usePapers()
-const wanted = useChoices().choice<PaperName>('paperLeaf', 'customer')
+const wanted = useChoices().choice<PaperName>('papersLeaf', 'customer')
 const chosen = computed({ get: () => papers.value.includes(wanted.value) ? wanted.value : 'customer', set: name => wanted.value = name })
 const pdf = shallowRef<Uint8Array>()
 const fault = ref('')
@@ -34,7 +34,7 @@ const told = computed(() => build.entries.filter(entry => entry.kind !== 'printe
 watch([chosen, size, told, () => build.planned, () => device.lengths], show, { immediate: true })
 onBeforeUnmount(() => turn++)
 /** What goes by what is set at a station. */
-const OTHERS = [{ what: 'templates to scribe by', at: { station: 'shape', leaf: 'schools' } }, { what: 'flange templates', at: { station: 'ports', leaf: 'flange' } }, { what: 'an order of pistons', at: { station: 'route' } }] as const
+const OTHERS = [{ what: 'templates to scribe by', at: { station: 'shape', leaf: 'schools' } }, { what: 'flange templates', at: { station: 'ports', leaf: 'flange' } }] as const
 const others = computed(() => OTHERS.filter(({ at }) => hasPlace(build.replayed?.layout.engine, build.cylinders.length, at.station)))
 const fileName = (ending: string) => `${build.view!.name} ${PAPER_WORDS[chosen.value].name.toLowerCase()}.${ending}`
 async function save() {

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { quantityOf } from '#core'
+import { pistonOrder } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
-import { bestOf, pocketsKnown, surestAfter } from '#core/plan/route/best'
+import { bestOf, surestAfter } from '#core/plan/route/best'
 import { takenWork } from '#core/plan/route/taken'
+import { openingOf } from '~/composables/useOpening'
 import { useReplan } from '~/composables/useReplan'
 import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
-import { download } from '~/papers/download'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { BEST_WORDS, reasonsOf, sayBreach, sayChance, sayFirstCut, sayHeld, sayKinds, sayLimitFault, sayMissing, sayShort, sayStage, sayWay, sayWorth } from '~/words/routes'
@@ -57,21 +57,9 @@ async function take() {
   const dropped = gone.map(({ id, kind, scope, body }) => ({ kind, scope, body: { ...body, state: 'dropped' }, more: { supersedes: id } }) as ToAdd)
   sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work as ToAdd[], { gone: dropped, route: true })) ?? ''
 }
-/** The order sheet of the chosen route's pistons, where it asks for new ones. */
-const pistons = computed(() => route.value?.stages.find(s => s.work === 'piston')?.operations.flatMap(op => op.kind === 'crownWork' ? [op.body] : [])[0])
-const valvesMeasured = computed(() => route.value !== undefined && pocketsKnown(route.value, build.replayed?.layout.engine?.intakes))
-async function order() {
-  const [r, piston, replayed] = [route.value, pistons.value, build.replayed]
-  const crowns = build.asIs.flatMap(s => s.parts.crown?.estimate.value ?? [])
-  if (!r || !piston || !replayed || crowns.length === 0) return
-  const [{ pistonOrder }, { templatePdf }] = await Promise.all([import('~/papers/orderSheet'), import('~/papers/template')])
-  const sheet = pistonOrder({
-    title: [build.view?.name, build.view?.reference].filter(Boolean).join(', '), count: crowns.length, bore: quantityOf(replayed, 'bore', build.cylinders[0]!)!.estimate.value,
-    crown: crowns.reduce((sum, cc) => sum + cc, 0) / crowns.length, added: piston.added.value, rise: piston.rise?.value ?? 0, pockets: piston.pockets?.value ?? 0, valvesMeasured: valvesMeasured.value, ratios: r.cylinders.map(c => c.ratio), squish: r.cylinders.flatMap(c => c.squish ?? [])
-  }, device.lengths)
-  download(await templatePdf(sheet) as BlobPart, 'application/pdf', `${build.view?.name ?? 'engine'} piston order.pdf`)
-}
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.route).at(-1))
+/** New pistons that are planned: their order is a paper. */
+const pistons = computed(() => taken.value && build.replayed && build.planned ? pistonOrder(build.replayed, build.planned) : undefined)
 const replan = useReplan(taken)
 const why = computed(() => ({ noTarget: 'A route needs a target: set it on the Sheet.', onTarget: 'Nothing is to do: every cylinder is on target.', noRatio: '', limits: '' }))
 </script>
@@ -88,6 +76,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <ul v-if="replan.changes.value.length" class="small">
             <li v-for="c in replan.changes.value" :key="c.cut.id" data-replan>{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `Head ${c.head}: after` : 'After' }} the last pour the cut is <strong class="num">{{ say(c.now, 'length', device.lengths) }}</strong>; <span class="num">{{ say(c.planned, 'length', device.lengths) }}</span> is planned.</li>
           </ul>
+          <p v-if="pistons" class="small" data-order>{{ pistons.pockets === undefined ? 'Valve to piston is not measured for both valves of every cylinder: measure it before you order, or the pockets are not known.' : 'The new pistons are' }} <NuxtLink :to="openingOf(build.view!.id, { station: 'papers', leaf: 'pistons' })">{{ pistons.pockets === undefined ? 'The order as it is' : 'among the papers, as an order' }}</NuxtLink>.</p>
           <div class="row">
             <v-btn v-if="replan.changes.value.length" variant="flat" color="primary" @click="replan.take().then(said => sentence = said ?? '')">Plan {{ replan.changes.value.map(c => say(c.now, 'length', device.lengths)).join(' and ') }} instead</v-btn>
             <v-btn @click="build.dropPlan(taken.id).then(sent => sentence = notKept(sent) ?? '')">Drop this route</v-btn>
@@ -101,7 +90,6 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
         <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
         <template v-if="found && route">
           <div v-if="list.length > 0" class="first" data-first>
-            <v-btn v-if="pistons" class="order" data-order @click="order">Order sheet (PDF)</v-btn>
             <v-btn :variant="taken ? 'outlined' : 'flat'" :color="taken ? undefined : 'primary'" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
             <p class="label">{{ route.stages.length > 1 ? `Route ${chosen + 1}, first of ${route.stages.length} stages` : `Route ${chosen + 1}` }}</p>
             <p class="lead">{{ route.stages[0] ? `${sayStage(route, route.stages[0], device.lengths)}.` : 'Leave everything as it is.' }}</p>
@@ -120,7 +108,6 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>{{ sayFirstCut(firstCut, device.lengths) }}</li>
             <li v-if="route.held" data-held>{{ sayHeld(route.held, all, device.lengths) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
-            <li v-if="pistons && !valvesMeasured" data-unmeasured>Valve to piston is not measured for both valves of every cylinder: measure it before you order, or the pockets are not known.</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
             <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>
@@ -151,7 +138,6 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
 .list { display: grid; gap: 6px; }
 .first { display: grid; grid-template-columns: minmax(0, 1fr) auto; column-gap: 16px; align-items: end; }
 .take { grid-column: 2; grid-row: 1 / 3; }
-.order { grid-column: 2; grid-row: 3; justify-self: end; }
 .more { align-self: start; }
 .notes { display: grid; gap: 4px; }
 .row { display: flex; gap: 12px; align-items: end; flex-wrap: wrap; }
