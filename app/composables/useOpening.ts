@@ -2,7 +2,7 @@ import type { Place } from '#core'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 
-/** How long a field may take to be on the screen, ms. */
+/** How long a field or an entry may take to be on the screen, ms. */
 const PATIENCE = 3000
 
 /** Where a link that leads to a field points: the address says which leaf, which cylinder and which field. */
@@ -10,14 +10,17 @@ export function openingOf(build: string, { station, leaf, field }: Place, cylind
   return { path: `/builds/${build}/${station}`, query: { ...(leaf ? { leaf } : {}), ...(field ? { field } : {}), ...(cylinder ? { cylinder } : {}) } }
 }
 
-async function focusOn(field: string): Promise<void> {
+async function focusOn(what: string): Promise<void> {
   const begun = performance.now()
   while (performance.now() - begun < PATIENCE) {
-    const input = document.querySelector<HTMLInputElement>(`.station-room [data-quantity="${CSS.escape(field)}"] input`)
-    if (input) return input.focus()
+    const found = document.querySelector<HTMLElement>(`.station-room ${what}`)
+    if (found) return found.focus()
     await new Promise(resolve => requestAnimationFrame(resolve))
   }
 }
+
+/** Where a link that leads to one entry of a build points. */
+export const entryOf = (build: string, entry: string) => ({ path: `/builds/${build}/daybook`, query: { leaf: 'entries', entry } })
 
 /** Opens the leaf and the very field that a link asked for; the address is then plain again, so that a reload stays put. */
 export function useOpening() {
@@ -26,11 +29,12 @@ export function useOpening() {
   const router = useRouter()
   const choices = useChoices()
   watch(() => route.fullPath, async () => {
-    const { leaf, field, cylinder } = route.query
-    if (leaf === undefined && field === undefined && cylinder === undefined) return
+    const { leaf, field, cylinder, entry } = route.query
+    if ([leaf, field, cylinder, entry].every(asked => asked === undefined)) return
     if (typeof leaf === 'string') choices.choose(`${route.path.split('/')[3]}Leaf`, leaf)
     if (build.cylinders.includes(Number(cylinder))) build.cylinder = Number(cylinder)
     await router.replace({ path: route.path, query: {} })
-    if (typeof field === 'string') await focusOn(field)
+    if (typeof field === 'string') await focusOn(`[data-quantity="${CSS.escape(field)}"] input`)
+    if (typeof entry === 'string') await focusOn(`[data-entry="${CSS.escape(entry)}"]`)
   }, { immediate: true })
 }

@@ -145,7 +145,7 @@ export const schoolChoices = pgTable('school_choices', {
   topic: text().notNull(),
   school: text().notNull(),
   why: text().notNull(),
-  /** Builds that showed it. */
+  /** What showed it: builds, or entries of one as build/entry. */
   builds: jsonb().$type<string[]>().notNull(),
   at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
   receivedAt: timestamp({ withTimezone: true }).notNull().default(sql`now()`)

@@ -77,5 +77,5 @@ export interface BuildDocument {
 
 /** A reading for practice, as the shop keeps it. */
 export interface KeptPractice { id: string, hand: string, kind: ReadKind, truth: number, given: number | null, slip: Slip | null, at: string }
-/** What the shop chose where the trade disagrees, and why; the latest on a topic counts. */
+/** What the shop chose where the trade disagrees, and why; the latest on a topic counts. `builds`: what showed it, a build or an entry of one as build/entry. */
 export interface KeptChoice { id: string, hand: string, topic: SchoolTopic, school: string, why: string, builds: string[], at: string }

@@ -199,6 +199,9 @@ export class PracticeRequest {
   @Moment() at!: string
 }
 
+/** A build, or an entry of one behind a stroke. */
+const isShown = (value: unknown) => typeof value === 'string' && value.split('/').length <= 2 && value.split('/').every(id => uuidFault(id) === undefined)
+
 /** What a client PUTs of the shop's own choice where the trade disagrees. */
 export class ChoiceRequest {
   @Initials() hand!: string
@@ -209,6 +212,6 @@ export class ChoiceRequest {
   }) school!: string
 
   @PlainNote(1000) why!: string
-  @Sound(value => Array.isArray(value) && value.length <= 20 && new Set(value).size === value.length && value.every(id => uuidFault(id) === undefined) ? undefined : 'Builds are named by their identities, twenty at most, each once.') builds!: string[]
+  @Sound(value => Array.isArray(value) && value.length <= 20 && new Set(value).size === value.length && value.every(isShown) ? undefined : 'What showed it is named by its identity, a build or build/entry, twenty at most, each once.') builds!: string[]
   @Moment() at!: string
 }

@@ -283,6 +283,8 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a school of another topic', choice, { ...chosen, school: 'polished' }, 'school'],
     ['a script for a reason', choice, { ...chosen, why: '<script>alert(1)</script>' }, 'why'],
     ['builds that are none', choice, { ...chosen, builds: ['all'] }, 'builds'],
+    ['an entry of an entry', choice, { ...chosen, builds: [`${instrumentId}/${instrumentId}/${instrumentId}`] }, 'builds'],
+    ['an entry that is none', choice, { ...chosen, builds: [`${instrumentId}/7`] }, 'builds'],
     ['one build twice', choice, { ...chosen, builds: [instrumentId, instrumentId] }, 'builds'],
     ['an unknown field', choice, { ...chosen, law: true }, 'law'],
     ['10 MB', choice, { ...chosen, why: 'x'.repeat(10 * 1024 * 1024) }, '']

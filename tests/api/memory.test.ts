@@ -13,8 +13,9 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 
+const SHOWN = '00000000-0000-4000-8000-000000000001'
 const reading = { hand: 'TT', kind: 'burette', truth: 31.42, given: 31.3, slip: 'meniscus', at: frame.at }
-const choice = { hand: 'TT', topic: 'unshroud', school: 'pin', why: 'Six alike.', builds: [], at: frame.at }
+const choice = { hand: 'TT', topic: 'unshroud', school: 'pin', why: 'Six alike.', builds: [SHOWN, `${SHOWN}/${SHOWN}`], at: frame.at }
 const list = async (path: string) => await (await fetch(`${server.url}${path}`)).json() as { id: string }[]
 
 it.each([['a reading', '/api/practice', '/api/practice?hand=TT', reading, { ...reading, given: 31.4 }], ['a choice', '/api/schools', '/api/schools', choice, { ...choice, school: 'line' }]] as const)('%s is kept once, whatever is sent again, and never changed', async (_, path, read, body, other) => {

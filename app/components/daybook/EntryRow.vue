@@ -73,7 +73,7 @@ async function takeOut() {
 </script>
 
 <template>
-  <tr :class="standing" :data-entry="entry.id">
+  <tr :class="standing" :data-entry="entry.id" tabindex="-1">
     <td class="num small">{{ sayHour(entry.at) }}</td>
     <td class="small">{{ entry.hand }}</td>
     <td><NuxtLink v-if="place" class="kind" :to="place">{{ sayKind(entry.kind) }}</NuxtLink><template v-else>{{ sayKind(entry.kind) }}</template></td>
@@ -122,6 +122,7 @@ async function takeOut() {
 <style scoped>
 .void .said, .superseded .said { text-decoration: line-through; }
 .void td, .superseded td { color: var(--quiet); }
+tr:focus { outline: 3px solid var(--dye); outline-offset: -3px; }
 .what > span { margin-right: 8px; }
 /* Every line has one: its arrow shows where the hand is. */
 .kind { color: inherit; }

@@ -59,7 +59,6 @@ async function want(to: ThroatAim) {
         </tbody>
       </v-table>
       <p class="small quiet">Boxes: as cast 85 to 87 %, usual 88 to 89 %, brave 90 to 92 % of the valve’s diameter. Shares are by diameter, not by area.</p>
-      <SchoolLink topic="throatSize" />
     </div>
     <div class="side">
       <p class="label">{{ nameOf(port) }}, share of its valve</p>

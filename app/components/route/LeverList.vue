@@ -60,7 +60,7 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
         </div>
       </div>
     </BenchFold>
-    <SchoolLink topic="order" />
+    <SchoolLink station="route" />
   </section>
 </template>
 

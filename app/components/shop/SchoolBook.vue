@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { SCHOOL_AREAS, SCHOOL_TOPICS, type SchoolArea, type SchoolTopic } from '#core'
-import { useSchools } from '~/composables/useSchools'
+import { useShown } from '~/composables/useShown'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
 import { useOutbox } from '~/stores/outbox'
+import { useSchools } from '~/stores/schools'
 import { sentenceOf, useShop } from '~/stores/shop'
-import { openingOf } from '~/composables/useOpening'
 import { sayDate } from '~/words/entries'
 import { AREA_WORDS, TOPIC_WORDS } from '~/words/schools'
 
@@ -16,7 +16,9 @@ const device = useDevice()
 const drafts = useDrafts()
 const outbox = useOutbox()
 const route = useRoute()
-const { choices, load, chosen } = useSchools()
+const schools = useSchools()
+const { load, chosen } = schools
+const { choices } = storeToRefs(schools)
 const topics = Object.keys(SCHOOL_TOPICS) as SchoolTopic[]
 const asked = topics.find(topic => topic === route.query.topic)
 const area = ref<SchoolArea>(asked ? SCHOOL_TOPICS[asked].area : 'chamber')
@@ -51,7 +53,8 @@ async function keep(topic: SchoolTopic) {
   open.value = undefined
   await load()
 }
-const nameOf = (id: string) => shop.builds.find(b => b.id === id)?.name ?? 'a build that is gone'
+const { read, say } = useShown()
+watch([choices, here], () => void read(here.value.flatMap(topic => chosen(topic)?.builds ?? []).filter(one => one.includes('/')).map(one => one.split('/')[0]!)), { immediate: true })
 const earlier = (topic: SchoolTopic) => choices.value.filter(one => one.topic === topic).slice(0, -1).reverse()
 </script>
 
@@ -72,12 +75,12 @@ const earlier = (topic: SchoolTopic) => choices.value.filter(one => one.topic ==
         </div>
       </div>
       <p v-if="chosen(topic)" class="why"><strong>{{ TOPIC_WORDS[topic].schools[chosen(topic)!.school]?.name }}</strong><template v-if="chosen(topic)!.why">: {{ chosen(topic)!.why }}</template> <span class="small quiet">{{ chosen(topic)!.hand }}, {{ sayDate(chosen(topic)!.at) }}</span></p>
-      <p v-if="chosen(topic)?.builds.length" class="small">Shown by <template v-for="(id, i) in chosen(topic)!.builds" :key="id"><template v-if="i">, </template><NuxtLink class="go" :to="openingOf(id, TOPIC_WORDS[topic].at ?? { station: 'daybook' })">{{ nameOf(id) }}</NuxtLink></template></p>
+      <p v-if="chosen(topic)?.builds.length" class="small">Shown by <template v-for="(one, i) in chosen(topic)!.builds" :key="one"><template v-if="i">; </template><NuxtLink class="go" :to="say(one).to">{{ say(one).words }}</NuxtLink></template></p>
       <v-btn :aria-expanded="open === topic" :aria-label="`${chosen(topic) ? 'Choose again' : 'Choose'}: ${TOPIC_WORDS[topic].asks}`" @click="choose(topic)">{{ chosen(topic) ? 'Choose again' : 'Choose' }}</v-btn>
       <form v-if="open === topic" class="form" @submit.prevent="keep(topic)">
         <BenchSelect v-model="school" label="This shop goes by" :items="SCHOOL_TOPICS[topic].schools.map(name => [name, TOPIC_WORDS[topic].schools[name]!.name] as const)" />
         <BenchText v-model="why" label="Why" maxlength="1000" />
-        <div class="shown"><span class="small quiet">Shown by</span> <BenchCheck v-for="b in shop.builds" :key="b.id" :label="b.name" :model-value="builds.includes(b.id)" @update:model-value="builds = $event ? [...builds, b.id] : builds.filter(id => id !== b.id)" /></div>
+        <ShownBy v-model="builds" />
         <v-btn type="submit" variant="flat" color="primary">Keep the choice</v-btn>
         <p v-if="fault" class="sentence" role="alert">{{ fault }}</p>
       </form>
@@ -97,8 +100,7 @@ article { display: grid; gap: 8px; justify-items: start; border-top: 1px solid v
 h3 { font-size: var(--s18); }
 .why { font-size: var(--s18); line-height: 1.3; }
 .form { display: grid; grid-template-columns: 260px minmax(0, 1fr); gap: 10px 14px; width: 100%; align-items: end; }
-.form > .shown, .form > p { grid-column: 1 / 3; }
+.form > .shown, .form > p { grid-column: 1 / -1; }
 .form > .v-btn { justify-self: start; }
-.shown { display: flex; flex-wrap: wrap; gap: 0 16px; align-items: center; }
-@media (max-width: 1000px) { .form { grid-template-columns: minmax(0, 1fr); } .form > .shown, .form > p { grid-column: 1; } }
+@media (max-width: 1000px) { .form { grid-template-columns: minmax(0, 1fr); } }
 </style>

@@ -46,12 +46,13 @@ const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', de
           <template v-else><strong class="warn">the solder reads <span class="num">{{ say(Math.abs(standing.difference.estimate.value), 'length', device.lengths) }}</span> {{ standing.difference.estimate.value > 0 ? 'more' : 'less' }}.</strong> Look for {{ sayCauses(standing.difference.causes) }}.</template>
         </p>
         <RunningGap :standing="standing" />
+        <SchoolLink station="mockup" leaf="squish" />
         <SquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.estimate.value" :clearance-tried="triedClearance" />
       </div>
     </div>
     <div v-else-if="leaf === 'turned'" class="room" role="tabpanel" aria-label="Turned head"><TurnedHead :key="build.cylinder" /></div>
     <div v-else-if="leaf === 'tdc'" class="room" role="tabpanel" aria-label="Top dead centre"><TopDeadCentre /></div>
-    <div v-else-if="leaf === 'springs'" class="room" role="tabpanel" aria-label="Springs"><SpringLeaf /></div>
+    <div v-else-if="leaf === 'springs'" class="room" role="tabpanel" aria-label="Springs"><SpringLeaf /><SchoolLink station="mockup" leaf="springs" /></div>
     <div v-else class="room" role="tabpanel" aria-label="Valves"><ValveClearances /></div>
   </div>
 </template>

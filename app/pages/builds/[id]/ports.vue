@@ -32,6 +32,7 @@ const both = computed(() => leaf.value === 'volumes' || leaf.value === 'moulds')
       <MouldLeaf v-else-if="leaf === 'moulds'" />
       <FlangeLeaf v-else-if="leaf === 'flange'" />
       <SeatLeaf v-else />
+      <SchoolLink station="ports" :leaf="leaf" class="schools" />
     </div>
   </div>
 </template>
@@ -41,5 +42,7 @@ const both = computed(() => leaf.value === 'volumes' || leaf.value === 'moulds')
 .top { display: flex; justify-content: space-between; align-items: center; gap: 12px; flex-wrap: wrap; }
 .sides { display: flex; gap: 6px; align-items: center; }
 .nth { width: 96px; }
+/* What the shop goes by stands below whatever is worked on. */
+.schools { margin-top: 14px; border-top: 1px solid var(--hair); padding-top: 8px; }
 .room { position: relative; flex: 1; min-height: 0; overflow: auto; padding: 10px 0; }
 </style>

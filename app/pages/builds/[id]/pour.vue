@@ -137,7 +137,7 @@ watch(() => build.cylinder, () => {
       <LeafTabs v-model="leaf" :leaves="leaves" label="Beside the pour" />
       <div class="leaf-room" tabindex="0" role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
         <ChamberSpread v-if="leaf === 'spread'" class="whole" />
-        <EvenUp v-else-if="leaf === 'even'" />
+        <template v-else-if="leaf === 'even'"><EvenUp /><SchoolLink station="pour" leaf="even" /></template>
         <PourSteps v-else :what="what" />
       </div>
     </div>

@@ -174,7 +174,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         </div>
         <WallCharts v-if="leaf === 'gap' || leaf === 'factor'" :show="leaf" :now="now" :then="then" :before="wallsOf(sweep?.before, valve)" :after="wallsOf(sweep?.after, valve)" />
         <template v-else-if="leaf === 'schools'">
-          <SchoolLink topic="unshroud" />
+          <SchoolLink station="shape" leaf="schools" />
           <div class="row"><v-btn v-if="comparing" @click="haltComparing">Stop</v-btn><v-btn v-else @click="compare">Compare them for the {{ kind }}</v-btn><span v-if="comparing" class="small quiet" role="status">{{ compared.length }} of {{ schools.length }} done</span></div>
           <v-table v-if="compared.length" class="small">
             <thead><tr><th>School</th><th class="r">takes</th><th class="r">over</th><th class="r">factor</th><th class="r">short</th></tr></thead>

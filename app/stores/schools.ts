@@ -1,12 +1,13 @@
+import { defineStore } from 'pinia'
 import type { SchoolTopic } from '#core'
 import type { KeptChoice } from '#shared/dto'
-import { useShop } from '~/stores/shop'
+import { useShop } from './shop'
 
 /** What the shop chose where the trade disagrees: every choice, the latest on a topic counting. */
-export function useSchools() {
+export const useSchools = defineStore('schools', () => {
   const shop = useShop()
-  const choices = useState<KeptChoice[]>('schools', () => [])
+  const choices = ref<KeptChoice[]>([])
   const load = async () => choices.value = await shop.read<KeptChoice[]>('/api/schools') ?? choices.value
   const chosen = (topic: SchoolTopic) => choices.value.filter(one => one.topic === topic).at(-1)
   return { choices, load, chosen }
-}
+})
