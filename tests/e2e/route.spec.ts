@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import { put } from '../support/server'
@@ -137,7 +138,9 @@ test('the valves freed as a school has it, and new pistons with their order shee
   await page.locator('[data-take]').press('Enter')
   await page.locator('[data-order]', { hasText: 'The new pistons are' }).getByRole('link').press('Enter')
   await expect(page.getByRole('button', { name: 'Order of pistons' })).toHaveAttribute('aria-pressed', 'true')
-  await expect(page.getByRole('region', { name: 'The paper as it will print' })).toContainText('Compression height')
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save as a page' }).press('Enter')
+  expect(await readFile((await (await waiting).path()), 'utf8')).toMatch(/Compression height.*Valve pockets.*(deeper than those of|as) the fitted piston/s)
   await page.keyboard.press('7')
   await page.getByRole('button', { name: 'Drop this route' }).press('Enter')
   await expect(page.locator('[data-taken]')).toHaveCount(0)
