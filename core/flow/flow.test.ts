@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { chance } from '#demo/chance'
 import { SimulatedFlowBench } from '../../simulator/flowBench'
 import {
-  atDepression, benchErrors, curveChange, dipsIn, dischargeCoefficient, flowChange, flowOverLift, flowUnderCurve, idealFlow, liftProfile, liftsOfBoth, repeatSums, rootReadsHigh, USUAL_BENCH, type FlowRow
+  atDepression, benchErrors, curveChange, dipsIn, dischargeCoefficient, flowByAngle, flowChange, flowOverLift, flowUnderCurve, idealFlow, liftProfile, liftsOfBoth, repeatSums, rootReadsHigh, USUAL_BENCH, type FlowRow
 } from '..'
 
 const LIFTS = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
@@ -51,6 +51,9 @@ describe('under a curve', () => {
       expect(flowUnderCurve(line, 0, most)).toBeCloseTo(slope * most ** 2 / 2, 6)
       // A raised cosine lifts half of its height in the mean.
       expect(flowOverLift(line, liftProfile(most, 260, 261)).flow).toBeCloseTo(slope * most / 2, 4)
+      // By the degree: what flows at the top of the cam, and half of it a quarter of the way round.
+      const through = flowByAngle(line, liftProfile(most, 260, 261))
+      expect([through[0]!.flow, through[65]!.flow, through[130]!.flow]).toEqual([0, expect.closeTo(slope * most / 2, 6), expect.closeTo(slope * most, 6)])
     }))
   })
   it('a dip counts past its error only', () => {

@@ -69,6 +69,21 @@ export function flowOverLift(rows: readonly FlowRow[], liftTable: readonly LiftR
 }
 
 /**
+ * Flow through a cam's opening, crank degree by crank degree: how a curve is used by it.
+ *
+ * @param rows lifts rising
+ * @param liftTable of the cam at the valve
+ * @returns L/s at each of the table's angles; past the last row as the last row
+ * @throws RangeError when rows are none or do not rise
+ * Source: Q(L(θ)), straight between rows: what {@link flowOverLift} is the mean of.
+ * @example flowByAngle([{ lift: 10, flow: 100 }], [{ angle: 0, lift: 0 }, { angle: 10, lift: 5 }]) // 0, then 50 at 10°
+ */
+export function flowByAngle(rows: readonly FlowRow[], liftTable: readonly LiftRow[]): { angle: number, flow: number }[] {
+  checked(rows)
+  return liftTable.map(({ angle, lift }) => ({ angle, flow: at(rows, Math.max(0, lift)) }))
+}
+
+/**
  * Where a curve falls as the valve goes on opening, by more than its readings can be off.
  *
  * @param rows lifts rising

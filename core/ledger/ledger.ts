@@ -1,7 +1,7 @@
 import type { Entry, EntryOf, OperationKind } from './entry'
 import { isOperation } from './entry'
 import { fit, headOf, layoutOf, type Layout } from './layout'
-import { live, ofKind, type Live } from './live'
+import { live, ofKind, runNumbers, type Live } from './live'
 import { plansOf, type WorkPlan } from './plans'
 import type { Quantity } from './quantities'
 import { spotPlane } from '../squish'
@@ -31,6 +31,8 @@ export interface Ledger {
   /** Pours by cylinder, in order; those of a loose container belong to none. */
   pours: ReadonlyMap<number, EntryOf<'pour'>[]>
   solders: readonly EntryOf<'solder'>[]
+  /** Numbers of flow runs, see {@link runNumbers}. */
+  runs: ReadonlyMap<string, number>
   /** Plans by the entry they began with. */
   plans: ReadonlyMap<string, WorkPlan>
 }
@@ -76,7 +78,7 @@ export function openLedger(entries: readonly Entry[]): Ledger | undefined {
     }
   })
   return {
-    live: current, layout, place, statements, pours, done, planned, plans,
+    live: current, layout, place, statements, pours, done, planned, plans, runs: runNumbers(entries),
     target: ofKind(current.entries, 'target').at(-1),
     offers: ofKind(current.entries, 'offer'),
     solders: ofKind(current.entries, 'solder')

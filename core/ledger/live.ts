@@ -57,6 +57,28 @@ function begunOf(entries: readonly Entry[]): Map<string, number> {
   return begun
 }
 
+/**
+ * The numbers of flow runs, in the order they were first entered. One that was struck out keeps its own, and what takes the place of
+ * another has the other's: a run keeps its colour and its name.
+ *
+ * @param entries the whole ledger, in any order
+ * @example runNumbers([first, struckOut, voidOfIt, third]).get(third.id) // 3
+ */
+export function runNumbers(entries: readonly Entry[]): ReadonlyMap<string, number> {
+  const runs = entries.filter(entry => entry.kind === 'flowRun').sort(inOrder)
+  const byId = new Map(runs.length > 0 ? entries.map(entry => [entry.id, entry]) : [])
+  const numbers = new Map<string, number>()
+  let last = 0
+  for (const run of runs) {
+    let first: Entry = run
+    const passed = new Set([run.id])
+    for (let before = byId.get(first.supersedes ?? ''); before && !passed.has(before.id); before = byId.get(first.supersedes ?? '')) passed.add((first = before).id)
+    const number = numbers.get(first.id) ?? ++last
+    numbers.set(first.id, number).set(run.id, number)
+  }
+  return numbers
+}
+
 /** The order of {@link inOrder}, with each time read once; a ledger mostly comes in order already. */
 function sortedByTime(entries: Entry[]): Entry[] {
   const at = Float64Array.from(entries, entry => Date.parse(entry.at))

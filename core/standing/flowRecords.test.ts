@@ -27,6 +27,20 @@ const compared = (bench: Bench, cam?: Parameters<typeof compareRuns>[3]) => {
 const seat = (more: Partial<Bodies['seat']> = {}): Bodies['seat'] => ({ cuts: [{ angle: 45, width: 1.4 }], seat: 0, outer: mm(43), ...more })
 const place = (where: Bodies['portPlace']['place'], done = true): Bodies['portPlace'] => ({ place: where, way: 'take', amount: mm(1), done })
 
+it('a run keeps its number: one before it is struck out, one is put right, one put back', () => {
+  const bench = oneCylinder()
+  const [first, second, third] = ['as it came', 'bowl', 'seat'].map(name => run(bench, { name })) as [string, string, string]
+  const numbers = () => flowRuns(standing(bench)).map(({ n, entry }) => [n, entry.body.name])
+  const gone = bench.add('void', at, { reason: 'bumped' }, { supersedes: first })
+  expect(numbers()).toEqual([[2, 'bowl'], [3, 'seat']])
+  bench.add('flowRun', at, body({ name: 'bowl opened' }), { supersedes: second, at: bench.entries.find(e => e.id === second)!.at })
+  run(bench, { name: 'again' })
+  expect(numbers()).toEqual([[2, 'bowl opened'], [3, 'seat'], [4, 'again']])
+  bench.add('flowRun', at, body({ name: 'as it came' }), { supersedes: gone, at: bench.entries.find(e => e.id === first)!.at })
+  expect(numbers()).toEqual([[1, 'as it came'], [2, 'bowl opened'], [3, 'seat'], [4, 'again']])
+  expect(third).toBe(flowRuns(standing(bench))[2]!.entry.id)
+})
+
 describe('what changed between two runs', () => {
   const ROWS: [name: string, between: (bench: Bench) => unknown, things: FlowThing[], after?: Partial<Bodies['flowRun']>][] = [
     ['nothing', () => undefined, []],

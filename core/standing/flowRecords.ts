@@ -26,9 +26,9 @@ const rowsOf = (entry: EntryOf<'flowRun'>): FlowRow[] => entry.body.rows.flatMap
 export function flowRuns(r: Replay): FlowRun[] {
   return remembered(r.ledger, 'flow runs', () => {
     const ports = new Map(portsIn(r.layout).map(port => [scopeName(portScope(r.layout, port)), port]))
-    return ofKind(r.live.entries, 'flowRun').flatMap((entry, i) => {
+    return ofKind(r.live.entries, 'flowRun').flatMap((entry) => {
       const port = ports.get(scopeName(entry.scope))
-      return port ? [{ entry, port, n: i + 1, place: r.ledger.place.get(entry.id) ?? 0, rows: rowsOf(entry) }] : []
+      return port ? [{ entry, port, n: r.ledger.runs.get(entry.id) ?? 0, place: r.ledger.place.get(entry.id) ?? 0, rows: rowsOf(entry) }] : []
     })
   })
 }

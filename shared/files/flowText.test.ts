@@ -3,7 +3,7 @@ import { flowRuns, portsIn, replay, type Layout } from '#core'
 import { demoShop } from '#demo/shop'
 import { checkEntry } from '#shared/dto'
 import { flowFile, readFlowFile } from './flowFile'
-import { readBenchLine, readFlowRows } from './flowText'
+import { readBenchLine, readFlowRows, writeFlowRows } from './flowText'
 
 const metric = { lengths: 'mm', flow: 'L/s' } as const
 
@@ -15,7 +15,10 @@ describe('a run as it is typed or pasted', () => {
     ['2, 24.1\n4,\t46.8', metric, [{ lift: 2, flow: 24.1 }, { lift: 4, flow: 46.8 }]],
     ['0.1\t60\n.2 100', { lengths: 'in', flow: 'cfm' }, [{ lift: 2.54, flow: 28.3168 }, { lift: 5.08, flow: 47.1947 }]],
     ['2 24.1\n9 retainer\n10 Coil Bind\n11 bench\n12 -', metric, [{ lift: 2, flow: 24.1 }, { lift: 9, missed: 'retainer' }, { lift: 10, missed: 'coilBind' }, { lift: 11, missed: 'bench' }, { lift: 12, missed: 'other' }]]
-  ] as const)('%j', (text, units, rows) => expect(readFlowRows(text, units)).toEqual(rows))
+  ] as const)('%j, and written again it is the same', (text, units, rows) => {
+    expect(readFlowRows(text, units)).toEqual(rows)
+    for (const lengths of ['mm', 'in'] as const) for (const flow of ['L/s', 'cfm'] as const) expect(readFlowRows(writeFlowRows(rows, { lengths, flow }), { lengths, flow })).toEqual(rows)
+  })
   it.each([
     ['', '60 lifts'], ['lift flow', '60 lifts'], ['2 24\n2 25', 'Lift 2 is the same'], ['4 24\n2 25', 'Lift 2 is below'], ['-2 24', 'Line 1'], ['2 -24', 'Line 1'], ['2 24\nx', 'Line 2'], ['2 24 9', 'Line 1'], ['2', 'Line 1'], ['0 5', 'between 0 and 30 mm, and is not 0'], ['40 5', 'between 0 and 30 mm'],
     ['2 99999', '1000 L/s, which is 2119 cfm'], ['2 1e3', 'Line 1'], ['2 0', 'Nothing flows'], ['2 retainer', 'Nothing flows'], ['2 24\n4 <script>', 'Line 2'], [Array.from({ length: 61 }, (_, i) => `${0.1 + i / 4} 5`).join('\n'), '60 lifts'], [Array.from({ length: 10_000 }, (_, i) => `${i} 5`).join('\n'), 'too long']

@@ -45,6 +45,17 @@ export function readFlowRows(text: string, { lengths, flow }: FlowUnits): FlowRe
 }
 
 /**
+ * The reverse of {@link readFlowRows}: a run's rows as they are typed.
+ *
+ * @param rows in mm and L/s
+ * @example writeFlowRows([{ lift: 2, flow: 24.1 }, { lift: 8, missed: 'retainer' }], { lengths: 'mm', flow: 'L/s' }) // '2 24.1\n8 retainer'
+ */
+export function writeFlowRows(rows: readonly FlowReading[], { lengths, flow }: FlowUnits): string {
+  const plain = (value: number) => String(Number(value.toFixed(7)))
+  return rows.map(row => `${plain(row.lift / UNITS[lengths].factor)} ${row.flow === undefined ? MISS_TEXT[row.missed ?? 'other'] : plain(row.flow / UNITS[flow].factor)}`).join('\n')
+}
+
+/**
  * What a flow bench sends, a lift and its flow: “4.00 mm 46.8 L/s”.
  *
  * @returns undefined for what is no such line; mm and L/s

@@ -70,4 +70,33 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   await hand.press('Enter')
   await expect(page.getByText('After is the mean of runs 2 and 3, which repeat each other.')).toBeVisible()
   await expect(page.getByText('from 2 runs that were repeated')).toBeVisible()
+
+  // The first was entered wrong: it is put right in its place, and keeps its number.
+  await page.getByRole('tab', { name: 'Curves' }).focus()
+  await hand.press('Enter')
+  await page.getByRole('button', { name: /^correct 1 as received/ }).focus()
+  await hand.press('Enter')
+  await expect(page.getByText('Putting right 1 as received')).toBeVisible()
+  await expect(page.getByLabel(/^Lift in mm and its flow/)).toHaveValue('2 20\n4 40\n6 55\n8 retainer')
+  await page.getByLabel('What was done, in a word or two').focus()
+  await hand.press('End')
+  await hand.text(' here')
+  // A reload loses nothing of it.
+  await page.reload()
+  await page.getByRole('button', { name: 'Keep it as put right' }).focus()
+  await hand.press('Enter')
+  await expect(page.getByRole('list', { name: 'Runs' })).toContainText(/1 as received here.*2 bowl.*3 bowl, again/)
+  const { entries } = await (await fetch(`${bench.server.url}/api/builds/${build}`)).json() as { entries: { id: string, kind: string, at: string, supersedes?: string }[] }
+  const runs = entries.filter(e => e.kind === 'flowRun')
+  expect(runs.map(e => e.supersedes)).toEqual([undefined, undefined, undefined, runs[0]!.id])
+  expect(runs[3]!.at).toBe(runs[0]!.at)
+
+  // How two cams use the last curve.
+  await page.getByRole('button', { name: 'Lifts to count between, and another cam' }).focus()
+  await hand.press('Enter')
+  await field(page, 'Other cam, lift at the valve').focus()
+  await hand.figure('6')
+  await field(page, 'Other cam, duration').focus()
+  await hand.figure('240')
+  await expect(page.locator('[data-cams]').getByRole('img')).toHaveAttribute('aria-label', /over the other \d+\.\d L\/s/)
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { touches, type OperationEntry, type OperationKind } from '#core'
+import { firstPress } from '~/composables/firstPress'
 import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -25,8 +26,8 @@ const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deck
       <li v-for="(op, i) in planned" :key="op.id" :data-planned="op.kind">
         <span class="what">{{ sayKind(op.kind) }}: {{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template></span>
         <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :data-new="first && i === 0 ? true : undefined" :commit="figure => finish([op.id], 'done', figure)" />
-        <v-btn :data-new="first && i === 0 && !isCut(op) ? true : undefined" @click="finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
-        <v-btn @click="finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
+        <v-btn :data-new="first && i === 0 && !isCut(op) ? true : undefined" @click="firstPress($event) && finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
+        <v-btn @click="firstPress($event) && finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
       </li>
     </ul>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>

@@ -24,7 +24,7 @@ async function choose(body?: { thickness: Figure, bore: Figure }) {
     <v-btn :variant="chosen === undefined ? 'flat' : 'outlined'" :color="chosen === undefined ? 'primary' : undefined" :aria-pressed="chosen === undefined" @click="chosen !== undefined && choose()">
       <template v-if="fitted !== undefined"><span class="num">{{ say(fitted, 'length', device.lengths) }}</span> fitted</template><template v-else>as fitted</template>
     </v-btn>
-    <v-btn v-for="o in offers" :key="o.id" :variant="chosen === o.body.thickness.value ? 'flat' : 'outlined'" :color="chosen === o.body.thickness.value ? 'primary' : undefined" class="num" :aria-pressed="chosen === o.body.thickness.value" @click="choose(o.body)">
+    <v-btn v-for="o in offers" :key="o.id" :variant="chosen === o.body.thickness.value ? 'flat' : 'outlined'" :color="chosen === o.body.thickness.value ? 'primary' : undefined" class="num" :aria-pressed="chosen === o.body.thickness.value" @click="chosen !== o.body.thickness.value && choose(o.body)">
       {{ say(o.body.thickness.value, 'length', device.lengths) }}
     </v-btn>
     <v-btn v-if="planned" @click="change('done').then(said => sentence = said ?? '')">It is fitted</v-btn>

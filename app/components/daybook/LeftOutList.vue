@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Entry } from '#core'
+import { firstPress } from '~/composables/firstPress'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -31,7 +32,7 @@ async function takeOut(entry: Entry, why: string) {
       <li v-for="{ entry, sentence } in build.leftOut" :key="entry.id" :data-left-out="entry.id">
         <span class="num small">{{ sayTime(entry.at) }}</span> <span class="small">{{ entry.hand }}</span> <strong>{{ kind(entry) }}</strong> <span>{{ told(entry) }}</span>
         <p class="sentence">{{ sentence }}</p>
-        <v-btn @click="takeOut(entry, sentence)">Strike out<span class="visually-hidden"> {{ kind(entry) }} {{ told(entry) }}</span></v-btn>
+        <v-btn @click="firstPress($event) && takeOut(entry, sentence)">Strike out<span class="visually-hidden"> {{ kind(entry) }} {{ told(entry) }}</span></v-btn>
         <p v-if="sentences[entry.id]" class="sentence" role="alert">{{ sentences[entry.id] }}</p>
       </li>
     </ul>

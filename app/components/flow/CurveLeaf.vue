@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { curveFigures, liftProfile, quantityRule, rootReadsHigh, USUAL_ROOM, type FlowCurve } from '#core'
+import { curveFigures, flowByAngle, liftProfile, quantityRule, rootReadsHigh, USUAL_ROOM, type FlowCurve } from '#core'
 import { digits, inLengths, say, sayList } from '#shared/figures'
 import { flowFile } from '#shared/files/flowFile'
 import { useFlow, SHOWN_AT } from '~/composables/useFlow'
@@ -11,7 +11,7 @@ import { useDevice } from '~/stores/device'
 import { MISS_WORDS } from '~/words/flow'
 
 /** Runs as curves with their ±, each in a colour and under a name that stay with it; another bench is another chart. */
-defineEmits<{ enter: [] }>()
+const emit = defineEmits<{ enter: [] }>()
 const build = useBuild()
 const device = useDevice()
 const choices = useChoices()
@@ -71,7 +71,25 @@ const missed = computed(() => curves.value.flatMap(({ run }) => {
   const lifts = run.entry.body.rows.filter(row => row.missed)
   return lifts.length ? [`${runName(run)} did not reach ${sayList(lifts.map(row => `${say(row.lift, 'length', device.lengths)} (${MISS_WORDS[row.missed!]})`))}.`] : []
 }))
+function fresh() {
+  choices.choose('flowCorrects', '')
+  emit('enter')
+}
+/** A run that was entered wrong is put right where it was entered. */
+function correct(id: string) {
+  choices.choose('flowCorrects', id)
+  emit('enter')
+}
 const best = computed(() => curves.value.filter(c => !c.run.entry.body.claimed).at(-1))
+/** One curve under both cams: how much of it each uses, by the degree. */
+const cams = computed(() => {
+  const curve = best.value
+  if (!curve || !other.value) return undefined
+  const through = (table: typeof other.value, name: string, more = {}) => line(curve.run.n - 1, flowByAngle(curve.run.rows, table).map(({ angle, flow: lps }) => ({ x: angle - (table[0]?.angle ?? 0), y: flow(lps) })), name, { pointRadius: 0, ...more })
+  return { datasets: [...cam.value ? [through(cam.value, 'this cam')] : [], through(other.value, 'the other cam', { borderDash: [7, 4] })] }
+})
+const camLooks = computed(() => looks({ x: axis('degrees of crank after it opens', { maxTicksLimit: 10 }, { type: 'linear' as const, min: 0 }), y: axis(unit.value, { maxTicksLimit: 5 }, { beginAtZero: true }) }, 96))
+const saysCams = computed(() => rows.value.filter(row => row.curve === best.value).map(({ own, other: second }) => `Flow by the degree of crank: mean over this cam ${own.over ? digits(flow(own.over.flow), 1) : 'not known'}, over the other ${second ? digits(flow(second.flow), 1) : 'not known'} ${unit.value}`)[0] ?? '')
 const takeAway = () => download(flowFile(build.replayed!.layout, runs.value), 'text/csv', `${build.view!.name} flow.csv`)
 const liftRule = quantityRule('intakeLift')
 </script>
@@ -81,7 +99,7 @@ const liftRule = quantityRule('intakeLift')
     <div v-if="runs.length === 0" class="first">
       <p class="big">No run yet.</p>
       <p>Run the head as it came in, twice, and take it off the bench in between: that shows how well the bench repeats.</p>
-      <v-btn variant="flat" color="primary" @click="$emit('enter')">Enter a run</v-btn>
+      <v-btn variant="flat" color="primary" @click="fresh">Enter a run</v-btn>
     </div>
     <template v-else>
       <div class="left">
@@ -116,15 +134,20 @@ const liftRule = quantityRule('intakeLift')
             <FigureField :field="form.key('lift/typed')" label="Other cam, lift at the valve" dimension="length" :part="form.part('lift')" :commit="form.keep('lift', liftRule, 'the other cam’s lift')" />
             <FigureField :field="form.key('duration/typed')" label="Other cam, duration" dimension="angle" :part="form.part('duration')" :commit="form.keep('duration', quantityRule('intakeDuration'), 'the other cam’s duration')" />
           </div>
+          <template v-if="cams && best">
+            <p class="small">{{ runName(best.run) }} under {{ cam ? 'both cams: this engine’s drawn through, the other dashed' : 'the other cam' }}.</p>
+            <div class="cams" data-cams><LazyLineChart :data="cams" :options="camLooks" :says="saysCams" /></div>
+          </template>
         </BenchFold>
       </div>
       <div class="right">
-        <v-btn variant="flat" color="primary" @click="$emit('enter')">Enter a run</v-btn>
+        <v-btn variant="flat" color="primary" @click="fresh">Enter a run</v-btn>
         <ul class="runs" aria-label="Runs">
           <li v-for="run in runs" :key="run.entry.id">
             <BenchCheck :model-value="ids.includes(run.entry.id)" :aria-label="`Draw ${longName(run)}`" @update:model-value="tick(run.entry.id, $event)">
               <span class="name">{{ runName(run) }}</span><br><span class="small quiet">{{ sayPort(run.port) }}{{ run.entry.body.claimed ? `, claimed by ${run.entry.body.claimed}` : `, ${say(run.entry.body.depression.value, 'depression')}` }}</span>
             </BenchCheck>
+            <v-btn variant="text" class="small" @click="correct(run.entry.id)">correct<span class="visually-hidden"> {{ longName(run) }}</span></v-btn>
           </li>
         </ul>
         <v-btn @click="takeAway">Runs as CSV</v-btn>
@@ -146,7 +169,9 @@ const liftRule = quantityRule('intakeLift')
 .peak { margin-left: auto; text-align: right; }
 .big { font-size: var(--s32); line-height: 1.1; font-weight: 700; }
 .runs { list-style: none; padding: 0; display: grid; }
-.runs li { border-bottom: 1px solid var(--hair); padding: 4px 0; }
+.runs li { border-bottom: 1px solid var(--hair); padding: 4px 0; display: flex; justify-content: space-between; align-items: center; }
+.runs .v-btn { color: var(--dye); }
+.cams { height: 260px; position: relative; }
 .fields > * { width: 170px; }
 @media (max-width: 1000px) { .curves { grid-template-columns: minmax(0, 1fr) 210px; gap: 14px; } .canvas { height: 420px; } .view { width: 200px; } }
 </style>

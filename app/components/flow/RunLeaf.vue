@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FLOW_ENTRIES, FLOW_PIPES, KINDS, type Bodies, type Figure, type FlowEntry, type FlowPipe } from '#core'
 import { UNITS, digits, say, shown } from '#shared/figures'
-import { FLOW_TEXT_LIMIT, readBenchLine, readFlowRows } from '#shared/files/flowText'
+import { FLOW_TEXT_LIMIT, readBenchLine, readFlowRows, writeFlowRows } from '#shared/files/flowText'
 import { useFlow } from '~/composables/useFlow'
 import { useFlowFile } from '~/composables/useFlowFile'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -19,32 +19,36 @@ const build = useBuild()
 const device = useDevice()
 const gauge = useGauge()
 const choices = useChoices()
-const { side, port, runs, scopeOf, sayPort, unit } = useFlow()
-const form = useFormDraft(() => 'flowrun')
+const { side, port, runs, scopeOf, sayPort, longName, unit } = useFlow()
+const corrects = choices.choice<string>('flowCorrects', '')
+/** The run that is put right, where one is: everything stands as it was entered. */
+const right = computed(() => runs.value.find(run => run.entry.id === corrects.value))
+const form = useFormDraft(() => right.value ? `flowrun/${right.value.entry.id}` : 'flowrun')
+const was = computed(() => right.value?.entry.body)
 /** What was so at the last run is most likely so at the next. */
 const last = computed(() => runs.value.filter(run => !run.entry.body.claimed).at(-1)?.entry.body)
 const words = (field: string, usual: () => string | undefined) => {
   const kept = computed(() => form.text(field, usual() ?? '').value)
   return computed({ get: () => kept.value, set: to => form.text(field, usual() ?? '').value = to })
 }
-const name = words('name', () => undefined)
-const bench = words('bench', () => last.value?.bench)
-const specimen = words('specimen', () => undefined)
-const manifold = words('manifold', () => last.value?.manifold)
-const valve = words('valve', () => last.value?.valve)
-const claimed = words('claimed', () => undefined)
-const hours = words('hours', () => undefined)
-const pipe = words('pipe', () => last.value?.pipe ?? 'none')
-const entry = words('entry', () => last.value?.entry ?? 'none')
-const same = words('same', () => undefined)
-const text = words('rows', () => undefined)
+const name = words('name', () => was.value?.name)
+const bench = words('bench', () => (was.value ?? last.value)?.bench)
+const specimen = words('specimen', () => was.value?.specimen)
+const manifold = words('manifold', () => (was.value ?? last.value)?.manifold)
+const valve = words('valve', () => (was.value ?? last.value)?.valve)
+const claimed = words('claimed', () => was.value?.claimed)
+const hours = words('hours', () => was.value?.hours === undefined ? undefined : digits(was.value.hours, 2))
+const pipe = words('pipe', () => (was.value ?? last.value)?.pipe ?? 'none')
+const entry = words('entry', () => (was.value ?? last.value)?.entry ?? 'none')
+const same = words('same', () => was.value?.sameMounting ? 'yes' : undefined)
+const text = words('rows', () => was.value && writeFlowRows(was.value.rows, units.value))
 const figures = ['depression', 'fixture', 'across', 'temperature', 'pressure'] as const
 type FigureName = (typeof figures)[number]
 const LABELS: Record<FigureName, [label: string, noun: string]> = {
   depression: ['Depression', 'the depression'], fixture: ['Fixture’s bore', 'the fixture’s bore'], across: ['Valve’s diameter, if another', 'the valve’s diameter'], temperature: ['Air', 'the air’s temperature'], pressure: ['Air pressure', 'the air’s pressure']
 }
 // Air is read anew each time; a valve that was in is not in for good.
-const before = (of: FigureName): Figure | undefined => of === 'depression' || of === 'fixture' ? last.value?.[of] : undefined
+const before = (of: FigureName): Figure | undefined => was.value ? was.value[of] : of === 'depression' || of === 'fixture' ? last.value?.[of] : undefined
 const figureOf = (of: FigureName) => form.figure(of) ?? before(of)
 const flowUnit = computed({ get: () => form.text('unit', unit.value).value as 'L/s' | 'cfm', set: to => form.text('unit', unit.value).value = to })
 const units = computed(() => ({ lengths: device.lengths, flow: flowUnit.value }))
@@ -69,9 +73,11 @@ async function keep() {
     ...same.value === 'yes' ? { sameMounting: true } : {}, ...worked === undefined ? {} : { hours: worked }
   } as Bodies['flowRun']
   stop()
+  const first = right.value?.entry
   const fields = ['name', 'specimen', 'claimed', 'hours', 'same', 'rows', 'across', 'bench', 'manifold', 'valve', 'pipe', 'entry', ...figures]
-  sentence.value = await form.sent(fields, async () => notKept(await build.add('flowRun', scopeOf(port.value), body)))
+  sentence.value = await form.sent(fields, async () => notKept(await build.add('flowRun', first?.scope ?? scopeOf(port.value), body, first ? { supersedes: first.id, at: first.at } : {})))
   if (sentence.value) return
+  corrects.value = ''
   // A new run is drawn and compared, whatever was looked at before it.
   for (const name of ['flowShown', 'flowBefore', 'flowAfter']) choices.choose(name, '')
   emit('kept')
@@ -99,17 +105,18 @@ const { take, told } = useFlowFile(text)
 <template>
   <form class="run" @submit.prevent="keep">
     <div class="left">
-      <PortPick />
+      <div v-if="right" class="row righting" role="status"><p>Putting right <strong>{{ longName(right) }}</strong>. It stays in its place; the Daybook keeps what it was.</p><v-btn @click="corrects = ''; emit('kept')">Leave it</v-btn></div>
+      <PortPick v-else />
       <div class="fields">
         <BenchText v-model="name" label="What was done, in a word or two" maxlength="40" />
         <BenchText v-model="bench" label="Bench" maxlength="60" :fault="faults.bench" />
         <FigureField v-for="of in (['depression', 'fixture'] as const)" :key="of" :field="form.key(`${of}/typed`)" :label="LABELS[of][0]" :dimension="KINDS.flowRun.bounds[of].dimension" :part="form.part(of, before(of))" :commit="form.keep(of, KINDS.flowRun.bounds[of], LABELS[of][1])" />
         <BenchSelect v-model="pipe" label="After the port" :items="FLOW_PIPES.map(one => [one, PIPE_WORDS[one]] as const)" />
         <BenchSelect v-model="entry" label="At the entry" :items="FLOW_ENTRIES.map(one => [one, ENTRY_WORDS[one]] as const)" />
-        <FigureField v-for="of in (['temperature', 'pressure'] as const)" :key="of" :field="form.key(`${of}/typed`)" :label="LABELS[of][0]" :dimension="KINDS.flowRun.bounds[of].dimension" :part="form.part(of)" :commit="form.keep(of, KINDS.flowRun.bounds[of], LABELS[of][1])" />
+        <FigureField v-for="of in (['temperature', 'pressure'] as const)" :key="of" :field="form.key(`${of}/typed`)" :label="LABELS[of][0]" :dimension="KINDS.flowRun.bounds[of].dimension" :part="form.part(of, before(of))" :commit="form.keep(of, KINDS.flowRun.bounds[of], LABELS[of][1])" />
         <BenchText v-model="manifold" label="Manifold, if one is on" maxlength="60" />
         <BenchText v-model="valve" label="Valve, if not the usual" maxlength="60" />
-        <FigureField :field="form.key('across/typed')" :label="LABELS.across[0]" dimension="length" :part="form.part('across')" :commit="form.keep('across', KINDS.flowRun.bounds.across, LABELS.across[1])" />
+        <FigureField :field="form.key('across/typed')" :label="LABELS.across[0]" dimension="length" :part="form.part('across', before('across'))" :commit="form.keep('across', KINDS.flowRun.bounds.across, LABELS.across[1])" />
         <BenchText v-model="hours" label="Hours of work since the last run" inputmode="decimal" :fault="faults.hours" />
         <BenchText v-model="specimen" label="Another head, if not this one" maxlength="60" />
         <BenchText v-model="claimed" label="Whose claim, if not measured" maxlength="60" />
@@ -129,7 +136,7 @@ const { take, told } = useFlowFile(text)
       <p v-if="Array.isArray(read)" class="small" data-read>{{ read.length }} {{ read.length === 1 ? 'lift' : 'lifts' }}, to {{ say(read.at(-1)!.lift, 'length', device.lengths) }}<template v-if="read.some(row => row.missed)">, {{ read.filter(row => row.missed).length }} not reached</template>.</p>
       <p v-else-if="text.length > FLOW_TEXT_LIMIT" class="sentence">{{ read }}</p>
       <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
-      <v-btn type="submit" variant="flat" color="primary">Keep the run of {{ sayPort(port) }}</v-btn>
+      <v-btn type="submit" variant="flat" color="primary">{{ right ? 'Keep it as put right' : `Keep the run of ${sayPort(port)}` }}</v-btn>
       <v-file-input class="file" label="Runs or rows out of a CSV file" accept=".csv,.txt,text/csv,text/plain" @update:model-value="take" />
       <p v-if="told" class="sentence" role="alert">{{ told }}</p>
       <p class="caution">A bench’s motor starts without a warning and is loud: ears covered, sleeves and rags away from the intake.</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Advice } from '#core'
+import { firstPress } from '~/composables/firstPress'
 import { openingOf } from '~/composables/useOpening'
 import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
@@ -48,8 +49,8 @@ const to = (open: Advice) => openingOf(build.view!.id, open.at, open.cylinders.i
               <span class="go where">{{ STATION_WORDS[one.open.at.station] }}</span>
             </v-list-item>
             <template v-if="one.open.kind === 'do'">
-              <v-btn variant="text" @click="finish(one.open.operations, 'done')">Done<span class="visually-hidden">: {{ one.sentence }}</span></v-btn>
-              <v-btn variant="text" @click="finish(one.open.operations, 'dropped')">Drop<span class="visually-hidden">: {{ one.sentence }}</span></v-btn>
+              <v-btn variant="text" @click="firstPress($event) && finish(one.open.operations, 'done')">Done<span class="visually-hidden">: {{ one.sentence }}</span></v-btn>
+              <v-btn variant="text" @click="firstPress($event) && finish(one.open.operations, 'dropped')">Drop<span class="visually-hidden">: {{ one.sentence }}</span></v-btn>
             </template>
           </div>
         </template>

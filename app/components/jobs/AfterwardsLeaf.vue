@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { AFTERWARDS, asItRan, ofKind, photographsIn, type Afterwards, type AfterwardsBody, type EntryOf } from '#core'
 import { kindFault } from '#shared/dto'
+import { firstPress } from '~/composables/firstPress'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -65,7 +66,7 @@ const strike = async (entry: EntryOf<'afterwards'>) => sentence.value = notKept(
         <p class="said"><strong>{{ sayEntry(entry, device.lengths) }}</strong></p>
         <p class="small"><span class="num">{{ ratiosOf(entry) }}</span> {{ stateOf(entry.body.ran) }}; entered {{ sayDate(entry.at) }} by {{ entry.hand }}</p>
         <PhotoStrip :photos="pictures.filter(p => p.of.id === entry.id).map(p => p.sha256)" :what="AFTERWARDS_WORDS[entry.body.what]" />
-        <v-btn variant="text" class="small go" @click="strike(entry)">strike out<span class="visually-hidden"> {{ AFTERWARDS_WORDS[entry.body.what] }}</span></v-btn>
+        <v-btn variant="text" class="small go" @click="firstPress($event) && strike(entry)">strike out<span class="visually-hidden"> {{ AFTERWARDS_WORDS[entry.body.what] }}</span></v-btn>
       </li>
     </ul>
     <p v-else class="quiet">Nothing is known yet of how it ran. What it did belongs to the state that ran: the ratio, the squish and the cuts of that day.</p>

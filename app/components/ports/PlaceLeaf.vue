@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, portReckoned, scopeName, takesMetal, type EntryOf, type PortName, type PortPlaceName, type PortWay } from '#core'
 import { say, sayList } from '#shared/figures'
+import { firstPress } from '~/composables/firstPress'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
@@ -100,7 +101,7 @@ async function copy() {
           <BenchCheck v-if="takesMetal(entry.body)" :model-value="entry.body.done" :aria-label="`${PLACE_WORDS[entry.body.place]} is done`" @update:model-value="tick(entry, $event)" />
           <span v-else class="kept small" :class="entry.body.way === 'thin' ? 'warn' : 'quiet'">{{ entry.body.way === 'thin' ? 'thin' : 'left' }}</span>
           <span class="what" :class="{ quiet: entry.body.done }">{{ PLACE_WORDS[entry.body.place] }}: {{ WAY_WORDS[entry.body.way] }}<template v-if="entry.body.amount">, <span class="num">{{ say(entry.body.amount.value, 'length', device.lengths) }}</span></template><template v-if="entry.body.adds">, <span class="num">+{{ say(entry.body.adds.value, 'volume') }}</span></template><br v-if="howOf(entry)"><span v-if="howOf(entry)" class="small quiet">{{ howOf(entry) }}</span></span>
-          <v-btn variant="text" :aria-label="`Strike out: ${PLACE_WORDS[entry.body.place]}, ${WAY_WORDS[entry.body.way]}`" @click="strike(entry)">×</v-btn>
+          <v-btn variant="text" :aria-label="`Strike out: ${PLACE_WORDS[entry.body.place]}, ${WAY_WORDS[entry.body.way]}`" @click="firstPress($event) && strike(entry)">×</v-btn>
         </li>
       </ul>
       <p v-else class="small quiet">Choose a place on the drawing, and say what is done there. A natural hollow, a vane or a ledge that belongs there is marked to be left; where the wall is thin, to be kept off.</p>

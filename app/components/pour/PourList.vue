@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { likelyFaults, linear, portOf, pourResult, watchOf, quantityOf, type Enclosed, type Part, type PourEntry } from '#core'
 import { digits, say, signed } from '#shared/figures'
+import { firstPress } from '~/composables/firstPress'
 import { sayDay } from '~/words/entries'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -58,7 +59,7 @@ async function takeOut(id: string) {
           <template #activator="{ props: opens }"><v-btn v-bind="opens" variant="text" class="small" :aria-label="`Move pour ${i + 1} to another cylinder`">move</v-btn></template>
           <v-list :aria-label="`Move pour ${i + 1} to`"><v-list-item v-for="c in build.cylinders.filter(n => n !== build.cylinder)" :key="c" :title="`to cylinder ${c}`" @click="move(pour, c)" /></v-list>
         </v-menu>
-        <v-btn variant="text" class="small" :aria-label="`Strike out pour ${i + 1}`" @click="takeOut(pour.id)">strike out</v-btn>
+        <v-btn variant="text" class="small" :aria-label="`Strike out pour ${i + 1}`" @click="firstPress($event) && takeOut(pour.id)">strike out</v-btn>
       </li>
     </ol>
     <p v-else class="quiet">{{ what === 'chamber' && standing?.ever ? 'Not poured since metal went.' : 'Not poured yet.' }}</p>

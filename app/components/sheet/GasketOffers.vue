@@ -2,6 +2,7 @@
 import { fit, quantityOf, type Figure } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { say, shown } from '#shared/figures'
+import { firstPress } from '~/composables/firstPress'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -29,7 +30,7 @@ const remove = (id: string, scope: (typeof offers.value)[number]['scope']) => bu
     <ul class="offers small">
       <li v-for="o in offers" :key="o.id" class="num">
         {{ shown(o.body.thickness.value, 'length', device.lengths).number }}
-        <v-btn variant="text" class="x" :aria-label="`Take ${say(o.body.thickness.value, 'length', device.lengths)} off the list`" @click="remove(o.id, o.scope)">×</v-btn>
+        <v-btn variant="text" class="x" :aria-label="`Take ${say(o.body.thickness.value, 'length', device.lengths)} off the list`" @click="firstPress($event) && remove(o.id, o.scope)">×</v-btn>
       </li>
     </ul>
   </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FINDINGS, findingsOf, isUndecided, onFace, type EntryOf, type Finding, type FindingBody } from '#core'
 import { kindFault } from '#shared/dto'
+import { firstPress } from '~/composables/firstPress'
 import { useFace } from '~/composables/useFace'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { notKept } from '~/composables/useStatement'
@@ -93,7 +94,7 @@ const says = ({ body }: EntryOf<'finding'>) => [FINDING_WORDS[body.what], ...bod
           <p><strong><span class="num">{{ i + 1 }}</span> {{ says(one.entry) }}</strong><template v-if="one.entry.body.words">: {{ one.entry.body.words }}</template></p>
           <p class="small" :class="{ warn: isUndecided(one.entry) }"><template v-if="one.entry.body.told">told {{ one.entry.body.told }}; </template>{{ isUndecided(one.entry) ? 'nothing decided yet' : one.entry.body.decided }}</p>
           <PhotoStrip :photos="one.photos" :what="says(one.entry)" />
-          <p class="ends"><v-btn variant="text" class="small" @click="editing = one.entry">change<span class="visually-hidden"> {{ says(one.entry) }}</span></v-btn><v-btn variant="text" class="small" @click="strike(one.entry)">strike out<span class="visually-hidden"> {{ says(one.entry) }}</span></v-btn></p>
+          <p class="ends"><v-btn variant="text" class="small" @click="editing = one.entry">change<span class="visually-hidden"> {{ says(one.entry) }}</span></v-btn><v-btn variant="text" class="small" @click="firstPress($event) && strike(one.entry)">strike out<span class="visually-hidden"> {{ says(one.entry) }}</span></v-btn></p>
         </li>
       </ol>
       <p v-else class="small quiet">Clean the head, and look at it before anything is measured: soot across the face is a gasket that leaked, a valve that stands deep was cut before. What the owner is told now is not argued about later.</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { firstPress } from '~/composables/firstPress'
 import { useShown } from '~/composables/useShown'
 import { useShop } from '~/stores/shop'
 
@@ -16,6 +17,7 @@ watch(build, (id) => {
   if (id) void read([id])
 })
 const adds = computed(() => build.value && (entry.value === WHOLE ? build.value : `${build.value}/${entry.value}`))
+const leaveOut = (one: string) => shown.value = shown.value.filter(other => other !== one)
 function add() {
   if (adds.value && !shown.value.includes(adds.value) && shown.value.length < MOST) shown.value = [...shown.value, adds.value]
   build.value = undefined
@@ -26,7 +28,7 @@ function add() {
   <div class="shown">
     <span class="small quiet">Shown by</span>
     <ul v-if="shown.length">
-      <li v-for="one in shown" :key="one"><span class="small">{{ say(one).words }}</span> <v-btn variant="text" class="small" @click="shown = shown.filter(other => other !== one)">leave out<span class="visually-hidden"> {{ say(one).words }}</span></v-btn></li>
+      <li v-for="one in shown" :key="one"><span class="small">{{ say(one).words }}</span> <v-btn variant="text" class="small" @click="firstPress($event) && leaveOut(one)">leave out<span class="visually-hidden"> {{ say(one).words }}</span></v-btn></li>
     </ul>
     <div class="pick">
       <BenchSelect v-model="build" label="Build" :items="shop.builds.map(b => [b.id, b.name] as const)" />

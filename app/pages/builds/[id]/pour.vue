@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { asSet, type Figure, type PourEntry } from '#core'
 import { digits, say } from '#shared/figures'
+import { firstPress } from '~/composables/firstPress'
 import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
@@ -124,7 +125,7 @@ watch(() => build.cylinder, () => {
         <BenchCheck v-if="build.cylinders.length > 1" class="check small" label="stay on this cylinder" :model-value="stays !== ''" @update:model-value="stays = $event ? 'yes' : ''" />
       </div>
       <ul v-if="earlier.length" class="small">
-        <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <v-btn variant="text" :aria-label="`Drop fill ${i + 1}`" @click="dropFill(i)">×</v-btn></li>
+        <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <v-btn variant="text" :aria-label="`Drop fill ${i + 1}`" @click="firstPress($event) && dropFill(i)">×</v-btn></li>
       </ul>
       <p v-if="sentence" class="sentence">{{ sentence }}</p>
       <OwnHand v-if="kept" :own="pouring.own" :glass="kept.repeatability" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { SCHOOLS, arcsOf, asSet, pinBlocked, spentOf, targetBand, uncertainty, type School } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
+import { firstPress } from '~/composables/firstPress'
 import { askSolids } from '~/composables/useSolids'
 import { useGlass } from '~/composables/useGlass'
 import { useSettling } from '~/composables/useSettling'
@@ -119,7 +120,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           <v-btn v-if="setup.steps.length" :variant="pastSeat ? 'outlined' : 'flat'" :class="{ stop: pastSeat }" color="primary" data-plan @click="planIt">Plan it{{ copies.length ? ' on every cylinder' : ` on cylinder ${build.cylinder}` }}</v-btn>
           <template v-if="planned.length">
             <BenchText v-model="hours" class="hours" label="Hours" inputmode="decimal" maxlength="6" />
-            <v-btn @click="finish('done', build.cylinder, hours).then(said => sentence = said ?? '')">Cylinder {{ build.cylinder }} is ground</v-btn>
+            <v-btn @click="firstPress($event) && finish('done', build.cylinder, hours).then(said => sentence = said ?? '')">Cylinder {{ build.cylinder }} is ground</v-btn>
             <v-btn @click="finish('dropped').then(said => sentence = said ?? '')">Drop the plan</v-btn>
           </template>
           <v-btn @click="template('pdf')">Template, PDF</v-btn><v-btn @click="template('svg')">SVG</v-btn>
