@@ -2,6 +2,7 @@ import { setFlagsFromString } from 'node:v8'
 import { runInNewContext } from 'node:vm'
 import { bench, describe } from 'vitest'
 import { ratioEstimate } from '../estimate'
+import { demoShop } from '../../demo/shop'
 import { all, burette, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
 import { replay, type Entry, type Quantity, type Scope } from '..'
 
@@ -56,7 +57,14 @@ for (const mix of Object.keys(MIXES)) {
 }
 
 const six = ledger('pours, a light cut now and then', 300)
+const launch = demoShop.builds.find(build => build.name === 'Brackwater 34')!.entries
+const reading = launch.filter(entry => entry.kind === 'pour').at(-1)!
+
 describe('replay', () => {
+  bench('the six-cylinder demo, one reading added', () => {
+    replay([...launch, { ...reading, id: 'one more', seq: null }])
+  })
+
   bench('300 entries', () => {
     replay(six)
   })

@@ -32,6 +32,17 @@ test('a crown poured in its bore stands in the stack as measured; voiding turns 
   await expect(page.locator('.next')).toContainText('Measure the crown volume: it is only assumed')
 })
 
+test('a double press strikes out one pour, not the next that slides under the finger', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  const struck = async () => (await (await fetch(`${bench.server.url}/api/builds/${build}`)).json() as { entries: { kind: string }[] }).entries.filter(e => e.kind === 'void').length
+  await open(page, bench, build, 'pour')
+  await expect(page.getByRole('button', { name: 'Strike out pour 2' })).toBeVisible()
+  await page.getByRole('button', { name: 'Strike out pour 1' }).dblclick()
+  await expect(page.getByRole('button', { name: 'Strike out pour 2' })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: 'Strike out pour 1' })).toBeVisible()
+  await expect.poll(struck).toBe(1)
+})
+
 test('a pour that can’t be right is challenged before it is kept, with the likeliest cause for its sign', async ({ page, bench }) => {
   await open(page, bench, await copyOf(bench, bench.launch), 'pour')
   const reading = field(page, 'Cylinder 1: reading at the end')

@@ -85,10 +85,10 @@ const best = computed(() => curves.value.filter(c => !c.run.entry.body.claimed).
 const cams = computed(() => {
   const curve = best.value
   if (!curve || !other.value) return undefined
-  const through = (table: typeof other.value, name: string, more = {}) => line(curve.run.n - 1, flowByAngle(curve.run.rows, table).map(({ angle, flow: lps }) => ({ x: angle - (table[0]?.angle ?? 0), y: flow(lps) })), name, { pointRadius: 0, ...more })
-  return { datasets: [...cam.value ? [through(cam.value, 'this cam', { borderDash: [] })] : [], through(other.value, 'the other cam', { borderDash: [7, 4] })] }
+  const through = (table: typeof other.value, more = {}) => line(curve.run.n - 1, flowByAngle(curve.run.rows, table).map(({ angle, flow: lps }) => ({ x: angle - (table[0]?.angle ?? 0), y: flow(lps) })), '', { pointRadius: 0, ...more })
+  return { datasets: [...cam.value ? [through(cam.value, { borderDash: [] })] : [], through(other.value, { borderDash: [7, 4] })] }
 })
-const camLooks = computed(() => looks({ x: axis('degrees of crank after it opens', { maxTicksLimit: 10 }, { type: 'linear' as const, min: 0, max: Math.max(...cams.value?.datasets.flatMap(({ data }) => data.map(p => (p as { x: number }).x)) ?? [0]) }), y: axis(unit.value, { maxTicksLimit: 5 }, { beginAtZero: true }) }, 96))
+const camLooks = computed(() => looks({ x: axis('degrees of crank after it opens', { maxTicksLimit: 10 }, { type: 'linear' as const, min: 0, max: Math.max(...cams.value?.datasets.flatMap(({ data }) => data.map(p => (p as { x: number }).x)) ?? [0]) }), y: axis(unit.value, { maxTicksLimit: 5 }, { beginAtZero: true }) }, 12))
 const saysCams = computed(() => rows.value.filter(row => row.curve === best.value).map(({ own, other: second }) => `Flow by the degree of crank: mean over this cam ${own.over ? digits(flow(own.over.flow), 1) : 'not known'}, over the other ${second ? digits(flow(second.flow), 1) : 'not known'} ${unit.value}`)[0] ?? '')
 const takeAway = () => download(flowFile(build.replayed!.layout, runs.value), 'text/csv', `${build.view!.name} flow.csv`)
 const liftRule = quantityRule('intakeLift')
