@@ -46,8 +46,8 @@ const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', de
           <template v-else><strong class="warn">the solder reads <span class="num">{{ say(Math.abs(standing.difference.estimate.value), 'length', device.lengths) }}</span> {{ standing.difference.estimate.value > 0 ? 'more' : 'less' }}.</strong> Look for {{ sayCauses(standing.difference.causes) }}.</template>
         </p>
         <RunningGap :standing="standing" />
-        <SchoolLink station="mockup" leaf="squish" />
         <SquishChart :now="standing" :tried="tried" :clearance-now="build.state?.clearance?.estimate.value" :clearance-tried="triedClearance" />
+        <SchoolLink station="mockup" leaf="squish" />
       </div>
     </div>
     <div v-else-if="leaf === 'turned'" class="room" role="tabpanel" aria-label="Turned head"><TurnedHead :key="build.cylinder" /></div>
