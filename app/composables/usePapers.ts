@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
-import { PAPER_NAMES, asReceived, hasPlace, ofKind, photographsIn, pistonOrder, turnedPlan, type LatheTask, type PaperName, type PrintedBody, type Replay } from '#core'
+import { PAPER_NAMES, asReceived, hasPlace, ofKind, photographsIn, pistonOrders, turnedPlan, type LatheTask, type PaperName, type PrintedBody, type Replay } from '#core'
 import type { PaperCase, PaperPhoto } from '~/papers/paperCase'
 import type { PaperSize } from '~/papers/pdf'
 import { useGlass } from '~/composables/useGlass'
@@ -44,7 +44,7 @@ export function usePapers() {
   const by = useChoices().choice<LatheTask['by']>('latheBy', 'depth')
   /** Papers that not every build has a use for. */
   const wanted: Partial<Record<PaperName, (r: Replay) => boolean>> = {
-    lathe: r => r.layout.engine?.head === 'turned', pistons: r => build.planned !== undefined && pistonOrder(r, build.planned) !== undefined,
+    lathe: r => r.layout.engine?.head === 'turned', pistons: r => build.planned !== undefined && pistonOrders(r, build.planned).length > 0,
     shims: r => hasPlace(r.layout.engine, r.layout.cylinders.length, 'mockup', 'springs'), quote: hasJob, bill: hasJob
   }
   const papers = computed(() => PAPER_NAMES.filter(name => build.replayed && (wanted[name]?.(build.replayed) ?? true)))

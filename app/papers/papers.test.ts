@@ -144,7 +144,7 @@ describe('papers', () => {
   })
 
   it.each([
-    ['mm', { crown: 3, added: -4.2, rise: 0.35, pockets: 0.4 }, ['Pistons 2', 'Cylinder bore 92.00 mm', 'Crown holds 1.2 cc, a dome', 'Fitted now 3.0 cc, a dish', 'Compression height 0.35 mm more than', 'Valve pockets 0.40 mm deeper', 'Ratio it comes to']],
+    ['mm', { crown: 3, added: -4.2, rise: 0.35, pockets: 0.4 }, ['Pistons 2, for cylinders 1 and 2', 'Cylinder bore 92.00 mm', 'Crown holds 1.2 cc, a dome', 'Fitted now 3.0 cc, a dish', 'Compression height 0.35 mm more than', 'Valve pockets 0.40 mm deeper', 'Ratio it comes to']],
     ['in', { crown: -2, added: 5, rise: 0, pockets: 0 }, ['Crown holds 3.0 cc, a dish, pockets counted in', 'Fitted now 2.0 cc, a dome', 'Compression height as the fitted piston', 'Valve pockets as the fitted piston', 'Cylinder bore 3.6220 in']],
     ['mm', { crown: 3, added: 0, rise: -0.2, pockets: undefined }, ['0.20 mm less than', 'Valve pockets not known: measure valve to piston first, both valves']]
   ] as const)('the order of pistons says what to make, in %s', async (lengths, { crown, added, rise, pockets }, texts) => {

@@ -27,7 +27,7 @@ export function fromSource(value: number, u: number, source: string): Sourced {
 }
 
 /**
- * A value with several sources of doubt, none of which it shares with another twice.
+ * A value with several sources of doubt, each named once.
  *
  * @param value in its own unit
  * @param doubts pairs of a source's identity and the standard uncertainty it brings, 0 or more

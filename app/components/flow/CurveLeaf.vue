@@ -173,5 +173,5 @@ const liftRule = quantityRule('intakeLift')
 .runs .v-btn { color: var(--dye); }
 .cams { height: 260px; position: relative; }
 .fields > * { width: 170px; }
-@media (max-width: 1000px) { .curves { grid-template-columns: minmax(0, 1fr) 210px; gap: 14px; } .canvas { height: 420px; } .view { width: 200px; } }
+@media (max-width: 1000px) { .curves { grid-template-columns: minmax(0, 1fr) 210px; gap: 14px; } .canvas { height: 420px; } .view { width: 200px; } .runs .v-btn { --v-btn-height: 44px; } }
 </style>

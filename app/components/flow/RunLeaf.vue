@@ -75,7 +75,7 @@ async function keep() {
   stop()
   const first = right.value?.entry
   const fields = ['name', 'specimen', 'claimed', 'hours', 'same', 'rows', 'across', 'bench', 'manifold', 'valve', 'pipe', 'entry', ...figures]
-  sentence.value = await form.sent(fields, async () => notKept(await build.add('flowRun', first?.scope ?? scopeOf(port.value), body, first ? { supersedes: first.id, at: first.at } : {})))
+  sentence.value = await form.sent(fields, async () => notKept(await build.add('flowRun', first?.scope ?? scopeOf(port.value), body, first ? { supersedes: first.id, at: first.at, ...(first.note ? { note: first.note } : {}) } : {})))
   if (sentence.value) return
   corrects.value = ''
   // A new run is drawn and compared, whatever was looked at before it.

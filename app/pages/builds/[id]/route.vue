@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pistonOrder } from '#core'
+import { pistonOrders } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
 import { bestOf, surestAfter } from '#core/plan/route/best'
@@ -59,7 +59,8 @@ async function take() {
 }
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.route).at(-1))
 /** New pistons that are planned: their order is a paper. */
-const pistons = computed(() => taken.value && build.replayed && build.planned ? pistonOrder(build.replayed, build.planned) : undefined)
+const pistons = computed(() => taken.value && build.replayed && build.planned ? pistonOrders(build.replayed, build.planned) : [])
+const unmeasured = computed(() => pistons.value.some(order => order.pockets === undefined))
 const replan = useReplan(taken)
 const why = computed(() => ({ noTarget: 'A route needs a target: set it on the Sheet.', onTarget: 'Nothing is to do: every cylinder is on target.', noRatio: '', limits: '' }))
 </script>
@@ -76,7 +77,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <ul v-if="replan.changes.value.length" class="small">
             <li v-for="c in replan.changes.value" :key="c.cut.id" data-replan>{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `Head ${c.head}: after` : 'After' }} the last pour the cut is <strong class="num">{{ say(c.now, 'length', device.lengths) }}</strong>; <span class="num">{{ say(c.planned, 'length', device.lengths) }}</span> is planned.</li>
           </ul>
-          <p v-if="pistons" class="small" data-order>{{ pistons.pockets === undefined ? 'Valve to piston is not measured for both valves of every cylinder: measure it before you order, or the pockets are not known.' : 'The new pistons are' }} <NuxtLink :to="openingOf(build.view!.id, { station: 'papers', leaf: 'pistons' })">{{ pistons.pockets === undefined ? 'The order as it is' : 'among the papers, as an order' }}</NuxtLink>.</p>
+          <p v-if="pistons.length" class="small" data-order>{{ unmeasured ? 'Valve to piston is not measured for both valves of every cylinder: measure it before you order, or the pockets are not known.' : 'The new pistons are' }} <NuxtLink :to="openingOf(build.view!.id, { station: 'papers', leaf: 'pistons' })">{{ unmeasured ? 'The order as it is' : 'among the papers, as an order' }}</NuxtLink>.</p>
           <div class="row">
             <v-btn v-if="replan.changes.value.length" variant="flat" color="primary" @click="replan.take().then(said => sentence = said ?? '')">Plan {{ replan.changes.value.map(c => say(c.now, 'length', device.lengths)).join(' and ') }} instead</v-btn>
             <v-btn @click="build.dropPlan(taken.id).then(sent => sentence = notKept(sent) ?? '')">Drop this route</v-btn>
