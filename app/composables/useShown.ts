@@ -16,13 +16,13 @@ export function useShown() {
   const ledgers = reactive(new Map<string, readonly Entry[]>())
   const nameOf = (build: string) => shop.builds.find(one => one.id === build)?.name ?? 'a build that is gone'
   const said = (entry: Entry) => [sayDate(entry.at), sayKind(entry.kind), entry.scope.level === 'build' ? '' : sayScope(entry.scope), sayEntry(entry, device.lengths)].filter(Boolean).join(', ')
-  /** Reads the ledgers of builds that are not read yet. */
-  async function read(builds: readonly string[]) {
-    await Promise.all([...new Set(builds)].filter(build => !ledgers.has(build)).map(async (build) => {
-      const view = await shop.read<BuildView>(`/api/builds/${build}`)
-      if (view) ledgers.set(build, view.entries)
-    }))
+  /** Reads a build's ledger, unless it is read. */
+  async function readBuild(build: string) {
+    const view = ledgers.has(build) ? undefined : await shop.read<BuildView>(`/api/builds/${build}`)
+    if (view) ledgers.set(build, view.entries)
   }
+  /** Reads the ledgers that entries among these belong to. */
+  const read = (shown: readonly string[]) => Promise.all([...new Set(shown.filter(one => one.includes('/')).map(one => one.split('/')[0]!))].map(readBuild))
   /** Entries of a build that count and can show anything, the newest first. */
   const entriesOf = (build: string) => live(ledgers.get(build) ?? []).entries.filter(tells).sort(inOrder).reverse().map(entry => [entry.id, said(entry)] as const)
   /** In words, and the way there. */
@@ -34,5 +34,5 @@ export function useShown() {
     const gone = entries && !live(entries).entries.some(one => one.id === id)
     return { words: `${nameOf(build)}: ${entry ? said(entry) : 'an entry'}${gone ? ' (no longer counts)' : ''}`, to: entryOf(build, id) }
   }
-  return { read, entriesOf, say }
+  return { read, readBuild, entriesOf, say }
 }

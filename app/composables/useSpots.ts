@@ -1,4 +1,4 @@
-import { DEFAULT_U, FIGURE_BOUNDS, ofKind, quantityOf, type EntryOf, type Figure, type OperationEntry, type OperationKind, type SpotReading } from '#core'
+import { DEFAULT_U, FIGURE_BOUNDS, isNewPiston, ofKind, quantityOf, type EntryOf, type Figure, type OperationEntry, type OperationKind, type SpotReading } from '#core'
 import { figureFault } from '#shared/dto'
 import { partAt, withReading, type Place } from './spotSet'
 import { notKept } from './useStatement'
@@ -7,7 +7,7 @@ import { useDrafts } from '~/stores/drafts'
 
 /** Work that ends a set of readings: what is read after it belongs to a new one. Of work on crowns only another piston does. */
 const ENDED_BY = { solder: ['gasketChange', 'deckCut', 'faceCut', 'spacer', 'crownWork'], deckReadings: ['deckCut', 'spacer', 'crownWork'] } as const satisfies Record<string, readonly OperationKind[]>
-const ends = (op: OperationEntry, kind: keyof typeof ENDED_BY) => (ENDED_BY[kind] as readonly OperationKind[]).includes(op.kind) && (op.kind !== 'crownWork' || op.body.rise !== undefined)
+const ends = (op: OperationEntry, kind: keyof typeof ENDED_BY) => (ENDED_BY[kind] as readonly OperationKind[]).includes(op.kind) && (op.kind !== 'crownWork' || isNewPiston(op.body))
 
 /** Readings that lie at places on the crown of the cylinder on the bench: each one is kept as it comes. */
 export function useSpots(kind: 'solder' | 'deckReadings') {

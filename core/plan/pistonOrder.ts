@@ -1,4 +1,4 @@
-import type { EntryOf } from '../ledger'
+import { isNewPiston, type EntryOf } from '../ledger'
 import { statedQuantity, type Replay } from '../standing'
 import type { AsIf } from './asIf'
 
@@ -17,8 +17,6 @@ export interface PistonOrder {
 }
 
 type Body = EntryOf<'crownWork'>['body']
-/** Another piston states its height by the one it takes the place of; a crown that is cut does not. */
-const isPiston = (body: Body) => body.rise !== undefined
 const likeness = ({ added, rise, pockets }: Body) => [added.value, rise?.value, pockets?.value ?? 0].join()
 
 /**
@@ -33,7 +31,7 @@ const likeness = ({ added, rise, pockets }: Body) => [added.value, rise?.value, 
 export function pistonOrders(r: Replay, then: AsIf): PistonOrder[] {
   const makes = new Map<string, { body: Body, cylinders: number[] }>()
   for (const op of r.planned) {
-    if (op.kind !== 'crownWork' || op.scope.level !== 'cylinder' || !isPiston(op.body)) continue
+    if (op.kind !== 'crownWork' || op.scope.level !== 'cylinder' || !isNewPiston(op.body)) continue
     const make = makes.get(likeness(op.body)) ?? { body: op.body, cylinders: [] }
     makes.set(likeness(op.body), { ...make, cylinders: [...make.cylinders, op.scope.cylinder] })
   }

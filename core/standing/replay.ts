@@ -1,6 +1,6 @@
 import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import { afterOperations, chamberAt, chamberNow, settlementsOf, type Settlement } from './chamberHistory'
-import { bankOf, ENCLOSED, headOf, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type PartName, type Quantity } from '../ledger'
+import { bankOf, ENCLOSED, headOf, isNewPiston, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf, crownPours } from './crown'
 import { heightsOf, withHeights, type HeightsStanding } from './heights'
@@ -111,7 +111,7 @@ function measuredParts(ledger: Ledger, cylinder: number, place: number, planned:
 
 /** Work that changes a part itself: what an assembled pour said of it ends there. Work on the chamber leaves it as it is. */
 const ENDS: Partial<Record<PartName, (op: OperationEntry) => boolean>> = {
-  deck: op => op.kind === 'deckCut' || op.kind === 'spacer' || (op.kind === 'crownWork' && op.body.rise !== undefined), gasket: op => op.kind === 'gasketChange', crown: op => op.kind === 'crownWork'
+  deck: op => op.kind === 'deckCut' || op.kind === 'spacer' || (op.kind === 'crownWork' && isNewPiston(op.body)), gasket: op => op.kind === 'gasketChange', crown: op => op.kind === 'crownWork'
 }
 
 /** The part an assembled pour leaves over: the first that nobody measured. */

@@ -76,14 +76,14 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   await hand.press('Enter')
   await page.getByRole('button', { name: /^correct 1 as received/ }).focus()
   await hand.press('Enter')
-  await expect(page.getByText('Putting right 1 as received')).toBeVisible()
+  await expect(page.getByText('Correcting 1 as received')).toBeVisible()
   await expect(page.getByLabel(/^Lift in mm and its flow/)).toHaveValue('2 20\n4 40\n6 55\n8 retainer')
   await page.getByLabel('What was done, in a word or two').focus()
   await hand.press('End')
   await hand.text(' here')
   // A reload loses nothing of it.
   await page.reload()
-  await page.getByRole('button', { name: 'Keep it as put right' }).focus()
+  await page.getByRole('button', { name: 'Keep the correction' }).focus()
   await hand.press('Enter')
   await expect(page.getByRole('list', { name: 'Runs' })).toContainText(/1 as received here.*2 bowl.*3 bowl, again/)
   const { entries } = await (await fetch(`${bench.server.url}/api/builds/${build}`)).json() as { entries: { id: string, kind: string, at: string, supersedes?: string }[] }

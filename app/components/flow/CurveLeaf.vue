@@ -135,7 +135,7 @@ const liftRule = quantityRule('intakeLift')
             <FigureField :field="form.key('duration/typed')" label="Other cam, duration" dimension="angle" :part="form.part('duration')" :commit="form.keep('duration', quantityRule('intakeDuration'), 'the other cam’s duration')" />
           </div>
           <template v-if="cams && best">
-            <p class="small">{{ runName(best.run) }} under {{ cam ? 'both cams: this engine’s drawn through, the other dashed' : 'the other cam' }}.</p>
+            <p class="small">{{ runName(best.run) }} under {{ cam ? 'both cams: the full line is this engine’s, the dashed one the other’s' : 'the other cam' }}.</p>
             <div class="cams" data-cams><LazyLineChart :data="cams" :options="camLooks" :says="saysCams" /></div>
           </template>
         </BenchFold>

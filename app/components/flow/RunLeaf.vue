@@ -105,7 +105,7 @@ const { take, told } = useFlowFile(text)
 <template>
   <form class="run" @submit.prevent="keep">
     <div class="left">
-      <div v-if="right" class="row righting" role="status"><p>Putting right <strong>{{ longName(right) }}</strong>. It stays in its place; the Daybook keeps what it was.</p><v-btn @click="corrects = ''; emit('kept')">Leave it</v-btn></div>
+      <div v-if="right" class="row righting" role="status"><p>Correcting <strong>{{ longName(right) }}</strong>. It stays in its place; the Daybook keeps what it was.</p><v-btn @click="corrects = ''; emit('kept')">Leave it</v-btn></div>
       <PortPick v-else />
       <div class="fields">
         <BenchText v-model="name" label="What was done, in a word or two" maxlength="40" />
@@ -136,7 +136,7 @@ const { take, told } = useFlowFile(text)
       <p v-if="Array.isArray(read)" class="small" data-read>{{ read.length }} {{ read.length === 1 ? 'lift' : 'lifts' }}, to {{ say(read.at(-1)!.lift, 'length', device.lengths) }}<template v-if="read.some(row => row.missed)">, {{ read.filter(row => row.missed).length }} not reached</template>.</p>
       <p v-else-if="text.length > FLOW_TEXT_LIMIT" class="sentence">{{ read }}</p>
       <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
-      <v-btn type="submit" variant="flat" color="primary">{{ right ? 'Keep it as put right' : `Keep the run of ${sayPort(port)}` }}</v-btn>
+      <v-btn type="submit" variant="flat" color="primary">{{ right ? 'Keep the correction' : `Keep the run of ${sayPort(port)}` }}</v-btn>
       <v-file-input class="file" label="Runs or rows out of a CSV file" accept=".csv,.txt,text/csv,text/plain" @update:model-value="take" />
       <p v-if="told" class="sentence" role="alert">{{ told }}</p>
       <p class="caution">A bench’s motor starts without a warning and is loud: ears covered, sleeves and rags away from the intake.</p>

@@ -54,7 +54,7 @@ async function keep(topic: SchoolTopic) {
   await load()
 }
 const { read, say } = useShown()
-watch([choices, here], () => void read(here.value.flatMap(topic => chosen(topic)?.builds ?? []).filter(one => one.includes('/')).map(one => one.split('/')[0]!)), { immediate: true })
+watch([choices, here], () => void read(here.value.flatMap(topic => chosen(topic)?.builds ?? [])), { immediate: true })
 const earlier = (topic: SchoolTopic) => choices.value.filter(one => one.topic === topic).slice(0, -1).reverse()
 </script>
 

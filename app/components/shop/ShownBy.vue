@@ -8,13 +8,13 @@ const shown = defineModel<string[]>({ required: true })
 const MOST = 20
 const WHOLE = 'whole'
 const shop = useShop()
-const { read, entriesOf, say } = useShown()
+const { read, readBuild, entriesOf, say } = useShown()
 const build = ref<string>()
 const entry = ref(WHOLE)
-watch(shown, list => void read(list.filter(one => one.includes('/')).map(one => one.split('/')[0]!)), { immediate: true })
+watch(shown, list => void read(list), { immediate: true })
 watch(build, (id) => {
   entry.value = WHOLE
-  if (id) void read([id])
+  if (id) void readBuild(id)
 })
 const adds = computed(() => build.value && (entry.value === WHOLE ? build.value : `${build.value}/${entry.value}`))
 const leaveOut = (one: string) => shown.value = shown.value.filter(other => other !== one)

@@ -8,6 +8,13 @@ import type { Figure, OperationState } from '../terms'
  */
 export interface CrownWorkBody { state: OperationState, added: Figure, u?: Figure, rise?: Figure, pockets?: Figure }
 
+/**
+ * Whether it is another piston: that states its height by the one it takes the place of; a crown that is cut does not.
+ *
+ * @example isNewPiston({ state: 'planned', added, rise }) // true
+ */
+export const isNewPiston = ({ rise }: Pick<CrownWorkBody, 'rise'>): boolean => rise !== undefined
+
 /** A piston's crown cut, or another piston put in. */
 export const crownWork = kind<CrownWorkBody>()({
   example: () => ({ state: 'planned', added: { value: 1.2, unit: 'cc', typed: '1.2' } }),

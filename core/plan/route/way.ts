@@ -1,5 +1,5 @@
 import { sinking, type ChamberValve } from '../../chamber'
-import { bankOf, cylindersOf, headOf, type EntryOf, type Figure, type Valve } from '../../ledger'
+import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, type Valve } from '../../ledger'
 import type { School } from '../../shroud'
 import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
 import type { ShopRules, Work } from '../../shop'
@@ -133,7 +133,7 @@ export function billOf(standing: Replay, { work }: ShopRules, way: Way, steps: r
         pay('pour', (way.setUps === 2 ? 2 : 1) * cylinders)
         face = Math.max(face, op.body.depth.value)
       } else pay(what, 1)
-      if (op.kind === 'crownWork' && !op.body.rise) bill.lasting += op.body.added.value
+      if (op.kind === 'crownWork' && !isNewPiston(op.body)) bill.lasting += op.body.added.value
       if (op.kind === 'deckCut') deck = Math.max(deck, op.body.depth.value)
       if (op.kind === 'relief') pay('pour', 1)
     }
