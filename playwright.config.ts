@@ -17,6 +17,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
+      // A desk's scroll bars take room: what a page looks like without them is no test of it.
+      ignoreDefaultArgs: ['--hide-scrollbars'],
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
     }
   }

@@ -104,11 +104,17 @@ export function usePouring() {
       && (e.scope.level !== 'cylinder' || e.scope.cylinder === cylinder))
   }
   const current = computed(() => poursAt(build.cylinder))
+  /** The pours of each cylinder once one more is kept here. */
+  const counts = computed(() => new Map(build.along.map(c => [c, poursAt(c).length + Number(c === build.cylinder)])))
   /** Where the round of pours goes on to once one more is kept here; a pour that does not agree is looked at first. */
   const goesOnTo = computed(() => {
     if (what.value === 'container' || challenge.value) return undefined
-    const counts = new Map(build.cylinders.map(c => [c, poursAt(c).length + Number(c === build.cylinder)]))
-    return nextOfRound(counts, build.cylinder)
+    return nextOfRound(counts.value, build.cylinder)
+  })
+  /** How many pours every cylinder has once one more is kept here, where all then have as many. */
+  const roundDone = computed(() => {
+    const [n, ...other] = new Set(counts.value.values())
+    return other.length === 0 ? n : undefined
   })
   /** A reading that is more than the glass holds, as the fills it may have been. */
   const asFills = computed(() => {
@@ -181,7 +187,7 @@ export function usePouring() {
     return said
   }
   return {
-    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
+    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

@@ -67,6 +67,8 @@ export const useBuild = defineStore('build', () => {
   const planned = computed(() => ifDone(replayed.value?.planned ?? []))
   const byId = computed(() => new Map(entries.value.map(entry => [entry.id, entry])))
   const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
+  /** The cylinders as they stand, bank by bank: the order of the strip, and of a hand that goes along a head. */
+  const along = computed(() => (replayed.value?.layout.banks ?? []).flat())
   const asIs = computed(() => replayed.value?.asIs ?? [])
   const state = computed<CylinderState | undefined>(() => asIs.value.find(s => s.cylinder === cylinder.value))
   /** The cylinder furthest outside the target's band, if any is. */
@@ -218,10 +220,10 @@ export const useBuild = defineStore('build', () => {
   }
 
   function step(by: 1 | -1) {
-    const at = cylinders.value.indexOf(cylinder.value)
-    const n = cylinders.value.length
-    if (n > 0) cylinder.value = cylinders.value[(at + by + n) % n]!
+    const at = along.value.indexOf(cylinder.value)
+    const n = along.value.length
+    if (n > 0) cylinder.value = along.value[(at + by + n) % n]!
   }
 
-  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, cuts, byId, cylinders, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
+  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, cuts, byId, cylinders, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
 })

@@ -57,7 +57,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
       sentence: `The gasket ${open.planned ? 'that is planned' : ''} for ${whom} is ${mm(open.figure)} across and the bore ${mm(open.limit)}: it would stand in the chamber.`.replace('  ', ' '), urgent: true
     }
     case 'tooCoarse': return {
-      sentence: `The ${open.face === 'head' ? `face of head ${open.heads.join(' and ')}` : 'deck'} is Ra ${say(open.figure, 'roughness', lengths)}; its gasket allows ${say(open.limit, 'roughness', lengths)}. Take a finer cut before it goes together.`, urgent: true
+      sentence: `The ${open.face === 'head' ? `face of ${sayHeads(open.heads)}` : 'deck'} is Ra ${say(open.figure, 'roughness', lengths)}; its gasket allows ${say(open.limit, 'roughness', lengths)}. Take a finer cut before it goes together.`, urgent: true
     }
     case 'leak': return { sentence: `The ${ENCLOSED_WORDS[open.encloses].noun} of ${whom} loses ${say(open.figure, 'volume', lengths, 1)} a minute. Find the leak, then pour it again.`, urgent: true }
     case 'disagree': return {
@@ -67,11 +67,11 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'state': return { sentence: `State ${QUANTITY_WORDS[open.quantity].noun}: without it there is no ratio.` }
     case 'assumed': return open.of === 'seat'
       ? { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun} of ${whom}: it is only assumed, and the cut would reach it there.` }
-      : { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun}${open.of === 'depth' ? sayHeads(open) : ''}: it is only assumed, and makes ${Math.round(open.figure * 100)} % of what is unsure${open.of === 'depth' ? ' about the depth of a cut' : ''}.` }
+      : { sentence: `Measure ${QUANTITY_WORDS[open.quantity].noun}${open.of === 'depth' ? ` of ${sayHeads(open.heads)}` : ''}: it is only assumed, and makes ${Math.round(open.figure * 100)} % of what is unsure${open.of === 'depth' ? ' about the depth of a cut' : ''}.` }
     case 'decide': return { sentence: `${open.findings.length === 1 ? 'One thing that was' : `${open.findings.length} things that were`} found at take-in ${open.findings.length === 1 ? 'is' : 'are'} not decided yet: tell the owner, and write down what is to be done.` }
     case 'targetAgain': return { sentence: `The ${sayList(open.reasons.map(r => REASON_WORDS[r].toLowerCase()))} ${open.reasons.length === 1 ? 'has' : 'have'} changed since the target was set: set the target again.` }
     case 'setTarget': return { sentence: 'Set the target ratio, and how far off still counts as on target.' }
-    case 'pour': return { sentence: `${who} ${one ? 'is' : 'are'} still to be poured: the book figure is only a claim.` }
+    case 'pour': return { sentence: `${who} ${one ? 'is' : 'are'} still to be poured: a book figure is only a claim.` }
     case 'pourSecond': return { sentence: `${who} ${have} one pour only. Pour again before you cut.` }
     case 'pourFine': return { sentence: `${who} ${one ? 'was' : 'were'} only measured with a syringe. Set the final size with a burette.` }
     case 'pourAgain': return { sentence: `${who} ${have} been worked on since the last pour. Pour again, and compare.` }
@@ -84,8 +84,8 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
   }
 }
 
-/** “ of head 2” where that must be told. */
-const sayHeads = ({ heads }: Advice) => heads.length > 0 ? ` of head ${heads.join(' and ')}` : ''
+/** “head 2”, “heads 1 and 2”. */
+const sayHeads = (heads: number[]) => `${heads.length === 1 ? 'head' : 'heads'} ${sayList(heads.map(String))}`
 
 function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
   const one = cylinders.length === 1
@@ -112,11 +112,11 @@ function sayDo({ what, at, figure = 0, heads }: Extract<Advice, { kind: 'do' }>,
   switch (what) {
     case 'relief': return at.leaf === 'turned' ? `Open the dome of ${whom} as planned and polish it, then enter it.` : `Grind ${whom} as planned, to the line and the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
-    case 'gasketChange': return `Fit the gasket that is planned on head ${heads.join(' and ')}, then enter it.`
+    case 'gasketChange': return `Fit the gasket that is planned on ${sayHeads(heads)}, then enter it.`
     case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`
     case 'crownWork': return `Do the crowns or fit the pistons of ${whom} as planned, then enter each.`
     case 'deckCut': return `Cut ${mm(figure)} off the deck, measure what came off, and enter it.`
-    case 'faceCut': return `Cut ${mm(figure)} off head ${heads.join(' and ')}, measure what came off, and enter it.`
+    case 'faceCut': return `Cut ${mm(figure)} off ${sayHeads(heads)}, measure what came off, and enter it.`
   }
 }
 

@@ -9,7 +9,7 @@ import { NEAR } from './cuts'
 export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
   gasket: { name: 'Another gasket', what: 'one of those on offer' },
   grind: { name: 'Grind even', what: 'small chambers up to the largest' },
-  open: { name: 'Open chambers', what: 'to the number, or as planned at Shape' },
+  open: { name: 'Open chambers', what: 'to the ratio wanted, or as planned at Shape' },
   school: { name: 'Free the valves first', what: 'by each school, as set at Shape' },
   crown: { name: 'Cut the crowns', what: 'pockets, a dish, a dome trimmed' },
   piston: { name: 'Order new pistons', what: 'height for the squish, crown for the ratio' },
@@ -23,7 +23,7 @@ export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
 
 /** What must be said or measured before a lever can be used, and where. */
 export const WANTS_WORDS: Record<LeverWants, { says: string, station: string, leaf?: string }> = {
-  offer: { says: 'Enter a gasket that can be had', station: 'sheet', leaf: 'gaskets' },
+  offer: { says: 'Enter a gasket you can get', station: 'sheet', leaf: 'gaskets' },
   secondChamber: { says: 'There is only one chamber', station: 'sheet' },
   drawing: { says: 'Draw the chamber with its valves', station: 'sheet', leaf: 'chamber' },
   deckClearance: { says: 'Measure the deck clearance', station: 'sheet', leaf: 'deck' },
@@ -33,8 +33,8 @@ export const WANTS_WORDS: Record<LeverWants, { says: string, station: string, le
 
 export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLine' | 'setUps'>, string> = {
   faceLeast: 'Off the face anyway', faceMost: 'Most off the face', deckMost: 'Most off the deck', spacerMost: 'Most under a barrel', groundMost: 'Most ground out of a chamber',
-  past: 'Open past the number by', crownMost: 'Most out of a crown', rollMost: 'Most roll', squishLeast: 'Squish, running: minimum', squishMost: 'Squish, running: maximum', deckLeft: 'Head deck left, minimum', camRetard: 'Cam back, maximum',
-  pushrod: 'Pushrod change, maximum', flange: 'Ports off at the flange, maximum', spread: 'Spread of ratio, maximum', hours: 'Hours, maximum', money: 'Money, maximum'
+  past: 'Open past the target by', crownMost: 'Most out of a crown', rollMost: 'Most roll', squishLeast: 'Squish, running: minimum', squishMost: 'Squish, running: maximum', deckLeft: 'Head deck left, minimum', camRetard: 'Cam back, maximum',
+  pushrod: 'Pushrod change, maximum', flange: 'Ports off at the flange, maximum', spread: 'Spread of ratio, maximum', hours: 'Hours, maximum', money: 'Cost, maximum'
 }
 
 /** A figure of a limit that can't be so, as a sentence; `at` is the field it is told beside. */
@@ -137,7 +137,7 @@ function nounOf({ kind, valve, clearance }: AtLimit): string {
     case 'flange': return 'the intake flange'
     case 'spread': return 'the spread'
     case 'hours': return 'the hours'
-    case 'money': return 'the money'
+    case 'money': return 'the cost'
   }
 }
 
@@ -208,7 +208,7 @@ export const sayKinds = (route: Route): string => route.stages.map(({ work }) =>
 /** Reasons that stay with a plan: why this way. */
 export function reasonsOf(route: Route): string[] {
   return [
-    `${sayChance(route.chance)} that every cylinder ends on target`, `${digits(route.hours, 1)} hours, ${digits(route.money, 0)} in money`, ...route.held ? [`${nounOf(route.held)} limits it`] : []
+    `${sayChance(route.chance)} that every cylinder ends on target`, `${digits(route.hours, 1)} hours, cost ${digits(route.money, 0)}`, ...route.held ? [`${nounOf(route.held)} limits it`] : []
   ]
 }
 

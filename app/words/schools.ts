@@ -26,8 +26,8 @@ export const TOPIC_WORDS: Record<SchoolTopic, { asks: string, at?: Place, school
   order: {
     asks: 'Is the chamber worked before the face is cut, or after it?', at: { station: 'route' },
     schools: {
-      chamberFirst: { name: 'Chamber first', says: 'Grind, pour, then cut to the number once.', right: 'A cut of some tenths.', against: 'A deep cut takes the top cuts with it at the end.' },
-      faceFirst: { name: 'Face first', says: 'Cut a little past the number, then let the valve job give the cc back.', right: 'A head that must lose much.', against: 'Two things have to land together.' }
+      chamberFirst: { name: 'Chamber first', says: 'Grind, pour, then cut to the target once.', right: 'A cut of some tenths.', against: 'A deep cut takes the top cuts with it at the end.' },
+      faceFirst: { name: 'Face first', says: 'Cut a little past the target, then let the valve job give the cc back.', right: 'A head that must lose much.', against: 'Two things have to land together.' }
     }
   },
   throatSize: {

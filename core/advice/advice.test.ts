@@ -70,6 +70,14 @@ describe('a mouth that nobody stated', () => {
     bench.state('mouthArea', 4650, 'measure', { level: 'build' }, 46.5)
     expect(nextMove(replay(bench.entries))).toMatchObject({ kind: 'plan', way: 'cut', heads: [1], source: 'mouth' })
   })
+  it('waits for the pour while the chamber is only a claim: there it is hardly any of the doubt', () => {
+    const bench = oneCylinder()
+    bench.entries.splice(bench.entries.findIndex(e => e.kind === 'measure' && e.body.quantity === 'mouthArea'), 1)
+    bench.state('chamberVolume', 56, 'book')
+    expect(advice(replay(bench.entries)).map(a => a.kind)).toEqual(['pour', 'assumed', 'plan'])
+    bench.pour(1, 56.2)
+    expect(advice(replay(bench.entries)).map(a => a.kind)).toEqual(['assumed', 'pourSecond', 'plan'])
+  })
 })
 
 /** States a build can be in, and everything that is open then, in its order. */

@@ -184,7 +184,7 @@ function challenged({ r }: Sight): Found[] {
 const hangsOnMouth = (cut: HeadCut) => cut.cylinders.map(({ cylinder, depth }) =>
   ({ cylinder, share: shares(depth, source => source.startsWith('standIn:mouthArea'))[0]?.share ?? 0 })).filter(a => a.share > 0)
 
-function assumptions({ r, now, cuts }: Sight): Found[] {
+function assumptions({ now }: Sight): Found[] {
   const worst = new Map<string, { share: number, cylinders: number[] }>()
   for (const { state } of now.cylinders) {
     for (const { source, share } of state.ratio ? shares(state.ratio.estimate, source => source.startsWith('standIn:')) : []) {
@@ -193,14 +193,17 @@ function assumptions({ r, now, cuts }: Sight): Found[] {
       worst.set(source, { share: Math.max(known.share, share), cylinders: [...known.cylinders, state.cylinder] })
     }
   }
-  const ofRatio = [...worst].sort((a, b) => b[1].share - a[1].share).map(([source, { share, cylinders }]): Found => (
+  return [...worst].sort((a, b) => b[1].share - a[1].share).map(([source, { share, cylinders }]): Found => (
     { kind: 'assumed', quantity: source.slice('standIn:'.length) as Quantity, of: 'ratio', figure: share, limit: ASSUMED_SHARE, cylinders }))
+}
+
+/** Mouths that nobody stated, of heads that are to be cut and whose cut nobody has planned yet. */
+function mouths({ r, cuts }: Sight): Extract<Found, { kind: 'assumed' }>[] {
   const cutHere = (head: number) => r.planned.some(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === head)
-  const mouths = !r.target ? [] : cuts.filter(cut => !cutHere(cut.head) && (cut.deepest?.depth.value ?? 0) > 0).flatMap(hangsOnMouth)
-  const ofDepth: Found[] = mouths.length === 0
+  const hanging = !r.target ? [] : cuts.filter(cut => !cutHere(cut.head) && (cut.deepest?.depth.value ?? 0) > 0).flatMap(hangsOnMouth)
+  return hanging.length === 0
     ? []
-    : [{ kind: 'assumed', quantity: 'mouthArea', of: 'depth', figure: Math.max(...mouths.map(m => m.share)), limit: ASSUMED_SHARE, cylinders: mouths.map(m => m.cylinder) }]
-  return [...ofRatio, ...ofDepth]
+    : [{ kind: 'assumed', quantity: 'mouthArea', of: 'depth', figure: Math.max(...hanging.map(m => m.share)), limit: ASSUMED_SHARE, cylinders: hanging.map(m => m.cylinder) }]
 }
 
 /** What a cylinder's ratio stands on: its chamber's pours, or where that was never poured by itself those of its whole clearance. */
@@ -344,10 +347,14 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
     cuts: r.layout.engine?.head === 'blind' ? [] : r.layout.heads.map((_, i) => headCut(r, i + 1, r.planned, chambers))
   }
   const again = settling(r)
+  // A mouth that is little of the doubt waits until the chambers are poured: while they are claims, pouring tells most.
+  const unstated = mouths(sight)
+  const heavy = unstated.filter(m => m.figure >= ASSUMED_SHARE)
+  const light = unstated.filter(m => m.figure < ASSUMED_SHARE)
   const open: Found[] = [
     ...out, ...cannotReckon(sight),
     ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight), ...springRoom(sight),
-    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...unpoured(sight), ...undecided(sight), ...toPlan(sight), ...planned(sight),
+    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...heavy, ...unpoured(sight), ...light, ...undecided(sight), ...toPlan(sight), ...planned(sight),
     ...again.length > 0 ? [{ kind: 'pourAgain' as const, cylinders: again }] : []
   ]
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]

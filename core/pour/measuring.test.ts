@@ -107,7 +107,7 @@ describe('the leak watch', () => {
 describe('a round of pours', () => {
   const counts = (...list: number[]) => new Map(list.map((n, i) => [i + 1, n]))
   it.each([
-    [counts(1, 0, 0), 1, 2], [counts(1, 1, 0), 2, 3], [counts(1, 1, 1), 3, undefined], [counts(1, 1, 2), 3, 1], [counts(2, 1, 2), 1, 2], [counts(0, 0, 1), 3, 1], [counts(1), 1, undefined]
+    [counts(1, 0, 0), 1, 2], [counts(1, 1, 0), 2, 3], [counts(1, 1, 1), 3, 1], [counts(2, 2, 2), 2, 3], [counts(1, 2, 2), 1, undefined], [counts(1, 2, 1), 1, 3], [counts(1, 1, 2), 3, 1], [counts(2, 1, 2), 1, 2], [counts(0, 0, 1), 3, 1], [counts(1), 1, undefined]
   ])('%o after cylinder %i goes on to %s', (pours, cylinder, next) => expect(nextOfRound(pours, cylinder)).toBe(next))
   it.each([[170.4, 100, [100, 70.4]], [100, 100, undefined], [240, 100, [100, 100, 40]], [200, 100, [100, 100]], [5000, 100, undefined], [30, 0, undefined]])('%d cc in a glass of %d: %o', (volume, capacity, fills) => expect(fillsFor(volume, capacity)).toEqual(fills))
 })

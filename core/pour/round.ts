@@ -1,16 +1,19 @@
 /**
- * The cylinder a round of pours goes on to: the next in order that has fewer pours than the one just poured.
+ * The cylinder a round of pours goes on to: the next in order that has fewer pours than the one just poured. A whole round
+ * begins again at the next that has as many, so that what is poured in order twice goes where it was poured.
  *
  * @param pours how many pours count for each cylinder now, in order
  * @param cylinder the one just poured
- * @returns undefined where every other has as many: the round is whole
+ * @returns undefined where every other has more: this one is behind them
  * @example nextOfRound(new Map([[1, 1], [2, 0], [3, 0]]), 1) // 2
+ * @example nextOfRound(new Map([[1, 1], [2, 1], [3, 1]]), 3) // 1
  */
 export function nextOfRound(pours: ReadonlyMap<number, number>, cylinder: number): number | undefined {
   const order = [...pours.keys()]
   const at = order.indexOf(cylinder)
   const mine = pours.get(cylinder) ?? 0
-  return [...order.slice(at + 1), ...order.slice(0, at)].find(c => pours.get(c)! < mine)
+  const others = [...order.slice(at + 1), ...order.slice(0, at)]
+  return others.find(c => pours.get(c)! < mine) ?? others.find(c => pours.get(c) === mine)
 }
 
 /**

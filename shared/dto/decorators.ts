@@ -64,8 +64,11 @@ export function nameFault(value: unknown, noun: string, limit = 80): string | un
   return strange ? `${noun} can’t hold “${strange[0]}”: letters, digits and . , : ' / ( ) & + # - are fine.` : undefined
 }
 
-/** Name of a build, an instrument, a reference. */
+/** Name of a build, an instrument. */
 export const PlainName = (noun: string, limit = 80): PropertyDecorator => Sound(value => nameFault(value, noun, limit))
+
+/** A build's job reference: a name like another, or none for who has no job number. */
+export const JobReference = (): PropertyDecorator => Sound(value => value === '' ? undefined : nameFault(value, 'The job reference'))
 
 /** A note in plain words. */
 export const PlainNote = (limit = 2000): PropertyDecorator => Sound((value) => {

@@ -6,12 +6,12 @@ import { hashFault, uuidFault } from './identity'
 import { MOST_PHOTOS } from './pictures'
 import { InstrumentFigures } from './instrument'
 import { isFields } from './plain'
-import { EachFields, Initials, lies, Moment, NumberIn, OneOf, PlainName, PlainNote, severalFault, Sound } from './decorators'
+import { EachFields, Initials, JobReference, lies, Moment, NumberIn, OneOf, PlainName, PlainNote, severalFault, Sound } from './decorators'
 
 /** What a client PUTs to name a build. */
 export class BuildRequest {
   @PlainName('The build’s name') name!: string
-  @PlainName('The job reference') reference!: string
+  @JobReference() reference!: string
   @Initials() hand!: string
 }
 

@@ -53,6 +53,7 @@ test('the shop page refuses what is no name and no instrument', async ({ page, b
   await page.getByRole('button', { name: 'Begin' }).click()
   await expect(page.locator('form.new .v-messages__message').first()).toHaveText(/can’t hold “;”/)
   await expect(page.locator('form.new .v-messages__message').nth(1)).toHaveText(/can’t hold “<”/)
+  await expect(page.getByLabel('Name').first()).toBeFocused()
   await page.goto(bench.server.url)
   await page.getByRole('tab', { name: 'Instruments' }).click()
   await page.getByRole('button', { name: 'Add an instrument' }).click()

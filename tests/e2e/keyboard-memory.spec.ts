@@ -135,7 +135,7 @@ test('the next head of a casting, and what the last one did, by keyboard alone',
   await expect(page.getByText(/Casting MW 3412/)).toBeVisible()
   await page.getByLabel('Name').focus()
   await page.keyboard.type('A fifth of them')
-  await hand.tabTo('Job reference')
+  await hand.tabTo('Job reference, if any')
   await page.keyboard.type('No. 5')
   await hand.press('Enter')
   await page.locator('.station-room [data-station]').waitFor()

@@ -29,7 +29,7 @@ test('a new build, measured, cut and settled, by keyboard alone, in mixed inches
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Name')).toBeFocused()
   await type(page, 'Keyboard four')
-  await tabTo(page, 'Job reference')
+  await tabTo(page, 'Job reference, if any')
   await type(page, 'KB 1')
   await tabTo(page, 'Cylinders')
   await page.keyboard.press('Control+A')
@@ -60,13 +60,15 @@ test('a new build, measured, cut and settled, by keyboard alone, in mixed inches
   await expect(page).toHaveURL(/\/pour$/)
   await page.locator('.glass').waitFor()
   await bare(page, 'n')
-  // The round goes to the other cylinder, stays there for its second, and comes back.
+  // The round goes to the other cylinder, and begins again at the first.
   await reading(page, '47.2')
   await expect(page.locator('.cell').nth(1)).toHaveAttribute('aria-pressed', 'true')
   await expect(page.locator('[data-kept]')).toHaveText('Cylinder 1: 47.2 kept. Now cylinder 2.')
   await reading(page, '40+7.1')
-  await reading(page, '47.1')
   await expect(page.locator('.cell').nth(0)).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.locator('[data-kept]')).toHaveText('Cylinder 2: 40+7.1 kept. Every cylinder has one pour. Now cylinder 1.')
+  await reading(page, '47.1')
+  await expect(page.locator('.cell').nth(1)).toHaveAttribute('aria-pressed', 'true')
   await reading(page, '47.3')
   await expect(page.locator('.next')).toContainText('Plan the cut')
 

@@ -1,6 +1,6 @@
 import { copyOf, expect, field, open, pick, preset, test } from '../support/page'
 
-test('a seat job is reckoned from its cone, two forms side by side, and lets the face be cut past the number', async ({ page, bench }) => {
+test('a seat job is reckoned from its cone, two forms side by side, and lets the face be cut past the target', async ({ page, bench }) => {
   await preset(page, { 'bowl.cutLeaf': 'seats' })
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'cut')

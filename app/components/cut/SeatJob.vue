@@ -12,7 +12,7 @@ import { useDrafts } from '~/stores/drafts'
 import { useShop } from '~/stores/shop'
 import { plainPairs } from '~/words/pairs'
 
-/** Two seat forms side by side: what sinking the valve by them adds, and how far past the number the face is cut for it. */
+/** Two seat forms side by side: what sinking the valve by them adds, and how far past the target the face is cut for it. */
 const props = defineProps<{ head: number }>()
 const build = useBuild()
 const device = useDevice()
@@ -109,7 +109,7 @@ async function drop() {
     <div class="head">
       <BenchSelect id="seat-valve" label="Valves" :model-value="valve" :items="plainPairs(['intake', 'exhaust'])" @update:model-value="drafts.set(key('valve'), $event!)" />
       <BenchSelect id="seat-count" label="a cylinder" :model-value="String(count)" :items="plainPairs(['1', '2', '3'])" @update:model-value="drafts.set(key('count'), $event!)" />
-      <p class="small quiet">Cut the face first, a little past the number: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.<template v-if="wanted"> Form A is the seat as planned at Ports.</template><template v-else-if="recorded"> Form A is the seat as recorded at Ports.</template></p>
+      <p class="small quiet">Cut the face first, a little past the target: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.<template v-if="wanted"> Form A is the seat as planned at Ports.</template><template v-else-if="recorded"> Form A is the seat as recorded at Ports.</template></p>
     </div>
     <div class="forms">
       <section v-for="{ form, outcome } in outcomes" :key="form">
@@ -124,7 +124,7 @@ async function drop() {
             <div v-if="outcome.blended > 0"><dt>of it, by blending the rim</dt><dd class="num">{{ say(outcome.blended * count, 'volume', 'mm', 2) }}</dd></div>
             <div v-if="outcome.ledge !== undefined"><dt>the seat alone leaves a ledge of</dt><dd class="num">{{ say(outcome.ledge, 'length', device.lengths) }}</dd></div>
             <div><dt>valve to piston gets back</dt><dd class="num">{{ say(outcome.back, 'length', device.lengths) }} upright</dd></div>
-            <div v-if="outcome.past !== undefined"><dt>cut the face past the number by</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>
+            <div v-if="outcome.past !== undefined"><dt>cut the face past the target by</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>
             <div v-if="stops(outcome.all)"><dt>glass after the cut, then when done</dt><dd class="num"><strong>{{ stops(outcome.all)!.cut }}</strong>, <strong>{{ stops(outcome.all)!.done }}</strong></dd></div>
           </dl>
           <v-btn :disabled="planned.length > 0" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</v-btn>

@@ -77,7 +77,7 @@ async function takeOut() {
     <td class="num small">{{ sayHour(entry.at) }}</td>
     <td class="small">{{ entry.hand }}</td>
     <td><NuxtLink v-if="place" class="kind" :to="place">{{ sayKind(entry.kind) }}</NuxtLink><template v-else>{{ sayKind(entry.kind) }}</template></td>
-    <td class="small">{{ sayScope(entry.scope) }}</td>
+    <td class="small whose">{{ sayScope(entry.scope) }}</td>
     <td class="what">
       <span class="said">{{ sayEntry(entry, device.lengths) }}</span> <span class="quiet small num">{{ doubt }}</span>
       <span v-if="typedOf(entry)" class="small quiet">typed “{{ typedOf(entry) }}”</span>
@@ -123,9 +123,10 @@ async function takeOut() {
 .void .said, .superseded .said { text-decoration: line-through; }
 .void td, .superseded td { color: var(--quiet); }
 tr:focus { outline: 3px solid var(--dye); outline-offset: -3px; }
+.whose { min-width: 72px; }
 .what > span { margin-right: 8px; }
 /* Every line has one: its arrow shows where the hand is. */
-.kind { color: inherit; }
+.kind { color: inherit; white-space: nowrap; }
 .kind::after { content: ' →'; color: var(--dye); opacity: 0; }
 .kind:hover::after, .kind:focus-visible::after { opacity: 1; }
 .ends { white-space: nowrap; }

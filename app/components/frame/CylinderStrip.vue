@@ -19,7 +19,7 @@ const crowded = computed(() => build.asIs.length > CROWDED)
 const banks = computed(() => build.replayed?.layout.banks ?? [])
 /** A bank's first cylinder, but the first bank's. */
 const begins = (cylinder: number) => banks.value.slice(1).some(bank => bank[0] === cylinder)
-const inOrder = computed(() => banks.value.flatMap(bank => bank.flatMap(c => build.asIs.find(s => s.cylinder === c) ?? [])))
+const inOrder = computed(() => build.along.flatMap(c => build.asIs.find(s => s.cylinder === c) ?? []))
 const spread = computed(() => {
   const all = build.asIs.flatMap(s => s.clearance?.estimate.value ?? [])
   return all.length > 1 ? Math.max(...all) - Math.min(...all) : undefined

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { likelyFaults, linear, portOf, pourResult, watchOf, quantityOf, type Enclosed, type Part, type PourEntry } from '#core'
+import { CHAMBER_OPERATIONS, doneOn, likelyFaults, linear, portOf, pourResult, watchOf, quantityOf, type Enclosed, type Part, type PourEntry } from '#core'
 import { digits, say, signed } from '#shared/figures'
 import { firstPress } from '~/composables/firstPress'
 import { sayDay } from '~/words/entries'
@@ -23,7 +23,9 @@ const made = computed<{ label: string, part?: Part, formula: string }>(() => {
   return { label: sayEnclosed(what, props.n, build.cylinder), part: build.replayed?.ports.find(p => p.cylinder === build.cylinder && p.valve === valve && p.n === (props.n ?? 1))?.part, formula: 'the mean of the pours below' }
 })
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder))
-const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' ? linear([[1, chamber.value.estimate], [-1, book.value.estimate]]) : undefined)
+/** A book speaks of a chamber as it was cast: one that has been worked on is not held against it any more. */
+const worked = computed(() => build.replayed !== undefined && doneOn(build.replayed.ledger, build.cylinder, CHAMBER_OPERATIONS).length > 0)
+const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' && !worked.value ? linear([[1, chamber.value.estimate], [-1, book.value.estimate]]) : undefined)
 const sentence = ref('')
 /** A reading that was taken at another cylinder: struck out here, and kept there as it was read, as one write. */
 async function move(pour: PourEntry, cylinder: number) {
@@ -62,7 +64,7 @@ async function takeOut(id: string) {
         <v-btn variant="text" class="small" :aria-label="`Strike out pour ${i + 1}`" @click="firstPress($event) && takeOut(pour.id)">strike out</v-btn>
       </li>
     </ol>
-    <p v-else class="quiet">{{ what === 'chamber' && standing?.ever ? 'Not poured since metal went.' : 'Not poured yet.' }}</p>
+    <p v-else class="quiet">{{ what === 'chamber' && standing?.ever ? 'Not poured since it was worked on.' : 'Not poured yet.' }}</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>
 </template>
@@ -72,6 +74,6 @@ async function takeOut(id: string) {
 .mean { font-size: var(--s22); font-weight: 700; }
 ol li { display: flex; align-items: baseline; gap: 5px; white-space: nowrap; border-bottom: 1px solid var(--hair); padding: 2px 0; }
 .who { flex: 1; text-align: right; }
-li .key { min-height: 30px; color: var(--quiet); }
+li .v-btn { padding: 0 2px; }
 .caution { margin: 8px 0; }
 </style>

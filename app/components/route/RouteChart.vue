@@ -12,7 +12,7 @@ Chart.register(LinearScale, PointElement)
 const device = useDevice()
 const ink = useChartInk()
 const against = ref<'metal' | 'hours' | 'money'>('metal')
-const AGAINST: (readonly ['metal' | 'hours' | 'money', string])[] = [['metal', 'Metal'], ['hours', 'Hours'], ['money', 'Money']]
+const AGAINST: (readonly ['metal' | 'hours' | 'money', string])[] = [['metal', 'Metal'], ['hours', 'Hours'], ['money', 'Cost']]
 const xOf = (r: Route) => against.value === 'metal' ? inLengths(r.metal, device.lengths) : r[against.value]
 const data = computed(() => {
   const { borderColor } = ink.line(0, [], '')
@@ -21,7 +21,7 @@ const data = computed(() => {
     data: props.routes.map(r => ({ x: xOf(r), y: r.chance * 100 })), pointRadius: props.routes.map((_, i) => i === props.chosen ? 8 : 5), backgroundColor: props.routes.map((_, i) => String(i === props.chosen ? dye : borderColor))
   }] }
 })
-const title = computed(() => ({ metal: `off face and deck, ${device.lengths}`, hours: 'hours', money: 'money' })[against.value])
+const title = computed(() => ({ metal: `off face and deck, ${device.lengths}`, hours: 'hours', money: 'cost' })[against.value])
 const options = computed(() => ({
   ...ink.options({ x: { type: 'linear', ...ink.axis(title.value, {}) }, y: ink.axis('chance, %', {}, { suggestedMin: 0, suggestedMax: 100 }) }, 20)
 }) as never)

@@ -14,7 +14,7 @@ const device = useDevice()
   <v-btn class="route" :class="{ chosen }" variant="outlined" :aria-pressed="chosen" :data-route="number" @click="$emit('choose')">
     <span class="grid">
       <span class="names"><span class="num quiet">{{ number }}</span> {{ names.join(', ') || 'Another way' }}</span>
-      <span class="bill num"><span>{{ say(route.metal, 'length', device.lengths) }} off</span><span>{{ digits(route.hours, 1) }} h</span><span>{{ digits(route.money, 0) }} money</span><span v-if="spread">{{ digits(route.spread, 2) }} spread</span></span>
+      <span class="bill num"><span>{{ say(route.metal, 'length', device.lengths) }} off</span><span>{{ digits(route.hours, 1) }} h</span><span>cost {{ digits(route.money, 0) }}</span><span v-if="spread">{{ digits(route.spread, 2) }} spread</span></span>
       <span class="strip"><span v-for="(stage, i) in route.stages" :key="i" class="stage num">{{ sayShort(route, stage, device.lengths) }}</span></span>
       <span class="num chance">{{ sayChance(route.chance) }}</span>
     </span>

@@ -22,6 +22,9 @@ const kept = drafts.get('newBuild')
 if (kept) Object.assign(form, { ...JSON.parse(kept), engine: { ...FOUR, ...(JSON.parse(kept) as Partial<typeof form>).engine } })
 watch(form, now => drafts.set('newBuild', JSON.stringify(now)))
 const faults = ref<Record<string, string>>({})
+const wells = useTemplateRef<HTMLFormElement>('wells')
+// Whoever is refused is put where the fault is, to mend it there.
+watch(faults, () => wells.value?.querySelector<HTMLElement>('[aria-invalid=true]')?.focus(), { flush: 'post' })
 const busy = ref(false)
 // One name for one try: pressing twice, or after a lost answer, begins one build.
 let id = uuid()
@@ -110,7 +113,7 @@ async function take({ name, reference }: { name: string, reference: string }, la
 </script>
 
 <template>
-  <form class="new" @submit.prevent="begin">
+  <form ref="wells" class="new" @submit.prevent="begin">
     <p v-if="like" class="like">Like <strong>{{ like.name }}</strong>: its dimensions as claims, its target, gaskets and drawing. No readings.</p>
     <p v-if="casting" class="like">
       Casting <strong>{{ casting.mark }}</strong>, {{ sayHeads(measured) }}:

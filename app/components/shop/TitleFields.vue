@@ -7,7 +7,7 @@ const name = defineModel<string>('name', { required: true })
 const reference = defineModel<string>('reference', { required: true })
 defineProps<{ faults: Record<string, string>, first?: boolean }>()
 const rules = useRules(BuildRequest)
-const fields = [{ key: 'name', label: 'Name', model: name }, { key: 'reference', label: 'Job reference', model: reference }]
+const fields = [{ key: 'name', label: 'Name', model: name }, { key: 'reference', label: 'Job reference, if any', model: reference }]
 </script>
 
 <template>

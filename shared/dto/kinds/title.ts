@@ -1,6 +1,6 @@
-import { PlainName } from '../decorators'
+import { JobReference, PlainName } from '../decorators'
 
 export class TitleBody {
   @PlainName('The build’s name') name!: string
-  @PlainName('The job reference') reference!: string
+  @JobReference() reference!: string
 }

@@ -12,7 +12,7 @@ const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
-const { what, thing, things, instrument, kept, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
+const { what, thing, things, instrument, kept, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
 /** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
 const between = computed(() => {
   const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
@@ -26,7 +26,7 @@ const reading = useTemplateRef<{ focus: () => void, commit: () => void, type: (t
 const choices = useChoices()
 const leaf = choices.leafOf('pour')
 const leaves = computed(() => choices.leavesOf('pour'))
-/** A round goes on by itself to the next cylinder that has fewer pours, unless the hand stays at this one. */
+/** A round goes on to the next cylinder that has fewer pours, a whole one begins again; unless the hand stays at this one. */
 const stays = choices.choice<string>('pourStays', '')
 const next = computed(() => stays.value ? undefined : goesOnTo.value)
 const done = ref('')
@@ -40,7 +40,7 @@ async function nextCylinder() {
   await to(build.cylinder)
 }
 async function keepReading(figure: Figure, terms: number[]) {
-  const [from, on, apart] = [build.cylinder, next.value, challenge.value !== undefined]
+  const [from, on, apart, round] = [build.cylinder, next.value, challenge.value !== undefined, roundDone.value]
   const keeping = keep(figure, terms)
   // What this page has against it is told in the same moment; the shop's answer is not waited for, or the next reading, typed
   // meanwhile, would go into this cylinder.
@@ -48,17 +48,17 @@ async function keepReading(figure: Figure, terms: number[]) {
   if (at?.said || build.cylinders.length === 1) return keeping
   // The hand may have gone elsewhere while it was kept.
   if (on !== undefined && build.cylinder === from) await to(on)
-  done.value = `Cylinder ${from}: ${figure.typed} kept. ${sayWhere(on, apart)}`
+  done.value = `Cylinder ${from}: ${figure.typed} kept. ${sayWhere(on, apart, round)}`
   void keeping.then((said) => {
     if (said) done.value = `Cylinder ${from}: ${figure.typed} is not kept. ${said}`
   })
   return keeping
 }
-function sayWhere(on: number | undefined, apart: boolean): string {
-  if (on !== undefined) return `Now cylinder ${on}.`
+/** Where the hand is now, after the pour that makes `round` of them at every cylinder, if it does. */
+function sayWhere(on: number | undefined, apart: boolean, round: number | undefined): string {
   if (apart) return 'It does not agree with the pours before: look at this cylinder first.'
-  if (stays.value) return 'Still on this cylinder.'
-  return `Every cylinder has ${current.value.length === 1 ? 'one pour' : `${current.value.length} pours`} now.`
+  const now = on === undefined ? 'Still on this cylinder.' : `Now cylinder ${on}.`
+  return round === undefined ? now : `Every cylinder has ${round === 1 ? 'one pour' : `${round} pours`}. ${now}`
 }
 function takeFills() {
   reading.value?.type(asFills.value!.join(' + '))

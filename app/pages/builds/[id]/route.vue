@@ -45,7 +45,7 @@ const spread = computed(() => build.cylinders.length > 1)
 const items = computed(() => list.value.map((r, i): [number, string] => [i, `${i + 1}: ${r.stages.map(s => sayShort(r, s, device.lengths)).join(', ')}`]).filter(([i]) => i !== chosen.value))
 const COMPARED: { name: string, of: (r: Route) => string }[] = [
   { name: 'Every cylinder on target', of: r => sayChance(r.chance) }, { name: 'Off face and deck', of: r => say(r.metal, 'length', device.lengths) }, { name: 'Chamber metal gone for good', of: r => say(r.lasting, 'volume') }, { name: 'Spread of ratio', of: r => digits(r.spread, 2) },
-  { name: 'Hours', of: r => digits(r.hours, 1) }, { name: 'Money', of: r => digits(r.money, 0) }
+  { name: 'Hours', of: r => digits(r.hours, 1) }, { name: 'Cost', of: r => digits(r.money, 0) }
 ]
 
 const sentence = ref('')
@@ -123,7 +123,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <h3>Why not another way</h3>
             <ul class="small"><li v-for="(m, i) in found.missing" :key="i">{{ sayMissing(m, thickness(m.way.gasket), all, device.lengths) }}</li></ul>
           </section>
-          <BenchFold v-if="list.length > 1" title="Chance against metal, hours or money"><LazyRouteChart :routes="list" :chosen="chosen" /></BenchFold>
+          <BenchFold v-if="list.length > 1" title="Chance against metal, hours or cost"><LazyRouteChart :routes="list" :chosen="chosen" /></BenchFold>
         </template>
         <p class="caution">A starting point: the maker, the fuel and you decide. Leave machining to a qualified machinist.</p>
       </section>
