@@ -75,5 +75,5 @@ function flow(story: Story): void {
   worked(2, 'guideBoss')
   run(2, 'intake', 1.02, { name: 'bowl, guide, radius', entry: 'radius', hours: 2.5 })
   const claim = BENCH_LIFTS.map(lift => ({ lift, flow: Math.round(1.1 * flowTruth(hiddenPort(story.name, 'intake'), lift)) }))
-  story.add('flowRun', { level: 'port', cylinder: 1, port: 'intake' }, { name: 'catalogue', bench: 'not said', depression: room.depression, pipe: 'none', entry: 'radius', rows: claim, claimed: 'the seller' })
+  story.add('flowRun', { level: 'port', cylinder: 1, port: 'intake' }, { name: 'catalogue', bench: 'an unknown bench', depression: room.depression, pipe: 'none', entry: 'radius', rows: claim, claimed: 'the seller' })
 }

@@ -19,7 +19,7 @@ export const ENCLOSED_WORDS: Record<Enclosed, EnclosedWords> = {
     ]
   },
   assembled: {
-    label: 'Assembled, by the plug hole', noun: 'assembled volume', caution: `${FLAMMABLE} Drain and dry the cylinder before it is turned.`,
+    label: 'Assembled, plug hole', noun: 'assembled volume', caution: `${FLAMMABLE} Drain and dry the cylinder before it is turned.`,
     steps: [
       'Piston locked at top dead centre, found from both sides.',
       'The plug hole is the highest point; the cylinder levelled both ways.',

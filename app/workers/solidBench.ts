@@ -4,7 +4,7 @@ import {
   type ChamberSpec, type Cut, type Point, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
 
-/** A chamber to be made solid: its drawing, what it poured, what has been cut off its face. `quick`: from its rings alone, until then. */
+/** A chamber whose body is to be made: its drawing, what it poured, what has been cut off its face. `quick`: from its rings alone, until then. */
 export interface SolidAsk { key: string, spec: ChamberSpec, measured?: number, done: Cut, assumed: { intake: boolean, exhaust: boolean }, quick?: boolean }
 export interface SolidFacts {
   key: string
@@ -35,7 +35,7 @@ export interface DragAsk { key: string, spec: ChamberSpec, cut: Cut }
 export interface WallsAsk extends WallLook { key: string, valves: { open: number, lifts: number[] }[] }
 export type ValveWalls = { open: number, walls: WallAt[] } | { open: number, refused: string }
 
-/** Metal to be taken off a chamber that was made solid. */
+/** Metal to be taken off a chamber whose body was made. */
 /** `share`: how much of what is drawn comes out when it is ground, 1 by the drawing alone. */
 export interface DevelopAsk { key: string, name: string, reliefs: Relief[], share?: number }
 /** What a chamber is made of: by its drawing, or from another with metal off. */
@@ -83,7 +83,7 @@ function breathe(): Promise<void> {
   })
 }
 
-/** Where chambers are made solid and cut: holds their meshes by name, and answers only the newest question of each job. */
+/** Where chambers become bodies and are cut: holds their meshes by name, and answers only the newest question of each job. */
 export class SolidBench {
   private readonly kept = new Map<string, Kept>()
   /** How each chamber was asked for: one that was put away to make room is made again when it is wanted. */
@@ -125,7 +125,7 @@ export class SolidBench {
   private chamber(key: string): Kept {
     if (!this.kept.has(key)) this.recipes.get(key)?.()
     const kept = this.kept.get(key)
-    if (!kept) throw new DomainError('key', key, 'a chamber that was made solid')
+    if (!kept) throw new DomainError('key', key, 'a chamber whose body was made')
     this.keep(key, kept)
     return kept
   }

@@ -152,14 +152,24 @@ test('an empty build asks for what it needs instead of showing numbers', async (
 
 test('bench targets are 44 px or more', async ({ page, bench }) => {
   await page.setViewportSize(SIZES[1])
-  for (const station of ['pour', 'shape', 'cut', 'mockup'] as const) {
-    await open(page, bench, bench.launch, station)
-    const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.v-btn:not(.plate, .handle, .grip), .v-field, a.go')]
-      .filter(el => el.offsetParent && el.getBoundingClientRect().height < 43.5).map(el => el.textContent!.trim() || el.id))
-    expect(small).toEqual([])
-    // What is dragged is drawn small and caught all round it.
-    const caught = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.handle, .grip, .plate')]
-      .filter(el => el.offsetParent).map(el => Math.max(el.getBoundingClientRect().height, Number.parseFloat(getComputedStyle(el, '::before').height))).filter(high => high < 43.5))
-    expect(caught).toEqual([])
+  for (const [engine, station] of [['launch', 'pour'], ['launch', 'shape'], ['launch', 'ports'], ['launch', 'cut'], ['launch', 'mockup'], ['caldbeck', 'flow'], ['launch', 'daybook']] as const) {
+    await open(page, bench, bench[engine], station)
+    const leaves = page.locator('.station-room [role=tab]')
+    for (let i = 0; i < await leaves.count(); i++) {
+      await leaves.nth(i).click()
+      await page.waitForTimeout(500)
+      await expectWide(page, `${station}, ${await leaves.nth(i).textContent()}`)
+    }
   }
 })
+
+/** Whatever a finger is to meet is wide enough for it, drawn large or caught all round. */
+async function expectWide(page: Page, where: string): Promise<void> {
+  const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.v-btn:not(.plate, .handle, .grip), .v-field, a.go')]
+    .filter(el => el.offsetParent && el.getBoundingClientRect().height < 43.5).map(el => el.textContent!.trim() || el.id))
+  expect(small, where).toEqual([])
+  // What is dragged is drawn small and caught all round it.
+  const caught = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.handle, .grip, .plate')]
+    .filter(el => el.offsetParent).map(el => Math.max(el.getBoundingClientRect().height, Number.parseFloat(getComputedStyle(el, '::before').height))).filter(high => high < 43.5))
+  expect(caught, where).toEqual([])
+}

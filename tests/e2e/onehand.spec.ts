@@ -81,7 +81,7 @@ test('a button below a field takes its first press, though the keypad goes as th
   await open(page, bench, await copyOf(bench, bench.launch), 'ports')
   await page.locator('input[data-figure="How much"]').fill('0.5')
   await page.locator('input[data-figure="How much"]').press('Enter')
-  await page.locator('input[data-figure="Port holds more by"]').fill('0.8')
+  await page.locator('input[data-figure="Adds to the port, about"]').fill('0.8')
   await expect(page.getByRole('group', { name: 'Keypad' })).toBeVisible()
   const press = page.getByRole('button', { name: 'Mark it in this port' })
   await press.scrollIntoViewIfNeeded()

@@ -1,7 +1,7 @@
 import { everyLeaf, test } from '../support/page'
 
 test('what stands on every leaf of every station, and in the shop', async ({ page, bench }) => {
-  test.setTimeout(300_000)
+  test.setTimeout(600_000)
   const seen = new Set<string>()
   const say = (where: string, text: string) => {
     console.log(`\n== ${where}`)
@@ -16,6 +16,7 @@ test('what stands on every leaf of every station, and in the shop', async ({ pag
     for (const [leaf, text] of await everyLeaf(page, bench, bench[build], 'mm', () => page.locator('body').innerText())) say(`${build}: ${leaf}`, text)
   }
   await page.goto(bench.server.url)
+  await page.getByRole('tab').first().waitFor()
   for (const tab of await page.getByRole('tab').all()) {
     await tab.click()
     await page.waitForTimeout(500)

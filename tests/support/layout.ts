@@ -1,11 +1,15 @@
 import type { Page } from '@playwright/test'
 
-/** What is too small, cut off or on top of something else, by the page's own geometry. */
+/** What is too small, cut off, on top of something else or to be reached only by scrolling sideways, by the page's own geometry. */
 export function faults(page: Page): Promise<string[]> {
   return page.evaluate(() => {
     const found: string[] = []
     const room = document.scrollingElement!
     if (room.scrollHeight > window.innerHeight || room.scrollWidth > window.innerWidth) found.push('the page scrolls')
+    for (const el of document.querySelectorAll('*')) {
+      const { overflowX } = getComputedStyle(el)
+      if ((overflowX === 'auto' || overflowX === 'scroll') && el.clientWidth > 40 && el.scrollWidth > el.clientWidth + 1 && el.checkVisibility()) found.push(`scrolls sideways: ${el.className || el.tagName}, ${el.scrollWidth} in ${el.clientWidth} px`)
+    }
     const seen: { text: string, el: Element, letters: DOMRect[] }[] = []
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {

@@ -39,7 +39,7 @@ const fits = computed(() => facts.value && facts.value.factor >= FACTOR_WINDOW[0
 const verdict = computed(() => {
   if (!facts.value) return ''
   if (poured.value === undefined) return 'Not poured yet: it stands as drawn. The first pour brings it to size.'
-  if (fits.value) return `The drawing fits the pour: roof and walls gave ${digits(Math.abs(facts.value.factor - 1) * 100, 1)} %.`
+  if (fits.value) return `The drawing fits the pour: roof and walls were moved by ${digits(Math.abs(facts.value.factor - 1) * 100, 1)} % to meet it.`
   const [check, next] = facts.value.suspects
   return `The pour is ${digits(facts.value.factor, 2)} of the drawing. Check ${check ? SUSPECT_WORDS[check.dimension] : 'the drawing'} first${next ? `, then ${SUSPECT_WORDS[next.dimension]}` : ''}.`
 })
@@ -86,7 +86,7 @@ async function stl() {
           </fieldset>
         </div>
         <p v-if="wasCut" class="small" data-face>
-          Drawn on the face <template v-if="drawn?.face === 'cast'">as it was cast</template><template v-else-if="drawn?.face">as it was on {{ new Date(drawn.face).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) }}</template><template v-else>as it was when first drawn</template>; <span class="num">{{ say(model?.done.depth ?? 0, 'length', device.lengths) }}</span> came off it since.
+          Drawn on the face <template v-if="drawn?.face === 'cast'">as it was cast</template><template v-else-if="drawn?.face">as it was on {{ new Date(drawn.face).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) }}</template><template v-else>as it was at first</template>; <span class="num">{{ say(model?.done.depth ?? 0, 'length', device.lengths) }}</span> has come off since.
           <v-btn variant="text" class="go" @click="face(drawn?.face === 'cast' ? 'now' : 'cast')">{{ drawn?.face === 'cast' ? 'It shows the face of today' : 'It shows the face as cast' }}</v-btn>
         </p>
         <div class="row">

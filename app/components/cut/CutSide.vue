@@ -50,7 +50,7 @@ function key(event: KeyboardEvent) {
 
 <template>
   <div ref="holder" class="side">
-    <svg :width="W" :height="H" role="img" :aria-label="`Section across the crank; ${say(depth, 'length', device.lengths)} goes at the bore line`">
+    <svg :width="W" :height="H" role="img" :aria-label="`Section across the crank; ${say(depth, 'length', device.lengths)} off at the bore line`">
       <defs><pattern id="goes" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="hatch" /></pattern></defs>
       <rect :x="px(-half)" y="6" :width="2 * half * scale" :height="base - 6" class="metal" />
       <path :d="path" class="air" />
@@ -58,7 +58,7 @@ function key(event: KeyboardEvent) {
       <line :x1="px(-half)" :x2="px(half)" :y1="pz(line(done)[0])" :y2="pz(line(done)[1])" class="now" />
       <line :x1="px(-half)" :x2="px(half)" :y1="pz(line(plane)[0])" :y2="pz(line(plane)[1])" class="plane" />
       <text :x="px(-half)" :y="H - 22">intake side</text>
-      <text :x="px(half)" :y="H - 22" text-anchor="end" class="num">{{ say(depth, 'length', device.lengths) }} goes</text>
+      <text :x="px(half)" :y="H - 22" text-anchor="end" class="num">{{ say(depth, 'length', device.lengths) }} off</text>
       <text :x="px(-half)" :y="H - 5" class="soft">section through the exhaust, to scale</text>
     </svg>
     <v-btn

@@ -48,5 +48,5 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
 <style scoped>
 .on td:first-child { box-shadow: inset 4px 0 0 var(--dye); font-weight: 700; }
 .cut-table td { white-space: nowrap; }
-.cut-table td, .cut-table th { padding-inline: 6px; }
+.cut-table td, .cut-table th { padding-inline: 5px; }
 </style>

@@ -62,7 +62,7 @@ const lines = computed<Line[]>(() => {
 
 <template>
   <div class="else">
-    <p v-if="moves">With <strong class="num">{{ mm(moves.face.all) }}</strong> off the face<template v-if="moves.deck.all">, <span class="num">{{ mm(moves.deck.all) }}</span> off the deck</template><template v-if="moves.gasket.all">, a gasket <span class="num">{{ mm(Math.abs(moves.gasket.all)) }}</span> {{ moves.gasket.all < 0 ? 'thinner' : 'thicker' }}</template> the head comes down <strong class="num big" data-drop>{{ mm(moves.drop.all) }}</strong><template v-if="moves.drop.done">; <span class="num">{{ mm(moves.drop.done) }}</span> of it is done</template></p>
+    <p v-if="moves">With <strong class="num">{{ mm(moves.face.all) }}</strong> off the face<template v-if="moves.deck.all">, <span class="num">{{ mm(moves.deck.all) }}</span> off the deck</template><template v-if="moves.gasket.all"> and a gasket <span class="num">{{ mm(Math.abs(moves.gasket.all)) }}</span> {{ moves.gasket.all < 0 ? 'thinner' : 'thicker' }}</template>, the head comes down <strong class="num big" data-drop>{{ mm(moves.drop.all) }}</strong><template v-if="moves.drop.done">; <span class="num">{{ mm(moves.drop.done) }}</span> of it is done</template></p>
     <section v-for="line in lines" :key="line.name">
       <div class="told">
         <div>

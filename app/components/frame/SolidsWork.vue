@@ -19,7 +19,7 @@ onBeforeUnmount(() => clearTimeout(timer))
     <p class="small" role="status">{{ solidsStopped ? 'Chambers stopped' : 'Making chambers' }}</p>
     <v-btn v-if="solidsStopped" @click="resumeSolids">Go on</v-btn>
     <v-btn v-else aria-label="Stop making the chambers" @click="stopSolids">Stop</v-btn>
-    <v-progress-linear v-if="!solidsStopped" class="line" location="bottom" absolute indeterminate :height="3" aria-label="The chambers are being made solid" />
+    <v-progress-linear v-if="!solidsStopped" class="line" location="bottom" absolute indeterminate :height="3" aria-label="The drawn chambers are being worked out" />
   </div>
 </template>
 

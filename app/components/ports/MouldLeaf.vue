@@ -55,7 +55,7 @@ const at = (of: PortName, due: number) => `${nameOf(of)}: ${isDue(due) ? 'cured'
           <FigureField :field="form.key('lean/typed')" label="Head leans by" dimension="angle" :part="form.part('lean')" :commit="form.keep('lean', KINDS.mould.bounds.lean, 'how far the head leans')" />
           <FigureField :field="form.key('short/typed')" label="Short of the flange by" dimension="length" :part="form.part('short')" :commit="form.keep('short', KINDS.mould.bounds.short, 'how far short of the flange it stops')" />
         </div>
-        <v-btn type="submit" variant="flat" color="primary">It is poured: start the time</v-btn>
+        <v-btn type="submit" variant="flat" color="primary">It is poured: start the timer</v-btn>
       </template>
       <ol class="small how">
         <li>Clean the port, and wipe release agent over every part of it.</li>

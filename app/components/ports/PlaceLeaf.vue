@@ -84,7 +84,7 @@ async function copy() {
         <div class="fields">
           <BenchSelect label="What to do" :model-value="(way.value as PortWay)" :items="PORT_WAYS.map(w => [w, WAY_WORDS[w]] as const)" @update:model-value="way.value = $event!" />
           <FigureField v-if="takes" :field="form.key('amount/typed')" label="How much" dimension="length" :part="form.part('amount')" :commit="form.keep('amount', KINDS.portPlace.bounds.amount, 'how much comes off there')" />
-          <FigureField v-if="takes" :field="form.key('adds/typed')" label="Port holds more by" dimension="volume" :part="form.part('adds')" :commit="form.keep('adds', KINDS.portPlace.bounds.adds, 'how much more the port will hold')" />
+          <FigureField v-if="takes" :field="form.key('adds/typed')" label="Adds to the port, about" dimension="volume" :part="form.part('adds')" :commit="form.keep('adds', KINDS.portPlace.bounds.adds, 'how much more the port will hold')" />
           <BenchText v-model="tool.value" label="Tool" maxlength="60" />
           <BenchText v-model="grit.value" label="Grit" maxlength="30" />
           <BenchText v-model="finish.value" label="Finish wanted" maxlength="40" />

@@ -5,7 +5,7 @@ import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { sayNth } from '~/words/ports'
 
-/** Ports by volume: what each stage of work added, which of a pair match, and which are poor because the head is built so. */
+/** Ports by volume: what each stage of work added, which of a pair match, and which are poor by design of the head. */
 const build = useBuild()
 const sentence = ref('')
 const pairsOf = (valve: Valve) => build.replayed?.portPairs.filter(p => p.valve === valve) ?? []
@@ -29,7 +29,7 @@ function since(valve: Valve, { cylinder, n }: { cylinder: number, n: number }) {
 /** Ports that were poured again after work: what each time added. */
 const stages = computed(() => (build.replayed?.ports ?? []).map(({ cylinder, valve, n }) => ({ cylinder, valve, n, list: portStages(build.replayed!, { cylinder, valve, n }) })).filter(({ list }) => list.length > 1))
 const stated = (valve: Valve) => [...build.replayed?.live.entries ?? []].reverse().find(e => e.kind === 'portPairs' && e.body.valve === valve)
-const VERDICT = { same: 'match', differ: 'differ', asBuilt: 'built so' } as const
+const VERDICT = { same: 'match', differ: 'differ', asBuilt: 'by design' } as const
 
 /** Neighbours along the head, two and two: how most castings pair them. */
 async function pairUp(valve: Valve) {
@@ -64,7 +64,7 @@ async function builtSo(valve: Valve, smaller: number, on: boolean) {
         <p v-if="rows[valve].ports.length > 1" class="small">They lie <strong class="num">{{ digits(rows[valve].spread, 1) }} cc</strong> apart<template v-if="rows[valve].ports.length < rows[valve].of">; {{ rows[valve].of - rows[valve].ports.length }} of {{ rows[valve].of }} are not poured yet</template>.</p>
       </template>
       <v-table v-if="pairsOf(valve).length" class="close">
-        <thead><tr><th>Pair</th><th class="r">cc</th><th>They</th><th>Built so</th></tr></thead>
+        <thead><tr><th>Pair</th><th class="r">cc</th><th>Result</th><th>By design</th></tr></thead>
         <tbody>
           <tr v-for="pair in pairsOf(valve)" :key="`${pair.cylinders.join()}/${pair.n}`">
             <td class="num">{{ pair.cylinders.join(' / ') }}{{ nth(valve, pair.n) }}</td>

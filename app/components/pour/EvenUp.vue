@@ -55,7 +55,7 @@ async function planGrinding() {
           <tr><td>whole clearances</td><td class="r num">{{ say(plan.spread.clearance.before, 'volume') }}</td><td class="r num">{{ say(plan.spread.clearance.after, 'volume') }}</td></tr>
         </tbody>
       </v-table>
-      <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio in the mean<template v-if="cut?.deepest && cut.toLowest && cut.deepest.depth.value > 0">. Then a cut of <strong class="num" data-even-cut>{{ say(cut.deepest.depth.value, 'length', device.lengths) }}</strong> brings the first to target, <span class="num">{{ say(deeper, 'length', device.lengths) }}</span> more than now; the last needs <span class="num">{{ say(cut.toLowest.depth.value, 'length', device.lengths) }}</span></template>.</p>
+      <p class="small">It costs <strong class="num">{{ digits(plan.cost, 2) }}</strong> of ratio on average<template v-if="cut?.deepest && cut.toLowest && cut.deepest.depth.value > 0">. Then a cut of <strong class="num" data-even-cut>{{ say(cut.deepest.depth.value, 'length', device.lengths) }}</strong> brings the first to target, <span class="num">{{ say(deeper, 'length', device.lengths) }}</span> more than now; the last needs <span class="num">{{ say(cut.toLowest.depth.value, 'length', device.lengths) }}</span></template>.</p>
       <v-btn v-if="grinding.length === 0" :disabled="plan.grinding.length === 0" @click="planGrinding">Plan this grinding</v-btn>
       <PlannedWork :kinds="['relief']" />
       <p class="caution">Grinding dust harms eyes and lungs; guard the seats, and never cross the gasket’s line.</p>

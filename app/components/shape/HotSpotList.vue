@@ -16,7 +16,7 @@ const lines = computed(() => props.spots.map((spot): { where: string, what: stri
     case 'ledge': return { where: `Rim round the ${name(spot.valve)}`, what: `${mm(spot.height)} high, ${mm(spot.width)} wide, left by sinking it: blend it into the ceiling.` }
     case 'overhang': return { where: `Gasket, ${digits(spot.from, 0)}° to ${digits(spot.to, 0)}°`, what: `its ring stands ${mm(spot.depth)} inside the chamber: another gasket, nothing of it may be exposed.`, stop: true }
     case 'thinRim': return { where: `Rim at the gasket, ${digits(spot.from, 0)}° to ${digits(spot.to, 0)}°`, what: `only ${mm(spot.width)} between mouth and ring: round the edge, take no more there.` }
-    case 'bridge': return { where: `Bridge between ${spot.valves.map(name).join(' and ')}`, what: `${mm(spot.width)} of metal: round it, never narrow it.` }
+    case 'bridge': return { where: `Bridge between ${spot.valves.map(name).join(' and ')}`, what: spot.width > 0 ? `${mm(spot.width)} of metal: round it, never narrow it.` : `drawn ${mm(-spot.width)} into each other: measure where these valves stand and how large they are.` }
     case 'plugLip': return { where: 'Lip over the plug', what: `${mm(spot.height)} high: round it, it glows first.` }
   }
 }))

@@ -68,7 +68,7 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
         <StatementField quantity="gasketArea" :scope="whole" />
         <StatementField quantity="gasketOutline" :scope="whole" />
       </div>
-      <p v-if="ledge !== undefined" class="small">{{ ledge >= 0 ? 'It stands outside the bore by' : 'It hangs over the bore by' }} <strong class="num">{{ say(Math.abs(ledge), 'length', device.lengths) }}</strong> in the mean.<span v-if="ledge < 0" class="warn"> Nothing of a gasket may stand in the chamber.</span></p>
+      <p v-if="ledge !== undefined" class="small">{{ ledge >= 0 ? 'It stands outside the bore by' : 'It hangs over the bore by' }} <strong class="num">{{ say(Math.abs(ledge), 'length', device.lengths) }}</strong> on average.<span v-if="ledge < 0" class="warn"> Nothing of a gasket may stand in the chamber.</span></p>
     </section>
   </div>
 </template>

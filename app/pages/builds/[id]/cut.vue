@@ -134,10 +134,10 @@ async function planDepth() {
           </div>
           <CutStair :depth="depth" :marks="marks" :fixed="planned !== undefined || free === 'none'" @look="look_" />
         </template>
-        <WaitsForChambers v-else-if="solid.drawn.value && !settled && !planned" class="waits" says="The depth is being worked out: the chambers are made solid first." />
+        <WaitsForChambers v-else-if="solid.drawn.value && !settled && !planned" class="waits" says="The depth is being worked out on the drawn chambers." />
         <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target, set on the Sheet, and a chamber volume, poured at Pour.</p>
         <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} brings it to its target. {{ free === 'flat' ? 'The angled cut alone takes too much.' : '' }}</p>
-        <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>
+        <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be worked out from its drawing: the Sheet says why.</p>
         <p v-if="needed?.unknown.length && unreachable.length === 0 && (!solid.drawn.value || exactly) && free !== 'none'" class="small">Not counted, because nothing is known of it yet: cylinder {{ needed.unknown.join(', ') }}.</p>
         <template v-if="planned">
           <p v-if="!needed?.deepest" class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>

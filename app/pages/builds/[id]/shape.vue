@@ -130,7 +130,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </div>
       <div class="right">
-        <p v-if="fault" class="sentence" data-fault>The chamber of cylinder {{ build.cylinder }} can’t be made solid: its drawing on the Sheet says why.</p>
+        <p v-if="fault" class="sentence" data-fault>The chamber of cylinder {{ build.cylinder }} can’t be worked out from its drawing: the Sheet says why.</p>
         <RadioRow :model-value="setup.school" :choices="schools" label="How far to relieve" @update:model-value="(school: School) => set({ school })" />
         <p class="small">{{ SCHOOL_WORDS[setup.school][1] }}</p>
         <div class="fields">
@@ -142,9 +142,9 @@ async function template(kindOf: 'pdf' | 'svg') {
           <BenchCheck class="small check" label="keep the squish pads" :model-value="setup.keepPads" @update:model-value="set({ keepPads: $event })" />
           <BenchCheck class="small check" label="judge by seat and throat" :model-value="setup.needs === 'seat'" @update:model-value="set({ needs: $event ? 'seat' : 'cylinder' })" />
         </div>
-        <p v-if="short" class="want" data-short><template v-if="short.degrees > 0">at {{ mm(lift) }} short over <strong class="num">{{ digits(short.degrees, 0) }}°</strong>, by <strong class="num">{{ digits(short.percent, 0) }} %</strong> at the worst</template><template v-else><strong>Nothing short</strong> at this lift</template></p>
+        <p v-if="short" class="want" data-short><template v-if="short.degrees > 0">At {{ mm(lift) }} of lift the wall is too near over <strong class="num">{{ digits(short.degrees, 0) }}°</strong>, at the worst by <strong class="num">{{ digits(short.percent, 0) }} %</strong></template><template v-else><strong>Nothing short</strong> at this lift</template></p>
         <GroundBudgetBar :budget="told || setup.steps.length === 0 ? budget : undefined" :spent="spent" :waits="!paid" />
-        <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Inside the line' }}, over every lift, <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> of the {{ kind }} stay short, by <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
+        <p v-if="proposal?.unmet.length" class="small" data-unmet>{{ setup.school === 'leave' ? 'Left alone' : 'Even ground as far as the line' }}, <strong>{{ digits(proposal.unmet.reduce((s, u) => s + u.to - u.from, 0), 0) }}°</strong> round the {{ kind }} stay short at some lift, by up to <strong>{{ digits(Math.max(...proposal.unmet.map(u => u.percent)), 0) }} %</strong> of the need.</p>
         <p v-if="setup.school === 'pin' && gapStop.length" class="small" data-pin>The pin touches at <span v-for="(a, i) in gapStop" :key="a.from" class="num">{{ i ? ', ' : '' }}{{ digits(a.from, 0) }}° and comes free at {{ digits(a.to % 360, 0) }}°</span>.</p>
         <div class="row">
           <v-btn :variant="takesPast ? 'outlined' : 'flat'" :class="{ stop: takesPast }" color="primary" :disabled="!proposal || proposal.arcs.length === 0 || (offered !== undefined && offered < 0.01)" @click="takeIt">Take it{{ others.length > 1 ? ` on both ${kind}s` : '' }}</v-btn>
