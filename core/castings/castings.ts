@@ -1,5 +1,5 @@
 import { mean } from 'simple-statistics'
-import { ofKind, scopeName, type AfterwardsBody, type EntryOf, type FindingBody, type PortPlaceName, type Valve } from '../ledger'
+import { ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type PortPlaceName, type Quantity, type Valve } from '../ledger'
 import { compareRuns, flowRuns, placesIn, pourResult, portStages, portsIn, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
 
@@ -120,4 +120,24 @@ export function castingsOf<Head extends CastingHead>(heads: readonly Head[]): Ca
  */
 export function castingStart({ likely: { chamber, perMm } }: Casting): { chamberVolume?: Likely, mouthArea?: Likely } {
   return { ...chamber ? { chamberVolume: chamber } : {}, ...perMm ? { mouthArea: { ...perMm, value: perMm.value * 1000, u: perMm.u * 1000 } } : {} }
+}
+
+/** A thin place of a casting, each once whatever head showed it. */
+const thinOnce = ({ heads }: Casting) => [...new Map(heads.flatMap(h => h.thin).map(one => [`${one.cylinder} ${one.valve} ${one.n ?? 1} ${one.place}`, one])).values()]
+
+/**
+ * What a new build of a casting begins with, as entries: its mark, what is likely of it as assumed, and where its ports are thin.
+ *
+ * @example castingEntries(casting)[1] // { kind: 'assume', scope: { level: 'build' }, body: { quantity: 'chamberVolume', … } }
+ */
+export function castingEntries(casting: Casting): Alike[] {
+  const scope = { level: 'build' } as const
+  const figure = (value: number, unit: string): Figure => ({ value, unit, typed: '' })
+  const { chamberVolume, mouthArea } = castingStart(casting)
+  const assume = (quantity: Quantity, likely: Likely | undefined, unit: string): Alike[] => likely ? [{ kind: 'assume', scope, body: { quantity, figure: figure(likely.value, unit), u: figure(likely.u, unit) } }] : []
+  return [
+    { kind: 'casting', scope, body: { mark: casting.mark } }, ...assume('chamberVolume', chamberVolume, 'cc'), ...assume('mouthArea', mouthArea, 'mm2'),
+    ...thinOnce(casting).map(({ cylinder, valve, n, place }): Alike => (
+      { kind: 'portPlace', scope: { level: 'port', cylinder, port: valve, ...n ? { n } : {} }, body: { place, way: 'thin', done: false } }))
+  ]
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { demoShop } from '../../demo/shop'
-import { USUAL_SCATTER, castingHeads, castingsOf, castingStart, coverageFactor, likelyOfNext, replay, scatterOf, type CastingHead } from '..'
+import { USUAL_SCATTER, castingEntries, castingHeads, castingsOf, castingStart, coverageFactor, likelyOfNext, replay, scatterOf, type CastingHead } from '..'
 
 const head = (mark: string, chamber: number[], perMm: number[] = []): CastingHead =>
   ({ mark, head: 1, cylinders: chamber.length, readings: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], thin: [], gains: [], afterwards: [] })
@@ -24,6 +24,11 @@ describe('what the next head of a casting is likely to have', () => {
   it('remembers where the ports of a head are thin', () => {
     const heads = demoShop.builds.filter(({ name }) => name.startsWith('Practice head')).flatMap(({ entries }) => castingHeads(replay(entries)!))
     expect(heads.map(({ thin }) => thin)).toEqual([[{ cylinder: 3, valve: 'exhaust', place: 'guideBoss' }], [{ cylinder: 3, valve: 'intake', place: 'roof' }]])
+    // Each is marked once in the ports of the next, whatever head showed it.
+    const [casting] = castingsOf([...heads, heads[0]!])
+    expect(castingEntries(casting!).filter(e => e.kind === 'portPlace').map(({ scope, body }) => [scope, body])).toEqual([
+      [{ level: 'port', cylinder: 3, port: 'exhaust' }, { place: 'guideBoss', way: 'thin', done: false }], [{ level: 'port', cylinder: 3, port: 'intake' }, { place: 'roof', way: 'thin', done: false }]
+    ])
   })
   it('refuses what is none', () => {
     expect(() => coverageFactor(0.5)).toThrow(/degrees of freedom/)

@@ -165,7 +165,7 @@ test('bench targets are 44 px or more', async ({ page, bench }) => {
 
 /** Whatever a finger is to meet is wide enough for it, drawn large or caught all round. */
 async function expectWide(page: Page, where: string): Promise<void> {
-  const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.v-btn:not(.plate, .handle, .grip), .v-field, a.go')]
+  const small = await page.locator('.station-room').evaluate(room => [...room.querySelectorAll<HTMLElement>('.v-btn:not(.plate, .handle, .grip), .v-field, .v-selection-control, a.go')]
     .filter(el => el.offsetParent && el.getBoundingClientRect().height < 43.5).map(el => el.textContent!.trim() || el.id))
   expect(small, where).toEqual([])
   // What is dragged is drawn small and caught all round it.

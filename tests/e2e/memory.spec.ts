@@ -122,7 +122,7 @@ test('a new build of a casting begins with what its heads were, and says so', as
   await page.getByRole('button', { name: 'Begin' }).click()
   await page.locator('.station-room [data-station]').waitFor()
   const id = /builds\/([^/]+)/.exec(page.url())![1]!
-  interface Kept { entries: { kind: string, note?: string, body: { quantity?: string, mark?: string, figure?: { value: number }, u?: { value: number } } }[] }
+  interface Kept { entries: { kind: string, note?: string, body: { quantity?: string, mark?: string, place?: string, way?: string, figure?: { value: number }, u?: { value: number } } }[] }
   const kept = async () => (await (await fetch(`${bench.server.url}/api/builds/${id}`)).json() as Kept).entries
   await expect.poll(async () => (await kept()).some(e => e.kind === 'assume' && e.body.quantity === 'mouthArea')).toBe(true)
   const entries = await kept()
@@ -132,6 +132,7 @@ test('a new build of a casting begins with what its heads were, and says so', as
   expect(chamber[0]!.body.figure!.value.toFixed(1)).toBe(value)
   expect((2 * chamber[0]!.body.u!.value).toFixed(1)).toBe(doubt)
   expect(entries.find(e => e.kind === 'casting')!.body.mark).toBe('MW 3412')
+  await expect.poll(async () => (await kept()).filter(e => e.kind === 'portPlace').map(e => [e.note, e.body.place, e.body.way])).toEqual([[from, 'guideBoss', 'thin'], [from, 'roof', 'thin']])
 })
 
 test('what an engine did afterwards belongs to the state that ran', async ({ page, bench }) => {

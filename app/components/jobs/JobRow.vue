@@ -66,7 +66,7 @@ async function wait() {
 .done th { color: var(--quiet); font-weight: 400; }
 .shown { display: inline-flex; width: 24px; justify-content: center; color: var(--dye); }
 td :deep(.v-checkbox) { margin: 0; }
-.step { padding: 0; text-align: left; font-weight: inherit; height: auto; max-width: 100%; }
+.step { padding: 0; text-align: left; font-weight: inherit; height: auto; min-height: var(--control); max-width: 100%; }
 .step :deep(.v-btn__content) { white-space: normal; overflow-wrap: anywhere; text-align: left; }
 .step + .warn { margin-left: 10px; }
 .press { width: 96px; }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
-import { castingStart, castingsOf, likeness, live, type Alike, type Bodies, type Likely, type Quantity } from '#core'
+import { castingEntries, castingStart, castingsOf, likeness, live, type Alike, type Bodies } from '#core'
 import type { BuildView } from '#shared/dto'
 import { digits, say } from '#shared/figures'
 import { FOUR, answersOf, engineBody, type EngineAnswers } from '~/forms/engine'
@@ -38,22 +38,16 @@ const casting = computed(() => typeof route.query.casting !== 'string'
   ? undefined
   : castingsOf(shop.builds.flatMap(b => (b.reckoned?.castings ?? []).map(head => ({ ...head, build: b.id })))).find(one => one.mark === route.query.casting))
 const begins = computed(() => casting.value ? castingStart(casting.value) : {})
+/** Places in its ports to keep off. */
+const thin = computed(() => casting.value ? castingEntries(casting.value).filter(e => e.kind === 'portPlace').length : 0)
 /** How many of its heads were measured. */
 const measured = computed(() => begins.value.chamberVolume?.heads ?? casting.value?.heads.length ?? 0)
 /** Its dimensions as claims; what the casting itself says of chamber and mouth takes the place of one engine's. */
 function alike(): Alike[] {
   const copied = like.value ? likeness(like.value.entries) : []
   if (!casting.value) return copied
-  const says = Object.entries(begins.value) as [Quantity, Likely][]
-  const figure = (value: number, unit: string) => ({ value, unit, typed: '' })
-  return [
-    ...copied.filter(({ body }) => !('quantity' in body) || !says.some(([quantity]) => quantity === body.quantity)),
-    { kind: 'casting', scope: { level: 'build' }, body: { mark: casting.value.mark } },
-    ...says.map(([quantity, { value, u }]): Alike => {
-      const unit = quantity === 'mouthArea' ? 'mm2' : 'cc'
-      return { kind: 'assume', scope: { level: 'build' }, body: { quantity, figure: figure(value, unit), u: figure(u, unit) } }
-    })
-  ]
+  const says = castingEntries(casting.value)
+  return [...copied.filter(({ body }) => !('quantity' in body) || !says.some(said => 'quantity' in said.body && said.body.quantity === body.quantity)), ...says]
 }
 onMounted(async () => {
   if (route.query.casting && shop.builds.length === 0) await shop.loadBuilds()
@@ -81,7 +75,7 @@ async function begin() {
   const begun = await take(form, made.body)
   if (!begun) return
   // One by one: what does not go with an engine that was changed meanwhile is left out, and takes nothing with it.
-  for (const { kind, scope, body } of alike()) void build.add(kind, scope, body as never, kind === 'assume' && casting.value ? { note: `Casting ${casting.value.mark}, ${sayHeads(measured.value)}` } : {})
+  for (const { kind, scope, body } of alike()) void build.add(kind, scope, body as never, (kind === 'assume' || kind === 'portPlace') && casting.value ? { note: `Casting ${casting.value.mark}, ${sayHeads(measured.value)}` } : {})
   drafts.clear('newBuild')
   await navigateTo({ path: `/builds/${begun}/sheet`, query: { leaf: 'section', field: 'bore' } })
 }
@@ -117,7 +111,7 @@ async function take({ name, reference }: { name: string, reference: string }, la
     <p v-if="like" class="like">Like <strong>{{ like.name }}</strong>: its dimensions as claims, its target, gaskets and drawing. No readings.</p>
     <p v-if="casting" class="like">
       Casting <strong>{{ casting.mark }}</strong>, {{ sayHeads(measured) }}:
-      <template v-if="begins.chamberVolume">chamber <span class="num">{{ digits(begins.chamberVolume.value, 1) }} ± {{ digits(2 * begins.chamberVolume.u, 1) }}</span> cc<template v-if="begins.mouthArea">, mouth <span class="num">{{ say(begins.mouthArea.value, 'area', device.lengths) }}</span></template>, assumed until you pour.</template><template v-else>nothing poured yet.</template>
+      <template v-if="begins.chamberVolume">chamber <span class="num">{{ digits(begins.chamberVolume.value, 1) }} ± {{ digits(2 * begins.chamberVolume.u, 1) }}</span> cc<template v-if="begins.mouthArea">, mouth <span class="num">{{ say(begins.mouthArea.value, 'area', device.lengths) }}</span></template>, assumed until you pour.</template><template v-else>nothing poured yet.</template><template v-if="thin"> {{ thin === 1 ? 'One place' : `${thin} places` }} in its ports, too thin to grind, {{ thin === 1 ? 'is' : 'are' }} marked.</template>
     </p>
     <div class="titles">
       <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" first />
