@@ -1,4 +1,4 @@
-import { mean, sampleStandardDeviation } from 'simple-statistics'
+import { mean, rootMeanSquare, sampleStandardDeviation } from 'simple-statistics'
 import { coverageFactor } from '../castings'
 import { READ_SCALES, type ReadKind, type Slip } from './task'
 
@@ -41,6 +41,32 @@ export function handReads(readings: readonly PracticeReading[]): HandReads | und
   const scatter = sampleStandardDeviation(sound)
   const n = sound.length
   return { readings: n, slips: latest.length - n, bias: mean(sound), biasU: scatter / Math.sqrt(n) * coverageFactor(n - 1) / 2, scatter, scatterU: scatter / Math.sqrt(2 * (n - 1)) }
+}
+
+/** A round of practice: what was read within its time, and how far a reading was typically off, slips apart; nothing where all were slips. */
+export interface PracticeRound { at: string, readings: number, slips: number, off?: number }
+
+/** A round lasts a minute, s. */
+export const ROUND_S = 60
+
+/**
+ * Practice, round by round: a round begins with the first reading after the one before it has run out.
+ *
+ * @param readings of one hand and one kind, in order
+ * @returns of each the root mean square of what was off, in the instrument's unit
+ * @example roundsOf(readings).at(-1)?.off // 0.03
+ */
+export function roundsOf(readings: readonly PracticeReading[]): PracticeRound[] {
+  const rounds: PracticeReading[][] = []
+  for (const one of readings) {
+    const round = rounds.at(-1)
+    if (round && Date.parse(one.at) < Date.parse(round[0]!.at) + ROUND_S * 1000) round.push(one)
+    else rounds.push([one])
+  }
+  return rounds.map((round) => {
+    const sound = round.filter(saysOfHand).map(({ off }) => off)
+    return { at: round[0]!.at, readings: round.length, slips: round.length - sound.length, ...sound.length > 0 ? { off: rootMeanSquare(sound) } : {} }
+  })
 }
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
-import { MENISCUS, READ_KINDS, READ_SCALES, handReads, judge, readTask, type PracticeReading, type ReadKind, type Slip } from '..'
+import { MENISCUS, READ_KINDS, READ_SCALES, handReads, judge, readTask, roundsOf, type PracticeReading, type ReadKind, type Slip } from '..'
 
 const chance = (seed: number) => {
   const rng = xoroshiro128plus(seed)
@@ -46,6 +46,16 @@ describe('reading', () => {
     expect(handReads(twenty)!.bias).toBeCloseTo(0.01, 12)
     expect(handReads(twenty)!.scatter).toBeCloseTo(0.02 * Math.sqrt(20 / 19), 12)
     expect(handReads(twenty)!.biasU).toBeCloseTo(0.02 * Math.sqrt(20 / 19) / Math.sqrt(20) * 2.14 / 2, 12)
+  })
+  it('is told round by round, a minute each from its first reading', () => {
+    const reading = (second: number, off: number, slip?: Slip): PracticeReading => ({ kind: 'burette', off, at: new Date(Date.UTC(2026, 0, 1, 9, 0, second)).toISOString(), ...slip ? { slip } : {} })
+    // √((0.03² + 0.04²)/2) = 0.0354; the second begins at the reading in its 60th second, and one of its two is a slip; the third has slips alone.
+    const [first, second, third, ...more] = roundsOf([reading(0, 0.03), reading(59, -0.04), reading(60, 0.02), reading(90, 1), reading(300, 0, 'bubble')])
+    expect(first!.off).toBeCloseTo(0.035355, 6)
+    expect([first, second, third].map(r => [r!.readings, r!.slips])).toEqual([[2, 0], [2, 1], [1, 1]])
+    expect(second!.off).toBeCloseTo(0.02, 12)
+    expect(third!.off).toBeUndefined()
+    expect(more).toEqual([])
   })
   it.each<[ReadKind, number, number]>([['burette', 0.03, 0.04], ['syringe', -0.2, 0.3], ['dial', 0.001, 0.004], ['wheel', 0.1, 0.25]])('finds the %s reader’s bias and scatter within their ±', (kind, bias, scatter) => {
     let [biasHeld, scatterHeld] = [0, 0]

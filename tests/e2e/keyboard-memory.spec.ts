@@ -59,6 +59,10 @@ test('a minute of reading by keyboard alone: read, refused, told why, kept', asy
   await expect(page.getByText('18 more readings that are no slip')).toBeVisible()
   const kept = () => page.evaluate(async url => (await (await fetch(`${url}/api/practice?hand=TT`)).json() as unknown[]).length, bench.server.url)
   await expect.poll(kept).toBe(3)
+  await hand.tabTo('Reading by reading')
+  await hand.press('ArrowRight')
+  // √((0.12² + 0²)/2) = 0.085; what was refused is no reading.
+  await expect(page.getByRole('img', { name: /^The last minute of practice, .* typically off: 0\.08 cc$/ })).toBeVisible()
   // The others: what a slip of each reads, and why, then what stands there.
   for (const [name, unit, slip, why, right] of [
     ['Syringe', 'cc', '33', '2.0 cc too high. You read the far edge of the ring', '31'], ['Dial gauge', 'mm', '1.1', '1.000 mm too low. You are a whole turn off', '2.1'],

@@ -98,5 +98,9 @@ dt { font-size: var(--s13); color: var(--quiet); white-space: nowrap; }
 .tick { stroke: var(--dye); stroke-width: 5; }
 .fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(184px, 1fr)); gap: 8px 12px; padding-bottom: 20px; }
 /* At arm's length a label and where its figure comes from do not stand side by side in half a column. */
-@media (max-width: 1000px) { .fields { grid-template-columns: minmax(0, 1fr); } }
+@media (max-width: 1000px) {
+  .fields { grid-template-columns: minmax(0, 1fr); }
+  .sum { gap: 10px; }
+  .losses > div { grid-template-columns: 92px auto; }
+}
 </style>

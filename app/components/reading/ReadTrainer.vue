@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useNow } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { READINGS_WANTED, READ_KINDS, READ_SCALES, handReads, judge, readTask, saysOfHand, type Judged, type ReadKind } from '#core'
+import { READINGS_WANTED, READ_KINDS, READ_SCALES, ROUND_S, handReads, judge, readTask, roundsOf, saysOfHand, type Judged, type ReadKind } from '#core'
 import type { KeptPractice } from '#shared/dto'
 import { digits } from '#shared/figures'
 import { useChartInk } from '~/composables/useChartInk'
@@ -12,7 +12,6 @@ import { useShop } from '~/stores/shop'
 import { READ_WORDS, sayJudged } from '~/words/reading'
 
 /** Practice at reading instruments: a picture, what was read of it, and by how much and why that was off. A round is a minute. */
-const ROUND_S = 60
 const device = useDevice()
 const shop = useShop()
 const outbox = useOutbox()
@@ -75,10 +74,16 @@ async function read(refused = false) {
 }
 onMounted(next)
 
+/** Progress: the latest readings each, or minute by minute. */
+const view = ref<'readings' | 'rounds'>('readings')
+const views = [{ key: 'readings', name: 'Reading by reading' }, { key: 'rounds', name: 'Minute by minute' }]
+const rounds = computed(() => roundsOf(mine.value).filter(r => r.off !== undefined).slice(-40))
 const { line, axis, options: looks } = useChartInk()
 const latest = computed(() => mine.value.filter(({ slip }) => slip !== 'bubble').slice(-60))
 const scale = computed(() => READ_SCALES[kind.value].slip)
 const data = computed(() => ({ labels: latest.value.map((_, i) => i + 1), datasets: [line(1, latest.value.map(({ off }) => Math.max(-scale.value, Math.min(scale.value, off))), 'off', { pointRadius: 3, showLine: false } as object), line(0, latest.value.map(() => 0), '')] }))
+const typical = computed(() => ({ labels: rounds.value.map((_, i) => i + 1), datasets: [line(1, rounds.value.map(({ off }) => off!), 'typically off', { pointRadius: 4 })] }))
+const typicalOptions = computed(() => looks({ x: axis('minute of practice', { maxTicksLimit: 8 }), y: axis(`typically off, ${READ_WORDS[kind.value].unit}`, { maxTicksLimit: 5 }, { min: 0 }) }, 40))
 const options = computed(() => looks({ x: axis('reading', { maxTicksLimit: 8 }), y: axis(`off, ${READ_WORDS[kind.value].unit}`, { maxTicksLimit: 5 }, { min: -scale.value, max: scale.value }) }, 40))
 const unit = computed(() => READ_WORDS[kind.value].unit)
 const of = (value: number) => digits(value, places[kind.value])
@@ -114,7 +119,13 @@ const of = (value: number) => digits(value, places[kind.value])
         <p class="small">On average <span class="num">{{ of(Math.abs(hand.bias)) }} ± {{ of(2 * hand.biasU) }}</span> {{ unit }} {{ hand.bias > 0 ? 'too high' : 'too low' }}{{ Math.abs(hand.bias) <= 2 * hand.biasU ? ', which is no more than chance' : '' }}. {{ hand.slips }} {{ hand.slips === 1 ? 'slip' : 'slips' }} beside {{ hand.readings }} readings.</p>
       </template>
       <p v-else class="small quiet">{{ Math.max(0, READINGS_WANTED - mine.filter(saysOfHand).length) }} more readings that are no slip, and it says how well your hand repeats.</p>
-      <div v-if="latest.length > 1" class="canvas"><LazyLineChart :data="data" :options="options" :says="`The last ${latest.length} readings, each by how much it was off`" /></div>
+      <div v-if="latest.length > 1" class="progress">
+        <LeafTabs v-model="view" :leaves="views" label="Progress" />
+        <div class="canvas" role="tabpanel" :aria-label="views.find(v => v.key === view)!.name" tabindex="0">
+          <LazyLineChart v-if="view === 'readings'" :data="data" :options="options" :says="`The last ${latest.length} readings, each by how much it was off`" />
+          <LazyLineChart v-else :data="typical" :options="typicalOptions" :says="`${rounds.length === 1 ? 'The last minute' : `The last ${rounds.length} minutes`} of practice, each by how much a reading was typically off: ${rounds.map(r => of(r.off!)).join(', ')} ${unit}`" />
+        </div>
+      </div>
     </div>
   </section>
 </template>
@@ -128,7 +139,7 @@ const of = (value: number) => digits(value, places[kind.value])
 .said { font-size: var(--s18); line-height: 1.3; font-weight: 700; }
 .hand { grid-column: 1 / 3; grid-template-columns: minmax(0, 1fr) minmax(0, 1.35fr); gap: 8px 28px; }
 .hand > * { grid-column: 1; }
-.hand > .canvas { grid-column: 2; grid-row: 1 / 4; }
+.hand > .progress { grid-column: 2; grid-row: 1 / 4; }
 .canvas { height: 170px; position: relative; }
 @media (max-width: 1000px) { .answer .v-btn { --v-btn-height: 56px; } }
 </style>
