@@ -113,13 +113,15 @@ const grainsOf = ({ kind, room, bound }: AtLimit & { room: number }) => -room / 
  * Source: grains of 0.05 mm, 1°, 0.1 cc, 0.02 of ratio, a tenth of hours or money.
  */
 export function breachesOf(list: readonly (AtLimit & { room: number })[]): Breach[] {
-  const broken = list.map(one => ({ one, grains: grainsOf(one) })).filter(b => b.grains > BARELY).sort((a, b) => b.grains - a.grains)
-  return broken.reduce<Breach[]>((found, { one: { room: _room, ...one }, grains }) => {
+  const broken = list.filter(one => one.room < 0 && grainsOf(one) > BARELY).sort((a, b) => grainsOf(b) - grainsOf(a))
+  const found: Breach[] = []
+  for (const one of broken) {
     const before = found.find(f => sameLimit(f, one))
-    if (before) before.cylinders.push(...one.cylinders)
-    else found.push({ ...one, cylinders: [...one.cylinders], grains })
-    return found
-  }, [])
+    const { kind, figure, bound, cylinders, valve, clearance } = one
+    if (before) before.cylinders.push(...cylinders)
+    else found.push({ kind, figure, bound, cylinders: [...cylinders], grains: grainsOf(one), ...valve ? { valve } : {}, ...clearance ? { clearance } : {} })
+  }
+  return found
 }
 
 /** Limits that more metal uses up: of these the one with the least room is what holds a way. */

@@ -1,7 +1,7 @@
 import type { Replay } from '../../standing'
 import type { RouteLimits } from './ask'
 import { ratioAt, readingAt, type Column } from './columns'
-import { offTarget, rootOf, type Solved } from './solve'
+import { offTarget, rangeOf, rootOf, type Solved } from './solve'
 
 /** Pistons are ordered in steps of these: mm of compression height and pocket, cc of crown. */
 const STEP = { rise: 0.05, pocket: 0.1, crown: 0.1 } as const
@@ -29,7 +29,7 @@ export function newPiston({ layout, target }: Replay, columns: readonly Column[]
   const wanted = squish.length > 0 && least !== undefined && most !== undefined ? (Math.min(...squish) + Math.max(...squish)) / 2 - (least + most) / 2 : 0
   const asked = inSteps(least === undefined || squish.length === 0 ? wanted : Math.min(wanted, Math.min(...squish) - least), STEP.rise, Math.floor)
   const rise = Math.max(-MOST.rise, Math.min(MOST.rise, asked))
-  const off = (added: number) => offTarget(columns.map(c => ratioAt(c, { face, deck: rise, gives: added })), target!.body.ratio.value)
+  const off = (added: number) => offTarget(rangeOf(columns, c => ratioAt(c, { face, deck: rise, gives: added })), target!.body.ratio.value)
   const added = inSteps(-rootOf(x => off(-x), -MOST.crown, MOST.crown), STEP.crown)
   const risen = columns.map(c => readingAt(c, { face, deck: rise, gives: added }, NOT_SUNK))
   const short = Math.max(0, ...risen.flatMap(r => r.rooms.map(room => room.name === 'domeToChamber' || room.perMm <= 0 ? 0 : (room.least - room.left) / room.perMm)))

@@ -7,7 +7,7 @@ import { asIf, type AsIf, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
 import { chanceOfAll, safeFirstCut, worthMeasuring, type Draws } from './chance'
 import { atLimits, breachesOf, heldBy, readingOf, spreadOf, type AtLimit, type Breach, type Kept, type Reading } from './judge'
-import { hundredth, offTarget } from './solve'
+import { hundredth, offTarget, rangeOf } from './solve'
 import { WORTH_CUTTING, billOf, stepsOf, type Bill, type Figures, type Step, type Way } from './way'
 
 /** A cylinder after a stage: what the glass, the solder and the sums will say. */
@@ -116,7 +116,7 @@ export function brought({ standing, chambers }: Bench, way: Way, start: Figures,
   let after = at(figures)
   if (after.cylinders.some(c => c.waiting)) return undefined
   const cut = start.faces.flatMap((depth, i) => depth > 0 && !held[i] ? [i] : [])
-  const off = (then: AsIf, head: number) => offTarget(cylindersOf(layout, head + 1).map(c => then.cylinders.find(x => x.cylinder === c)!.state.ratio?.estimate.value ?? Number.NaN), wanted)
+  const off = (then: AsIf, head: number) => offTarget(rangeOf(cylindersOf(layout, head + 1), c => then.cylinders.find(x => x.cylinder === c)!.state.ratio?.estimate.value ?? Number.NaN), wanted)
   for (let i = 0; i < 4 && cut.length > 0; i++) {
     const offs = cut.map(head => off(after, head))
     if (offs.some(o => !Number.isFinite(o)) || offs.every(o => Math.abs(o) < 1e-3)) break

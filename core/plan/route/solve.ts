@@ -40,35 +40,57 @@ export function rootOf(f: (x: number) => number, low: number, high: number): num
   return (low + high) / 2
 }
 
+/** Lowest and highest ratio of several cylinders. */
+export interface Range { low: number, high: number }
+
+/** @returns the range of what each comes to; no number where one of them is none */
+export function rangeOf<T>(list: readonly T[], ratio: (one: T) => number): Range {
+  const range = { low: Infinity, high: -Infinity }
+  for (const one of list) {
+    const r = ratio(one)
+    range.low = Math.min(range.low, r)
+    range.high = Math.max(range.high, r)
+  }
+  return range
+}
+
 /** How far the middle between highest and lowest ratio lies over the target: a cut of several cylinders is aimed by it. */
-export const offTarget = (ratios: readonly number[], target: number) => (Math.max(...ratios) + Math.min(...ratios)) / 2 - target
+export const offTarget = ({ low, high }: Range, target: number) => (high + low) / 2 - target
 
 const clamp = (x: number, low: number, high: number) => Math.max(low, Math.min(high, x))
 
 /** The same for a way that only has to come inside the band: how far the lowest ratio lies over its low end, or the highest over its high one. */
-const offEdge = (ratios: readonly number[], { low, high }: TargetBand, down: boolean) => down ? Math.min(...ratios) - low : Math.max(...ratios) - high
+const offEdge = (range: Range, band: TargetBand, down: boolean) => down ? range.low - band.low : range.high - band.high
+
+const MOVES = ['cam', 'pushrod', 'flange'] as const
 
 /** How deep a head may be cut before it meets what it has to keep; `down` is what its cylinders come down besides. */
 function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boolean, down: number): number {
-  const depths = columns.flatMap(({ before, perDrop }) => [
-    ...before.edges.flatMap(({ kind, left }) => (kind === 'topCut' ? limits.edges === 'never' : !(limits.edges === 'seatJob' && seats)) ? [left] : []),
-    ...before.rooms.flatMap(({ left, least, perMm }) => perMm > 0 ? [(left - least) / perMm - down] : []),
-    ...before.deckLeft !== undefined && limits.deckLeft !== undefined ? [before.deckLeft - limits.deckLeft] : [],
-    ...(['cam', 'pushrod', 'flange'] as const).flatMap((name) => {
-      const most = name === 'cam' ? limits.camRetard : limits[name]
-      return most !== undefined && before[name] !== undefined && perDrop[name] > 0 ? [(most - before[name]) / perDrop[name] - down] : []
-    })
-  ])
-  return Math.max(limits.faceLeast, Math.min(limits.faceMost, ...depths))
+  let most = limits.faceMost
+  // Asked for every way there is: a loop, where lists of lists would take most of a search's time.
+  const upTo = (depth: number) => {
+    if (depth < most) most = depth
+  }
+  for (const { before, perDrop } of columns) {
+    for (const { kind, left } of before.edges) if (kind === 'topCut' ? limits.edges === 'never' : !(limits.edges === 'seatJob' && seats)) upTo(left)
+    for (const { left, least, perMm } of before.rooms) if (perMm > 0) upTo((left - least) / perMm - down)
+    if (before.deckLeft !== undefined && limits.deckLeft !== undefined) upTo(before.deckLeft - limits.deckLeft)
+    for (const name of MOVES) {
+      const bound = name === 'cam' ? limits.camRetard : limits[name]
+      if (bound !== undefined && before[name] !== undefined && perDrop[name] > 0) upTo((bound - before[name]) / perDrop[name] - down)
+    }
+  }
+  return Math.max(limits.faceLeast, most)
 }
 
 /** How far a bank may come down before something is too near. */
 function deckLimit(columns: readonly Column[], limits: RouteLimits, faces: readonly number[]): number {
-  const depths = columns.flatMap(({ before, head }) => [
-    ...before.squish !== undefined && limits.squishLeast !== undefined ? [before.squish - limits.squishLeast] : [],
-    ...before.rooms.flatMap(({ left, least, perMm }) => perMm > 0 ? [(left - least) / perMm - faces[head]!] : [])
-  ])
-  return Math.max(0, Math.min(limits.deckMost, ...depths))
+  let most = limits.deckMost
+  for (const { before, head } of columns) {
+    if (before.squish !== undefined && limits.squishLeast !== undefined) most = Math.min(most, before.squish - limits.squishLeast)
+    for (const { left, least, perMm } of before.rooms) if (perMm > 0) most = Math.min(most, (left - least) / perMm - faces[head]!)
+  }
+  return Math.max(0, most)
 }
 
 /** The least a bank has to come down so that no squish is wider than it may be. */
@@ -86,7 +108,10 @@ const deckForSquish = (columns: readonly Column[], limits: RouteLimits) =>
 export function solveWay(standing: Replay, way: Way, columns: readonly Column[], limits: RouteLimits, aim: Aim = 'inside'): Solved | undefined {
   const { layout } = standing
   const band = targetBand(standing.target)!
-  const off = (ratios: readonly number[], of: Column) => aim === 'edge' ? offEdge(ratios, band, way.down !== 'spacer') : offTarget(ratios, of.target)
+  const off = (list: readonly Column[], face: (c: Column) => number, deck: (c: Column) => number) => {
+    const range = rangeOf(list, c => ratioAt(c, { face: face(c), deck: deck(c), gives: gives(c) }))
+    return aim === 'edge' ? offEdge(range, band, way.down !== 'spacer') : offTarget(range, list[0]!.target)
+  }
   const deckMost = (i: number) => aim === 'inside' ? deckLimit(onBank[i]!, limits, faces) : 5
   const onHead = layout.heads.map((_, i) => columns.filter(c => c.head === i))
   const onBank = layout.banks.map((_, i) => columns.filter(c => c.bank === i))
@@ -103,10 +128,8 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
     }
     if (![...ground.values()].some(cc => cc > 0.05)) return undefined
   }
-  const ratiosOf = (list: readonly Column[], faces: readonly number[], decks: readonly number[]) =>
-    list.map(c => ratioAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }))
-  const faceFor = (i: number, decks: readonly number[]) => rootOf(d => off(ratiosOf(onHead[i]!, layout.heads.map(() => d), decks), onHead[i]![0]!), 0, onHead[i]![0]!.table.taken.length * KNOT - KNOT)
-  const deckFor = (i: number, faces: readonly number[], low: number, high: number) => rootOf(k => off(ratiosOf(onBank[i]!, faces, layout.banks.map(() => k)), onBank[i]![0]!), low, high)
+  const faceFor = (i: number, decks: readonly number[]) => rootOf(d => off(onHead[i]!, () => d, c => decks[c.bank]!), 0, onHead[i]![0]!.table.taken.length * KNOT - KNOT)
+  const deckFor = (i: number, faces: readonly number[], low: number, high: number) => rootOf(k => off(onBank[i]!, c => faces[c.head]!, () => k), low, high)
   let faces = layout.heads.map(() => least)
   let decks = layout.banks.map(() => 0)
   let held = layout.heads.map(() => true)
