@@ -3,7 +3,7 @@ import { figureFault } from '#shared/dto'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
 
-/** A field that was emptied where a usual text would stand: nothing, and not the usual. */
+/** A field that was emptied where something usual would stand: nothing, and not the usual. */
 const EMPTIED = ' '
 
 /**
@@ -33,10 +33,13 @@ export function useFormDraft(name: () => string) {
   })
   const figure = (field: string): Figure | undefined => {
     const kept = drafts.get(key(field))
-    return kept === undefined ? undefined : JSON.parse(kept) as Figure
+    return kept === undefined || kept === EMPTIED ? undefined : JSON.parse(kept) as Figure
   }
-  /** A field's figure, or the one that stands for it until one is typed. */
-  const part = (field: string, usual?: Figure) => asSet((figure(field) ?? usual)?.value)
+  /** A field's figure, or the one that stands for it until one is typed; nothing once it was emptied. */
+  const given = (field: string, usual?: Figure) => drafts.get(key(field)) === EMPTIED ? undefined : figure(field) ?? usual
+  const part = (field: string, usual?: Figure) => asSet(given(field, usual)?.value)
+  /** Empties a field that need not be filled in. */
+  const empty = (field: string) => () => drafts.set(key(field), EMPTIED)
   const keep = (field: string, rule: QuantityRule, noun: string) => async (given: Figure): Promise<string | undefined> => {
     const fault = figureFault(given, { ...rule, noun })
     if (!fault) drafts.set(key(field), JSON.stringify(given))
@@ -45,5 +48,5 @@ export function useFormDraft(name: () => string) {
   /** Sends what is in the form, see {@link useDrafts}: another thing's form that came to stand here meanwhile is left alone. */
   const sent = (fields: readonly string[], send: () => Promise<string | undefined>) => drafts.sent(fields.map(key), send)
   const clear = (fields: readonly string[]) => fields.forEach(field => drafts.clear(key(field)))
-  return { key, text, names, figure, part, keep, sent, clear }
+  return { key, text, names, figure, given, part, empty, keep, sent, clear }
 }

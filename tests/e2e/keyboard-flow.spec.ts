@@ -34,6 +34,8 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   await expect(page.getByRole('alert')).toHaveText('State the depression: a flow without it says nothing.')
   await field(page, 'Depression').focus()
   await hand.figure('28')
+  await field(page, 'Fixture’s bore').focus()
+  await hand.figure('84')
   await page.getByRole('button', { name: 'Keep the run of intake 1' }).focus()
   await hand.press('Enter')
   await expect(page.locator('[data-peak]')).toHaveText('55.0')
@@ -81,15 +83,22 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   await page.getByLabel('What was done, in a word or two').focus()
   await hand.press('End')
   await hand.text(' here')
+  // The fixture was none that anybody measured.
+  await field(page, 'Fixture’s bore').focus()
+  await hand.press('Control+A')
+  await hand.press('Delete')
+  await expect(field(page, 'Fixture’s bore')).toHaveValue('')
   // A reload loses nothing of it.
   await page.reload()
+  await expect(field(page, 'Fixture’s bore')).toHaveValue('')
   await page.getByRole('button', { name: 'Keep the correction' }).focus()
   await hand.press('Enter')
   await expect(page.getByRole('list', { name: 'Runs' })).toContainText(/1 as received here.*2 bowl.*3 bowl, again/)
-  const { entries } = await (await fetch(`${bench.server.url}/api/builds/${build}`)).json() as { entries: { id: string, kind: string, at: string, supersedes?: string }[] }
+  const { entries } = await (await fetch(`${bench.server.url}/api/builds/${build}`)).json() as { entries: { id: string, kind: string, at: string, supersedes?: string, body: { fixture?: object } }[] }
   const runs = entries.filter(e => e.kind === 'flowRun')
   const right = runs.find(e => e.supersedes)!
   expect(runs.length).toBe(4)
+  expect(right.body.fixture).toBeUndefined()
   expect(right.at).toBe(runs.find(e => e.id === right.supersedes)!.at)
 
   // How two cams use the last curve.

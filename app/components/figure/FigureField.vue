@@ -22,11 +22,13 @@ const props = withDefaults(defineProps<{
   /** Enter keeps the focus here: the next reading belongs here too. */
   stay?: boolean
   emptyText?: string
+  /** Takes away what stands here, where the field may be left open. */
+  empty?: () => void
   /** What a gauge would be held to for this reading. */
   gaugeAt?: GaugePlace
   /** Keeps a reading; answers with a sentence when it can't be kept. */
   commit: (figure: Figure, terms: number[], base: string | undefined) => Promise<string | undefined>
-}>(), { usual: undefined, part: undefined, base: undefined, extra: 0, emptyText: '', gaugeAt: undefined })
+}>(), { usual: undefined, part: undefined, base: undefined, extra: 0, emptyText: '', empty: undefined, gaugeAt: undefined })
 const emit = defineEmits<{ typing: [value: { figure: Figure, terms: number[] } | undefined], pass: [] }>()
 
 const UNFINISHED = /[.,+\-/]\s*$/
@@ -59,6 +61,7 @@ function type(value: string) {
   const begun: Draft = { text: value, unit: unit.value, base: base.value }
   if (value === '' || value === standing.value) drafts.clear(props.field)
   else drafts.set(props.field, JSON.stringify(begun))
+  if (value === '' && props.part) props.empty?.()
   sentence.value = ''
   ask.value = undefined
   if (value !== '') cleared.value = ''

@@ -49,7 +49,7 @@ const LABELS: Record<FigureName, [label: string, noun: string]> = {
 }
 // Air is read anew each time; a valve that was in is not in for good.
 const before = (of: FigureName): Figure | undefined => was.value ? was.value[of] : of === 'depression' || of === 'fixture' ? last.value?.[of] : undefined
-const figureOf = (of: FigureName) => form.figure(of) ?? before(of)
+const figureOf = (of: FigureName) => form.given(of, before(of))
 const flowUnit = computed({ get: () => form.text('unit', unit.value).value as 'L/s' | 'cfm', set: to => form.text('unit', unit.value).value = to })
 const units = computed(() => ({ lengths: device.lengths, flow: flowUnit.value }))
 const read = computed(() => text.value.trim() === '' ? undefined : readFlowRows(text.value, units.value))
@@ -110,13 +110,13 @@ const { take, told } = useFlowFile(text)
       <div class="fields">
         <BenchText v-model="name" label="What was done, in a word or two" maxlength="40" />
         <BenchText v-model="bench" label="Bench" maxlength="60" :fault="faults.bench" />
-        <FigureField v-for="of in (['depression', 'fixture'] as const)" :key="of" :field="form.key(`${of}/typed`)" :label="LABELS[of][0]" :dimension="KINDS.flowRun.bounds[of].dimension" :part="form.part(of, before(of))" :commit="form.keep(of, KINDS.flowRun.bounds[of], LABELS[of][1])" />
+        <FigureField v-for="of in (['depression', 'fixture'] as const)" :key="of" :field="form.key(`${of}/typed`)" :label="LABELS[of][0]" :dimension="KINDS.flowRun.bounds[of].dimension" :part="form.part(of, before(of))" :empty="form.empty(of)" :commit="form.keep(of, KINDS.flowRun.bounds[of], LABELS[of][1])" />
         <BenchSelect v-model="pipe" label="After the port" :items="FLOW_PIPES.map(one => [one, PIPE_WORDS[one]] as const)" />
         <BenchSelect v-model="entry" label="At the entry" :items="FLOW_ENTRIES.map(one => [one, ENTRY_WORDS[one]] as const)" />
-        <FigureField v-for="of in (['temperature', 'pressure'] as const)" :key="of" :field="form.key(`${of}/typed`)" :label="LABELS[of][0]" :dimension="KINDS.flowRun.bounds[of].dimension" :part="form.part(of, before(of))" :commit="form.keep(of, KINDS.flowRun.bounds[of], LABELS[of][1])" />
+        <FigureField v-for="of in (['temperature', 'pressure'] as const)" :key="of" :field="form.key(`${of}/typed`)" :label="LABELS[of][0]" :dimension="KINDS.flowRun.bounds[of].dimension" :part="form.part(of, before(of))" :empty="form.empty(of)" :commit="form.keep(of, KINDS.flowRun.bounds[of], LABELS[of][1])" />
         <BenchText v-model="manifold" label="Manifold, if one is on" maxlength="60" />
         <BenchText v-model="valve" label="Valve, if not the usual" maxlength="60" />
-        <FigureField :field="form.key('across/typed')" :label="LABELS.across[0]" dimension="length" :part="form.part('across', before('across'))" :commit="form.keep('across', KINDS.flowRun.bounds.across, LABELS.across[1])" />
+        <FigureField :field="form.key('across/typed')" :label="LABELS.across[0]" dimension="length" :part="form.part('across', before('across'))" :empty="form.empty('across')" :commit="form.keep('across', KINDS.flowRun.bounds.across, LABELS.across[1])" />
         <BenchText v-model="hours" label="Hours of work since the last run" inputmode="decimal" :fault="faults.hours" />
         <BenchText v-model="specimen" label="Another head, if not this one" maxlength="60" />
         <BenchText v-model="claimed" label="Whose claim, if not measured" maxlength="60" />

@@ -86,7 +86,7 @@ async function keep() {
     return
   }
   const more = Object.fromEntries(MEASURED.flatMap(({ name }) => {
-    const figure = form.figure(name) ?? (name === 'outer' ? undefined : record.value?.entry.body[name])
+    const figure = form.given(name, name === 'outer' ? undefined : record.value?.entry.body[name])
     return figure ? [[name, figure]] : []
   }))
   const body = {
@@ -160,7 +160,7 @@ const without = (words: Record<string, string>, list: readonly string[]) => [[''
       <div class="fields">
         <BenchSelect label="This seat" :model-value="which.value" :items="[['is', 'as it is'], ['toCut', 'as it is to be cut']]" @update:model-value="which.value = $event!" />
         <FigureField v-if="toCut" :field="form.key('up/typed')" label="Valve goes up by" dimension="length" :part="form.part('up', wanted?.entry.body.up)" :commit="form.keep('up', bounds.up, 'how far the valve goes up')" />
-        <FigureField v-for="m in measured" :key="m.name" :field="form.key(`${m.name}/typed`)" :label="m.label" :dimension="m.rule.dimension" :part="form.part(m.name, usual(m.name))" :commit="form.keep(m.name, m.rule, m.noun)" />
+        <FigureField v-for="m in measured" :key="m.name" :field="form.key(`${m.name}/typed`)" :label="m.label" :dimension="m.rule.dimension" :part="form.part(m.name, usual(m.name))" :empty="m.name === 'outer' ? undefined : form.empty(m.name)" :commit="form.keep(m.name, m.rule, m.noun)" />
         <template v-if="!toCut">
           <BenchSelect label="Valve touches" :model-value="touches.value" :items="without(TOUCH_WORDS, SEAT_TOUCHES)" @update:model-value="touches.value = $event!" />
           <BenchSelect label="Leak test" :model-value="leak.value" :items="without(LEAK_WORDS, SEAT_LEAKS)" @update:model-value="leak.value = $event!" />
