@@ -132,7 +132,8 @@ test('a new build of a casting begins with what its heads were, and says so', as
   expect(chamber[0]!.body.figure!.value.toFixed(1)).toBe(value)
   expect((2 * chamber[0]!.body.u!.value).toFixed(1)).toBe(doubt)
   expect(entries.find(e => e.kind === 'casting')!.body.mark).toBe('MW 3412')
-  await expect.poll(async () => (await kept()).filter(e => e.kind === 'portPlace').map(e => [e.note, e.body.place, e.body.way])).toEqual([[from, 'guideBoss', 'thin'], [from, 'roof', 'thin']])
+  // Other specs may mark more of them in copies of the same head.
+  await expect.poll(async () => (await kept()).filter(e => e.kind === 'portPlace').map(e => [e.note, e.body.place, e.body.way])).toEqual(expect.arrayContaining([[from, 'guideBoss', 'thin'], [from, 'roof', 'thin']]))
 })
 
 test('what an engine did afterwards belongs to the state that ran', async ({ page, bench }) => {

@@ -123,6 +123,7 @@ const of = (value: number) => digits(value, places[kind.value])
         <LeafTabs v-model="view" :leaves="views" label="Progress" />
         <div class="canvas" role="tabpanel" :aria-label="views.find(v => v.key === view)!.name" tabindex="0">
           <LazyLineChart v-if="view === 'readings'" :data="data" :options="options" :says="`The last ${latest.length} readings, each by how much it was off`" />
+          <p v-else-if="rounds.length === 0" class="small quiet">No reading yet that is no slip.</p>
           <LazyLineChart v-else :data="typical" :options="typicalOptions" :says="`${rounds.length === 1 ? 'The last minute' : `The last ${rounds.length} minutes`} of practice, each by how much a reading was typically off: ${rounds.map(r => of(r.off!)).join(', ')} ${unit}`" />
         </div>
       </div>

@@ -111,7 +111,7 @@ async function take({ name, reference }: { name: string, reference: string }, la
     <p v-if="like" class="like">Like <strong>{{ like.name }}</strong>: its dimensions as claims, its target, gaskets and drawing. No readings.</p>
     <p v-if="casting" class="like">
       Casting <strong>{{ casting.mark }}</strong>, {{ sayHeads(measured) }}:
-      <template v-if="begins.chamberVolume">chamber <span class="num">{{ digits(begins.chamberVolume.value, 1) }} ± {{ digits(2 * begins.chamberVolume.u, 1) }}</span> cc<template v-if="begins.mouthArea">, mouth <span class="num">{{ say(begins.mouthArea.value, 'area', device.lengths) }}</span></template>, assumed until you pour.</template><template v-else>nothing poured yet.</template><template v-if="thin"> {{ thin === 1 ? 'One place' : `${thin} places` }} in its ports, too thin to grind, {{ thin === 1 ? 'is' : 'are' }} marked.</template>
+      <template v-if="begins.chamberVolume">chamber <span class="num">{{ digits(begins.chamberVolume.value, 1) }} ± {{ digits(2 * begins.chamberVolume.u, 1) }}</span> cc<template v-if="begins.mouthArea">, mouth <span class="num">{{ say(begins.mouthArea.value, 'area', device.lengths) }}</span></template>, assumed until you pour.</template><template v-else>nothing poured yet.</template>{{ thin === 0 ? '' : thin === 1 ? ' One place in its ports, too thin to grind, is marked.' : ` ${thin} places in its ports, too thin to grind, are marked.` }}
     </p>
     <div class="titles">
       <TitleFields v-model:name="form.name" v-model:reference="form.reference" :faults="faults" first />
