@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portOf, portsIn, pourResult, pourVolume, severalOf, stopReading, quantityOf, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portOf, portsIn, pourResult, pourVolume, severalOf, stopReading, quantityOf, wholeRounds, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -112,10 +112,7 @@ export function usePouring() {
     return nextOfRound(counts.value, build.cylinder)
   })
   /** How many pours every cylinder has once one more is kept here, where all then have as many. */
-  const roundDone = computed(() => {
-    const [n, ...other] = new Set(counts.value.values())
-    return other.length === 0 ? n : undefined
-  })
+  const roundDone = computed(() => wholeRounds(counts.value))
   /** A reading that is more than the glass holds, as the fills it may have been. */
   const asFills = computed(() => {
     const [one, ...more] = typed.value?.terms ?? []

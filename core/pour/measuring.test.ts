@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import {
   checkPour, crownVolumeFromPour, knownVolume, leakWatch, leakWatchTime, likelyFaults, pourVolume, scaleAtTemperature, waterDensity, waterVolume, warmedVolume,
-  fillsFor, nextOfRound, type Instrument
+  fillsFor, nextOfRound, wholeRounds, type Instrument
 } from '.'
 
 const burette: Instrument = { kind: 'burette', capacity: 100, tolerance: 0.2, resolution: 0.1 }
@@ -109,5 +109,6 @@ describe('a round of pours', () => {
   it.each([
     [counts(1, 0, 0), 1, 2], [counts(1, 1, 0), 2, 3], [counts(1, 1, 1), 3, 1], [counts(2, 2, 2), 2, 3], [counts(1, 2, 2), 1, undefined], [counts(1, 2, 1), 1, 3], [counts(1, 1, 2), 3, 1], [counts(2, 1, 2), 1, 2], [counts(0, 0, 1), 3, 1], [counts(1), 1, undefined]
   ])('%o after cylinder %i goes on to %s', (pours, cylinder, next) => expect(nextOfRound(pours, cylinder)).toBe(next))
+  it.each([[counts(1, 1, 1), 1], [counts(2, 2), 2], [counts(2, 1), undefined], [counts(0), 0], [counts(), undefined]])('%o is %s whole rounds', (pours, rounds) => expect(wholeRounds(pours)).toBe(rounds))
   it.each([[170.4, 100, [100, 70.4]], [100, 100, undefined], [240, 100, [100, 100, 40]], [200, 100, [100, 100]], [5000, 100, undefined], [30, 0, undefined]])('%d cc in a glass of %d: %o', (volume, capacity, fills) => expect(fillsFor(volume, capacity)).toEqual(fills))
 })

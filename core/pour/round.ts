@@ -17,6 +17,17 @@ export function nextOfRound(pours: ReadonlyMap<number, number>, cylinder: number
 }
 
 /**
+ * How many rounds are whole: as many pours as every cylinder has, where all have as many.
+ *
+ * @returns undefined in the middle of a round
+ * @example wholeRounds(new Map([[1, 2], [2, 2]])) // 2
+ */
+export function wholeRounds(pours: ReadonlyMap<number, number>): number | undefined {
+  const [n, ...other] = new Set(pours.values())
+  return other.length === 0 ? n : undefined
+}
+
+/**
  * A reading beyond the glass as fills that it can hold: full ones, and what is left over.
  *
  * @param volume cc, what was typed as one fill

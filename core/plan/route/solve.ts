@@ -41,10 +41,10 @@ export function rootOf(f: (x: number) => number, low: number, high: number): num
 }
 
 /** Lowest and highest ratio of several cylinders. */
-export interface Range { low: number, high: number }
+export interface Extremes { low: number, high: number }
 
 /** @returns the range of what each comes to; no number where one of them is none */
-export function rangeOf<T>(list: readonly T[], ratio: (one: T) => number): Range {
+export function rangeOf<T>(list: readonly T[], ratio: (one: T) => number): Extremes {
   const range = { low: Infinity, high: -Infinity }
   for (const one of list) {
     const r = ratio(one)
@@ -55,12 +55,12 @@ export function rangeOf<T>(list: readonly T[], ratio: (one: T) => number): Range
 }
 
 /** How far the middle between highest and lowest ratio lies over the target: a cut of several cylinders is aimed by it. */
-export const offTarget = ({ low, high }: Range, target: number) => (high + low) / 2 - target
+export const offTarget = ({ low, high }: Extremes, target: number) => (high + low) / 2 - target
 
 const clamp = (x: number, low: number, high: number) => Math.max(low, Math.min(high, x))
 
 /** The same for a way that only has to come inside the band: how far the lowest ratio lies over its low end, or the highest over its high one. */
-const offEdge = (range: Range, band: TargetBand, down: boolean) => down ? range.low - band.low : range.high - band.high
+const offEdge = (range: Extremes, band: TargetBand, down: boolean) => down ? range.low - band.low : range.high - band.high
 
 const MOVES = ['cam', 'pushrod', 'flange'] as const
 
