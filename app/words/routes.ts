@@ -179,7 +179,9 @@ export function sayMissing(missing: Missing, gasket: number | undefined, all: nu
     const [low, high] = [Math.min(...missing.ratios), Math.max(...missing.ratios)].map(r => digits(r, 2))
     return `${name} ${/ alone$/.test(name) || !name.includes(' and ') ? 'ends' : 'end'} at ${low === high ? low : `${low} to ${high}`}.`
   }
-  return `${name} would ${missing.breaches.slice(0, 2).map(b => sayBreach(b, all, lengths)).join(', and ')}.`
+  // How much comes off is in its name already.
+  const past = (b: Breach) => b.kind === 'face' || b.kind === 'deck' ? `go past the ${figureOf(b.kind, b.bound, lengths)} that may come off the ${b.kind}` : sayBreach(b, all, lengths)
+  return `${name} would ${missing.breaches.slice(0, 2).map(past).join(', and ')}.`
 }
 
 /** What limits a route, and how much is left. */

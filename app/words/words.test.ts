@@ -7,6 +7,7 @@ import { clearanceFormula, ratioFormula } from './formulas'
 import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
 import { inTyped } from './refusals'
+import { sayMissing } from './routes'
 
 const launch = demoShop.builds[0]!
 const replayed = replay(launch.entries)!
@@ -115,4 +116,18 @@ describe('what a shop rule is refused for', () => {
     expect(told({ clearances: { ...clearances, intake: 70 } })[0]).toBe('2.7559 in can’t be right for the intake’s minimum: it must lie between 0.0000 in and 0.3937 in.')
     expect(told({ squish: [{ ...row, most: 'y' }] })[0]).toMatch(/^A number is needed for the maximum, (in inches|between 0.0020 in and 0.3150 in)\.$/)
   })
+})
+
+describe('why a way is missing is said', () => {
+  const way = { grinding: 'none', down: 'face', seats: false, setUps: 1 } as const
+  const missing = (ratio: number, ...face: number[]) => ({
+    way, faces: [2.5], decks: [0], ratios: [ratio, ratio], breaches: [
+      ...face.map(figure => ({ kind: 'face' as const, figure, bound: 2, cylinders: [], grains: 10 })), { kind: 'ratio' as const, figure: ratio, bound: 8.4, cylinders: [1, 2], grains: 9 }
+    ]
+  })
+  it.each([
+    [missing(8.21, 2.5), 'mm', '2.50 mm off the face alone would go past the 2.00 mm that may come off the face, and end with every cylinder at 8.21, where 8.40 is the minimum.'],
+    [missing(8.21, 2.5), 'in', '0.0984 in off the face alone would go past the 0.0787 in that may come off the face, and end with every cylinder at 8.21, where 8.40 is the minimum.'],
+    [missing(8.21), 'mm', '2.50 mm off the face alone ends at 8.21.']
+  ] as const)('%#: a figure once', (told, lengths, sentence) => expect(sayMissing(told, undefined, 2, lengths)).toBe(sentence))
 })
