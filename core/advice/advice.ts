@@ -329,7 +329,7 @@ function settledAt(open: Open): Place {
 
 /**
  * Everything that is open on a build, ranked: what can't be reckoned with; contact and lost metal; readings that are
- * challenged; assumptions worth a quarter of the ratio's or the depth's variance; what is not poured; what nobody has decided; what to plan; what is
+ * challenged; assumptions worth a quarter of the ratio's or the depth's variance; what is not poured; a mouth worth less; what nobody has decided; what to plan; what is
  * planned and to be done; what to pour again. Only where nothing is open it is to be written up.
  *
  * @param r what replay gives, or undefined while there is no layout

@@ -44,7 +44,7 @@ export function handReads(readings: readonly PracticeReading[]): HandReads | und
 }
 
 /** A round of practice: what was read within its time, and how far a reading was typically off, slips apart; nothing where all were slips. */
-export interface PracticeRound { at: string, readings: number, slips: number, off?: number }
+export interface PracticeRound { readings: number, slips: number, off?: number }
 
 /** A round lasts a minute, s. */
 export const ROUND_S = 60
@@ -65,7 +65,7 @@ export function roundsOf(readings: readonly PracticeReading[]): PracticeRound[] 
   }
   return rounds.map((round) => {
     const sound = round.filter(saysOfHand).map(({ off }) => off)
-    return { at: round[0]!.at, readings: round.length, slips: round.length - sound.length, ...sound.length > 0 ? { off: rootMeanSquare(sound) } : {} }
+    return { readings: round.length, slips: round.length - sound.length, ...sound.length > 0 ? { off: rootMeanSquare(sound) } : {} }
   })
 }
 

@@ -68,7 +68,7 @@ export function nameFault(value: unknown, noun: string, limit = 80): string | un
 export const PlainName = (noun: string, limit = 80): PropertyDecorator => Sound(value => nameFault(value, noun, limit))
 
 /** A build's job reference: a name like another, or none for who has no job number. */
-export const JobReference = (): PropertyDecorator => Sound(value => value === '' ? undefined : nameFault(value, 'The job reference'))
+export const JobReference = (): PropertyDecorator => Sound(value => typeof value === 'string' && value.trim() === '' ? undefined : nameFault(value, 'The job reference'))
 
 /** A note in plain words. */
 export const PlainNote = (limit = 2000): PropertyDecorator => Sound((value) => {

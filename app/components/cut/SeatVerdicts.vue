@@ -36,7 +36,7 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
 </script>
 
 <template>
-  <WaitsForChambers v-if="!ready" says="Not known yet: it is worked out on the drawn chambers." />
+  <WaitsForChambers v-if="!ready" says="Not known yet: it is being worked out on the drawn chambers." />
   <ul v-else class="verdicts">
     <li v-for="line in lines" :key="line.kind" :data-verdict="line.kind">
       <strong class="word" :class="{ warn: line.bad }">{{ line.kind === 'intake' ? 'Intake' : 'Exhaust' }}: {{ WORDS[line.verdict] }}</strong>

@@ -118,7 +118,7 @@ const of = (value: number) => digits(value, places[kind.value])
         <p class="repeat"><span class="big num">{{ of(hand.scatter) }}</span> <span class="num quiet">± {{ of(2 * hand.scatterU) }}</span> {{ unit }}, one reading to the next</p>
         <p class="small">On average <span class="num">{{ of(Math.abs(hand.bias)) }} ± {{ of(2 * hand.biasU) }}</span> {{ unit }} {{ hand.bias > 0 ? 'too high' : 'too low' }}{{ Math.abs(hand.bias) <= 2 * hand.biasU ? ', which is no more than chance' : '' }}. {{ hand.slips }} {{ hand.slips === 1 ? 'slip' : 'slips' }} beside {{ hand.readings }} readings.</p>
       </template>
-      <p v-else class="small quiet">{{ Math.max(0, READINGS_WANTED - mine.filter(saysOfHand).length) }} more readings that are no slip, and it says how well your hand repeats.</p>
+      <p v-else class="small quiet">After {{ Math.max(0, READINGS_WANTED - mine.filter(saysOfHand).length) }} more readings that are no slip it says how well your hand repeats.</p>
       <div v-if="latest.length > 1" class="progress">
         <LeafTabs v-model="view" :leaves="views" label="Progress" />
         <div class="canvas" role="tabpanel" :aria-label="views.find(v => v.key === view)!.name" tabindex="0">

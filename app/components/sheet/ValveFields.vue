@@ -25,7 +25,7 @@ function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']
 
 <template>
   <fieldset class="valves">
-    <legend><h3>Valves <span class="quiet small">Measure an edge where it is lowest over the face.</span></h3></legend>
+    <legend><h3>Valves <span class="quiet small">Measure each edge at its lowest point above the face.</span></h3></legend>
     <v-table>
       <thead>
         <tr class="names"><th /><th>Tilt</th><th>To the piston</th><th>measured</th><th>Seat edge</th><th>Top cut edge</th></tr>
