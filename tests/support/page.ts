@@ -75,30 +75,59 @@ export const list = (page: Page, label: string) => page.getByRole('combobox', { 
 
 /** What belongs to a build while a tab has it open; the rest belongs to the device. */
 const CHOICES = /^bowl\.(\w+Leaf|pourOf|pourStays|portSide|portNth|cutView|routeAsk)$/
-/** Sets what a page remembers before it is opened. */
-export const preset = (page: Page, store: Record<string, string>): Promise<unknown> => {
+/** A page's choices as they are kept, and what the device keeps. */
+function apart(store: Record<string, string>): { choices: Record<string, string>, device: [string, string][] } {
   const [choices, device] = [true, false].map(of => Object.entries(store).filter(([key]) => CHOICES.test(key) === of))
-  return page.addInitScript(([chosen, rest]) => {
-    for (const [key, value] of rest!) localStorage.setItem(key!, value!)
-    if (chosen!.length > 0) sessionStorage.setItem('bowl.choices', JSON.stringify({ ...JSON.parse(sessionStorage.getItem('bowl.choices') ?? '{}') as object, ...Object.fromEntries(chosen!.map(([key, value]) => [key!.slice('bowl.'.length), value!])) }))
-  }, [choices!, device!])
+  return { choices: Object.fromEntries(choices!.map(([key, value]) => [key.slice('bowl.'.length), value])), device: device! }
 }
+/** Sets what a page remembers before it is opened. */
+export const preset = (page: Page, store: Record<string, string>): Promise<unknown> => page.addInitScript(({ choices, device }) => {
+  for (const [key, value] of device) localStorage.setItem(key, value)
+  if (Object.keys(choices).length > 0) sessionStorage.setItem('bowl.choices', JSON.stringify({ ...JSON.parse(sessionStorage.getItem('bowl.choices') ?? '{}') as object, ...choices }))
+}, apart(store))
+/** The same while it is open, as where another page of the shop is told so; of the choices these are all there are. */
+export const chosen = (page: Page, store: Record<string, string>): Promise<unknown> => page.evaluate(({ choices, device }) => {
+  const put = (storageArea: Storage, key: string, newValue: string) => {
+    storageArea.setItem(key, newValue)
+    window.dispatchEvent(new StorageEvent('storage', { key, newValue, storageArea }))
+  }
+  put(sessionStorage, 'bowl.choices', JSON.stringify(choices))
+  for (const [key, value] of device) put(localStorage, key, value)
+}, apart(store))
 
 export const STATIONS = ['sheet', 'pour', 'shape', 'ports', 'cut', 'mockup', 'route', 'flow', 'daybook', 'papers'] as const
 export const SIZES = [{ width: 1280, height: 800 }, { width: 820, height: 1180 }] as const
 
+/** Another station of the same build, as a hand goes there: along the rail, with all that the page has made; one that it has not, by its address. */
+export async function goTo(page: Page, station: string): Promise<void> {
+  const link = page.locator(`.rail a[href$="/${station}"]`)
+  if (await link.count() > 0) await link.click()
+  else await page.goto(new URL(station, page.url()).href)
+  await page.locator(`.${station}[data-station]`).waitFor()
+}
+
+/** Waits until what stands on the screen has not changed for a moment, and nothing says that it is being worked out. */
+export async function still(page: Page): Promise<void> {
+  await page.waitForFunction(async () => {
+    const now = () => document.querySelector('.station-room [aria-busy=true], .solids .line') ? Symbol('busy') : document.body.innerText
+    const before = now()
+    await new Promise(resolve => setTimeout(resolve, 300))
+    return now() === before
+  }, undefined, { timeout: 90_000 })
+}
+
 /** Every leaf of every station, in a shop's lengths: what `look` finds there. */
 export async function everyLeaf<T>(page: Page, bench: Pick<Bench, 'server'>, build: string, lengths: 'mm' | 'in', look: () => Promise<T>): Promise<[leaf: string, T][]> {
   const seen: [string, T][] = []
-  await page.goto(bench.server.url)
-  await page.evaluate(unit => localStorage.setItem('bowl.lengths', unit), lengths)
+  if (!page.url().includes(build)) await open(page, bench, build, 'sheet')
+  await chosen(page, { 'bowl.lengths': lengths })
+  await expect(page.getByRole('button', { name: lengths === 'in' ? 'Lengths in inches: change' : 'Lengths in mm: change' })).toBeVisible()
   for (const station of STATIONS) {
-    await open(page, bench, build, station)
-    await expect(page.getByRole('button', { name: lengths === 'in' ? 'Lengths in inches: change' : 'Lengths in mm: change' })).toBeVisible()
+    await goTo(page, station)
     const tabs = page.locator('.station-room [role=tab]')
     for (let i = 0; i < Math.max(1, await tabs.count()); i++) {
       if (await tabs.nth(i).count() > 0) await tabs.nth(i).click()
-      await page.waitForTimeout(900)
+      await still(page)
       seen.push([`${station}, ${await tabs.nth(i).textContent({ timeout: 500 }).catch(() => '')}`, await look()])
     }
   }

@@ -61,6 +61,9 @@ function holds(plan: Plan, spec: ChamberSpec, stretch: number, done: Cut, step: 
 
 const found = (plan: Plan, spec: ChamberSpec, measured: number, done: Cut) => stretchFor(t => holds(plan, spec, t, done, COARSE), measured)
 
+/** What solids on a plan held over its rings, cc, as last seen: the next chamber of the drawing is then met by its first solid. */
+const overRings = new WeakMap<Plan, number>()
+
 const within = (stretch: number) => Math.min(STRETCH[1], Math.max(STRETCH[0], stretch))
 
 /**
@@ -75,7 +78,7 @@ const within = (stretch: number) => Math.min(STRETCH[1], Math.max(STRETCH[0], st
  * @returns see {@link Calibration}
  * @throws RangeError when the measured volume is not greater than 0, SpecError when nothing is left of the solid
  * Source: the ceiling's stretch is found on the lifted rings, metal ground out told by a grid ({@link metalIn}), and put right
- *   by the solid's own volume until that is within {@link NEAR}.
+ *   by the solid's own volume until that is within {@link NEAR}. What a solid held over its rings is kept for the plan's next one.
  * @example calibrated(kit, plan, spec, 55.3).volume // 55.30
  */
 export function calibrated(
@@ -88,8 +91,9 @@ export function calibrated(
   }
   above('measured', measured, 0)
   if (!(asDrawn > 0)) throw new DomainError('done.depth', done.depth, 'less than the chamber is deep')
-  let { stretch, slope } = found(plan, spec, measured, done)
-  if (spec.reliefs?.length && slope > 0) stretch = within(stretch + (measured - holds(plan, spec, stretch, done, TRUE)) / slope)
+  const sought = measured - (overRings.get(plan) ?? 0)
+  let { stretch, slope } = found(plan, spec, sought > 0 ? sought : measured, done)
+  if (spec.reliefs?.length && slope > 0) stretch = within(stretch + (sought - holds(plan, spec, stretch, done, TRUE)) / slope)
   let mesh = solidOn(kit, plan, spec, stretch, fine)
   let volume = volumeAboveCut(mesh, done)
   for (let i = 0; i < 4 && slope > 0 && Math.abs(measured - volume) > NEAR * measured; i++) {
@@ -101,6 +105,7 @@ export function calibrated(
     if ((now - volume) / (next - stretch) > 0) slope = (now - volume) / (next - stretch)
     ;[stretch, volume] = [next, now]
   }
+  if (!spec.reliefs?.length) overRings.set(plan, volume - live(plan, spec, stretch, done))
   return { mesh, stretch, volume, ...judged(plan, spec, measured, { stretch, volume, asDrawn }, done) }
 }
 
