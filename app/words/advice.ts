@@ -92,6 +92,7 @@ function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advic
   if (way === 'foot' && figure !== undefined) return `Plan ${mm(figure)} off the barrel’s foot: cylinder ${cylinders[0]} then reaches the target.`
   if (way === 'open') return `${who} ${one ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`
   if (way === 'even') return `${who} ${one ? 'is' : 'are'} under target, but another of head ${heads[0]} is there already: even the chambers first.`
+  if (way === 'other') return `No cut of the face is enough for ${one ? 'cylinder' : 'cylinders'} ${sayList(cylinders.map(String))}: there is less in the chamber than has to go. Route has the other ways.`
   if (figure !== undefined && past) return `${mm(figure)} off head ${heads[0]} reaches the target, but ${sayPast(past, mm)}. ${past.kind === 'seat' && past.assumed ? 'Measure that height first' : 'Look for another way first'}.`
   if (figure !== undefined) return `Plan the cut: at ${mm(figure)} off head ${heads[0]} the first cylinder reaches the target.`
   return waiting ? `Plan the cut of head ${heads[0]}: the Cut station tells how deep.` : `Plan the cut of head ${heads[0]}, once its mouth area is measured.`
@@ -101,6 +102,7 @@ function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advic
 function sayPast(past: CutLimit, mm: (value: number) => string): string {
   switch (past.kind) {
     case 'seat': return past.assumed ? `the ${past.valve} seat of cylinder ${past.cylinder}, at a height that is only assumed, is met before` : `goes into the ${past.valve} seat of cylinder ${past.cylinder}`
+    case 'chamber': return `goes through the roof of the chamber of cylinder ${past.cylinder}`
     case 'squish': return `lets piston and head of cylinder ${past.cylinder} touch`
     case 'clearance': return `leaves ${NEAR[past.clearance].one} ${mm(past.figure)} from ${NEAR[past.clearance].other} on cylinder ${past.cylinder}`
     case 'target': return `takes cylinder ${past.cylinder} past its target`

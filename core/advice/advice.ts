@@ -39,8 +39,8 @@ type Open
     | { kind: 'solder' }
     | { kind: 'wanted', quantity: Quantity }
     | { kind: 'squish', figure: number, limit: number }
-    /** `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
-    | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
+    /** `other`: the chambers hold less than would have to go. `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
+    | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot' | 'other', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
     | { kind: 'do', operations: string[], what: OperationKind, at: Place, figure?: number }
     | { kind: 'pourAgain' }
     | { kind: 'onTarget' }
@@ -291,6 +291,8 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
     if (low.length === 0) return [{ kind: 'plan', way: 'open', cylinders: high, waiting: false }]
     const depth = cut.deepest?.depth.value
     if (depth !== undefined && depth < 0.01) return [{ kind: 'plan', way: 'even', cylinders: low, waiting: false }]
+    const never = cut.unreachable.map(u => u.cylinder)
+    if (depth === undefined && never.length > 0) return [{ kind: 'plan', way: 'other', cylinders: never, waiting: false }]
     const known = depth !== undefined && hangsOnMouth(cut).length === 0
     // Seats and clearances hang on the plane alone: no shape is asked for, and the target is what the depth comes from.
     const past = known ? cutLimits(r, rules, asIf(r, [...r.planned, flatCut(cut.head, depth)], NO_SOLIDS).cylinders.filter(c => c.head === cut.head)).find(l => l.kind !== 'target') : undefined
@@ -321,7 +323,7 @@ function settledAt(open: Open): Place {
     case 'squishTouches': case 'solder': return { station: 'mockup', leaf: 'squish' }
     case 'squish': return { station: 'mockup', leaf: 'turned' }
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
-    case 'plan': return open.way === 'foot' ? { station: 'sheet', leaf: 'deck' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: 'shape' }
+    case 'plan': return open.way === 'foot' ? { station: 'sheet', leaf: 'deck' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: open.way === 'other' ? 'route' : 'shape' }
     case 'do': return open.at
     case 'onTarget': return { station: 'papers' }
   }

@@ -118,7 +118,8 @@ export const MOUTH_SHARE_OF = {
   wedge: { value: 0.7, relativeU: 0.08 },
   heart: { value: 0.66, relativeU: 0.1 },
   open: { value: 0.98, relativeU: 0.04 },
-  flat: { value: 0.98, relativeU: 0.04 },
+  // Anything from the valves' own recesses to a shallow one over the whole bore.
+  flat: { value: 0.66, relativeU: 0.27 },
   pentRoof: { value: 0.88, relativeU: 0.05 },
   hemispherical: { value: 0.97, relativeU: 0.03 },
   turnedDome: { value: 1, relativeU: 0.02 }

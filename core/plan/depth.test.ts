@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { uncertainty } from '../estimate'
 import { all, head, mm, oneCylinder, nextMove, PAIR_U } from '../../tests/support/ledgerBench'
-import { headCut, NO_SOLIDS, asIf, replay, type Entry } from '..'
+import { NO_SOLIDS, STARTING_RULES, asIf, cutLimits, headCut, replay, type Entry } from '..'
 
 const two = () => {
   const bench = oneCylinder(2)
@@ -39,8 +39,22 @@ describe('a head is cut once', () => {
     expect(second!.parts.chamber!.estimate.value).toBeCloseTo(49.95, 10)
     // Vc = 49.95 + 8.3277 + 2.3931 + 3 + 0.6552 = 64.3260
     expect(second!.ratio!.estimate.value).toBeCloseTo(9.7841, 4)
-    // Nothing is left after 20 mm: no ratio is told.
-    expect(after(20).map(s => s.ratio)).toEqual([undefined, undefined])
+    // Nothing is left of the chamber after 20 mm, and no more goes with it: 8.3277 + 2.3931 + 3 + 0.6552 = 14.3760
+    expect(after(20).map(s => s.parts.chamber!.estimate.value)).toEqual([0, 0])
+    expect(after(20)[1]!.clearance!.estimate.value).toBeCloseTo(14.376, 3)
+  })
+  it('offers no depth for more than a chamber holds, as of a flat head over a bowl in the piston', () => {
+    const bench = oneCylinder()
+    bench.pour(1, 6)
+    bench.state('crownVolume', 60)
+    // 6 + 8.3277 + 2.3931 + 60 + 0.6552 = 77.376, 13.9 over the target, and 6 at most can go.
+    const cut = cutOf(bench)
+    expect(cut.deepest).toBeUndefined()
+    expect(cut.unreachable).toMatchObject([{ cylinder: 1, argument: 'target' }])
+    const standing = replay(bench.entries)!
+    const past = (depth: number) => cutLimits(standing, STARTING_RULES, asIf(standing, [{ kind: 'faceCut', scope: head, body: { state: 'planned', depth: mm(depth) } }], NO_SOLIDS).cylinders).map(l => l.kind)
+    // 6 over 4.65 are gone by 1.29 mm.
+    expect([past(1.2), past(1.4)]).toEqual([[], ['chamber']])
   })
   it('cuts nothing where a cylinder is past its target already', () => {
     const bench = oneCylinder()

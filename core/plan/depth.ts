@@ -93,8 +93,10 @@ function cutOf(
   const { ledger, lessons } = standing
   const face = faceDepth(ledger, cylinder, NOW)
   const known = shapeOf(standing, cylinder, operations, chambers)
+  const nothingLeft = (left: number): Unreachable => ({ argument: 'target', given: left, bound: 'above 0 cc' })
   if (!known) {
     if (free !== 'depth' || !((perMmOf(ledger, lessons, cylinder)?.estimate.value ?? 0) > 0)) return undefined
+    if (gap.estimate.value >= chamber) return nothingLeft(chamber - gap.estimate.value)
     return { cylinder, source: 'mouth', depth: depthFor(gap.estimate, over => perMmOf(ledger, lessons, cylinder, { at: face + over })!.estimate).depth }
   }
   const { shape, model } = known
@@ -108,7 +110,7 @@ function cutOf(
   // Above the target there is nothing to cut: how far past it is told by the rate.
   if (flat && free === 'depth' && gap.estimate.value <= 0) return { cylinder, source: shape.source, depth }
   const left = chamber - gap.estimate.value * own / perMm.value
-  const value = left > 0 ? shape.solve({ ...setup, ...(free === 'depth' ? { depth: 0 } : {}) }, free, left, model.x) : { argument: 'target', given: left, bound: 'above 0 cc' }
+  const value = left > 0 ? shape.solve({ ...setup, ...(free === 'depth' ? { depth: 0 } : {}) }, free, left, model.x) : nothingLeft(left)
   if (typeof value !== 'number') return value
   // The doubt in depth is the gap's and the walls'; an angle is told without one.
   return { cylinder, source: shape.source, depth: free === 'angle' ? exact(value) : { value, by: depth.by } }

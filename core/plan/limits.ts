@@ -23,6 +23,8 @@ export function overLeast(standing: Replay | undefined, rules: ShopRules, cylind
 export type CutLimit = { cylinder: number } & (
   /** Metal of a seat goes: how far past its lowest edge the face then is; whether that edge's height is only assumed. */
   | { kind: 'seat', valve: Valve, figure: number, assumed: boolean }
+  /** The face is through the chamber's roof: nothing is left of it. */
+  | { kind: 'chamber' }
   /** Piston and head meet: the running gap that is left. */
   | { kind: 'squish', figure: number }
   | { kind: 'clearance', clearance: ClearanceName, figure: number, least: number }
@@ -41,7 +43,7 @@ const taken = (step: ClearanceStep) => step.planned.some(p => p.operation.kind =
  * @param rules what the shop lets out
  * @param then where the head's cylinders would stand with the cut among the operations
  * @returns none where the cut keeps inside all of them
- * Source: seats by their margins all round, or by a stated height; clearances and the running gap by what is left of them;
+ * Source: seats by their margins all round, or by a stated height; the chamber by whether it holds anything; clearances and the running gap by what is left of them;
  *   the target by its band.
  * @example cutLimits(standing, STARTING_RULES, asIf(standing, cut, chambers).cylinders)[0] // { kind: 'seat', valve: 'exhaust', cylinder: 4, figure: 0.12, assumed: false }
  */
@@ -54,6 +56,8 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
     const stated = valves.flatMap(({ valve, seatLeft }): Seat[] => !known.has(valve) && seatLeft && seatLeft.value <= 0 ? [{ kind: 'seat', cylinder, valve, figure: -seatLeft.value, assumed: false }] : [])
     return [...drawn, ...stated]
   })
+  // A flat head may hold nothing to begin with.
+  const through = then.flatMap(({ cylinder, state }): CutLimit[] => (state.parts.chamber?.estimate.value ?? 1) <= 0 && (standing.asIs.find(s => s.cylinder === cylinder)?.parts.chamber?.estimate.value ?? 0) > 0 ? [{ kind: 'chamber', cylinder }] : [])
   const squish = then.flatMap(({ cylinder, squish }): CutLimit[] => {
     const gap = squish.running?.gap.estimate.value
     return gap !== undefined && gap <= 0 ? [{ kind: 'squish', cylinder, figure: gap }] : []
@@ -66,7 +70,7 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
     ? [{ kind: 'target', cylinder, figure: state.ratio.estimate.value, high: band.high }]
     : [])
   // What was measured comes before what is only assumed.
-  return [...seats.sort((a, b) => Number(a.assumed) - Number(b.assumed)), ...squish, ...clearances, ...target]
+  return [...seats.sort((a, b) => Number(a.assumed) - Number(b.assumed)), ...through, ...squish, ...clearances, ...target]
 }
 
 /** Nearer than this two depths are one, mm. */

@@ -195,11 +195,12 @@ export function chamberAt(ledger: Ledger, lessons: Lesson[], cylinder: number, p
   }
 }
 
-/** A chamber's volume once operations have been done to it, by prediction. */
+/** A chamber's volume once operations have been done to it, by prediction: a cut through its roof leaves nothing, and takes no more. */
 export function afterOperations(part: Part, operations: ChamberOperation[], known: Known, cylinder: number): Part {
   if (operations.length === 0) return part
+  const left = linear([[1, part.estimate], ...predictedChanges(operations, known, cylinder).map((change): [number, Sourced] => [1, change])])
   return {
-    estimate: linear([[1, part.estimate], ...predictedChanges(operations, known, cylinder).map((change): [number, Sourced] => [1, change])]),
+    estimate: { ...left, value: Math.max(0, left.value) },
     // A book figure stays a claim, whatever has been cut off it.
     provenance: part.provenance === 'measured' ? 'derived' : part.provenance,
     entries: [...part.entries, ...operations.map(op => op.id)]

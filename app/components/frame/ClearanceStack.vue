@@ -42,13 +42,18 @@ const blocks = computed<Block[]>(() => {
   }
   return spread(list)
 })
-/** Labels keep 34 px between them and stay in order, so that leaders never cross. */
+/** Labels keep 36 px between them and stay in order, so that leaders never cross, and none stands over the scale's top. */
 function spread(list: Block[]): Block[] {
-  const sorted = [...list].sort((a, b) => b.labelY - a.labelY)
+  const upward = [...list].sort((a, b) => b.labelY - a.labelY)
   let floor = TOP + TALL - 16
-  for (const block of sorted) {
+  for (const block of upward) {
     block.labelY = Math.min(block.labelY, floor)
     floor = block.labelY - 36
+  }
+  let roof = TOP + 14
+  for (const block of upward.reverse()) {
+    block.labelY = Math.max(block.labelY, roof)
+    roof = block.labelY + 36
   }
   return list
 }

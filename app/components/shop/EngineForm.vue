@@ -43,7 +43,7 @@ const numberings = [...pairsOf(NUMBERING_WORDS), ['own', 'As I name them']] as c
 </template>
 
 <style scoped>
-.engine { display: grid; grid-template-columns: minmax(0, 400px) minmax(0, 1fr); gap: 12px 32px; align-items: start; }
+.engine { display: grid; grid-template-columns: minmax(0, 480px) minmax(0, 1fr); gap: 12px 32px; align-items: start; }
 .answers { display: grid; grid-template-columns: 1fr 1fr; gap: 10px 14px; }
 .plan { max-width: 720px; }
 @media (max-width: 1000px) { .engine { grid-template-columns: minmax(0, 1fr); } }

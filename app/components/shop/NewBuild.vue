@@ -128,7 +128,7 @@ async function take({ name, reference }: { name: string, reference: string }, la
 
 <style scoped>
 .new { display: grid; gap: 16px; }
-.titles { display: grid; grid-template-columns: minmax(0, 400px) minmax(0, 260px); gap: 10px 32px; }
+.titles { display: grid; grid-template-columns: minmax(0, 480px) minmax(0, 260px); gap: 10px 32px; }
 .row { display: flex; gap: 16px; align-items: center; }
 .begin { --v-btn-height: 48px; min-width: 160px; }
 @media (max-width: 1000px) { .titles { grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 14px; } }

@@ -60,9 +60,9 @@ export function takenTables(standing: Replay, operations: readonly Tried[], cham
   return tables
 }
 
-/** Loss of a chamber to a flat cut, cc, between two knots by their chord. */
+/** Loss of a chamber to a flat cut, cc, between two knots by their chord; past the last, where no way leads, by the last chord. */
 export function takenAt({ taken }: TakenTable, depth: number): number {
-  const at = Math.min(Math.max(0, depth) / KNOT, taken.length - 1)
+  const at = Math.max(0, depth) / KNOT
   const i = Math.min(Math.floor(at), taken.length - 2)
   return taken.length < 2 ? 0 : taken[i]! + (at - i) * (taken[i + 1]! - taken[i]!)
 }

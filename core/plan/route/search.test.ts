@@ -54,6 +54,9 @@ describe('the launch engine', () => {
     expect(fitted.faces[0]).toBeGreaterThan(1.49)
     expect(fitted.faces[0]).toBeLessThan(1.6)
     expect(fitted.breaches[0]).toMatchObject({ kind: 'seat', valve: 'exhaust' })
+    // It is told how deep the cut would have to be, however little may be taken.
+    const flat = (list: typeof missing) => list.find(m => !m.way.gasket && m.way.down === 'face' && m.way.grinding === 'none')!.faces[0]!
+    expect(Math.abs(flat(found(r, { squishMost: undefined, faceMost: 0.3 }, drawn ? solids : NO_SOLIDS).missing) - flat(missing))).toBeLessThan(0.02)
     // The gasket alone is tempting, and ends short.
     expect(missing.find(m => gasketOf(r, m.way.gasket) === 0.9 && m.way.down === 'none')!.breaches[0]).toMatchObject({ kind: 'ratio' })
   })

@@ -1,5 +1,5 @@
 import { seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
-import { takenAt, KNOT, ratioAt, readingAt, type Column } from './columns'
+import { takenAt, ratioAt, readingAt, type Column } from './columns'
 import type { RouteLimits } from './ask'
 import type { Reading } from './judge'
 import { targetBand, type Replay, type TargetBand } from '../../standing'
@@ -7,6 +7,8 @@ import type { Valve } from '../../ledger'
 
 /** What a seat job leaves between the new seat and the face, mm. */
 const NEW_SEAT = 0.1
+/** Deeper than any limit may be set, mm: as far as a depth is looked for without its limits. */
+const DEEPEST = 6
 /** Rounds in which a cut and the seats that follow it settle on each other. */
 const ROUNDS = 8
 
@@ -112,7 +114,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
     const range = rangeOf(list, c => ratioAt(c, { face: face(c), deck: deck(c), gives: gives(c) }))
     return aim === 'edge' ? offEdge(range, band, way.down !== 'spacer') : offTarget(range, list[0]!.target)
   }
-  const deckMost = (i: number) => aim === 'inside' ? deckLimit(onBank[i]!, limits, faces) : 5
+  const deckMost = (i: number) => aim === 'inside' ? deckLimit(onBank[i]!, limits, faces) : DEEPEST
   const onHead = layout.heads.map((_, i) => columns.filter(c => c.head === i))
   const onBank = layout.banks.map((_, i) => columns.filter(c => c.bank === i))
   const cuts = layout.engine?.head !== 'blind'
@@ -128,12 +130,12 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
     }
     if (![...ground.values()].some(cc => cc > 0.05)) return undefined
   }
-  const faceFor = (i: number, decks: readonly number[]) => rootOf(d => off(onHead[i]!, () => d, c => decks[c.bank]!), 0, onHead[i]![0]!.table.taken.length * KNOT - KNOT)
+  const faceFor = (i: number, decks: readonly number[]) => rootOf(d => off(onHead[i]!, () => d, c => decks[c.bank]!), 0, DEEPEST)
   const deckFor = (i: number, faces: readonly number[], low: number, high: number) => rootOf(k => off(onBank[i]!, c => faces[c.head]!, () => k), low, high)
   let faces = layout.heads.map(() => least)
   let decks = layout.banks.map(() => 0)
   let held = layout.heads.map(() => true)
-  const mostFace = (i: number) => aim !== 'inside' ? 5 : faceLimit(onHead[i]!, limits, way.seats, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
+  const mostFace = (i: number) => aim !== 'inside' ? DEEPEST : faceLimit(onHead[i]!, limits, way.seats, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
   const cutFaces = () => {
     const wanted = layout.heads.map((_, i) => faceFor(i, decks))
     faces = wanted.map((depth, i) => clamp(depth, least, Math.max(least, mostFace(i))))
@@ -146,21 +148,21 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
         cutFaces()
         break
       case 'deck':
-        decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, 6), 0, deckMost(i)))
+        decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, DEEPEST), 0, deckMost(i)))
         break
       case 'spacer':
-        decks = layout.banks.map((_, i) => -clamp(-deckFor(i, faces, aim === 'inside' ? -limits.spacerMost : -5, 0), 0, aim === 'inside' ? limits.spacerMost : 5))
+        decks = layout.banks.map((_, i) => -clamp(-deckFor(i, faces, aim === 'inside' ? -limits.spacerMost : -DEEPEST, 0), 0, aim === 'inside' ? limits.spacerMost : DEEPEST))
         break
       case 'faceDeck': {
         cutFaces()
         if (layout.heads.every((_, i) => faces[i]! < mostFace(i) - WORTH_CUTTING)) return undefined
-        decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, 6), 0, deckMost(i)))
+        decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, DEEPEST), 0, deckMost(i)))
         held = held.map(() => true)
         break
       }
       case 'deckFace': case 'squishFace': {
         decks = layout.banks.map((_, i) => way.down === 'deckFace' ? deckLimit(onBank[i]!, limits, faces) : Math.min(deckLimit(onBank[i]!, limits, faces), deckForSquish(onBank[i]!, limits)))
-        if (decks.every(k => k < WORTH_CUTTING) || layout.banks.every((_, i) => deckFor(i, faces, 0, 6) <= decks[i]! + WORTH_CUTTING)) return undefined
+        if (decks.every(k => k < WORTH_CUTTING) || layout.banks.every((_, i) => deckFor(i, faces, 0, DEEPEST) <= decks[i]! + WORTH_CUTTING)) return undefined
         cutFaces()
         break
       }
