@@ -48,8 +48,8 @@ export function sayLimitFault({ limit, kind, bound, given }: LimitFault, lengths
 }
 
 const mm = (value: number, lengths: LengthUnit) => say(value, 'length', lengths)
-/** Depths of several heads or banks: one where they agree. */
-const depthsOf = (depths: readonly number[], lengths: LengthUnit) => [...new Set(depths.map(d => mm(d, lengths)))].join(' and ')
+/** Depths of several heads or banks, in their order: one where they agree. */
+const depthsOf = (depths: readonly number[], lengths: LengthUnit) => sayList([...new Set(depths.map(d => mm(d, lengths)))])
 
 /** What chambers are ground to be. */
 const GROUND_TO: Record<Grinding, string> = {

@@ -1,3 +1,3 @@
 export { SCHOOL_AREAS, SCHOOL_TOPICS, type SchoolArea, type SchoolTopic } from './schools'
 export { STARTING_COSTS, WORK, type Cost, type Work, type WorkCosts } from './costs'
-export { STARTING_RULES, leastClearance, windowFor, type LeastClearances, type SeatRule, type SeatRules, type ShopRules, type SpringRules, type SquishWindow } from './rules'
+export { STARTING_RULES, cautiousLeast, leastClearance, windowFor, type LeastClearances, type SeatRule, type SeatRules, type ShopRules, type SpringRules, type SquishWindow } from './rules'

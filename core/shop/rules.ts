@@ -59,6 +59,21 @@ export function windowFor(rules: ShopRules, engine: { rod: RodMaterial, bore: nu
 }
 
 /**
+ * The least squish for an engine that the table has no row for, or of which nobody said how fast it turns: the widest minimum
+ * there is for its rods, by preference of rows that its bore fits into.
+ *
+ * @param engine rod material, bore in mm if known
+ * @returns mm; undefined where the table has nothing for such rods
+ * @example cautiousLeast(STARTING_RULES, { rod: 'steel', bore: 140 }) // 0.75, the widest of the steel rods' rows
+ */
+export function cautiousLeast(rules: ShopRules, { rod, bore = 0 }: { rod: RodMaterial, bore?: number }): number | undefined {
+  const rows = rules.squish.filter(row => row.rod === rod)
+  const fits = rows.filter(row => bore <= row.boreTo)
+  const [widest] = (fits.length > 0 ? fits : rows).map(row => row.least).sort((a, b) => b - a)
+  return widest
+}
+
+/**
  * The least a clearance may be by the shop's table.
  *
  * @param rules the shop's table

@@ -82,10 +82,12 @@ const ways = computed((): { words: string, at: Place }[] => {
   if (gap.value < 0) return [{ words: `${say(-gap.value, 'volume')} out of the chamber`, at: shape }, { words: 'a thicker gasket', at: gaskets }]
   // A band that is turned into the head comes down with its face: what the ratio alone asks for is no plan yet.
   if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return [{ words: 'squish first', at: { station: 'mockup', leaf: 'squish' } }]
-  const depth = build.cuts.find(c => c.head === state.value!.head)?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
+  const cut = build.cuts.find(c => c.head === state.value!.head)
+  const depth = cut?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
   const thinner = build.replayed.offers.map(o => o.body.thickness.value).sort((a, b) => a - b)[0]
   const fitted = quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value
   return [
+    ...cut?.unreachable.some(u => u.cylinder === build.cylinder) ? [{ words: 'no face cut is enough', at: { station: 'route' } as Place }] : [],
     ...depth === undefined || depth <= 0 ? [] : [{ words: `${say(depth, 'length', device.lengths)} off the face`, at: { station: 'cut', leaf: 'face' } as Place }],
     ...thinner !== undefined && fitted !== undefined && thinner < fitted ? [{ words: `the ${say(thinner, 'length', device.lengths)} gasket`, at: gaskets }] : []
   ]

@@ -1,5 +1,7 @@
 import { NOW, type Dimension, type EntryOf, type Quantity } from '../../ledger'
-import { windowFor, type ShopRules } from '../../shop'
+import { cautiousLeast, windowFor, type ShopRules } from '../../shop'
+import { asIf } from '../asIf'
+import { NO_SOLIDS } from '../chambers'
 import type { Shaping } from '../shaping'
 import { knownQuantity, modelOf, quantityOf, rodMaterialOf, statedQuantity, type Replay } from '../../standing'
 
@@ -82,7 +84,8 @@ export function limitFaults(limits: RouteLimits): LimitFault[] {
 }
 
 /**
- * The limits that stand until a builder sets others: the shop's squish window for this engine, and what was stated of its deck.
+ * The limits that stand until a builder sets others: the shop's squish window for this engine (its most cautious minimum, where the
+ * table has none), and what was stated of its deck.
  *
  * @example startingLimits(standing, STARTING_RULES).squishLeast // 0.6
  */
@@ -90,12 +93,20 @@ export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits 
   const [first] = standing.layout.cylinders
   const of = (quantity: Quantity) => quantityOf(standing, quantity, first!)?.estimate.value
   const [bore, revs] = [of('bore'), of('revs')]
-  const window = bore !== undefined && revs !== undefined ? windowFor(rules, { rod: rodMaterialOf(standing, first!) ?? 'steel', bore, revs }) : undefined
+  const rod = rodMaterialOf(standing, first!) ?? 'steel'
+  const window = bore !== undefined && revs !== undefined ? windowFor(rules, { rod, bore, revs }) : undefined
+  const least = window?.least ?? noLess(standing, cautiousLeast(rules, { rod, bore }))
   const left = of('leastDeckThickness')
   return {
     faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', insideLine: true, setUps: 2,
-    ...(window ? { squishLeast: window.least, squishMost: window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
+    ...(least === undefined ? {} : { squishLeast: least }), ...(window ? { squishMost: window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
   }
+}
+
+/** Where nobody said how fast an engine turns no way closes its squish further than that: to a cautious least, or to what is there. */
+function noLess(standing: Replay, cautious: number | undefined): number | undefined {
+  const gaps = asIf(standing, [], NO_SOLIDS).cylinders.flatMap(({ squish: { running, gap } }) => running?.gap.estimate.value ?? gap?.estimate.value ?? [])
+  return cautious === undefined ? undefined : Math.max(0, Math.floor(100 * Math.min(cautious, ...gaps)) / 100)
 }
 
 /** What must be said or measured before a lever can be used. */

@@ -112,9 +112,10 @@ export function ratioAt(column: Column, done: Done): number {
 export function readingAt(column: Column, done: Done, sunk: Record<Valve, number>): Reading {
   const { before, perDrop, recess, tilt } = column
   const drop = done.face + done.deck
+  const closedBy = (gap: number | undefined) => gap === undefined ? undefined : gap - done.deck - Math.min(done.face, recess)
   return {
     cylinder: column.cylinder, ratio: ratioAt(column, done),
-    squish: before.squish === undefined ? undefined : before.squish - done.deck - Math.min(done.face, recess),
+    squish: closedBy(before.squish), squishStill: closedBy(before.squishStill),
     edges: before.edges.map(edge => ({ ...edge, left: edge.left - done.face + sunk[edge.valve] * Math.cos(tilt[edge.valve] * Math.PI / 180) })),
     rooms: before.rooms.map(room => ({ ...room, left: room.left - room.perMm * drop, taken: room.taken + room.perMm * drop })),
     deckLeft: before.deckLeft === undefined ? undefined : before.deckLeft - done.face,

@@ -28,8 +28,9 @@ const BARELY = 0.2
 export interface Reading {
   cylinder: number
   ratio: number
-  /** What runs of the squish, where that can be told. */
+  /** What runs of the squish, where that can be told, and with the engine still. */
   squish?: number
+  squishStill?: number
   edges: { kind: 'seat' | 'topCut', valve: Valve, left: number }[]
   /** Clearances: what is left, the least, and what a mm of drop takes. */
   rooms: { name: ClearanceName, left: number, least: number, perMm: number, taken: number }[]
@@ -54,7 +55,7 @@ export function readingOf(standing: Replay, rules: ShopRules, c: CylinderAsIf): 
   const stated = c.valves.filter(v => !drawn.some(d => d.valve === v.valve)).flatMap(({ valve, seatLeft, topCutLeft }): Reading['edges'] => [
     ...seatLeft ? [{ kind: 'seat' as const, valve, left: seatLeft.value }] : [], ...topCutLeft ? [{ kind: 'topCut' as const, valve, left: topCutLeft.value }] : []])
   return {
-    cylinder: c.cylinder, ratio, edges: [...drawn, ...stated], squish: c.squish.running?.gap.estimate.value,
+    cylinder: c.cylinder, ratio, edges: [...drawn, ...stated], squish: c.squish.running?.gap.estimate.value, squishStill: c.squish.gap?.estimate.value,
     rooms: c.clearances.map(step => ({ name: step.name, left: step.then.value, least: overLeast(standing, rules, c.cylinder, step).least, perMm: step.perMm, taken: step.now.value - step.then.value })),
     deckLeft: moves.deckLeft?.left, cam: moves.cam, pushrod: moves.pushrod === undefined ? undefined : Math.abs(moves.pushrod), flange: moves.flange && Math.abs(moves.flange.portsOff)
   }
@@ -71,14 +72,16 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
   const list: (AtLimit & { room: number })[] = []
   const add = (kind: LimitKind, cylinders: number[], figure: number, bound: number, side: 'least' | 'most', more: Partial<AtLimit> = {}) =>
     list.push({ kind, cylinders, figure, bound, room: side === 'least' ? figure - bound : bound - figure, ...more })
-  for (const { cylinder, ratio, squish, edges, rooms, deckLeft, cam, pushrod, flange } of readings) {
+  for (const { cylinder, ratio, squish, squishStill, edges, rooms, deckLeft, cam, pushrod, flange } of readings) {
     const mine = [cylinder]
     add('ratio', mine, ratio, band.low, 'least')
     add('ratio', mine, ratio, band.high, 'most')
     for (const { kind, valve, left } of edges) if (!mayGo(kind, limits, way.seats)) add(kind, mine, left, 0, 'least', { valve })
     // What was as near before is no reason against a way.
     for (const { name, left, least, taken } of rooms) if (taken > 1e-9) add('clearance', mine, left, least, 'least', { clearance: name })
-    if (squish !== undefined && limits.squishLeast !== undefined) add('squishLeast', mine, squish, limits.squishLeast, 'least')
+    // What runs is less than what stands: where it is not known the minimum holds for that.
+    const gap = squish ?? squishStill
+    if (gap !== undefined && limits.squishLeast !== undefined) add('squishLeast', mine, gap, limits.squishLeast, 'least')
     if (squish !== undefined && limits.squishMost !== undefined) add('squishMost', mine, squish, limits.squishMost, 'most')
     if (deckLeft !== undefined && limits.deckLeft !== undefined) add('deckLeft', mine, deckLeft, limits.deckLeft, 'least')
     if (cam !== undefined && limits.camRetard !== undefined) add('cam', mine, cam, limits.camRetard, 'most')

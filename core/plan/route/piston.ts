@@ -37,8 +37,8 @@ export function newPiston({ layout, target }: Replay, columns: readonly Column[]
   return {
     figures: { faces: layout.heads.map(() => face), slope: 0, decks: layout.banks.map(() => 0), ground: new Map(), piston: { added, rise, pockets }, sunk: NOT_SUNK },
     // The head stays where it is: cam, pushrods and flange know nothing of a piston.
-    readings: risen.map(({ cylinder, ratio, squish, edges, rooms }, i) => ({
-      ...bare[i]!, cylinder, ratio, squish, edges, rooms: rooms.map(room => room.name === 'domeToChamber' ? room : { ...room, left: room.left + room.perMm * pockets, taken: room.taken - room.perMm * pockets })
+    readings: risen.map(({ cylinder, ratio, squish, squishStill, edges, rooms }, i) => ({
+      ...bare[i]!, cylinder, ratio, squish, squishStill, edges, rooms: rooms.map(room => room.name === 'domeToChamber' ? room : { ...room, left: room.left + room.perMm * pockets, taken: room.taken - room.perMm * pockets })
     })),
     held: layout.heads.map(() => true)
   }

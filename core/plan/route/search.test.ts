@@ -246,7 +246,7 @@ const engine = fc.record({
   offers: fc.uniqueArray(fc.constantFrom(0.6, 0.9, 1.5), { maxLength: 2 }), mouth: fc.double({ min: 4200, max: 5200, noNaN: true }), seat: fc.double({ min: 0.3, max: 2, noNaN: true }), target: fc.double({ min: 9.3, max: 10.4, noNaN: true })
 })
 const BORE = Math.PI / 4 * 92 ** 2 / 1000
-const LIMITS: Partial<RouteLimits> = { faceMost: 1.6, deckMost: 0.5, setUps: 1, edges: 'topCut', groundMost: 100 }
+const LIMITS: Partial<RouteLimits> = { faceMost: 1.6, deckMost: 0.5, setUps: 1, squishLeast: undefined, edges: 'topCut', groundMost: 100 }
 
 describe('any build, whatever is on it', () => {
   const some = fc.record({

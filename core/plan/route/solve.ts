@@ -89,7 +89,8 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boole
 function deckLimit(columns: readonly Column[], limits: RouteLimits, faces: readonly number[]): number {
   let most = limits.deckMost
   for (const { before, head } of columns) {
-    if (before.squish !== undefined && limits.squishLeast !== undefined) most = Math.min(most, before.squish - limits.squishLeast)
+    const gap = before.squish ?? before.squishStill
+    if (gap !== undefined && limits.squishLeast !== undefined) most = Math.min(most, gap - limits.squishLeast)
     for (const { left, least, perMm } of before.rooms) if (perMm > 0) most = Math.min(most, (left - least) / perMm - faces[head]!)
   }
   return Math.max(0, most)
@@ -138,7 +139,8 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const mostFace = (i: number) => aim !== 'inside' ? DEEPEST : faceLimit(onHead[i]!, limits, way.seats, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
   const cutFaces = () => {
     const wanted = layout.heads.map((_, i) => faceFor(i, decks))
-    faces = wanted.map((depth, i) => clamp(depth, least, Math.max(least, mostFace(i))))
+    // Where no depth is enough, what the limit leaves is told, and what that comes to.
+    faces = wanted.map((depth, i) => clamp(depth, least, Math.max(least, depth < DEEPEST ? mostFace(i) : Math.min(mostFace(i), limits.faceMost))))
     held = wanted.map((depth, i) => aim === 'edge' || Math.abs(depth - faces[i]!) > WORTH_CUTTING / 2)
   }
   const rounds = way.seats ? ROUNDS : 1

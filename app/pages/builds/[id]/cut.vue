@@ -141,7 +141,7 @@ async function planDepth() {
           <CutStair :depth="depth" :marks="marks" :fixed="planned !== undefined || free === 'none'" @look="look_" />
         </template>
         <WaitsForChambers v-else-if="solid.drawn.value && !settled && !planned" class="waits" says="The depth is being worked out on the drawn chambers." />
-        <p v-else-if="!planned && free !== 'none'" class="quiet">A cut needs a target, set on the Sheet, and a chamber volume, poured at Pour.</p>
+        <p v-else-if="!planned && free !== 'none' && unreachable.length === 0" class="quiet">A cut needs a target, set on the Sheet, and a chamber volume, poured at Pour.</p>
         <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} brings it to its target. {{ free === 'flat' ? 'The angled cut alone takes too much.' : free === 'depth' ? tooSmall(u.cylinder) : '' }}</p>
         <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be worked out from its drawing: the Sheet says why.</p>
         <p v-if="needed?.unknown.length && unreachable.length === 0 && (!solid.drawn.value || exactly) && free !== 'none'" class="small">Not counted, because nothing is known of it yet: cylinder {{ needed.unknown.join(', ') }}.</p>

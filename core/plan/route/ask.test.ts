@@ -1,0 +1,21 @@
+import { describe, expect, it } from 'vitest'
+import { oneCylinder } from '../../../tests/support/ledgerBench'
+import { NO_SOLIDS, STARTING_RULES, asIf, replay } from '../..'
+import { drained, searchRoutes, startingLimits, type Found } from '.'
+
+describe('an engine whose revs nobody said', () => {
+  // Gasket 1.20: 1.80 stand at first, then 0.80, then 0.50; 0.75 is the widest minimum for steel rods.
+  it.each([[0.6, 0.75], [-0.4, 0.75], [-0.7, 0.5]])('with %f mm of deck no way closes its squish past %f', (deck, least) => {
+    const bench = oneCylinder()
+    bench.state('deckClearance', deck)
+    bench.pour(1, 60)
+    const r = replay(bench.entries)!
+    const limits = startingLimits(r, STARTING_RULES)
+    expect(asIf(r, [], NO_SOLIDS).cylinders[0]!.squish.running).toBeUndefined()
+    expect(limits.squishLeast).toBe(least)
+    expect(limits.squishMost).toBeUndefined()
+    const { routes } = drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers: ['face', 'deck'], limits })) as Found
+    expect(routes.length).toBeGreaterThan(0)
+    for (const { stages } of routes) expect(Math.min(...stages.flatMap(s => s.cylinders.map(c => c.squish!)))).toBeGreaterThan(least - 0.011)
+  })
+})
