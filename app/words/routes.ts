@@ -124,7 +124,8 @@ function nounOf({ kind, valve, clearance }: AtLimit): string {
     case 'seat': return `the ${valve} seat`
     case 'topCut': return `the ${valve} top cut`
     case 'clearance': return `${NEAR[clearance!].one} to ${NEAR[clearance!].other}`
-    case 'squishLeast': case 'squishMost': return 'the running squish'
+    case 'squishLeast': return 'the squish'
+    case 'squishMost': return 'the running squish'
     case 'face': return 'what may come off the face'
     case 'deck': return 'what may come off the deck'
     case 'spacer': return 'what may go under a barrel'

@@ -19,3 +19,14 @@ describe('an engine whose revs nobody said', () => {
     for (const { stages } of routes) expect(Math.min(...stages.flatMap(s => s.cylinders.map(c => c.squish!)))).toBeGreaterThan(least - 0.011)
   })
 })
+
+it('a flat head over a bowl in the piston is not cut through its roof, whatever else is short', () => {
+  const bench = oneCylinder()
+  bench.pour(1, 2)
+  bench.state('crownVolume', 60)
+  const r = replay(bench.entries)!
+  const { routes, nearest, missing } = drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers: ['face'], limits: startingLimits(r, STARTING_RULES) })) as Found
+  expect(routes).toEqual([])
+  // 2 cc over 4.65 are gone by 0.43 mm: 0.4 is the last knot of the table that leaves anything.
+  for (const { faces } of [nearest!.figures, ...missing]) expect(faces[0]).toBeCloseTo(0.4, 2)
+})

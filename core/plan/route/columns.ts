@@ -12,8 +12,8 @@ import { placeOn } from './way'
 /** Between the depths that a chamber's volume is tabulated at, mm: a chord of that length is within 0.01 cc of any chamber's curve. */
 export const KNOT = 0.1
 
-/** What flat cuts leave of a cylinder's chamber: its loss at every knot, cc, and the chamber there with its sources. */
-export interface TakenTable { taken: number[], chamber: Sourced[] }
+/** What flat cuts leave of a cylinder's chamber: its loss at every knot, cc, and the chamber there with its sources; the first depth at which nothing is left of it. */
+export interface TakenTable { taken: number[], chamber: Sourced[], through?: number }
 
 /** A cylinder before any cut, with the gasket and the grinding of a way: enough to say by closed forms where any cut would leave it. */
 export interface Column {
@@ -55,6 +55,7 @@ export function takenTables(standing: Replay, operations: readonly Tried[], cham
       if (!chamber) continue
       table.chamber.push(chamber)
       table.taken.push(table.chamber[0]!.value - chamber.value)
+      if (depth > 0 && chamber.value <= 0) table.through ??= depth
     }
   }
   return tables

@@ -1,5 +1,5 @@
 import { seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
-import { takenAt, ratioAt, readingAt, type Column } from './columns'
+import { KNOT, takenAt, ratioAt, readingAt, type Column, type TakenTable } from './columns'
 import type { RouteLimits } from './ask'
 import type { Reading } from './judge'
 import { targetBand, type Replay, type TargetBand } from '../../standing'
@@ -66,6 +66,9 @@ const offEdge = (range: Extremes, band: TargetBand, down: boolean) => down ? ran
 
 const MOVES = ['cam', 'pushrod', 'flange'] as const
 
+/** The deepest that leaves anything of a chamber, to a knot of its table. */
+const roofOf = ({ through }: TakenTable) => through === undefined ? DEEPEST : through - KNOT
+
 /** How deep a head may be cut before it meets what it has to keep; `down` is what its cylinders come down besides. */
 function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boolean, down: number): number {
   let most = limits.faceMost
@@ -73,7 +76,8 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boole
   const upTo = (depth: number) => {
     if (depth < most) most = depth
   }
-  for (const { before, perDrop } of columns) {
+  for (const { before, perDrop, table } of columns) {
+    upTo(roofOf(table))
     for (const { kind, left } of before.edges) if (kind === 'topCut' ? limits.edges === 'never' : !(limits.edges === 'seatJob' && seats)) upTo(left)
     for (const { left, least, perMm } of before.rooms) if (perMm > 0) upTo((left - least) / perMm - down)
     if (before.deckLeft !== undefined && limits.deckLeft !== undefined) upTo(before.deckLeft - limits.deckLeft)
@@ -136,7 +140,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   let faces = layout.heads.map(() => least)
   let decks = layout.banks.map(() => 0)
   let held = layout.heads.map(() => true)
-  const mostFace = (i: number) => aim !== 'inside' ? DEEPEST : faceLimit(onHead[i]!, limits, way.seats, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
+  const mostFace = (i: number) => aim !== 'inside' ? Math.min(...onHead[i]!.map(c => roofOf(c.table))) : faceLimit(onHead[i]!, limits, way.seats, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
   const cutFaces = () => {
     const wanted = layout.heads.map((_, i) => faceFor(i, decks))
     // Where no depth is enough, what the limit leaves is told, and what that comes to.
