@@ -38,7 +38,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
         : `The face is ${mm(-open.figure)} past the ${open.valve} seats’ low edge on ${whom}. It needs new seats before anything else.`,
       urgent: true
     }
-    case 'squishTouches': return { sentence: `With the engine running, the squish of ${whom} ${open.planned ? 'would be' : 'is'} ${mm(open.figure)}: piston and head touch.`, urgent: true }
+    case 'squishTouches': return { sentence: `With the engine ${open.still ? 'still' : 'running'}, the squish of ${whom} ${open.planned ? 'would be' : 'is'} ${mm(open.figure)}: piston and head touch.`, urgent: true }
     case 'passesTarget': return {
       sentence: open.planned
         ? `${who} would pass the target, ${say(open.figure, 'ratio', lengths)} where ${say(open.limit, 'ratio', lengths)} is the most, and metal can’t be put back.`

@@ -54,7 +54,8 @@ describe('what is open is said', () => {
     [{ kind: 'disagree', encloses: 'crown', figure: 0.9, change: 0.9, limit: 0.3 }, [2], /^The crown pours of cylinder 2 .*a leak past a valve/],
     [{ kind: 'pourFine' }, [1, 2], /only measured with a syringe/],
     [{ kind: 'squish', figure: 1.95, limit: 1.1 }, [1], /^Squish first: it is 0\.85 mm wider/],
-    [{ kind: 'squishTouches', figure: -0.04, limit: 0, planned: true }, [3], /squish of cylinder 3 would be −0\.04 mm: piston and head touch/],
+    [{ kind: 'squishTouches', figure: -0.1, limit: 0, planned: true, still: true }, [2], /^With the engine still, the squish of cylinder 2 would be −0\.10 mm: piston and head touch/],
+    [{ kind: 'squishTouches', figure: -0.04, limit: 0, planned: true, still: false }, [3], /^With the engine running, the squish of cylinder 3 would be −0\.04 mm: piston and head touch/],
     [{ kind: 'onTarget' }, [1], /Every cylinder is on target/],
     [{ kind: 'setTarget' }, [1], /target ratio/]
   ])('%o', (told, cylinders, says) => expect(sayAdvice(open(told, cylinders), 6, 'mm').sentence).toMatch(says))

@@ -1,7 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { findingsOf, isUndecided, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
+import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
@@ -10,7 +10,8 @@ type Open
     | { kind: 'layOut' }
     /** A seat a cut is through, or would be: `figure` mm left of it, below 0 what is past. */
     | { kind: 'seatLost', valve: 'intake' | 'exhaust', figure: number, limit: 0, planned: boolean }
-    | { kind: 'squishTouches', figure: number, limit: 0, planned: boolean }
+    /** `still`: even with the engine at rest. */
+    | { kind: 'squishTouches', figure: number, limit: 0, planned: boolean, still: boolean }
     /** Metal that went, or is about to, and more than the target allows. */
     | { kind: 'passesTarget', figure: number, limit: number, planned: boolean }
     /** Something comes nearer than the shop lets out. */
@@ -98,13 +99,19 @@ function seats({ now, then }: Sight): Found[] {
 }
 
 function squishTouching({ r, now, then }: Sight): Found[] {
-  const touching = then.cylinders.flatMap(({ cylinder, squish }) => {
-    const gap = squish.running?.gap.estimate.value
-    if (gap === undefined || gap > 0 || (r.planned.length === 0 && !squish.solder)) return []
-    const was = now.cylinders.find(c => c.cylinder === cylinder)?.squish.running?.gap.estimate.value
-    return [{ cylinder, figure: gap, planned: was === undefined || Math.abs(was - gap) > 1e-9 }]
+  const gapOf = ({ squish: { running, gap } }: CylinderAsIf) => {
+    const still = gap !== undefined && gap.estimate.value <= 0
+    return { still, figure: (still ? gap : running?.gap)?.estimate.value }
+  }
+  const touching = then.cylinders.flatMap((c) => {
+    const { still, figure } = gapOf(c)
+    const was = now.cylinders.find(n => n.cylinder === c.cylinder)
+    const before = was && gapOf(was).figure
+    // What runs may hang on stand-ins, and a crown may rise into an open chamber: as it came it is left alone until it was measured.
+    if (figure === undefined || figure > 0 || (!c.squish.solder && (r.planned.length === 0 || (still && (before ?? 1) <= 0)))) return []
+    return [{ cylinder: c.cylinder, figure, still, planned: before === undefined || Math.abs(before - figure) > 1e-9 }]
   })
-  return worstOf(touching, () => '', t => t.figure).map(({ figure, planned, cylinders }): Found => ({ kind: 'squishTouches', figure, limit: 0, planned, cylinders }))
+  return worstOf(touching, t => String(t.still), t => t.figure).map(({ figure, planned, still, cylinders }): Found => ({ kind: 'squishTouches', figure, limit: 0, planned, still, cylinders }))
 }
 
 function pastTarget({ r, now, then }: Sight): Found[] {

@@ -127,6 +127,14 @@ describe('the next move', () => {
     bench.add('faceCut', head, { state: 'planned', depth: mm(1.39) }, { supersedes: plan })
     expect(next(bench)).toMatchObject({ kind: 'passesTarget', cylinders: [2] })
   })
+  it('stops a plan that lets piston and head touch, though nobody said how fast it turns', () => {
+    const bench = oneCylinder()
+    bench.state('deckClearance', -0.4)
+    for (let n = 0; n < 2; n++) bench.pour(1, 56)
+    bench.add('gasketChange', head, { state: 'planned', thickness: mm(0.3), bore: mm(94) })
+    // 0.30 of gasket less 0.40 of piston that stands proud.
+    expect(next(bench)).toMatchObject({ kind: 'squishTouches', figure: expect.closeTo(-0.1, 9) as number, still: true, planned: true })
+  })
   it('wants a target before a plan', () => {
     const bench = two()
     const target = bench.entries.find(e => e.kind === 'target')!
