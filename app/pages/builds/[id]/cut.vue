@@ -47,11 +47,10 @@ const narrows = computed(() => {
   const less = 100 * (perMm.value?.slope.value ?? 0) * rate.value.factor
   return less > 0.05 ? `; ${digits(less, 1)} % less with each ${device.lengths === 'in' ? 'thou' : 'mm'} down` : ''
 })
-/** Why a flat cut can't do it, where the chamber holds less than has to go. */
-function tooSmall(cylinder: number): string {
+/** Why a cut can't do it, where the chamber holds less than has to go. */
+function tooSmall({ cylinder, argument }: { cylinder: number, argument: string }): string {
   const { gap, parts } = build.asIs.find(s => s.cylinder === cylinder) ?? {}
-  const [go, holds] = [gap?.estimate.value ?? 0, parts?.chamber?.estimate.value ?? 0]
-  return go >= holds ? `Its chamber holds ${say(holds, 'volume')}, and ${say(go, 'volume')} would have to go.` : ''
+  return argument === 'target' && gap && parts?.chamber ? `Its chamber holds ${say(parts.chamber.estimate.value, 'volume')}, and ${say(gap.estimate.value, 'volume')} would have to go.` : ''
 }
 /** By what the depth that is told is known. */
 const source = computed(() => ({ mouth: 'mouth area', rings: 'drawing', solid: 'solid' })[needed.value?.deepest?.source ?? 'solid'])
@@ -142,7 +141,7 @@ async function planDepth() {
         </template>
         <WaitsForChambers v-else-if="solid.drawn.value && !settled && !planned" class="waits" says="The depth is being worked out on the drawn chambers." />
         <p v-else-if="!planned && free !== 'none' && unreachable.length === 0" class="quiet">A cut needs a target, set on the Sheet, and a chamber volume, poured at Pour.</p>
-        <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} brings it to its target. {{ free === 'flat' ? 'The angled cut alone takes too much.' : free === 'depth' ? tooSmall(u.cylinder) : '' }}</p>
+        <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} brings it to its target. {{ free === 'flat' ? 'The angled cut alone takes too much.' : tooSmall(u) }}</p>
         <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be worked out from its drawing: the Sheet says why.</p>
         <p v-if="needed?.unknown.length && unreachable.length === 0 && (!solid.drawn.value || exactly) && free !== 'none'" class="small">Not counted, because nothing is known of it yet: cylinder {{ needed.unknown.join(', ') }}.</p>
         <template v-if="planned">
