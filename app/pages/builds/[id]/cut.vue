@@ -82,7 +82,7 @@ async function planned_(typed?: Figure): Promise<string | undefined> {
     asking.value = true
     await nextTick()
     why.value?.querySelector('input')?.focus()
-    return `${pastLimit.value} Say why below, then plan it again.`
+    return 'Say why below.'
   }
   const said = await plan(typed, reason.value.trim() || undefined)
   if (!said) {
@@ -169,7 +169,8 @@ async function planDepth() {
             </template>
           </div>
           <form v-if="pastLimit && asking" ref="why" class="why" @submit.prevent="planDepth">
-            <BenchText v-model="reason" :label="`${pastLimit} Why cut all the same?`" maxlength="200" />
+            <p class="small sentence">{{ pastLimit }}</p>
+            <BenchText v-model="reason" label="Why cut all the same?" maxlength="200" />
           </form>
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
@@ -222,7 +223,8 @@ async function planDepth() {
 .first .pm { display: inline-block; white-space: nowrap; }
 .second { font-size: var(--s32); line-height: 1.1; }
 .pm { font-size: var(--s15); font-weight: 400; }
-.why { margin-top: 2px; }
+/* Under what the depth's own field says, and with room for the label over the well. */
+.why { margin-top: 20px; display: grid; gap: 20px; }
 .nothing { grid-column: 1 / -1; }
 .row { display: flex; flex-wrap: wrap; gap: 8px; }
 .row .v-btn, .choice :deep(.v-btn) { padding-inline: 8px; }
