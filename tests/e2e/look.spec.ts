@@ -102,8 +102,8 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
         // Opened at the one size and turned to the other; the next begins where this one ends.
         for (const s of k % 2 === 0 ? [0, 1] : [1, 0]) {
           await page.setViewportSize(SIZES[s]!)
-          await chosen(page, { ...store, 'bowl.night': night(s) })
           await goTo(page, station)
+          await chosen(page, { ...store, 'bowl.night': night(s) })
           await told(page, station, engine, store)
           expect.soft(await amiss(page, leaf, SIZES[s]!, k === 0), `${name}, ${said(SIZES[s]!)}`).toEqual([])
         }
