@@ -1,4 +1,4 @@
-import type { AsIf, EntryOf, Figure, Scope, Tried } from '#core'
+import { offFoot, type AsIf, type EntryOf, type Figure, type Scope, type Tried } from '#core'
 import { notKept } from './useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
@@ -17,14 +17,14 @@ export function useWhatIf() {
 
   const mm = (value: number): Figure => ({ value, unit: 'mm', typed: '' })
   const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
-  const bank = computed<Scope>(() => ({ level: 'bank', bank: build.state?.bank ?? 1 }))
+  const bank = computed(() => ({ level: 'bank' as const, bank: build.state?.bank ?? 1 }))
   const tried = computed(() => {
     const list: Tried[] = []
     if (gasket.value) {
       const { thickness, bore, area } = gasket.value.body
       list.push({ kind: 'gasketChange', scope: head.value, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } })
     }
-    if (deck.value > 0) list.push({ kind: 'deckCut', scope: bank.value, body: { state: 'planned', depth: mm(deck.value) } })
+    if (deck.value > 0) list.push(build.replayed?.layout.engine?.head === 'blind' ? offFoot(bank.value.bank, deck.value) : { kind: 'deckCut', scope: bank.value, body: { state: 'planned', depth: mm(deck.value) } })
     if (under.value !== 0) list.push({ kind: 'spacer', scope: bank.value, body: { state: 'planned', change: mm(under.value) } })
     if (face.value > 0) list.push({ kind: 'faceCut', scope: head.value, body: { state: 'planned', depth: mm(face.value) } })
     return list

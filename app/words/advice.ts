@@ -10,7 +10,7 @@ export const GROUPS = ['stop', 'disagree', 'unmeasured', 'plan', 'done'] as cons
 export type AdviceGroup = (typeof GROUPS)[number]
 export const GROUP_WORDS: Record<AdviceGroup, string> = { stop: 'Stop', disagree: 'Does not agree', unmeasured: 'Not measured yet', plan: 'To plan and to do', done: 'Done' }
 const GROUP_OF: Record<AdviceKind, AdviceGroup> = {
-  takeOut: 'stop', seatLost: 'stop', squishTouches: 'stop', passesTarget: 'stop', tooClose: 'stop', springRoom: 'stop', gasketInBore: 'stop', tooCoarse: 'stop',
+  takeOut: 'stop', seatLost: 'stop', squishTouches: 'stop', squishTight: 'stop', passesTarget: 'stop', tooClose: 'stop', springRoom: 'stop', gasketInBore: 'stop', tooCoarse: 'stop',
   leak: 'disagree', disagree: 'disagree', targetAgain: 'disagree',
   layOut: 'unmeasured', state: 'unmeasured', assumed: 'unmeasured', setTarget: 'unmeasured', pour: 'unmeasured', pourSecond: 'unmeasured', pourFine: 'unmeasured', decide: 'plan',
   solder: 'unmeasured', wanted: 'unmeasured', squish: 'plan', plan: 'plan', do: 'plan', pourAgain: 'plan', onTarget: 'done'
@@ -39,6 +39,9 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
       urgent: true
     }
     case 'squishTouches': return { sentence: `With the engine ${open.still ? 'still' : 'running'}, the squish of ${whom} ${open.planned ? 'would be' : 'is'} ${mm(open.figure)}: piston and head touch.`, urgent: true }
+    case 'squishTight': return {
+      sentence: `The squish of ${one ? whom : `the worst of ${whom}`} ${open.planned ? 'would come to' : 'is'} ${mm(open.figure)}${open.still ? '' : ' running'}, ${mm(open.limit - open.figure)} under the shop’s minimum.${open.still ? ' State the highest revs: what runs is less still.' : ' Settle that first.'}`, urgent: true
+    }
     case 'passesTarget': return {
       sentence: open.planned
         ? `${who} would pass the target, ${say(open.figure, 'ratio', lengths)} where ${say(open.limit, 'ratio', lengths)} is the most, and metal can’t be put back.`
@@ -89,7 +92,12 @@ const sayHeads = (heads: number[]) => `${heads.length === 1 ? 'head' : 'heads'} 
 
 function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
   const one = cylinders.length === 1
-  if (way === 'foot' && figure !== undefined) return `Plan ${mm(figure)} off the barrel’s foot: cylinder ${cylinders[0]} then reaches the target.`
+  if (way === 'foot' && figure !== undefined) {
+    return past
+      ? `${mm(figure)} off the barrel’s foot reaches the target, but ${sayPast(past, mm)}. Route has the other ways.`
+      : `Plan ${mm(figure)} off the barrel’s foot: cylinder ${cylinders[0]} then reaches the target.`
+  }
+  if (way === 'lift') return `${who} ${one ? 'stands' : 'stand'} above the target. Lift the barrel: a thicker base gasket, or a spacer. Route tells how much.`
   if (way === 'open') return `${who} ${one ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`
   if (way === 'even') return `${who} ${one ? 'is' : 'are'} under target, but another of head ${heads[0]} is there already: even the chambers first.`
   if (way === 'other') return `No cut of the face is enough for ${one ? 'cylinder' : 'cylinders'} ${sayList(cylinders.map(String))}: there is less in the chamber than has to go. Route has the other ways.`
@@ -103,21 +111,21 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
   switch (past.kind) {
     case 'seat': return past.assumed ? `the ${past.valve} seat of cylinder ${past.cylinder}, at a height that is only assumed, is met before` : `goes into the ${past.valve} seat of cylinder ${past.cylinder}`
     case 'chamber': return `goes through the roof of the chamber of cylinder ${past.cylinder}`
-    case 'squish': return `lets piston and head of cylinder ${past.cylinder} touch`
+    case 'squish': return past.figure > 0 ? `leaves cylinder ${past.cylinder} ${mm(past.figure)} of squish, where ${mm(past.least)} is the shop’s minimum` : `lets piston and head of cylinder ${past.cylinder} touch`
     case 'clearance': return `leaves ${NEAR[past.clearance].one} ${mm(past.figure)} from ${NEAR[past.clearance].other} on cylinder ${past.cylinder}`
     case 'target': return `takes cylinder ${past.cylinder} past its target`
   }
 }
 
 /** What is planned, as the move to make. */
-function sayDo({ what, at, figure = 0, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string): string {
+function sayDo({ what, at, figure = 0, foot, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string): string {
   switch (what) {
     case 'relief': return at.leaf === 'turned' ? `Open the dome of ${whom} as planned and polish it, then enter it.` : `Grind ${whom} as planned, to the line and the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
     case 'gasketChange': return `Fit the gasket that is planned on ${sayHeads(heads)}, then enter it.`
     case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`
     case 'crownWork': return `Do the crowns or fit the pistons of ${whom} as planned, then enter each.`
-    case 'deckCut': return `Cut ${mm(figure)} off the deck, measure what came off, and enter it.`
+    case 'deckCut': return `Cut ${mm(figure)} off the ${foot ? 'barrel’s foot' : 'deck'}, measure what came off, and enter it.`
     case 'faceCut': return `Cut ${mm(figure)} off ${sayHeads(heads)}, measure what came off, and enter it.`
   }
 }

@@ -14,7 +14,7 @@ export function waitOf(next: Advice): Wait {
   // A turned head is worked on the lathe, whatever comes off it.
   if (next.at.leaf === 'turned' && (next.kind === 'do' || next.kind === 'plan')) return 'lathe'
   switch (next.kind) {
-    case 'takeOut': case 'seatLost': case 'squishTouches': case 'passesTarget': case 'tooClose': case 'springRoom': return 'stop'
+    case 'takeOut': case 'seatLost': case 'squishTouches': case 'squishTight': case 'passesTarget': case 'tooClose': case 'springRoom': return 'stop'
     case 'gasketInBore': return 'parts'
     case 'tooCoarse': return 'mill'
     case 'solder': case 'wanted': case 'layOut': case 'state': case 'assumed': return 'measuring'

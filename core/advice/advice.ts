@@ -1,7 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { findingsOf, isUndecided, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, overLeast, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
+import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, offFoot, overLeast, squishToKeep, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
@@ -12,6 +12,8 @@ type Open
     | { kind: 'seatLost', valve: 'intake' | 'exhaust', figure: number, limit: 0, planned: boolean }
     /** `still`: even with the engine at rest. */
     | { kind: 'squishTouches', figure: number, limit: 0, planned: boolean, still: boolean }
+    /** Less squish than the shop lets out, by what runs of it; `still`: nobody said how fast the engine turns. */
+    | { kind: 'squishTight', figure: number, limit: number, planned: boolean, still: boolean }
     /** Metal that went, or is about to, and more than the target allows. */
     | { kind: 'passesTarget', figure: number, limit: number, planned: boolean }
     /** Something comes nearer than the shop lets out. */
@@ -40,9 +42,9 @@ type Open
     | { kind: 'solder' }
     | { kind: 'wanted', quantity: Quantity }
     | { kind: 'squish', figure: number, limit: number }
-    /** `other`: the chambers hold less than would have to go. `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
-    | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot' | 'other', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
-    | { kind: 'do', operations: string[], what: OperationKind, at: Place, figure?: number }
+    /** `foot`, `lift`: a closed barrel, by its foot or by what goes under it; `other`: the chambers hold less than would have to go. `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
+    | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot' | 'lift' | 'other', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
+    | { kind: 'do', operations: string[], what: OperationKind, at: Place, figure?: number, foot?: true }
     | { kind: 'pourAgain' }
     | { kind: 'onTarget' }
 
@@ -112,6 +114,24 @@ function squishTouching({ r, now, then }: Sight): Found[] {
     return [{ cylinder: c.cylinder, figure, still, planned: before === undefined || Math.abs(before - figure) > 1e-9 }]
   })
   return worstOf(touching, t => String(t.still), t => t.figure).map(({ figure, planned, still, cylinders }): Found => ({ kind: 'squishTouches', figure, limit: 0, planned, still, cylinders }))
+}
+
+/** Work that brings the piston nearer to the head on any engine. */
+const CLOSING: readonly OperationKind[] = ['deckCut', 'spacer', 'gasketChange', 'crownWork']
+
+/** Squish under the shop's least: where work closes it, and where it was measured and is known to run so. */
+function squishTight({ r, rules, now, then }: Sight): Found[] {
+  const under = then.cylinders.flatMap(({ cylinder, squish: { running, gap, solder } }) => {
+    const figure = (running?.gap ?? gap)?.estimate.value
+    const { least = 0 } = squishToKeep(r, rules, cylinder)
+    const was = now.cylinders.find(c => c.cylinder === cylinder)?.squish
+    const before = (running ? was?.running?.gap : was?.gap)?.estimate.value
+    const planned = figure !== undefined && before !== undefined && figure < before - 1e-9
+    const worked = planned || r.done.some(op => CLOSING.includes(op.kind) && touches(op, r.layout, cylinder))
+    // What touches is told already.
+    return figure !== undefined && figure > 0 && figure < least && (worked || (running !== undefined && solder !== undefined)) ? [{ cylinder, figure, limit: least, planned, still: !running }] : []
+  })
+  return worstOf(under, u => String(u.still), u => u.figure - u.limit).map(({ figure, limit, planned, still, cylinders }): Found => ({ kind: 'squishTight', figure, limit, planned, still, cylinders }))
 }
 
 function pastTarget({ r, now, then }: Sight): Found[] {
@@ -243,7 +263,8 @@ function planned({ r }: Sight): Found[] {
     return groups.map((ops): Found => {
       const [first] = ops
       const depth = first!.kind === 'faceCut' || first!.kind === 'deckCut' ? first!.body.depth.value : undefined
-      return { kind: 'do', operations: ops.map(op => op.id), what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'turned' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
+      const foot = first!.kind === 'deckCut' && first!.body.foot
+      return { kind: 'do', operations: ops.map(op => op.id), what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'turned' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), ...(foot ? { foot } : {}), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
     })
   })
 }
@@ -286,8 +307,11 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
       const least = footCut(r, i + 1, r.planned)
       const low = by((_, ratio) => ratio < band.low).filter(c => cylinders.includes(c))
       const high = by((_, ratio) => ratio > band.high).filter(c => cylinders.includes(c))
-      if (low.length > 0 && least && least.depth.value >= 0.01) return [{ kind: 'plan', way: 'foot', cylinders: low, waiting: false, figure: least.depth.value }]
-      return high.length > 0 ? [{ kind: 'plan', way: 'open', cylinders: high, waiting: false }] : []
+      if (low.length > 0 && least && least.depth.value >= 0.01) {
+        const past = cutLimits(r, rules, asIf(r, [...r.planned, offFoot(i + 1, least.depth.value)], NO_SOLIDS).cylinders.filter(c => cylinders.includes(c.cylinder))).find(l => l.kind !== 'target')
+        return [{ kind: 'plan', way: 'foot', cylinders: low, waiting: false, figure: least.depth.value, ...(past ? { past } : {}) }]
+      }
+      return high.length > 0 ? [{ kind: 'plan', way: 'lift', cylinders: high, waiting: false }] : []
     })
   }
   return [...unknown, ...first, ...cuts.filter(cut => !squishFirst.has(cut.head)).flatMap((cut): Found[] => {
@@ -327,10 +351,10 @@ function settledAt(open: Open): Place {
     case 'gasketInBore': return placeOf('gasketBore')
     case 'seatLost': return { station: 'cut', leaf: open.planned ? 'face' : 'seats' }
     case 'passesTarget': return { station: open.planned ? 'cut' : 'shape', ...(open.planned ? { leaf: 'face' } : {}) }
-    case 'squishTouches': case 'solder': return { station: 'mockup', leaf: 'squish' }
+    case 'squishTouches': case 'squishTight': case 'solder': return { station: 'mockup', leaf: 'squish' }
     case 'squish': return { station: 'mockup', leaf: 'turned' }
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
-    case 'plan': return open.way === 'foot' ? { station: 'sheet', leaf: 'deck' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: open.way === 'other' ? 'route' : 'shape' }
+    case 'plan': return open.way === 'foot' ? (open.past ? { station: 'route' } : { station: 'sheet', leaf: 'deck' }) : open.way === 'lift' ? { station: 'route' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: open.way === 'other' ? 'route' : 'shape' }
     case 'do': return open.at
     case 'onTarget': return { station: 'papers' }
   }
@@ -362,7 +386,7 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const light = unstated.filter(m => m.figure < ASSUMED_SHARE)
   const open: Found[] = [
     ...out, ...cannotReckon(sight),
-    ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight), ...springRoom(sight),
+    ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight), ...squishTight(sight), ...springRoom(sight),
     ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...heavy, ...unpoured(sight), ...light, ...undecided(sight), ...toPlan(sight), ...planned(sight),
     ...again.length > 0 ? [{ kind: 'pourAgain' as const, cylinders: again }] : []
   ]

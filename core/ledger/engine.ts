@@ -52,10 +52,22 @@ const VALVE_TRAIN: readonly Quantity[] = ['valveToValve', 'pushrodAngle', 'rocke
 const OF_PORTS: readonly Quantity[] = ['exhaustPortTop', 'exhaustPortDeck']
 const OF_THE_LATHE: readonly Quantity[] = ['plugRoom', 'leastBand', 'toolNose']
 const OF_A_VEE: readonly Quantity[] = ['halfBankAngle', 'flangeAngle', 'valleyGap']
-const OF_A_JOINT: readonly Quantity[] = ['gasketThickness', 'gasketBore', 'gasketArea', 'gasketOutline', 'headHeight', 'deckThickness', 'leastDeckThickness', 'mouthArea', 'boltSpare', 'dowelSpare', 'boltSeat']
+const OF_A_JOINT: readonly Quantity[] = [
+  'gasketThickness', 'gasketBore', 'gasketArea', 'gasketOutline', 'headHeight', 'deckThickness', 'leastDeckThickness', 'mouthArea', 'boltSpare', 'dowelSpare', 'boltSeat',
+  'intakeSeatHeight', 'intakeTopCutHeight', 'exhaustSeatHeight', 'exhaustTopCutHeight'
+]
 /** A head that goes on a lathe: nothing stands in its way there but the plug. */
 const isTurned = (engine: Engine) => engine.head === 'turned' || (engine.head === 'removable' && !hasValves(engine))
 const hasValves = ({ intakes, exhausts }: Engine) => intakes + exhausts > 0
+
+/**
+ * Whether an engine has barrels that something can be put under: a two-stroke, closed barrels, or one with a head for each cylinder.
+ *
+ * @param layout its engine, if anybody said what it is, and its heads
+ * @example hasBarrels({ cylinders: [1, 2], heads: [[1], [2]] }) // true
+ */
+export const hasBarrels = ({ engine, cylinders, heads }: { engine?: Engine, cylinders: readonly number[], heads: readonly number[][] }): boolean =>
+  engine?.head === 'blind' || engine?.strokes === 2 || heads.length === cylinders.length
 
 /**
  * Whether a dimension belongs to an engine of this kind.
@@ -80,7 +92,7 @@ export function asksFor(engine: Engine | undefined, quantity: Quantity): boolean
 
 /** Places that an engine may lack, and which one does. */
 const LACKS: readonly { station: Place['station'], leaf?: string, engine: (engine: Engine, cylinders: number) => boolean }[] = [
-  { station: 'shape', engine: engine => !hasValves(engine) },
+  { station: 'shape', engine: engine => !hasValves(engine) || engine.head === 'blind' },
   { station: 'shape', leaf: 'copy', engine: (_, cylinders) => cylinders === 1 },
   { station: 'pour', leaf: 'even', engine: (engine, cylinders) => cylinders === 1 || engine.head === 'blind' },
   { station: 'ports', engine: engine => !hasValves(engine) },

@@ -7,6 +7,15 @@ import type { CylinderCut } from './depth'
 import { after } from './states'
 
 /**
+ * A cut of a bank of closed barrels at their foot that nobody has entered.
+ *
+ * @param bank which bank, and what comes off, mm
+ * @example offFoot(1, 0.2).body.foot // true
+ */
+export const offFoot = (bank: number, depth: number): Tried & { kind: 'deckCut' } => (
+  { kind: 'deckCut', scope: { level: 'bank', bank }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' }, foot: true } })
+
+/**
  * What comes off the foot of closed barrels to bring their bank to the target: there is no face to cut, the barrel comes down.
  *
  * @param standing what replay gives

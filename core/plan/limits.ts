@@ -1,7 +1,8 @@
-import type { Valve } from '../ledger'
-import { leastClearance, type ShopRules } from '../shop'
-import { rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay } from '../standing'
+import type { OperationEntry, Valve } from '../ledger'
+import { cautiousLeast, leastClearance, windowFor, type ShopRules } from '../shop'
+import { quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay } from '../standing'
 import type { CylinderAsIf } from './asIf'
+import { CLOSE_ENOUGH } from './turned'
 
 /**
  * What a clearance keeps over the least the shop lets out, with the operations done.
@@ -19,32 +20,55 @@ export function overLeast(standing: Replay | undefined, rules: ShopRules, cylind
   return { least, over: then.value - least }
 }
 
+/**
+ * The squish that a cylinder is to keep when it runs.
+ *
+ * @param standing what replay gives
+ * @param rules the shop's table
+ * @param cylinder its number
+ * @returns mm: the window of such an engine by its rods, bore and revs; where the table has none, or nobody said how fast it turns,
+ *   its most cautious minimum alone, or what the builder wants where that is tighter. `known`: whether there is a window.
+ * @example squishToKeep(standing, STARTING_RULES, 1) // { known: true, least: 0.6, most: 1.1 }
+ */
+export function squishToKeep(standing: Replay, rules: ShopRules, cylinder: number): { known: boolean, least?: number, most?: number } {
+  const of = (quantity: 'bore' | 'revs' | 'wantedSquish') => quantityOf(standing, quantity, cylinder)?.estimate.value
+  const [bore, revs, wanted] = [of('bore'), of('revs'), of('wantedSquish')]
+  const rod = rodMaterialOf(standing, cylinder) ?? 'steel'
+  const window = bore !== undefined && revs !== undefined ? windowFor(rules, { rod, bore, revs }) : undefined
+  if (window) return { known: true, least: window.least, most: window.most }
+  const least = cautiousLeast(rules, { rod, bore })
+  return { known: false, ...least === undefined ? {} : { least: Math.min(least, wanted === undefined ? Infinity : Math.max(0, wanted - CLOSE_ENOUGH)) } }
+}
+
 /** What a head's cut would be past, and at which cylinder. Figures in mm, a ratio for the target. */
 export type CutLimit = { cylinder: number } & (
   /** Metal of a seat goes: how far past its lowest edge the face then is; whether that edge's height is only assumed. */
   | { kind: 'seat', valve: Valve, figure: number, assumed: boolean }
   /** The face is through the chamber's roof: nothing is left of it. */
   | { kind: 'chamber' }
-  /** Piston and head meet: the running gap that is left. */
-  | { kind: 'squish', figure: number }
+  /** The squish comes under what it is to keep, or piston and head meet: what is left, running where that is known. */
+  | { kind: 'squish', figure: number, least: number }
   | { kind: 'clearance', clearance: ClearanceName, figure: number, least: number }
   | { kind: 'target', figure: number, high: number }
 )
 
 type Seat = Extract<CutLimit, { kind: 'seat' }>
 
+/** The cut itself: off a face, or off a closed barrel's foot. */
+const isCut = (operation: OperationEntry) => operation.kind === 'faceCut' || (operation.kind === 'deckCut' && operation.body.foot === true)
+
 /** Of a limit only what the cut itself takes counts: what was too near without it is no reason against it. */
-const taken = (step: ClearanceStep) => step.planned.some(p => p.operation.kind === 'faceCut' && p.change.value < 0)
+const taken = (step: ClearanceStep) => step.planned.some(p => isCut(p.operation) && p.change.value < 0)
 
 /**
- * The limits a cut of a head would be past, for all its cylinders: what can't be put back first.
+ * The limits a cut of a head, or of a closed barrel's foot, would be past, for all its cylinders: what can't be put back first.
  *
  * @param standing what replay gives
  * @param rules what the shop lets out
  * @param then where the head's cylinders would stand with the cut among the operations
  * @returns none where the cut keeps inside all of them
  * Source: seats by their margins all round, or by a stated height; the chamber by whether it holds anything; clearances and the running gap by what is left of them;
- *   the target by its band.
+ *   the target by its band; a pad in the face keeps its squish whatever is cut.
  * @example cutLimits(standing, STARTING_RULES, asIf(standing, cut, chambers).cylinders)[0] // { kind: 'seat', valve: 'exhaust', cylinder: 4, figure: 0.12, assumed: false }
  */
 export function cutLimits(standing: Replay, rules: ShopRules, then: readonly CylinderAsIf[]): CutLimit[] {
@@ -58,9 +82,13 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
   })
   // A flat head may hold nothing to begin with.
   const through = then.flatMap(({ cylinder, state }): CutLimit[] => (state.parts.chamber?.estimate.value ?? 1) <= 0 && (standing.asIs.find(s => s.cylinder === cylinder)?.parts.chamber?.estimate.value ?? 0) > 0 ? [{ kind: 'chamber', cylinder }] : [])
+  const engine = standing.layout.engine?.head
   const squish = then.flatMap(({ cylinder, squish }): CutLimit[] => {
-    const gap = squish.running?.gap.estimate.value
-    return gap !== undefined && gap <= 0 ? [{ kind: 'squish', cylinder, figure: gap }] : []
+    const closes = engine === 'turned' || engine === 'blind' || (quantityOf(standing, 'squishRecess', cylinder)?.estimate.value ?? 0) > 0
+    const running = squish.running?.gap.estimate.value
+    const gap = running ?? (closes ? squish.gap?.estimate.value : undefined)
+    const least = closes ? squishToKeep(standing, rules, cylinder).least ?? 0 : 0
+    return gap !== undefined && (gap <= 0 || gap < least) ? [{ kind: 'squish', cylinder, figure: gap, least }] : []
   })
   const clearances = then.flatMap(({ cylinder, clearances }) => clearances.filter(taken).flatMap((step): CutLimit[] => {
     const { least, over } = overLeast(standing, rules, cylinder, step)

@@ -197,7 +197,10 @@ describe('a closed barrel', () => {
     // π/4·92²·85/1000/8.9 = 63.489: (66 − 63.489)/6.6476 = 0.378 mm, held by cylinder 1
     expect(cut.cylinder).toBe(1)
     expect(cut.depth.value).toBeCloseTo(0.3777, 3)
-    expect(nextMove(r)).toMatchObject({ kind: 'plan', way: 'foot', at: { station: 'sheet', leaf: 'deck' } })
+    // The crown is 0.36 mm under the roof: the foot would take all of it.
+    expect(nextMove(r)).toMatchObject({ kind: 'plan', way: 'foot', at: { station: 'route' }, past: { kind: 'squish', cylinder: 1, figure: expect.closeTo(0.36 - cut.depth.value, 6) as number, least: 0.75 } })
+    bench.state('deckClearance', 1.2, 'measure', all, 0)
+    expect(nextMove(replay(bench.entries)!)).toMatchObject({ kind: 'plan', way: 'foot', at: { station: 'sheet', leaf: 'deck' } })
     const then = asIf(r, [{ kind: 'deckCut', scope: { level: 'bank', bank: 1 }, body: { state: 'planned', depth: { value: cut.depth.value, unit: 'mm', typed: '' } } }], NO_SOLIDS)
     expect(then.cylinders[0]!.state.ratio!.estimate.value).toBeCloseTo(9.9, 6)
     expect(then.cylinders[1]!.state.ratio!.estimate.value).toBeLessThan(9.9)
@@ -217,6 +220,21 @@ describe('what is left to the piston', () => {
     // Along the valve: 3 − 1/cos 24° + 0.3.
     expect(valves[0]!.clearance!.left.value).toBeCloseTo(3 - 1 / Math.cos(24 * Math.PI / 180) + 0.3, 9)
     expect(clearances[0]!.then.value).toBe(valves[0]!.clearance!.left.value)
+  })
+  it('comes back as far as a barrel is lifted, and goes with a thinner base gasket, done or planned', () => {
+    const bench = oneCylinder()
+    bench.state('exhaustTilt', 20)
+    bench.add('measure', all, { quantity: 'exhaustClearance', figure: mm(3), convention: 'alongValve' })
+    bench.state('domeToChamber', 1.5)
+    const under = (state: 'done' | 'planned', change: number) => bench.add('spacer', { level: 'bank', bank: 1 }, { state, change: mm(change) })
+    under('done', 0.5)
+    under('planned', -0.9)
+    const r = replay(bench.entries)!
+    const [exhaust, dome] = asIf(r, r.planned, NO_SOLIDS).cylinders[0]!.clearances
+    // 1/cos 20° = 1.06418
+    expect([exhaust!.now.value, exhaust!.then.value].map(v => Number(v.toFixed(4)))).toEqual([3.5321, 2.5743])
+    expect([dome!.now.value, dome!.then.value].map(v => Number(v.toFixed(6)))).toEqual([2, 1.1])
+    expect(nextMove(r).kind).toBe('tooClose')
   })
 })
 

@@ -57,10 +57,10 @@ function recessAt(ledger: Ledger, cylinder: number, place: number, planned: Oper
     estimate: carry(([r, c]) => Math.max(Math.min(r!, 0), r! - c!), [stated.estimate, total]) }
 }
 
-/** Deck + gasket + recess at a place. */
+/** Deck + gasket + recess at a place; a closed barrel has no gasket under its roof. */
 function stackAt(ledger: Ledger, cylinder: number, place: number, planned: OperationEntry[]): Part | undefined {
   const deck = knownQuantity(ledger, 'deckClearance', cylinder, place, planned)
-  const gasket = knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)
+  const gasket = ledger.layout.engine?.head === 'blind' ? NOTHING : knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)
   if (!deck || !gasket) return undefined
   const recess = recessAt(ledger, cylinder, place, planned)
   return sum([[1, deck], [1, gasket], [1, recess]], weakest([deck, gasket, recess].map(p => p.provenance)) === 'measured' ? 'derived' : weakest([deck.provenance, gasket.provenance]))

@@ -3,7 +3,7 @@ import { lowEdge } from './chamberSpecs'
 import { BASIS_FACTOR, DEFAULT_U, exact, fromSource, linear, type Sourced } from '../estimate'
 import { NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import type { Part } from './part'
-import { cutDepth, knownQuantity, statedQuantity } from './statements'
+import { cutDepth, knownQuantity, statedQuantity, underBarrel } from './statements'
 import { doneOn } from './remembered'
 
 /** What is left at one valve once the head has come down. Lengths in mm. */
@@ -18,18 +18,18 @@ export interface ValveStanding {
 }
 
 /**
- * How far the head has come down, and will by what is planned, since a place in the ledger: face cuts, deck cuts
- * and thinner gaskets.
+ * How far the head has come down, and will by what is planned, since a place in the ledger: face cuts, deck cuts,
+ * thinner gaskets, and less under the barrel.
  *
  * @returns mm, + towards the piston
  */
 function dropSince(ledger: Ledger, cylinder: number, place: number, planned: OperationEntry[], valve: Valve): Sourced {
   const at = lowEdge(ledger, valve, cylinder)
-  const done = doneOn(ledger, cylinder, ['faceCut', 'deckCut'])
+  const done = doneOn(ledger, cylinder, ['faceCut', 'deckCut', 'spacer'])
     .filter(op => ledger.place.get(op.id)! > place)
-  const coming = operationsOn(planned, ledger.layout, cylinder, ['faceCut', 'deckCut'])
+  const coming = operationsOn(planned, ledger.layout, cylinder, ['faceCut', 'deckCut', 'spacer'])
   const cuts = [...done, ...coming].flatMap((op): [number, Sourced][] =>
-    op.kind === 'faceCut' || op.kind === 'deckCut' ? [[1, cutDepth(op, cylinder, at)]] : [])
+    op.kind === 'spacer' ? [[-1, underBarrel(op)]] : op.kind === 'faceCut' || op.kind === 'deckCut' ? [[1, cutDepth(op, cylinder, at)]] : [])
   const before = knownQuantity(ledger, 'gasketThickness', cylinder, place)
   const after = knownQuantity(ledger, 'gasketThickness', cylinder, NOW, planned)
   const gasket: [number, Sourced][] = before && after ? [[1, before.estimate], [-1, after.estimate]] : []
@@ -106,6 +106,8 @@ function movesOf(operation: OperationEntry, name: ClearanceName, valve: Valve, t
       const { value, by } = depthOf(operation)
       return { drop: value, sunk: 0, u: [...by.values()][0] ?? 0 }
     }
+    // What goes under a barrel lifts its head with it.
+    case 'spacer': return { drop: -operation.body.change.value, sunk: 0, u: DEFAULT_U.gasketThickness }
     case 'gasketChange': return { drop: thicknessBefore - operation.body.thickness.value, sunk: 0, u: DEFAULT_U.gasketThickness * BASIS_FACTOR.book }
     case 'seatWork': {
       // One of several: the others of its kind are as near as they were.
@@ -130,7 +132,7 @@ function movesOf(operation: OperationEntry, name: ClearanceName, valve: Valve, t
  * @example clearanceSteps(ledger, 1, [cut])[0].then.value // 1.5, of 2.0 with 0.5 planned
  */
 export function clearanceSteps(ledger: Ledger, cylinder: number, operations: OperationEntry[] = ledger.planned): ClearanceStep[] {
-  const kinds = ['faceCut', 'deckCut', 'gasketChange', 'seatWork', 'crownWork'] as const
+  const kinds = ['faceCut', 'deckCut', 'spacer', 'gasketChange', 'seatWork', 'crownWork'] as const
   return CLEARANCES.flatMap((name) => {
     const measured = statedQuantity(ledger, name, cylinder)
     if (!measured) return []

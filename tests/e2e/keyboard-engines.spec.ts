@@ -189,7 +189,7 @@ test('a closed-barrel single, poured assembled and brought down by its foot, by 
   // A closed barrel has no gasket, no face and no valves: none is asked for, and there is no Cut or Shape.
   await expect(page.locator('input[data-figure="Gasket bore"]')).toHaveCount(0)
   await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link')).toHaveText([/Sheet/, /Pour/, /Mock-up/, /Route/, /Daybook/, /Papers/])
-  for (const figure of ['52', '50', '100', '.8', '9.5', '.15']) await hand.figure(figure)
+  for (const figure of ['52', '50', '100', '1.4', '9.5', '.15']) await hand.figure(figure)
   expect(await goOn(hand)).toMatch(/reading at the end/)
   await hand.tabTo('Column in the plug hole', false)
   await hand.figure('.9')
@@ -204,7 +204,7 @@ test('a closed-barrel single, poured assembled and brought down by its foot, by 
   await goOn(hand)
   await hand.tabTo(/^Plan \d/)
   await hand.press('Enter')
-  await expect(next(page)).toContainText(`Cut ${foot.toFixed(2)} mm off the`)
+  await expect(next(page)).toContainText(`Cut ${foot.toFixed(2)} mm off the barrel’s foot`)
   await hand.tabTo('Really came off')
   await hand.figure(foot.toFixed(2))
   await expect(next(page)).toContainText('worked on since the last pour')

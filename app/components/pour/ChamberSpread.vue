@@ -26,7 +26,7 @@ const tolerance = computed(() => {
 })
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder)?.estimate.value)
 const range = computed(() => {
-  const all = [...marks.value.map(m => m.value), ...wanted.value.map(w => w.value), ...(book.value === undefined ? [] : [book.value])]
+  const all = [...marks.value.map(m => m.value), ...wanted.value.flatMap(w => [w.value - tolerance.value, w.value + tolerance.value]), ...(book.value === undefined ? [] : [book.value])]
   if (all.length === 0) return { low: 0, high: 1, step: 1 }
   const span = Math.max(1, Math.max(...all) - Math.min(...all))
   return { low: Math.min(...all) - span * 0.12, high: Math.max(...all) + span * 0.12, step: span > 25 ? 10 : span > 12 ? 5 : span > 5 ? 2 : 1 }

@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { DEFAULT_U, footCut, ofKind, spotPlane, spotsOf, uncertainty, quantityOf, type Figure } from '#core'
+import { DEFAULT_U, cutLimits, footCut, ofKind, offFoot, spotPlane, spotsOf, uncertainty, quantityOf, type Figure } from '#core'
 import { say, sayDoubt } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { useShop } from '~/stores/shop'
+import { sayCutLimit } from '~/words/cuts'
 import { sayGroup } from '~/words/entries'
 
 /** Deck clearance read at several places, with rock taken out; and the deck's own cut. */
 const build = useBuild()
 const device = useDevice()
+const shop = useShop()
 const bank = computed(() => ({ level: 'bank' as const, bank: build.state?.bank ?? 1 }))
 const read = computed(() => ofKind(build.replayed?.live.entries ?? [], 'deckReadings').filter(e => e.scope.level === 'cylinder' && e.scope.cylinder === build.cylinder).at(-1))
 const plane = computed(() => read.value && spotPlane(spotsOf(read.value), DEFAULT_U.depth))
@@ -21,6 +24,12 @@ const banks = computed(() => build.replayed?.layout.banks ?? [])
 /** A closed barrel comes down by what is taken off its foot. */
 const barrel = computed(() => build.replayed?.layout.engine?.head === 'blind')
 const foot = computed(() => barrel.value && build.replayed ? footCut(build.replayed, bank.value.bank, []) : undefined)
+/** What that would be past. */
+const past = computed(() => {
+  const cylinders = banks.value[bank.value.bank - 1] ?? []
+  const then = foot.value && build.ifDone([offFoot(bank.value.bank, foot.value.depth.value)])?.cylinders.filter(c => cylinders.includes(c.cylinder))
+  return then && build.replayed ? cutLimits(build.replayed, shop.rules, then).find(limit => limit.kind !== 'target') : undefined
+})
 const sentence = ref('')
 const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth, ...(barrel.value ? { foot: true as const } : {}) }, planned.value ? { supersedes: planned.value.id } : {}))
 async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<string | undefined> {
@@ -49,6 +58,7 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
         </template>
         <template v-else>
           <p v-if="foot && foot.depth.value >= 0.005"><strong class="num big" data-foot>{{ say(foot.depth.value, 'length', device.lengths) }}</strong> <span class="num quiet">{{ sayDoubt(uncertainty(foot.depth), 'length', device.lengths) }}</span> off brings cylinder {{ foot.cylinder }} to the target.</p>
+          <p v-if="past" class="caution">{{ sayCutLimit(past, device.lengths) }}</p>
           <v-btn v-if="foot && foot.depth.value >= 0.005" variant="flat" color="primary" @click="plan({ value: Math.round(foot.depth.value * 100) / 100, unit: 'mm', typed: '' }).then(said => sentence = said ?? '')">Plan {{ say(foot.depth.value, 'length', device.lengths) }}</v-btn>
           <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${barrel ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="[0.02, 3]" :commit="plan" />
         </template>

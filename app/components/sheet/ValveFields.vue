@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Bodies, Scope } from '#core'
+import { asksFor, type Bodies, type Scope } from '#core'
 import { useStatement } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 
@@ -7,6 +7,8 @@ const build = useBuild()
 const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
 const whole: Scope = { level: 'build' }
 const valves = ['intake', 'exhaust'] as const
+/** A closed barrel has no face to measure its seats from. */
+const edges = computed(() => asksFor(build.replayed?.layout.engine, 'intakeSeatHeight'))
 const clearances = {
   intake: useStatement('intakeClearance', () => whole), exhaust: useStatement('exhaustClearance', () => whole)
 }
@@ -25,10 +27,10 @@ function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']
 
 <template>
   <fieldset class="valves">
-    <legend><h3>Valves <span class="quiet small">Measure each edge at its lowest point above the face.</span></h3></legend>
+    <legend><h3>Valves <span v-if="edges" class="quiet small">Measure each edge at its lowest point above the face.</span></h3></legend>
     <v-table>
       <thead>
-        <tr class="names"><th /><th>Tilt</th><th>To the piston</th><th>measured</th><th>Seat edge</th><th>Top cut edge</th></tr>
+        <tr class="names"><th /><th>Tilt</th><th>To the piston</th><th>measured</th><template v-if="edges"><th>Seat edge</th><th>Top cut edge</th></template></tr>
       </thead>
       <tbody>
         <tr v-for="valve in valves" :key="valve">
@@ -44,8 +46,10 @@ function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']
           <td class="way">
             <BenchSelect class="small bare" hide-label menu-icon="" :label="`${valve} clearance: how it is measured`" :model-value="convention(valve)" :items="WAYS" :disabled="!clearances[valve].standing.value" @update:model-value="change(valve, $event!)" />
           </td>
-          <td><StatementField :quantity="`${valve}SeatHeight`" :scope="head" hide-label no-basis /></td>
-          <td><StatementField :quantity="`${valve}TopCutHeight`" :scope="head" hide-label no-basis /></td>
+          <template v-if="edges">
+            <td><StatementField :quantity="`${valve}SeatHeight`" :scope="head" hide-label no-basis /></td>
+            <td><StatementField :quantity="`${valve}TopCutHeight`" :scope="head" hide-label no-basis /></td>
+          </template>
         </tr>
       </tbody>
     </v-table>

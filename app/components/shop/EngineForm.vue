@@ -30,7 +30,7 @@ const numberings = [...pairsOf(NUMBERING_WORDS), ['own', 'As I name them']] as c
       <BenchSelect label="Arrangement" :model-value="answers.arrangement" :items="pairsOf(ARRANGEMENT_WORDS)" @update:model-value="give('arrangement')($event)" />
       <BenchText label="Cylinders" inputmode="numeric" :model-value="answers.cylinders" :fault="faults.cylinders" @update:model-value="give('cylinders')($event ?? '')" />
       <BenchText v-if="answers.arrangement === 'vee'" label="Angle of the vee, °" inputmode="decimal" :model-value="answers.angle" :fault="faults.angle" @update:model-value="give('angle')($event ?? '')" />
-      <BenchSelect label="Heads" :model-value="answers.each" :items="pairsOf(EACH_WORDS)" @update:model-value="give('each')($event)" />
+      <BenchSelect v-if="Number(answers.cylinders) !== 1" :label="answers.head === 'blind' ? 'Barrels' : 'Heads'" :model-value="answers.each" :items="pairsOf(EACH_WORDS)" @update:model-value="give('each')($event)" />
       <BenchSelect v-if="banks" label="Numbered" :model-value="answers.numbering" :items="numberings" @update:model-value="give('numbering')($event)" />
       <BenchText v-if="banks && answers.numbering === 'own'" label="Cylinders of each bank" placeholder="1 4 6 7 / 2 3 5 8" :model-value="answers.own" :fault="faults.own" @update:model-value="give('own')(String($event ?? ''))" />
       <BenchSelect label="Cylinder 1 is at" :model-value="answers.first" :items="FIRST_ENDS.map(end => [end, FIRST_WORDS[end]] as const)" @update:model-value="give('first')($event)" />

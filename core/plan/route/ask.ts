@@ -1,9 +1,10 @@
-import { NOW, type Dimension, type EntryOf, type Quantity } from '../../ledger'
-import { cautiousLeast, windowFor, type ShopRules } from '../../shop'
+import { NOW, hasBarrels, type Dimension, type EntryOf, type Quantity } from '../../ledger'
+import type { ShopRules } from '../../shop'
 import { asIf } from '../asIf'
 import { NO_SOLIDS } from '../chambers'
+import { squishToKeep } from '../limits'
 import type { Shaping } from '../shaping'
-import { knownQuantity, modelOf, quantityOf, rodMaterialOf, statedQuantity, type Replay } from '../../standing'
+import { knownQuantity, modelOf, quantityOf, statedQuantity, type Replay } from '../../standing'
 
 /** What a builder can turn to come to a target. */
 export const LEVERS = ['gasket', 'grind', 'open', 'school', 'crown', 'piston', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
@@ -92,14 +93,12 @@ export function limitFaults(limits: RouteLimits): LimitFault[] {
 export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits {
   const [first] = standing.layout.cylinders
   const of = (quantity: Quantity) => quantityOf(standing, quantity, first!)?.estimate.value
-  const [bore, revs] = [of('bore'), of('revs')]
-  const rod = rodMaterialOf(standing, first!) ?? 'steel'
-  const window = bore !== undefined && revs !== undefined ? windowFor(rules, { rod, bore, revs }) : undefined
-  const least = window?.least ?? noLess(standing, cautiousLeast(rules, { rod, bore }))
+  const keep = squishToKeep(standing, rules, first!)
+  const least = keep.known ? keep.least : noLess(standing, keep.least)
   const left = of('leastDeckThickness')
   return {
     faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', insideLine: true, setUps: 2,
-    ...(least === undefined ? {} : { squishLeast: least }), ...(window ? { squishMost: window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
+    ...(least === undefined ? {} : { squishLeast: least }), ...(keep.most === undefined ? {} : { squishMost: keep.most }), ...(left === undefined ? {} : { deckLeft: left })
   }
 }
 
@@ -130,19 +129,18 @@ export function offersOf(standing: Replay): EntryOf<'offer'>[] {
  * @example leversOf(standing).find(l => l.lever === 'gasket') // { lever: 'gasket' }
  */
 export function leversOf(standing: Replay): LeverState[] {
-  const { engine, cylinders, heads } = standing.layout
+  const { engine, cylinders } = standing.layout
   const turned = engine?.head === 'turned'
   const blind = engine?.head === 'blind'
   const everywhere = (quantity: Quantity) => cylinders.every(c => statedQuantity(standing.ledger, quantity, c) !== undefined)
   const drawn = cylinders.every(c => (modelOf(standing, c)?.spec.valves.length ?? 0) > 0)
-  const barrels = blind || engine?.strokes === 2 || heads.length === cylinders.length
   const has = (lever: Lever, wants?: LeverWants | false): LeverState => ({ lever, ...(wants ? { wants } : {}) })
   return [
     ...blind ? [] : [has('gasket', offersOf(standing).length === 0 && 'offer')],
     ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), has('school', !drawn && 'drawing'), has('face'), has('roll', !drawn && 'drawing')],
     ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
     // A turned head has its one order of work, whatever else could be moved.
-    ...turned ? [] : [has('crown'), has('piston', !everywhere('deckClearance') && 'deckClearance'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...barrels ? [has('spacer')] : []],
+    ...turned ? [] : [has('crown'), has('piston', !everywhere('deckClearance') && 'deckClearance'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...hasBarrels(standing.layout) ? [has('spacer')] : []],
     ...!blind && !turned && engine?.intakes !== 0 ? [has('seats', !drawn && 'drawing')] : []
   ]
 }

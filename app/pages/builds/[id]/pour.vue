@@ -120,9 +120,9 @@ watch(() => build.cylinder, () => {
         <v-btn variant="flat" color="primary" :disabled="!typed" @click="reading?.commit()">Keep</v-btn>
         <v-btn @click="sentence = anotherFill() ?? ''">Another fill</v-btn>
       </div>
-      <div class="row">
+      <div v-if="build.cylinders.length > 1" class="row">
         <v-btn @click="nextCylinder">Next cylinder</v-btn>
-        <BenchCheck v-if="build.cylinders.length > 1" class="check small" label="stay on this cylinder" :model-value="stays !== ''" @update:model-value="stays = $event ? 'yes' : ''" />
+        <BenchCheck class="check small" label="stay on this cylinder" :model-value="stays !== ''" @update:model-value="stays = $event ? 'yes' : ''" />
       </div>
       <ul v-if="earlier.length" class="small">
         <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <v-btn variant="text" :aria-label="`Drop fill ${i + 1}`" @click="firstPress($event) && dropFill(i)">×</v-btn></li>
