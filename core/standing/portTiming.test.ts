@@ -37,7 +37,7 @@ describe('where the exhaust port is shut', () => {
     bench.state('exhaustPortTop', 24.2)
     expect(port(bench)).toBeCloseTo(24.2, 9)
   })
-  it.each([['exhaustPortDeck', 24.5, 24.1], ['exhaustPortTop', 24.1, 24.1], ['exhaustDuration', 195, undefined]] as const)('by %s: a spacer lifts the ports, a foot cut lowers them, the barrel’s top has none', (quantity, value, travel) => {
+  it.each([['exhaustPortDeck', 24.5, 24.1], ['exhaustPortTop', 24.1, 24.1], ['exhaustDuration', 195, undefined]] as const)('by %s: a spacer lifts the ports, a foot cut lowers them, the barrel’s top has none, and a higher crown comes to them later', (quantity, value, travel) => {
     const bench = scooter()
     bench.state(quantity, value)
     const before = port(bench)
@@ -52,6 +52,10 @@ describe('where the exhaust port is shut', () => {
     expect(port(bench)).toBeCloseTo(before - 0.3, 6)
     // 0.4 down, 0.5 up, 0.2 down by the foot, 0.1 off the top
     expect(replay(bench.entries)!.asIs[0]!.parts.deck!.estimate.value).toBeCloseTo(Math.PI / 4 * 4.7 ** 2 * 0.06, 3)
+    bench.add('crownWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: { value: 0.2, unit: 'cc', typed: '0.2' } })
+    expect(port(bench)).toBeCloseTo(before - 0.3, 6)
+    bench.add('crownWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: { value: 0, unit: 'cc', typed: '0' }, rise: mm(0.25) })
+    expect(port(bench)).toBeCloseTo(before - 0.05, 6)
   })
   it('below the stroke it is no port', () => {
     const bench = scooter()

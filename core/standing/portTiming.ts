@@ -2,7 +2,7 @@ import { crankAngleAtDrop, pistonTravel, topDeadCentre, type CrankTrain } from '
 import { carry, linear, type Sourced } from '../estimate'
 import { NOW, operationsOn, type Ledger, type OperationEntry } from '../ledger'
 import { combine, sum, type Part } from './part'
-import { cutDepth, knownQuantity, statedQuantity, underBarrel } from './statements'
+import { cutDepth, knownQuantity, pistonRise, statedQuantity, underBarrel } from './statements'
 
 function trainOf(ledger: Ledger, cylinder: number): { stroke: Part, rod: Part, pinOffset: number } | undefined {
   const [stroke, rod] = [statedQuantity(ledger, 'stroke', cylinder), knownQuantity(ledger, 'rodLength', cylinder)]
@@ -46,12 +46,14 @@ export function exhaustPort(ledger: Ledger, cylinder: number, planned: Operation
   return ways.filter(way => way.place >= 0).map(way => way.part()).find(part => part && part.estimate.value > 0 && part.estimate.value < (train?.stroke.estimate.value ?? Infinity))
 }
 
-/** A travel that was known at a place, with what has lifted or lowered the barrel since. */
+/** A travel that was known at a place, with what has lifted or lowered the barrel since, or its piston's crown. */
 function moved(part: Part, ledger: Ledger, cylinder: number, since: number, planned: OperationEntry[]): Part {
-  const operations = operationsOn([...ledger.done.filter(op => ledger.place.get(op.id)! > since), ...planned], ledger.layout, cylinder, ['spacer', 'deckCut'])
-  const terms = operations.flatMap((op): [number, Sourced][] => op.kind === 'spacer'
-    ? [[-1, underBarrel(op)]]
-    : op.kind === 'deckCut' && op.body.foot ? [[1, cutDepth(op, cylinder)]] : [])
+  const operations = operationsOn([...ledger.done.filter(op => ledger.place.get(op.id)! > since), ...planned], ledger.layout, cylinder, ['spacer', 'deckCut', 'crownWork'])
+  const terms = operations.flatMap((op): [number, Sourced][] => {
+    if (op.kind === 'spacer') return [[-1, underBarrel(op)]]
+    const rise = op.kind === 'crownWork' ? pistonRise(op) : op.kind === 'deckCut' && op.body.foot ? cutDepth(op, cylinder) : undefined
+    return rise ? [[1, rise]] : []
+  })
   return terms.length === 0 ? part : { ...part, estimate: linear([[1, part.estimate], ...terms]) }
 }
 

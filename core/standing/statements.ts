@@ -104,7 +104,8 @@ function changeOf(quantity: Quantity, operation: OperationEntry, tilt: number, c
   if (operation.kind === 'crownWork') {
     if (quantity === 'crownVolume') return { by: [1, crownGains(operation)] }
     const rise = pistonRise(operation)
-    return rise && { by: [-1, rise] }
+    // A crown that stands higher comes to its port later.
+    return rise && { by: [quantity === 'exhaustPortTop' ? 1 : -1, rise] }
   }
   if (operation.kind === 'gasketChange') {
     const { bore, thickness, area } = operation.body
