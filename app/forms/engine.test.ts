@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ARRANGEMENTS, CHAMBER_KINDS, HEAD_KINDS, VALVE_COUNTS, asksFor, enclosedBy, hasPlace, layOut } from '#core'
+import { ARRANGEMENTS, CHAMBER_KINDS, HEAD_KINDS, VALVE_COUNTS, asksFor, enclosedBy, hasBarrels, hasPlace, layOut } from '#core'
 import { kindFault } from '#shared/dto'
 import { FOUR, answered, answersOf, choicesOf, engineBody, type EngineAnswers } from './engine'
 
@@ -63,7 +63,8 @@ describe('what an engine has', () => {
   const blind = bodyOf(answered(answered(FOUR, 'arrangement', 'single'), 'head', 'blind')).engine!
   it.each([
     ['no valves, no Shape', hasPlace(two, 1, 'shape'), false], ['no ports to pour', hasPlace(two, 1, 'ports'), false], ['one cylinder has nothing to even', hasPlace(two, 1, 'pour', 'even'), false],
-    ['a closed barrel has no face', hasPlace(blind, 1, 'cut'), false], ['nor a gasket under a head', asksFor(blind, 'gasketThickness'), false], ['but valves', asksFor(blind, 'intakeClearance'), true],
+    ['a closed barrel has no face', hasPlace(blind, 1, 'cut'), false], ['nor a gasket under a head', asksFor(blind, 'gasketThickness'), false], ['but valves', asksFor(blind, 'intakeClearance'), true], ['whose seats stand over no face', asksFor(blind, 'intakeSeatHeight'), false], ['and no Shape', hasPlace(blind, 1, 'shape'), false],
+    ['something goes under a two-stroke’s barrel', hasBarrels({ engine: two, cylinders: [1, 2], heads: [[1, 2]] }), true], ['and under barrels with a head each', hasBarrels({ engine: four, cylinders: [1, 2], heads: [[1], [2]] }), true], ['under no block', hasBarrels({ engine: four, cylinders: [1, 2], heads: [[1, 2]] }), false],
     ['a four has all', hasPlace(four, 4, 'shape', 'copy'), true], ['and no exhaust port in its bore', asksFor(four, 'exhaustPortTop'), false], ['which a two-stroke has', asksFor(two, 'exhaustPortTop'), true],
     ['a closed barrel is filled assembled', enclosedBy(blind)[0] === 'assembled' && !enclosedBy(blind).includes('chamber'), true], ['and one without valves has no ports', enclosedBy(two).includes('intakePort'), false],
     ['nothing of a vee', asksFor(four, 'flangeAngle'), false], ['and nothing is kept from whom nobody described', asksFor(undefined, 'flangeAngle') && hasPlace(undefined, 1, 'shape'), true]

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { FINDINGS, NO_SOLIDS, STARTING_RULES, advice, allSprings, asIf, asReceived, replay, shimToEven, turnedPlan, type Entry } from '#core'
+import { FINDINGS, NO_SOLIDS, STARTING_RULES, advice, allSprings, asIf, asReceived, quantityOf, replay, shimToEven, turnedPlan, type Entry } from '#core'
 import { demoShop } from '#demo/shop'
 import { digits } from '#shared/figures'
 import { asTwelve, LONGEST } from '../../tests/support/dresses'
@@ -249,7 +249,18 @@ describe('papers', () => {
     expect(text).toMatch(/0\.34 mm\s+0\.80 mm\s+1\.26 mm/)
     // What stops the build stands before the depth.
     expect((await printed(caseOf('Caldbeck Twin'), 'order')).text).toMatch(/Not to be cut before this is settled[\s\S]*Exhaust to piston[\s\S]*Take off the face/)
-    expect((await printed(caseOf('Millrace test six'), 'order')).text).toContain('No face cut is planned')
+    expect((await printed(caseOf('Millrace test six'), 'order')).text).toContain('No cut is planned')
+  })
+  it('the work order has a deck cut, and where each crown then stands', async () => {
+    const entries = entriesOf('Millrace test six')
+    const deck = { ...entriesOf('Caldbeck Twin').find(e => e.kind === 'faceCut')!, id: '00000000-0000-4000-8000-000000000001', kind: 'deckCut', scope: { level: 'bank', bank: 1 }, body: { state: 'planned', depth: { value: 0.1, unit: 'mm', typed: '0.1' } }, at: '2026-11-01T08:00:00Z' } as Entry
+    const of = caseOf('Millrace test six', { entries: [...entries, deck] })
+    const { text } = await printed(of, 'order')
+    const was = quantityOf(of.r, 'deckClearance', 4)!.estimate.value
+    expect(text).toMatch(/Take off the deck\s[\s\S]*0\.10 mm/)
+    expect(text).toMatch(new RegExp(`4\\s+${was.toFixed(2)} mm\\s+${(was - 0.1).toFixed(2)} mm`))
+    const foot = { ...deck, body: { ...deck.body, foot: true } } as Entry
+    expect((await printed(caseOf('Millrace test six', { entries: [...entries, foot] }), 'order')).text).toContain('Take off the foot')
   })
 
   it('the stop card of an engine that is filled assembled has its whole clearance', async () => {

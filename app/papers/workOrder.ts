@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { cutAtChamber, cutPlane, cylindersOf, enclosedBy, metOnTheWay, placeAlong, type CylinderState, type Enclosed, type EntryOf } from '#core'
+import { cutAtChamber, cutPlane, cylindersOf, enclosedBy, metOnTheWay, placeAlong, quantityOf, type CylinderState, type Enclosed, type EntryOf } from '#core'
 import { digits, say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
@@ -33,6 +33,31 @@ function facePlan(of: PaperCase, head: number, bore: number): Content {
     ],
     margin: [0, 6, 0, 6]
   }
+}
+
+/** Signed for by whoever cut. */
+const signed: Content = { columns: ['Done by', 'on'].map(text => ({ stack: [{ text, style: 'quiet' }, { canvas: [{ type: 'line' as const, x1: 0, y1: 16, x2: 180, y2: 16, lineWidth: 0.6 }] }] })), margin: [0, 6, 0, 0] }
+
+/** A cut of a bank's deck, or of its barrels' foot: how deep, and where each crown then stands. */
+function deckOrder(of: PaperCase, { scope, body }: EntryOf<'deckCut'>): Content[] {
+  const { r, lengths } = of
+  const bank = scope.level === 'bank' ? scope.bank : 1
+  const depth = body.depth.value
+  const clearance = (cylinder: number, column: 'asIs' | 'asPlanned') => {
+    const part = quantityOf(r, 'deckClearance', cylinder, column)
+    return part ? length(part.estimate.value, of) : '–'
+  }
+  return [
+    { text: `${body.foot ? 'Barrel’s foot' : 'Deck'}${r.layout.banks.length > 1 ? `, ${sayGroup('bank', bank, r.layout.banks)}` : ''}`, style: 'head' },
+    { columns: [{ width: 'auto', stack: [{ text: `Take off the ${body.foot ? 'foot' : 'deck'}`, style: 'quiet' }, { text: length(depth, of), fontSize: 34, bold: true, noWrap: true }] }, { width: '*', margin: [24, 6, 0, 0], ul: [
+      body.foot ? 'Square to the bore, and the same off every barrel of the bank.' : 'Square to the bores, and the same depth from end to end.',
+      `Not deeper than ${length(depth, of)}: metal can’t be put back. Stop short rather than past it, and say by how much.`,
+      'Deburr, and wash every hole.'
+    ] }] },
+    { text: 'Deck clearance, negative where the piston stands proud', style: 'head' },
+    table(['Cylinder', `as it is, ${lengths}`, `with all that is planned, ${lengths}`, 'measured after'], r.layout.banks[bank - 1]!.map(c => [String(c), clearance(c, 'asIs'), clearance(c, 'asPlanned'), ROOM]), [60, '*', '*', '*']),
+    signed
+  ]
 }
 
 /** What whoever cuts is to know: how deep and where, what is not to be passed, what to send back measured. */
@@ -71,13 +96,18 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
       ...found.length ? [{ text: 'Found on this head', style: 'head' }, { ul: found.map(one => sayFinding(of, one)) }] : [],
       { text: 'Send back with it, measured', style: 'head' },
       table(['Taken off, by height before and after', 'front, intake', 'front, exhaust', 'rear, intake', 'rear, exhaust'], [[`each corner, ${lengths}`, ROOM, ROOM, ROOM, ROOM], ['flatness, and finish', ROOM, ROOM, ROOM, ROOM]], [170, '*', '*', '*', '*']),
-      { columns: ['Done by', 'on'].map(text => ({ stack: [{ text, style: 'quiet' }, { canvas: [{ type: 'line' as const, x1: 0, y1: 16, x2: 180, y2: 16, lineWidth: 0.6 }] }] })), margin: [0, 6, 0, 0] },
+      signed,
       ...other > 0 && i === 0 ? [{ text: `This job has ${other} more ${other === 1 ? 'head' : 'heads'}, on the next ${other === 1 ? 'sheet' : 'sheets'}.`, style: 'quiet', margin: [0, 8, 0, 0] as [number, number, number, number] }] : []
     ]
   })
+  for (const op of r.planned) {
+    if (op.kind !== 'deckCut') continue
+    const [first, ...rest] = deckOrder(of, op)
+    content.push(content.length > 0 ? { stack: [first!], pageBreak: 'before' } : first!, ...rest)
+  }
   const stops = openStops(of)
   const first: Content[] = stops.length && content.length ? [{ text: 'Not to be cut before this is settled', style: 'head' }, { ul: stops, bold: true }] : []
-  return paper(headOf('Work order: face', of), of.size, content.length ? [...first, ...content] : ['No face cut is planned on this build.'])
+  return paper(headOf('Work order', of), of.size, content.length ? [...first, ...content] : ['No cut is planned on this build.'])
 }
 
 /** What each chamber, or the whole where an engine of this kind is filled assembled, is to read when it is right: large, for whoever has a lamp in his eyes. */

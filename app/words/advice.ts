@@ -111,7 +111,7 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
   switch (past.kind) {
     case 'seat': return past.assumed ? `the ${past.valve} seat of cylinder ${past.cylinder}, at a height that is only assumed, is met before` : `goes into the ${past.valve} seat of cylinder ${past.cylinder}`
     case 'chamber': return `goes through the roof of the chamber of cylinder ${past.cylinder}`
-    case 'squish': return past.figure > 0 ? `leaves cylinder ${past.cylinder} ${mm(past.figure)} of squish, where ${mm(past.least)} is the shop’s minimum` : `lets piston and head of cylinder ${past.cylinder} touch`
+    case 'squish': return past.figure > 0 ? `leaves ${mm(past.figure)} of squish at cylinder ${past.cylinder}, where ${mm(past.least)} is the shop’s minimum` : `lets piston and head of cylinder ${past.cylinder} touch`
     case 'clearance': return `leaves ${NEAR[past.clearance].one} ${mm(past.figure)} from ${NEAR[past.clearance].other} on cylinder ${past.cylinder}`
     case 'target': return `takes cylinder ${past.cylinder} past its target`
   }

@@ -32,7 +32,7 @@ export function sayCutLimit(limit: CutLimit, lengths: LengthUnit): string {
     case 'seat': return `This goes into the ${limit.valve} seat of cylinder ${limit.cylinder}${limit.assumed ? ', by a height that is only assumed' : ''}.`
     case 'chamber': return `This is all that the chamber of cylinder ${limit.cylinder} holds: the cut is through its roof.`
     case 'squish': return limit.figure > 0
-      ? `This leaves cylinder ${limit.cylinder} ${say(limit.figure, 'length', lengths)} of squish; the shop’s minimum is ${say(limit.least, 'length', lengths)}.`
+      ? `This leaves ${say(limit.figure, 'length', lengths)} of squish at cylinder ${limit.cylinder}; the shop’s minimum is ${say(limit.least, 'length', lengths)}.`
       : `This lets piston and head of cylinder ${limit.cylinder} touch.`
     case 'clearance': return `This leaves ${NEAR[limit.clearance].one} of cylinder ${limit.cylinder} ${say(limit.figure, 'length', lengths)} from ${NEAR[limit.clearance].other}; the shop’s minimum is ${say(limit.least, 'length', lengths)}.`
     case 'target': return `This takes cylinder ${limit.cylinder} past its target, to ${digits(limit.figure, 2)}.`

@@ -11,7 +11,7 @@ export const sayOnFace = (where: OnFace): string => 'at' in where ? `at cylinder
 export const PAPER_WORDS: Record<PaperName, { name: string, what: string }> = {
   customer: { name: 'Customer sheet', what: 'One page for whoever owns the engine.' },
   record: { name: 'Full record', what: 'Every entry, with the sums.' },
-  order: { name: 'Work order', what: 'For whoever cuts the face.' },
+  order: { name: 'Work order', what: 'For whoever cuts the face or the deck.' },
   stop: { name: 'Stop card', what: 'What each chamber is to read.' },
   lathe: { name: 'Lathe card', what: 'For whoever turns the head.' },
   pistons: { name: 'Order of pistons', what: 'For whoever makes them.' },

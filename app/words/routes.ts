@@ -66,7 +66,7 @@ export function sayStage({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
     case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'} ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`
     case 'piston': return `Fit new pistons${sayPiston(stage, lengths)}`
-    case 'deck': return first.kind === 'deckCut' && first.body.foot ? `Cut ${depthsOf(depths, lengths)} off the barrel’s foot` : `Cut ${depthsOf(depths, lengths)} off the deck`
+    case 'deck': return `Cut ${depthsOf(depths, lengths)} off the ${deckOf(first.kind === 'deckCut' && first.body.foot === true)}`
     case 'spacer': return `Put ${depthsOf(depths, lengths)} under the barrel`
     case 'roll': return `Roll the head by ${digits(Math.abs(Math.atan(first.kind === 'faceCut' ? first.body.slopeY ?? 0 : 0)) * 180 / Math.PI, 2)}° and cut ${depthsOf(depths, lengths)} at the bore line`
     case 'face': return `Cut ${depthsOf(depths, lengths)} off the face`
@@ -94,7 +94,7 @@ export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
     case 'open': return `open ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return 'crowns'
     case 'piston': return 'new pistons'
-    case 'deck': return `deck ${depthsOf(stage.depths, lengths)}`
+    case 'deck': return `${first?.kind === 'deckCut' && first.body.foot ? 'foot' : 'deck'} ${depthsOf(stage.depths, lengths)}`
     case 'spacer': return `spacer ${depthsOf(stage.depths, lengths)}`
     case 'roll': return `rolled ${depthsOf(stage.depths, lengths)}`
     case 'face': return `face ${depthsOf(stage.depths, lengths)}`
@@ -103,13 +103,16 @@ export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
   }
 }
 
-/** A way in kinds, with the depth it would take: what a missing one is called. */
-export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'decks'>, gasket: number | undefined, lengths: LengthUnit): string {
+/** What a closed barrel is cut at, or any other block. */
+const deckOf = (foot: boolean) => foot ? 'barrel’s foot' : 'deck'
+
+/** A way in kinds, with the depth it would take: what a missing one is called; `foot`: of closed barrels. */
+export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'decks'>, gasket: number | undefined, lengths: LengthUnit, foot = false): string {
   const deepest = (list: readonly number[]) => mm(Math.max(...list.map(Math.abs)), lengths)
   const parts = [
     ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
     ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
-    ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the deck`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
+    ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the ${deckOf(foot)}`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
     ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.seats ? ['a seat job'] : []
   ]
   if (parts.length === 0) return 'Leaving everything as it is'
@@ -118,7 +121,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
 }
 
 /** What a limit is about, as the subject of a sentence. */
-function nounOf({ kind, valve, clearance }: AtLimit): string {
+function nounOf({ kind, valve, clearance }: AtLimit, foot = false): string {
   switch (kind) {
     case 'ratio': return 'the ratio'
     case 'seat': return `the ${valve} seat`
@@ -127,7 +130,7 @@ function nounOf({ kind, valve, clearance }: AtLimit): string {
     case 'squishLeast': return 'the squish'
     case 'squishMost': return 'the running squish'
     case 'face': return 'what may come off the face'
-    case 'deck': return 'what may come off the deck'
+    case 'deck': return `what may come off the ${deckOf(foot)}`
     case 'spacer': return 'what may go under a barrel'
     case 'ground': return 'what may be ground out'
     case 'line': return 'the scribed line'
@@ -157,11 +160,11 @@ function figureOf(kind: AtLimit['kind'], value: number, lengths: LengthUnit): st
 const ofWhom = (cylinders: readonly number[], all: number) => cylinders.length === 0 || all === 1 ? '' : ` of ${cylinders.length === all ? 'every cylinder' : sayCylinders([...cylinders].sort((a, b) => a - b), all).toLowerCase()}`
 
 /** A broken limit, as what follows “would”. */
-export function sayBreach(b: Breach, all: number, lengths: LengthUnit): string {
+export function sayBreach(b: Breach, all: number, lengths: LengthUnit, foot = false): string {
   const whom = ofWhom(b.cylinders, all)
   if (b.kind === 'ratio') return `end${whom ? whom.replace(' of ', ' with ') : ''} at ${digits(b.figure, 2)}, where ${digits(b.bound, 2)} is the ${b.figure < b.bound ? 'minimum' : 'maximum'}`
   const most = (what: string) => `${what}, where ${figureOf(b.kind, b.bound, lengths)} is the maximum`
-  if (b.kind === 'face' || b.kind === 'deck') return most(`take ${figureOf(b.kind, b.figure, lengths)} off the ${b.kind}`)
+  if (b.kind === 'face' || b.kind === 'deck') return most(`take ${figureOf(b.kind, b.figure, lengths)} off the ${b.kind === 'deck' ? deckOf(foot) : b.kind}`)
   if (b.kind === 'spacer') return most(`put ${figureOf(b.kind, b.figure, lengths)} under a barrel`)
   if (b.kind === 'ground') return most(`grind ${figureOf(b.kind, b.figure, lengths)} out${whom}`)
   if (b.kind === 'line') return `grind ${figureOf(b.kind, b.figure, lengths)} out${whom}, where the walls have ${figureOf(b.kind, b.bound, lengths)} up to the scribed line`
@@ -173,21 +176,21 @@ export function sayBreach(b: Breach, all: number, lengths: LengthUnit): string {
 }
 
 /** Why a way is missing: where it ends, and what else it breaks. */
-export function sayMissing(missing: Missing, gasket: number | undefined, all: number, lengths: LengthUnit): string {
+export function sayMissing(missing: Missing, gasket: number | undefined, all: number, lengths: LengthUnit, foot = false): string {
   const [first] = missing.breaches
-  const name = sayWay(missing, gasket, lengths)
+  const name = sayWay(missing, gasket, lengths, foot)
   if (first!.kind === 'ratio' && missing.breaches.every(b => b.kind === 'ratio')) {
     const [low, high] = [Math.min(...missing.ratios), Math.max(...missing.ratios)].map(r => digits(r, 2))
     return `${name} ${/ alone$/.test(name) || !name.includes(' and ') ? 'ends' : 'end'} at ${low === high ? low : `${low} to ${high}`}.`
   }
   // How much comes off is in its name already.
-  const past = (b: Breach) => b.kind === 'face' || b.kind === 'deck' ? `go past the ${figureOf(b.kind, b.bound, lengths)} that may come off the ${b.kind}` : sayBreach(b, all, lengths)
+  const past = (b: Breach) => b.kind === 'face' || b.kind === 'deck' ? `go past the ${figureOf(b.kind, b.bound, lengths)} that may come off the ${b.kind === 'deck' ? deckOf(foot) : b.kind}` : sayBreach(b, all, lengths, foot)
   return `${name} would ${missing.breaches.slice(0, 2).map(past).join(', and ')}.`
 }
 
 /** What limits a route, and how much is left. */
-export function sayHeld(held: NonNullable<Route['held']>, all: number, lengths: LengthUnit): string {
-  const noun = nounOf(held)
+export function sayHeld(held: NonNullable<Route['held']>, all: number, lengths: LengthUnit, foot = false): string {
+  const noun = nounOf(held, foot)
   return `${noun[0]!.toUpperCase()}${noun.slice(1)}${ofWhom(held.cylinders, all)} limits it: ${figureOf(held.kind, Math.max(0, held.room), lengths)} left.`
 }
 

@@ -26,11 +26,25 @@ export const offFoot = (bank: number, depth: number): Tried & { kind: 'deckCut' 
  * @example footCut(standing, 1, []).depth.value // 0.57 mm: 1.208 cc over π/4 · 52²
  */
 export function footCut(standing: Replay, bank: number, operations: readonly (Tried | OperationEntry)[]): Omit<CylinderCut, 'source'> | undefined {
+  return footCuts(standing, bank, operations)[0]
+}
+
+/**
+ * What would come off a closed barrel's foot at each cylinder of a bank by itself.
+ *
+ * @param standing what replay gives
+ * @param bank its number, from 1
+ * @param operations what is done before
+ * @returns mm of those that are known, the least first; below 0 where the barrel would have to be lifted
+ * Source: as {@link footCut}.
+ * @example footCuts(standing, 1, []).map(c => c.cylinder) // [1, 2]: cylinder 1 has the least over
+ */
+export function footCuts(standing: Replay, bank: number, operations: readonly (Tried | OperationEntry)[]): Omit<CylinderCut, 'source'>[] {
   const before = asEntered(operations)
   const all = (standing.layout.banks[bank - 1] ?? []).flatMap((cylinder) => {
     const { gap } = after(standing, cylinder, before).state
     const bore = quantityOf(standing, 'bore', cylinder)
     return gap && bore ? [{ cylinder, depth: carry(([g, b]) => g! / cylinderVolume(b!, 1), [gap.estimate, bore.estimate]) }] : []
   })
-  return all.sort((a, b) => a.depth.value - b.depth.value)[0]
+  return all.sort((a, b) => a.depth.value - b.depth.value)
 }

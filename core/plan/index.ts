@@ -1,4 +1,4 @@
-export { footCut, offFoot } from './foot'
+export { footCut, footCuts, offFoot } from './foot'
 export { asIf, flatCut, pouredVolume, type AsIf, type CylinderAsIf, type Tried, type ValveRoom } from './asIf'
 export { groundBudget, payBack, spentOf, type GroundBudget, type PayBack } from './budget'
 export { NO_SOLIDS, type ChamberShape, type Chambers, type NotReady, type ShapeSource, type Unreachable } from './chambers'

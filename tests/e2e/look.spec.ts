@@ -80,6 +80,13 @@ async function amiss(page: Page, [name, , station, store]: Leaf, size: { width: 
   if (station === 'pour' && store['bowl.pourLeaf'] === undefined && await high('[data-new] input') !== 80) found.push('the glass’s reading is not 80 px')
   if (station !== 'pour' && (!/^(daybook|flow|papers)$/.test(station) || size.width < 1000) && await high('[data-main-figure]') !== (size.width >= 1280 ? 80 : 48)) found.push('the main figure is of another size')
   if (BENCH.test(station) && size.width < 1000) found.push(...await narrow(page))
+  // What is folded away is read too, once it is opened.
+  const folded = page.locator('.station-room .v-expansion-panel-title[aria-expanded=false]')
+  if (await folded.count() > 0) {
+    for (let i = await folded.count(); i > 0; i--) await folded.first().click()
+    await page.waitForTimeout(400)
+    found.push(...(await faults(page)).map(fault => `unfolded: ${fault}`))
+  }
   // Header, rail and strip are the same round every leaf.
   return [...found, ...await violations(page, whole ? 'body' : '.station-room')]
 }

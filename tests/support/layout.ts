@@ -10,7 +10,7 @@ export function faults(page: Page): Promise<string[]> {
       const { overflowX } = getComputedStyle(el)
       if ((overflowX === 'auto' || overflowX === 'scroll') && el.clientWidth > 40 && el.scrollWidth > el.clientWidth + 1 && el.checkVisibility()) found.push(`scrolls sideways: ${el.className || el.tagName}, ${el.scrollWidth} in ${el.clientWidth} px`)
     }
-    const seen: { text: string, el: Element, letters: DOMRect[] }[] = []
+    const seen: { text: string, el: Element, letters: DOMRect[], scroller: Element | undefined, scrolled: boolean }[] = []
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {
       const text = node.textContent!.trim()
@@ -36,11 +36,13 @@ export function faults(page: Page): Promise<string[]> {
       // What a scrolling list has below its edge is not cut off.
       let clip: Element | null = el
       let scrolled = false
+      let scroller: Element | undefined
       // A name that is shortened to its place is told whole by its title.
       if (el.closest('[title]') && getComputedStyle(el.closest('[title]')!).textOverflow === 'ellipsis') continue
       while (clip) {
         const { overflowX, overflowY } = getComputedStyle(clip)
         const frame = clip.getBoundingClientRect()
+        if (overflowY === 'auto') scroller ??= clip
         if (overflowY === 'auto' && (box.bottom > frame.bottom || box.top < frame.top)) scrolled = true
         if ((overflowX === 'hidden' || overflowX === 'clip') && clip !== document.documentElement && clip !== document.body && (box.right > frame.right + 1.5 || box.left < frame.left - 1.5)) {
           found.push(`cut off: “${text.slice(0, 30)}”`)
@@ -48,10 +50,12 @@ export function faults(page: Page): Promise<string[]> {
         if (overflowY === 'hidden' && !scrolled && clip !== document.documentElement && clip !== document.body && box.bottom > frame.bottom + 2.5) found.push(`cut below: “${text.slice(0, 30)}”`)
         clip = clip.parentElement
       }
-      if (!scrolled) seen.push({ text, el, letters })
+      seen.push({ text, el, letters, scroller, scrolled })
     }
     seen.forEach((a, i) => seen.slice(i + 1).forEach((b) => {
       if (a.el === b.el || a.el.contains(b.el) || b.el.contains(a.el)) return
+      // What a list has out of sight stands over nothing but its own.
+      if ((a.scrolled || b.scrolled) && a.scroller !== b.scroller) return
       const over = a.letters.some(p => b.letters.some(q =>
         Math.min(p.right, q.right) - Math.max(p.left, q.left) > 2 && Math.min(p.bottom, q.bottom) - Math.max(p.top, q.top) > 2))
       if (over) found.push(`overlap: “${a.text.slice(0, 24)}” and “${b.text.slice(0, 24)}”`)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PARTS, estimate, quantityOf, uncertainty, type PartName, type Place } from '#core'
+import { PARTS, estimate, footCuts, hasPlace, quantityOf, uncertainty, type PartName, type Place } from '#core'
 import { say, sayDoubt, sayList } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useCcScale } from '~/composables/useCcScale'
@@ -77,7 +77,14 @@ const gapSentence = computed(() => {
 /** The ways that close the gap, each with the place where it is done. */
 const ways = computed((): { words: string, at: Place }[] => {
   if (gap.value === undefined || !build.replayed || !state.value || gapSentence.value === 'on target') return []
-  const shape: Place = { station: 'shape' }
+  const { layout } = build.replayed
+  if (layout.engine?.head === 'blind') {
+    const foot = footCuts(build.replayed, state.value.bank, build.replayed.planned).find(c => c.cylinder === build.cylinder)?.depth.value
+    if (foot === undefined) return []
+    const figure = say(Math.abs(foot), 'length', device.lengths)
+    return [foot > 0 ? { words: `${figure} off the barrel’s foot`, at: { station: 'sheet', leaf: 'deck' } } : { words: `${figure} under the barrel`, at: { station: 'mockup', leaf: 'squish' } }]
+  }
+  const shape: Place = hasPlace(layout.engine, layout.cylinders.length, 'shape') ? { station: 'shape' } : { station: 'mockup', leaf: 'turned' }
   const gaskets: Place = { station: 'sheet', leaf: 'gaskets' }
   if (gap.value < 0) return [{ words: `${say(-gap.value, 'volume')} out of the chamber`, at: shape }, { words: 'a thicker gasket', at: gaskets }]
   // A band that is turned into the head comes down with its face: what the ratio alone asks for is no plan yet.

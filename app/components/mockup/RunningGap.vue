@@ -30,7 +30,7 @@ const verdict = computed(() => {
 const bar = computed(() => {
   if (!window.value || !running.value) return undefined
   const full = Math.max(window.value.most * 1.4, running.value.gap.estimate.value * 1.1)
-  const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 160
+  const x = (v: number) => Math.max(0, Math.min(1, v / full)) * 150
   return { from: x(window.value.least), to: x(window.value.most), at: x(running.value.gap.estimate.value) }
 })
 /** Both ends' figures stand from here outwards: in inches they are as wide as the window itself. */
@@ -56,8 +56,8 @@ const whole = { level: 'build' } as const
       </dl>
       <div>
         <p v-if="verdict" class="verdict" :class="{ warn: verdict.stop }" role="status">{{ verdict.text }}</p>
-        <svg v-if="bar && window" width="176" height="36" role="img" :aria-label="`Window ${say(window.least, 'length', device.lengths)} to ${say(window.most, 'length', device.lengths)}`">
-          <line x1="0" x2="168" y1="12" y2="12" class="line" />
+        <svg v-if="bar && window" width="164" height="36" role="img" :aria-label="`Window ${say(window.least, 'length', device.lengths)} to ${say(window.most, 'length', device.lengths)}`">
+          <line x1="0" x2="158" y1="12" y2="12" class="line" />
           <rect :x="bar.from" y="6" :width="Math.max(2, bar.to - bar.from)" height="12" class="shim" />
           <line :x1="bar.at" :x2="bar.at" y1="0" y2="22" class="tick" />
           <text :x="middle - 3" y="33" text-anchor="end" class="num">{{ shown(window.least, 'length', device.lengths).number }}</text>
@@ -96,10 +96,9 @@ dt { font-size: var(--s13); color: var(--quiet); white-space: nowrap; }
 .line { stroke: var(--ink); }
 .shim { fill: var(--brass-fill); stroke: var(--ink); }
 .tick { stroke: var(--dye); stroke-width: 5; }
-.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(184px, 1fr)); gap: 8px 12px; padding-bottom: 20px; }
-/* At arm's length a label and where its figure comes from do not stand side by side in half a column. */
+/* A label and where its figure comes from do not stand side by side in less. */
+.fields { display: grid; grid-template-columns: repeat(auto-fit, minmax(250px, 1fr)); gap: 8px 12px; padding-bottom: 20px; }
 @media (max-width: 1000px) {
-  .fields { grid-template-columns: minmax(0, 1fr); }
   .sum { gap: 10px; }
   .losses > div { grid-template-columns: 92px auto; }
 }

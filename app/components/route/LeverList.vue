@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { asSet, type Figure } from '#core'
+import { asSet, asksFor, type Figure, type Quantity } from '#core'
 import { EDGES, LIMIT_DIMENSIONS, limitFaults, type Edges, type Lever, type RouteLimits } from '#core/plan/route/ask'
 import type { useRoutes } from '~/composables/useRoutes'
 import { useBuild } from '~/stores/build'
@@ -12,13 +12,17 @@ const build = useBuild()
 const device = useDevice()
 type Name = Exclude<keyof RouteLimits, 'edges' | 'insideLine' | 'setUps'>
 /** In the order they are met; `free` may be no limit at all. */
-const FIELDS: { name: Name, lever?: Lever, free?: boolean }[] = [
+const FIELDS: { name: Name, lever?: Lever, asks?: Quantity, several?: boolean, free?: boolean }[] = [
   { name: 'faceLeast', lever: 'face' }, { name: 'faceMost', lever: 'face' }, { name: 'rollMost', lever: 'roll' }, { name: 'deckMost', lever: 'deck' }, { name: 'spacerMost', lever: 'spacer' }, { name: 'groundMost', lever: 'grind' },
-  { name: 'past', lever: 'open' }, { name: 'crownMost', lever: 'crown' }, ...(['squishLeast', 'squishMost', 'deckLeft', 'camRetard', 'pushrod', 'flange', 'spread', 'hours', 'money'] as const).map(name => ({ name, free: true }))
+  { name: 'past', lever: 'open' }, { name: 'crownMost', lever: 'crown' }, { name: 'squishLeast', free: true }, { name: 'squishMost', free: true }, { name: 'deckLeft', asks: 'deckThickness', free: true }, { name: 'camRetard', asks: 'camTeeth', free: true },
+  { name: 'pushrod', asks: 'rockerRatio', free: true }, { name: 'flange', asks: 'flangeAngle', free: true }, { name: 'spread', several: true, free: true }, { name: 'hours', free: true }, { name: 'money', free: true }
 ]
 const dimensionOf = (name: Name) => name in LIMIT_DIMENSIONS ? LIMIT_DIMENSIONS[name as keyof typeof LIMIT_DIMENSIONS] : undefined
 const has = (lever?: Lever) => lever === undefined || props.routes.levers.value.some(l => l.lever === lever)
-const fields = computed(() => FIELDS.filter(f => has(f.lever)))
+/** What an engine of another kind has not is no limit of its routes. */
+const engine = computed(() => build.replayed?.layout.engine)
+const asks = (quantity?: Quantity) => quantity === undefined || asksFor(engine.value, quantity)
+const fields = computed(() => FIELDS.filter(f => has(f.lever) && asks(f.asks) && (!f.several || build.cylinders.length > 1)))
 const EDGE_WORDS: [Edges, string, string][] = [['never', 'No edge may be cut', 'no edge'], ['topCut', 'A top cut may lose an arc', 'top cut only'], ['seatJob', 'A seat too, with a seat job after it', 'seat, with a job']]
 const edges = computed({ get: () => props.routes.limits.value?.edges ?? EDGES[1], set: value => props.routes.limit('edges', value) })
 const setUps = computed({ get: () => String(props.routes.limits.value?.setUps ?? 2), set: value => props.routes.limit('setUps', Number(value)) })
@@ -50,9 +54,9 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
     </ul>
     <BenchFold title="How far">
       <div class="limits">
-        <BenchSelect v-model="edges" label="At the valves" :items="EDGE_WORDS" />
+        <BenchSelect v-if="asks('intakeSeatHeight')" v-model="edges" label="At the valves" :items="EDGE_WORDS" />
         <BenchCheck v-if="routes.drawn.value" :model-value="routes.limits.value?.insideLine ?? true" @update:model-value="routes.limit('insideLine', $event)">Grind inside the scribed line</BenchCheck>
-        <BenchSelect v-model="setUps" label="Cuts of a face" :items="[['1', 'One set-up'], ['2', 'Two, with a pour between']]" />
+        <BenchSelect v-if="has('face')" v-model="setUps" label="Cuts of a face" :items="[['1', 'One set-up'], ['2', 'Two, with a pour between']]" />
         <div v-for="f in fields" :key="f.name" class="limit">
           <FigureField v-if="dimensionOf(f.name)" :field="key(f.name)" :label="LIMIT_WORDS[f.name]" :dimension="dimensionOf(f.name)!" :part="asSet(routes.limits.value?.[f.name])" :empty-text="f.free ? 'no limit' : ''" :commit="set(f.name)" />
           <BenchText v-else :model-value="text(f.name)" :label="LIMIT_WORDS[f.name]" inputmode="decimal" :fault="faults[f.name]" @change="setCount(f.name, ($event.target as HTMLInputElement).value)" />

@@ -45,6 +45,6 @@ const says = computed(() => `Chance against ${title.value}: ${props.routes.map((
 </template>
 
 <style scoped>
-.chart { display: grid; gap: 8px; }
+.chart { display: grid; grid-template-columns: minmax(0, 1fr); gap: 8px; }
 .plot { height: 220px; position: relative; }
 </style>

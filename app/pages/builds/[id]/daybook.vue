@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { inOrder, type Entry } from '#core'
+import { inOrder, kindRule, type Entry } from '#core'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { sayDay } from '~/words/entries'
@@ -9,7 +9,7 @@ const build = useBuild()
 const only = ref<'all' | 'counts' | 'work'>('all')
 const entries = computed(() => [...build.entries].sort(inOrder).reverse().filter((entry) => {
   if (only.value === 'counts') return (build.replayed?.live.standing.get(entry.id) ?? 'counts') === 'counts' && entry.kind !== 'void'
-  if (only.value === 'work') return ['faceCut', 'deckCut', 'gasketChange', 'relief', 'seatWork', 'pour'].includes(entry.kind)
+  if (only.value === 'work') return entry.kind === 'pour' || kindRule(entry.kind).role === 'operation'
   return true
 }))
 /** By the day they happened on, the newest first. */

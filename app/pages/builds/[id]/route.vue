@@ -33,6 +33,8 @@ const beside = ref<number>()
 const other = computed(() => beside.value === undefined ? undefined : list.value[beside.value])
 watch(list, () => beside.value = undefined)
 const all = computed(() => build.cylinders.length)
+/** A closed barrel is cut at its foot, and has no mouth. */
+const foot = computed(() => build.replayed?.layout.engine?.head === 'blind')
 const thickness = (id?: string) => build.replayed?.offers.find(o => o.id === id)?.body.thickness.value
 const firstCut = computed(() => {
   const r = route.value
@@ -97,8 +99,8 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           </div>
           <p v-if="sentence" class="sentence">{{ sentence }}</p>
           <div v-if="list.length === 0" class="none" data-none>
-            <p class="lead">No way keeps every limit. The nearest would {{ route.breaches.slice(0, 2).map(b => sayBreach(b, all, device.lengths)).join(', and ') }}.</p>
-            <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, thickness(route.way.gasket), device.lengths) }}.</p>
+            <p class="lead">No way keeps every limit. The nearest would {{ route.breaches.slice(0, 2).map(b => sayBreach(b, all, device.lengths, foot)).join(', and ') }}.</p>
+            <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, thickness(route.way.gasket), device.lengths, foot) }}.</p>
           </div>
           <div class="list">
             <RouteRow v-for="i in shown" :key="i" :route="list[i]!" :number="i + 1" :names="namesOf(i)" :chosen="i === chosen" :spread="spread" @choose="picked = nameOf(list[i]!)" />
@@ -107,10 +109,10 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <RouteStages v-if="route.stages.length" :route="route" />
           <ul class="notes">
             <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>{{ sayFirstCut(firstCut, device.lengths) }}</li>
-            <li v-if="route.held" data-held>{{ sayHeld(route.held, all, device.lengths) }}</li>
+            <li v-if="route.held && list.length > 0" data-held>{{ sayHeld(route.held, all, device.lengths, foot) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
-            <li class="small quiet">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. {{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
+            <li class="small quiet"><template v-if="!foot">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. </template>{{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>
           <BenchSelect v-if="items.length" v-model="beside" label="Compare with" :items="items" class="beside" />
           <v-table v-if="other" class="close" data-beside>
@@ -121,7 +123,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           </v-table>
           <section v-if="found.missing.length" class="missing">
             <h3>Why not another way</h3>
-            <ul class="small"><li v-for="(m, i) in found.missing" :key="i">{{ sayMissing(m, thickness(m.way.gasket), all, device.lengths) }}</li></ul>
+            <ul class="small"><li v-for="(m, i) in found.missing" :key="i">{{ sayMissing(m, thickness(m.way.gasket), all, device.lengths, foot) }}</li></ul>
           </section>
           <BenchFold v-if="list.length > 1" title="Chance against metal, hours or cost"><LazyRouteChart :routes="list" :chosen="chosen" /></BenchFold>
         </template>
