@@ -82,7 +82,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'wanted': return { sentence: `Say ${QUANTITY_WORDS[open.quantity].noun}: the seat face is cut to it.` }
     case 'squish': return { sentence: `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }
     case 'plan': return { sentence: open.way === 'open' && open.at.leaf === 'turned' ? `${who} ${one ? 'stands' : 'stand'} above the target. Open the dome, a round at a time.` : sayPlan(open, who, mm) }
-    case 'do': return { sentence: sayDo(open, whom, mm) }
+    case 'do': return { sentence: sayDo(open, whom, mm, open.cylinders.length < cylinders) }
     case 'onTarget': return { sentence: 'Every cylinder is on target. Wash, pour once more, and write it up.' }
   }
 }
@@ -118,14 +118,14 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
 }
 
 /** What is planned, as the move to make. */
-function sayDo({ what, at, figure = 0, foot, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string): string {
+function sayDo({ what, at, figure = 0, foot, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string, some: boolean): string {
   switch (what) {
     case 'relief': return at.leaf === 'turned' ? `Open the dome of ${whom} as planned and polish it, then enter it.` : `Grind ${whom} as planned, to the line and the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
     case 'gasketChange': return `Fit the gasket that is planned on ${sayHeads(heads)}, then enter it.`
     case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`
     case 'crownWork': return `Do the crowns or fit the pistons of ${whom} as planned, then enter each.`
-    case 'deckCut': return `Cut ${mm(figure)} off the ${foot ? 'barrel’s foot' : 'deck'}, measure what came off, and enter it.`
+    case 'deckCut': return `Cut ${mm(figure)} off the ${foot ? 'barrel’s foot' : 'deck'}${some ? ` of ${whom}` : ''}, measure what came off, and enter it.`
     case 'faceCut': return `Cut ${mm(figure)} off ${sayHeads(heads)}, measure what came off, and enter it.`
   }
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, STARTING_RULES, asIf, cutLimits, metOnTheWay, replay, type Met, type Quantity, type Replay, type Scope, type Tried } from '..'
+import { NO_SOLIDS, STARTING_RULES, asIf, cutLimits, domeUnmeasured, metOnTheWay, replay, type Met, type Quantity, type Replay, type Scope, type Tried } from '..'
 
 const cylinder = (n: number): Scope => ({ level: 'cylinder', cylinder: n })
 const cut = (depth: number, scope: Scope = head): Tried[] => depth > 0 ? [{ kind: 'faceCut', scope, body: { state: 'planned', depth: mm(depth) } }] : []
@@ -59,6 +59,15 @@ describe('what a cut would be past', () => {
       { kind: 'clearance', cylinder: 1, clearance: 'exhaustClearance', figure: expect.closeTo(2, 9) as number, least: 2.5 },
       { kind: 'target', cylinder: 1 }, { kind: 'target', cylinder: 2 }
     ])
+  })
+  it('a dome that nobody measured is told of, and no dish', () => {
+    const bench = oneCylinder()
+    const unmeasured = () => domeUnmeasured(replay(bench.entries)!, 1)
+    expect(unmeasured()).toBe(false)
+    bench.state('crownVolume', -8)
+    expect(unmeasured()).toBe(true)
+    bench.state('domeToChamber', 2)
+    expect(unmeasured()).toBe(false)
   })
   it('leaves out what was too near without the cut and is not touched by it', () => {
     const bench = oneCylinder()

@@ -101,6 +101,17 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
   return [...seats.sort((a, b) => Number(a.assumed) - Number(b.assumed)), ...through, ...squish, ...clearances, ...target]
 }
 
+/**
+ * Whether a piston has a dome that nobody measured to its chamber, which a cut brings nearer by as much.
+ *
+ * @param standing what replay gives
+ * @param cylinder its number
+ * @returns false where no crown is known: nothing is claimed of it then
+ * @example domeUnmeasured(standing, 1) // true, with a crown of −8 cc
+ */
+export const domeUnmeasured = (standing: Replay, cylinder: number): boolean =>
+  (quantityOf(standing, 'crownVolume', cylinder)?.estimate.value ?? 0) < 0 && quantityOf(standing, 'domeToChamber', cylinder) === undefined
+
 /** Nearer than this two depths are one, mm. */
 const ALIKE = 0.005
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
+import { domeUnmeasured, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
 import { digits, say, sayDoubt, sayRate } from '#shared/figures'
 import { sayLay } from '~/words/cuts'
 import { useCutStair } from '~/composables/useCutStair'
 import { useCutting } from '~/composables/useCutting'
+import { openingOf } from '~/composables/useOpening'
 import { useSettling } from '~/composables/useSettling'
 import { sayGroup } from '~/words/entries'
 import { useBuild } from '~/stores/build'
@@ -60,6 +61,7 @@ const own = computed(() => margins.value.find(m => m.cylinder === build.cylinder
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 90)
 const gasketBore = computed(() => quantityOf(build.replayed, 'gasketBore', build.cylinder, 'asPlanned')?.estimate.value)
 const planeNow = computed(() => mine.value && planeAt(build.cylinder))
+const dome = computed(() => build.replayed !== undefined && domeUnmeasured(build.replayed, build.cylinder))
 const middle = computed(() => mine.value?.model.spec.valves.find(v => v.valve === 'exhaust')?.x ?? 0)
 function look_(v: number) {
   tried.value = v
@@ -196,6 +198,7 @@ async function planDepth() {
           <ValveStandings :valves="valves" :depth="depth" />
           <p class="small quiet">Draw the chamber on the Sheet: cuts are then exact, angled ones too, and the seats are watched all the way round.</p>
         </template>
+        <p v-if="dome" class="small" data-dome>The dome of the piston comes nearer to the chamber too: measure that clearance at <NuxtLink :to="openingOf(build.view!.id, { station: 'mockup', leaf: 'valves', field: 'domeToChamber' })" class="go">Mock-up</NuxtLink> first.</p>
       </section>
       <section class="below">
         <CutTable v-if="needed" :needed="needed" :outcomes="outcomes.map(o => o.state)" :dimension="dimension" :title="free === 'none' || planned ? 'Cut to target' : laid.angle ? what : 'Cut to target'" />
