@@ -393,6 +393,6 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]
   // An engine that has nothing to do at a station is not sent there.
   const { engine, cylinders } = r.layout
-  const reached = (at: Place): Place => hasPlace(engine, cylinders.length, at.station, at.leaf) ? at : engine?.head === 'turned' ? { station: 'mockup', leaf: 'turned' } : { station: 'sheet', leaf: 'section' }
+  const reached = (at: Place): Place => hasPlace(engine, cylinders.length, at.station, at.leaf) ? at : engine?.head === 'turned' ? { station: 'mockup', leaf: 'turned' } : at.station === 'shape' ? { station: 'route' } : { station: 'sheet', leaf: 'section' }
   return list.map(found => ({ ...found, heads: [...new Set(found.cylinders.map(c => headOf(r.layout, c)))].sort((a, b) => a - b), at: reached(found.at ?? settledAt(found)) }))
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { oneCylinder } from '../../../tests/support/ledgerBench'
+import { nextMove, oneCylinder } from '../../../tests/support/ledgerBench'
 import { NO_SOLIDS, STARTING_RULES, asIf, replay } from '../..'
-import { drained, searchRoutes, startingLimits, type Found } from '.'
+import { drained, leversOf, searchRoutes, startingLimits, type Found } from '.'
 
 describe('an engine whose revs nobody said', () => {
   // Gasket 1.20: 1.80 stand at first, then 0.80, then 0.50; 0.75 is the widest minimum for steel rods.
@@ -17,6 +17,18 @@ describe('an engine whose revs nobody said', () => {
     const { routes } = drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers: ['face', 'deck'], limits })) as Found
     expect(routes.length).toBeGreaterThan(0)
     for (const { stages } of routes) expect(Math.min(...stages.flatMap(s => s.cylinders.map(c => c.squish!)))).toBeGreaterThan(least - 0.011)
+  })
+})
+
+describe('a two-stroke whose heads come off and have no valves', () => {
+  const bench = oneCylinder(2)
+  Object.assign(bench.entries[0]!.body, { engine: { strokes: 2, arrangement: 'inLine', first: 'front', head: 'removable', intakes: 0, exhausts: 0, chamber: 'hemispherical' } })
+  it('has no lever of valves or seats', () => {
+    expect(leversOf(replay(bench.entries)!).map(l => l.lever)).toEqual(['gasket', 'grind', 'open', 'face', 'crown', 'piston', 'deck', 'spacer'])
+  })
+  it('is sent to Route where it is past its target: it has no Shape', () => {
+    for (const cylinder of [1, 2, 1, 2]) bench.pour(cylinder, 46)
+    expect(nextMove(replay(bench.entries)!)).toMatchObject({ kind: 'plan', way: 'open', at: { station: 'route' } })
   })
 })
 

@@ -132,16 +132,17 @@ export function leversOf(standing: Replay): LeverState[] {
   const { engine, cylinders } = standing.layout
   const turned = engine?.head === 'turned'
   const blind = engine?.head === 'blind'
+  const valves = !engine || engine.intakes + engine.exhausts > 0
   const everywhere = (quantity: Quantity) => cylinders.every(c => statedQuantity(standing.ledger, quantity, c) !== undefined)
   const drawn = cylinders.every(c => (modelOf(standing, c)?.spec.valves.length ?? 0) > 0)
   const has = (lever: Lever, wants?: LeverWants | false): LeverState => ({ lever, ...(wants ? { wants } : {}) })
   return [
     ...blind ? [] : [has('gasket', offersOf(standing).length === 0 && 'offer')],
-    ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), has('school', !drawn && 'drawing'), has('face'), has('roll', !drawn && 'drawing')],
+    ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), ...valves ? [has('school', !drawn && 'drawing')] : [], has('face'), ...valves ? [has('roll', !drawn && 'drawing')] : []],
     ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
     // A turned head has its one order of work, whatever else could be moved.
     ...turned ? [] : [has('crown'), has('piston', !everywhere('deckClearance') && 'deckClearance'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...hasBarrels(standing.layout) ? [has('spacer')] : []],
-    ...!blind && !turned && engine?.intakes !== 0 ? [has('seats', !drawn && 'drawing')] : []
+    ...!blind && !turned && valves ? [has('seats', !drawn && 'drawing')] : []
   ]
 }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { domeUnmeasured, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
+import { asksFor, domeUnmeasured, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
 import { digits, say, sayDoubt, sayRate } from '#shared/figures'
 import { sayLay } from '~/words/cuts'
 import { useCutStair } from '~/composables/useCutStair'
@@ -61,6 +61,7 @@ const own = computed(() => margins.value.find(m => m.cylinder === build.cylinder
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value ?? 90)
 const gasketBore = computed(() => quantityOf(build.replayed, 'gasketBore', build.cylinder, 'asPlanned')?.estimate.value)
 const planeNow = computed(() => mine.value && planeAt(build.cylinder))
+const hasSeats = computed(() => asksFor(build.replayed?.layout.engine, 'intakeSeatHeight'))
 const dome = computed(() => build.replayed !== undefined && domeUnmeasured(build.replayed, build.cylinder))
 const middle = computed(() => mine.value?.model.spec.valves.find(v => v.valve === 'exhaust')?.x ?? 0)
 function look_(v: number) {
@@ -195,8 +196,8 @@ async function planDepth() {
           <SeatVerdicts v-if="mine.model.spec.valves.length" :all="margins" :standings="valves" :ready="deepest !== undefined || planned !== undefined || free === 'none'" />
         </template>
         <template v-else>
-          <ValveStandings :valves="valves" :depth="depth" />
-          <p class="small quiet">Draw the chamber on the Sheet: cuts are then exact, angled ones too, and the seats are watched all the way round.</p>
+          <ValveStandings v-if="hasSeats" :valves="valves" :depth="depth" />
+          <p class="small quiet">Draw the chamber on the Sheet: cuts are then exact, angled ones too{{ hasSeats ? ', and the seats are watched all the way round' : '' }}.</p>
         </template>
         <p v-if="dome" class="small" data-dome>The dome of the piston comes nearer to the chamber too: measure that clearance at <NuxtLink :to="openingOf(build.view!.id, { station: 'mockup', leaf: 'valves', field: 'domeToChamber' })" class="go">Mock-up</NuxtLink> first.</p>
       </section>
