@@ -2,7 +2,7 @@ import { NOW, isStatement, knownQuantity, PARTS, pourResult, quantityRule, state
 import { digits, sayDoubt, sayList } from '#shared/figures'
 import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
-import { PART_FORMULAS, PART_WORDS } from '../words/formulas'
+import { PART_WORDS, partFormula } from '../words/formulas'
 import { captioned, headOf, plusMinus, type PaperCase } from './paperCase'
 import { paper, photoRows, table } from './pdf'
 
@@ -25,6 +25,7 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
   const inputs = INPUTS.filter(name => r.layout.cylinders.some(cylinder => inputOf(name, cylinder)))
   /** Where a part's figures come from: measured, derived, of the book, assumed. */
   const sources = (name: PartName) => sayList([...new Set(r.asIs.flatMap(state => state.parts[name]?.provenance ?? []))])
+  const formulas = (name: PartName) => [...new Set(r.asIs.flatMap(({ parts }) => parts[name] ? [partFormula(name, parts[name], id => byId.get(id))] : []))].join('; or ')
   return paper(headOf('Full record', of), of.size, [
     { text: 'How each ratio is made up, cc', style: 'head' },
     table(
@@ -35,7 +36,7 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
       ]),
       [40, '*', ...PARTS.map(() => '*' as const), '*', '*', 30]
     ),
-    { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${PARTS.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...PARTS.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${PART_FORMULAS[name]} (${sources(name)})`)], style: 'quiet' },
+    { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${PARTS.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...PARTS.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${formulas(name)} (${sources(name)})`)], style: 'quiet' },
     { text: 'What goes into them, mm and mm²', style: 'head' },
     table(
       ['Cylinder', ...inputs.map(name => QUANTITY_WORDS[name].label.toLowerCase())],

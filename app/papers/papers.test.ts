@@ -263,6 +263,16 @@ describe('papers', () => {
     expect((await printed(caseOf('Millrace test six', { entries: [...entries, foot] }), 'order')).text).toContain('Take off the foot')
   })
 
+  it('the full record says of a chamber that was never poured by itself what it is left over of', async () => {
+    const bench = oneCylinder()
+    const { instrument } = entriesOf('Millrace test six').flatMap(e => e.kind === 'pour' ? [e.body] : [])[0]!
+    const record = async () => (await printed(caseOf('Single', { entries: bench.entries }), 'record')).text.replace(/\s+/g, ' ')
+    for (let i = 0; i < 2; i++) bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'assembled', fills: [{ start: 0, end: 70 }], typed: '70', instrument })
+    expect(await record()).toContain('chamber: the whole as it was poured assembled, less the rest of the stack (derived)')
+    for (let i = 0; i < 2; i++) bench.pour(1, 55.6)
+    expect(await record()).toContain('chamber: the mean of the pours')
+  })
+
   it('the stop card of an engine that is filled assembled has its whole clearance', async () => {
     const of = { ...caseOf('Skerry 247'), planned: undefined }
     const { text } = await printed({ ...of, r: { ...of.r, planned: [] } }, 'stop')

@@ -40,7 +40,7 @@ const signed: Content = { columns: ['Done by', 'on'].map(text => ({ stack: [{ te
 
 /** A cut of a bank's deck, or of its barrels' foot: how deep, and where each crown then stands. */
 function deckOrder(of: PaperCase, { scope, body }: EntryOf<'deckCut'>): Content[] {
-  const { r, lengths } = of
+  const { r } = of
   const bank = scope.level === 'bank' ? scope.bank : 1
   const depth = body.depth.value
   const clearance = (cylinder: number, column: 'asIs' | 'asPlanned') => {
@@ -55,7 +55,7 @@ function deckOrder(of: PaperCase, { scope, body }: EntryOf<'deckCut'>): Content[
       'Deburr, and wash every hole.'
     ] }] },
     { text: 'Deck clearance, negative where the piston stands proud', style: 'head' },
-    table(['Cylinder', `as it is, ${lengths}`, `with all that is planned, ${lengths}`, 'measured after'], r.layout.banks[bank - 1]!.map(c => [String(c), clearance(c, 'asIs'), clearance(c, 'asPlanned'), ROOM]), [60, '*', '*', '*']),
+    table(['Cylinder', 'as it is', 'with all that is planned', 'measured after'], r.layout.banks[bank - 1]!.map(c => [String(c), clearance(c, 'asIs'), clearance(c, 'asPlanned'), ROOM]), [60, '*', '*', '*']),
     signed
   ]
 }

@@ -1,4 +1,4 @@
-import type { CylinderState, Part, PartName } from '#core'
+import type { CylinderState, Entry, Part, PartName } from '#core'
 import { digits } from '#shared/figures'
 
 /** What the parts of the clearance volume are called. */
@@ -20,7 +20,7 @@ export function clearanceFormula(state: CylinderState): string {
 }
 
 /** How each part of the stack is reckoned, in words and signs. */
-export const PART_FORMULAS: Record<PartName, string> = {
+const PART_FORMULAS: Record<PartName, string> = {
   chamber: 'the mean of the pours; carried over later cuts by what a depth takes × depth',
   gasket: 'π/4 × gasket bore² × thickness / 1000; or the area of its outline × thickness / 1000',
   deck: 'π/4 × bore² × deck clearance / 1000',
@@ -28,3 +28,15 @@ export const PART_FORMULAS: Record<PartName, string> = {
   crevice: 'π/4 × (bore² − crown diameter²) × top land height / 1000',
   other: 'as stated'
 }
+
+type Look = (id: string) => Entry | undefined
+
+/** Whether a part is what an assembled pour leaves over for it; `entry` looks an entry up by its id. */
+export const isLeftOver = (part: Part | undefined, entry: Look): boolean => part?.entries.some((id) => {
+  const found = entry(id)
+  return found?.kind === 'pour' && found.body.encloses === 'assembled'
+}) ?? false
+
+/** How a part of a cylinder's stack is reckoned. */
+export const partFormula = (name: PartName, part: Part | undefined, entry: Look): string =>
+  isLeftOver(part, entry) ? 'the whole as it was poured assembled, less the rest of the stack' : PART_FORMULAS[name]

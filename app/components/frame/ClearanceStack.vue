@@ -7,7 +7,7 @@ import { openingOf } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayGap } from '~/words/advice'
-import { PART_FORMULAS, PART_WORDS, clearanceFormula, ratioFormula } from '~/words/formulas'
+import { PART_WORDS, clearanceFormula, partFormula, ratioFormula } from '~/words/formulas'
 
 const build = useBuild()
 const device = useDevice()
@@ -149,7 +149,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
       <ul class="labels">
         <li v-for="block in blocks" :key="block.name" :style="{ top: `${block.labelY - 18}px` }">
           <span class="label">{{ PART_WORDS[block.name] }}</span>
-          <FigureReading :label="PART_WORDS[block.name]" :part="state.parts[block.name]" dimension="volume" :formula="PART_FORMULAS[block.name]" />
+          <FigureReading :label="PART_WORDS[block.name]" :part="state.parts[block.name]" dimension="volume" :formula="partFormula(block.name, state.parts[block.name], id => build.byId.get(id))" />
         </li>
       </ul>
     </div>

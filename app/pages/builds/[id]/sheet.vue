@@ -3,6 +3,7 @@ import { CHAMBER_KINDS, MOUTH_SHARE_OF, asksFor, cylinderVolume, quantityOf, typ
 import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
+import { isLeftOver, partFormula } from '~/words/formulas'
 import type { Basis } from '~/composables/useStatement'
 
 const build = useBuild()
@@ -12,6 +13,7 @@ const poured = computed(() => {
   const chamber = build.state?.parts.chamber
   return chamber && (chamber.provenance === 'measured' || chamber.provenance === 'derived') ? chamber : undefined
 })
+const entry = (id: string) => build.byId.get(id)
 const focus = ref<string>()
 const choices = useChoices()
 const leaf = choices.leafOf('sheet')
@@ -69,7 +71,7 @@ const watching = (name: string) => (on: boolean) => {
     <template v-else-if="build.replayed">
       <div class="callouts">
         <div class="column">
-          <p v-if="poured" class="poured slot"><span class="label">Chamber, poured</span><FigureReading :label="`Chamber ${build.cylinder}`" :part="poured" dimension="volume" :extra="1" doubt formula="the mean of its pours" /></p>
+          <p v-if="poured" class="poured slot"><span class="label">Chamber, {{ isLeftOver(poured, entry) ? 'by the whole' : 'poured' }}</span><FigureReading :label="`Chamber ${build.cylinder}`" :part="poured" dimension="volume" :extra="1" doubt :formula="partFormula('chamber', poured, entry)" /></p>
           <StatementField
             v-for="(slot, i) in left" :key="slot.quantity" :quantity="slot.quantity" :scope="whole" :label="slot.quantity === 'chamberVolume' && poured ? 'Chamber by the book' : slot.label" :bases="slot.bases" :stand-ins="slot.quantity === 'mouthArea' ? mouths : []"
             :data-new="i === 0 ? true : undefined" class="slot" @focused="watching(slot.quantity)($event)"
