@@ -120,7 +120,7 @@ describe('what a shop rule is refused for', () => {
     ]
     expect(all.length).toBeGreaterThan(14)
     for (const sentence of all) expect(sentence).not.toMatch(/\bmm\b/)
-    expect(told({ clearances: { ...clearances, intake: 70 } })[0]).toBe('2.7559 in can’t be right for the intake’s minimum: it must lie between 0.0000 in and 0.3937 in.')
+    expect(told({ clearances: { ...clearances, intake: 70 } })[0]).toBe('2.7559 in can’t be right for the intake’s minimum: it must lie between 0 in and 0.3937 in.')
     expect(told({ squish: [{ ...row, most: 'y' }] })[0]).toMatch(/^A number is needed for the maximum, (in inches|between 0.0020 in and 0.3150 in)\.$/)
   })
 })

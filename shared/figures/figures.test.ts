@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { digits, parseFigure, say, sayCylinders, sayDoubt, signed, type FieldOf } from './index'
+import { airSpeed, digits, parseFigure, say, sayCylinders, sayDoubt, signed, type FieldOf } from './index'
 
 const length: FieldOf = { dimension: 'length' }
 const volume: FieldOf = { dimension: 'volume' }
@@ -88,6 +88,11 @@ describe('the number grammar', () => {
 })
 
 describe('figures as they are read', () => {
+  it('in inches have nothing as 0, and a gas in feet', () => {
+    expect([say(0, 'length', 'in'), say(-0.0005, 'length', 'in'), say(0, 'length'), say(0.00254, 'length', 'in')]).toEqual(['0 in', '0 in', '0.00 mm', '0.0001 in'])
+    expect(airSpeed(30.48, 'in')).toEqual({ value: expect.closeTo(100, 9) as number, unit: 'ft/s' })
+    expect(airSpeed(30.48, 'mm')).toEqual({ value: 30.48, unit: 'm/s' })
+  })
   it('shows mm and inches from the same stored value', () => {
     expect(say(1.524, 'length', 'mm')).toBe('1.52 mm')
     expect(say(1.524, 'length', 'in')).toBe('0.0600 in')

@@ -47,8 +47,10 @@ export function signed(value: number, decimals: number): string {
  */
 export function shown(value: number, dimension: Dimension, lengths: LengthUnit = 'mm', extra = 0): { number: string, unit: string } {
   const unit = shownUnit(dimension, lengths)
+  const number = digits(value / UNITS[unit].factor, Math.max(0, DECIMALS[unit] + extra))
   return {
-    number: digits(value / UNITS[unit].factor, Math.max(0, DECIMALS[unit] + extra)),
+    // Four noughts after the point are no easier to read than one before it.
+    number: unit === 'in' && Number(number) === 0 ? '0' : number,
     unit: dimension === 'ratio' ? '' : UNITS[unit].label
   }
 }
@@ -64,6 +66,14 @@ export function sayRate(ccPerMm: number, lengths: LengthUnit): { number: string,
   const factor = lengths === 'in' ? UNITS.thou.factor : 1
   return { number: digits(ccPerMm * factor, lengths === 'in' ? 4 : 2), unit: lengths === 'in' ? 'cc per thou' : 'cc per mm', factor }
 }
+
+/**
+ * How fast a gas goes, by the shop's lengths.
+ *
+ * @param metres a second
+ * @example airSpeed(30.48, 'in') // { value: 100, unit: 'ft/s' }
+ */
+export const airSpeed = (metres: number, lengths: LengthUnit): { value: number, unit: string } => lengths === 'in' ? { value: metres / 0.3048, unit: 'ft/s' } : { value: metres, unit: 'm/s' }
 
 /** A length as a plain number in the shop's lengths, for a chart or a table whose head names the unit. */
 export const inLengths = (mm: number, lengths: LengthUnit): number => mm / UNITS[lengths].factor

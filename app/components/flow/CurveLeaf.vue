@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { curveFigures, flowByAngle, liftProfile, quantityRule, rootReadsHigh, USUAL_ROOM, type FlowCurve } from '#core'
-import { digits, inLengths, say, sayList } from '#shared/figures'
+import { airSpeed, digits, inLengths, say, sayList } from '#shared/figures'
 import { flowFile } from '#shared/files/flowFile'
 import { useFlow, SHOWN_AT } from '~/composables/useFlow'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -25,7 +25,7 @@ const curves = computed(() => runs.value.filter(run => ids.value.includes(run.en
 
 const VIEWS = { flow: 'Flow', curtain: 'Coefficient on the curtain', seat: 'Coefficient on the seat’s area', speed: 'Speed in the throat' } as const
 const view = choices.choice<keyof typeof VIEWS>('flowView', 'flow')
-const valueOf = (row: FlowCurve['rows'][number]) => view.value === 'flow' ? flow(row.flow) : row[view.value]
+const valueOf = (row: FlowCurve['rows'][number]) => view.value === 'flow' ? flow(row.flow) : view.value === 'speed' ? row.speed && airSpeed(row.speed, device.lengths).value : row[view.value]
 const drawn = computed(() => curves.value.filter(curve => curve.rows.some(row => valueOf(row) !== undefined)))
 const benches = computed(() => {
   const measured = drawn.value.filter(curve => !curve.run.entry.body.claimed)
@@ -47,7 +47,7 @@ const dataOf = (list: FlowCurve[]) => ({
   })
 })
 const options = computed(() => looks({
-  x: axis(`lift, ${device.lengths}`, { maxTicksLimit: 10 }, { type: 'linear' as const, min: 0 }), y: axis(view.value === 'flow' ? `${unit.value} at ${shownAt.value} inH₂O` : view.value === 'speed' ? 'm/s' : 'coefficient of discharge', { maxTicksLimit: 7 }, { beginAtZero: true })
+  x: axis(`lift, ${device.lengths}`, { maxTicksLimit: 10 }, { type: 'linear' as const, min: 0 }), y: axis(view.value === 'flow' ? `${unit.value} at ${shownAt.value} inH₂O` : view.value === 'speed' ? airSpeed(0, device.lengths).unit : 'coefficient of discharge', { maxTicksLimit: 7 }, { beginAtZero: true })
 }, 132))
 const says = (list: FlowCurve[]) => `${VIEWS[view.value]} by lift: ${list.map(curve => `${runName(curve.run)}, most ${say(curve.peak.flow, 'flow', device.lengths)} at ${say(curve.peak.lift, 'length', device.lengths)}`).join('; ')}`
 

@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { useTimeoutFn } from '@vueuse/core'
 import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, quantityOf, squishBandOf, type SquishBand, type SquishStanding } from '#core'
-import { digits } from '#shared/figures'
+import { airSpeed, digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
+import { useDevice } from '~/stores/device'
 
 /** Speed of the gas at the band's inner edge over crank angle, as it is and as tried. */
 const props = defineProps<{ now: SquishStanding, tried?: SquishStanding, clearanceNow?: number, clearanceTried?: number }>()
 const build = useBuild()
+const device = useDevice()
+/** In the shop's own unit. */
+const speed = (metres: number) => airSpeed(metres, device.lengths).value
+const unit = computed(() => airSpeed(0, device.lengths).unit)
 const value = (name: 'bore' | 'stroke' | 'rodLength' | 'pinOffset' | 'revs') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
 const around = computed(() => squishBandOf(build.replayed, build.cylinder))
 const missing = computed(() => ([[around.value.area, 'squish area'], [around.value.edge, 'length of the band’s inner edge'], [value('revs'), 'highest revs'], [value('rodLength'), 'rod length']] as const).filter(([known]) => known === undefined).map(([, words]) => words))
@@ -42,12 +47,12 @@ const { line, axis, options: looks } = useChartInk()
 const data = computed(() => ({
   labels: angles,
   datasets: [
-    ...(band.value ? [line(0, angles.map(a => squishVelocity(band.value!, a)), 'as it is')] : []),
-    ...(other.value ? [line(1, angles.map(a => squishVelocity(other.value!, a)), 'tried')] : [])
+    ...(band.value ? [line(0, angles.map(a => speed(squishVelocity(band.value!, a))), 'as it is')] : []),
+    ...(other.value ? [line(1, angles.map(a => speed(squishVelocity(other.value!, a))), 'tried')] : [])
   ]
 }))
 const options = computed(() => looks({
-  x: axis('crank, degrees before top', { stepSize: 20 }, { type: 'linear' as const, min: -60, max: 0 }), y: axis('m/s', { maxTicksLimit: 5 }, { beginAtZero: true })
+  x: axis('crank, degrees before top', { stepSize: 20 }, { type: 'linear' as const, min: -60, max: 0 }), y: axis(unit.value, { maxTicksLimit: 5 }, { beginAtZero: true })
 }, 56))
 </script>
 
@@ -55,18 +60,18 @@ const options = computed(() => looks({
   <section class="chart">
     <div class="head">
       <h3>Squish velocity</h3>
-      <p v-if="peak" class="num">peak <strong data-peak>{{ digits(peak.value, 1) }}</strong> m/s at {{ digits(peak.atCrankAngle, 1) }}°<template v-if="otherPeak">, tried <strong class="tried">{{ digits(otherPeak.value, 1) }}</strong></template></p>
+      <p v-if="peak" class="num">peak <strong data-peak>{{ digits(speed(peak.value), 1) }}</strong> {{ unit }} at {{ digits(peak.atCrankAngle, 1) }}°<template v-if="otherPeak">, tried <strong class="tried">{{ digits(speed(otherPeak.value), 1) }}</strong></template></p>
     </div>
     <p v-if="missing.length" class="small quiet">State the {{ missing.join(', the ') }}.</p>
     <template v-else-if="band">
       <div v-if="!figures" class="canvas">
-        <LazyLineChart v-if="stands" :data="data" :options="options" :says="`Squish velocity rises to ${digits(peak!.value, 1)} metres a second at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
+        <LazyLineChart v-if="stands" :data="data" :options="options" :says="`Squish velocity rises to ${digits(speed(peak!.value), 1)} ${unit} at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
       </div>
       <v-table v-else class="close">
         <thead><tr><th>Crank</th><th v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ a }}°</th></tr></thead>
         <tbody>
-          <tr><td>m/s</td><td v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ digits(squishVelocity(band, a), 1) }}</td></tr>
-          <tr v-if="other"><td>tried</td><td v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ digits(squishVelocity(other, a), 1) }}</td></tr>
+          <tr><td>{{ unit }}</td><td v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ digits(speed(squishVelocity(band, a)), 1) }}</td></tr>
+          <tr v-if="other"><td>tried</td><td v-for="a in [-40, -30, -20, -15, -10, -5]" :key="a" class="r num">{{ digits(speed(squishVelocity(other, a)), 1) }}</td></tr>
         </tbody>
       </v-table>
       <p class="small quiet foot">The band is <span class="num">{{ digits(share! * 100, 0) }} %</span> of the bore. Ideal gas path, no leakage. <v-btn variant="text" class="go small" @click="figures = !figures">{{ figures ? 'Chart' : 'Figures' }}</v-btn></p>

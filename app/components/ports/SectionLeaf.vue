@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { FILLING_FALLS, demandOf, sectionsRecord, type SectionRow } from '#core'
-import { digits, inLengths, say, shown } from '#shared/figures'
+import { airSpeed, digits, inLengths, say, shown } from '#shared/figures'
 import { SECTION_TEXT_LIMIT, readSections } from '#shared/files/sectionText'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
@@ -24,6 +24,10 @@ async function keep() {
   const rows: SectionRow[] | string = text.length > SECTION_TEXT_LIMIT ? 'That is too long for the sections of a port.' : readSections(text, unit.value)
   sentence.value = typeof rows === 'string' ? inTyped(rows, device.lengths) : await form.sent(['rows'], async () => notKept(await build.add('portSections', scopeOf(port.value), { rows })))
 }
+/** How fast it goes there, in the shop's own unit. */
+const fast = (metres: number) => digits(airSpeed(metres, device.lengths).value, 0)
+const fastUnit = computed(() => airSpeed(0, device.lengths).unit)
+const EXAMPLES = { mm: '“25 1020”, “80 32 x 38 r 8”, or traced “80: 0 0; 32 0; 32 38; 0 38”', in: '“1 1.58”, “3.15 1.26 x 1.5 r 0.3”, or traced “3.15: 0 0; 1.26 0; 1.26 1.5; 0 1.5”' } as const
 const speedAt = computed(() => record.value?.sections.find(s => s.at === record.value!.least.at)?.speed)
 const { line, axis, options: looks } = useChartInk()
 const area = (mm2: number) => Number(shown(mm2, 'area', device.lengths).number.replace('−', '-'))
@@ -39,15 +43,15 @@ const options = computed(() => looks({
       <template v-if="record">
         <div class="canvas"><LazyLineChart :data="data" :options="options" :says="`Area along the ${sayPort(port)} port: smallest ${say(record.least.area, 'area', device.lengths)} at ${say(record.least.at, 'length', device.lengths)} from the seat`" /></div>
         <v-table class="close" :aria-label="`Sections of ${sayPort(port)}`">
-          <thead><tr><th class="r">from the seat, {{ unit }}</th><th class="r">area, {{ device.lengths === 'in' ? 'sq in' : 'mm²' }}</th><th v-if="demand" class="r">speed, m/s</th></tr></thead>
+          <thead><tr><th class="r">from the seat, {{ unit }}</th><th class="r">area, {{ device.lengths === 'in' ? 'sq in' : 'mm²' }}</th><th v-if="demand" class="r">speed, {{ fastUnit }}</th></tr></thead>
           <tbody>
-            <tr v-for="s in record.sections" :key="s.at"><td class="r num">{{ shown(s.at, 'length', device.lengths, -1).number }}</td><td class="r num"><component :is="s.at === record.least.at ? 'strong' : 'span'">{{ shown(s.area, 'area', device.lengths).number }}</component></td><td v-if="demand" class="r num">{{ digits(s.speed!, 0) }}</td></tr>
+            <tr v-for="s in record.sections" :key="s.at"><td class="r num">{{ shown(s.at, 'length', device.lengths, -1).number }}</td><td class="r num"><component :is="s.at === record.least.at ? 'strong' : 'span'">{{ shown(s.area, 'area', device.lengths).number }}</component></td><td v-if="demand" class="r num">{{ fast(s.speed!) }}</td></tr>
           </tbody>
         </v-table>
       </template>
       <BenchFold :key="`${side}${port.cylinder}${port.n}${record ? 'more' : 'first'}`" :open="!record || typed.value !== ''" :title="record ? 'Other sections of this port' : 'Sections of this port'">
         <v-textarea id="sections" v-model="typed.value" class="num" :label="`A line a section: ${unit} from the seat, then its area, width x height r radius, or a colon and its points`" rows="5" spellcheck="false"><template #loader /></v-textarea>
-        <div class="row"><v-btn :disabled="typed.value.trim() === ''" @click="keep">Keep the sections</v-btn><span class="small quiet">For example “25 1020”, “80 32 x 38 r 8”, or traced “80: 0 0; 32 0; 32 38; 0 38”.</span></div>
+        <div class="row"><v-btn :disabled="typed.value.trim() === ''" @click="keep">Keep the sections</v-btn><span class="small quiet">For example {{ EXAMPLES[device.lengths] }}.</span></div>
         <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
       </BenchFold>
     </div>
@@ -57,8 +61,8 @@ const options = computed(() => looks({
       <p v-if="record" class="small">It lies {{ say(record.least.at, 'length', device.lengths, -1) }} from the seat.</p>
       <template v-if="speedAt !== undefined && demand">
         <p class="label">Speed there, at the cylinder’s peak demand</p>
-        <p class="mid num">{{ digits(speedAt, 0) }} <span class="unit">m/s</span></p>
-        <p class="small quiet">At {{ demand.revs }} rpm the piston draws {{ digits(demand.peak, 0) }} L/s at most; air that follows it without delay.</p>
+        <p class="mid num">{{ fast(speedAt) }} <span class="unit">{{ fastUnit }}</span></p>
+        <p class="small quiet">At {{ demand.revs }} rpm the piston draws {{ say(demand.peak, 'flow', device.lengths, -1) }} at most; air that follows it without delay.</p>
       </template>
       <p v-else-if="side === 'intake' && !demand" class="small">State bore, stroke and rod on the Sheet, and the highest revs at Mock-up: speeds follow from them.</p>
       <template v-if="record?.pour">
