@@ -21,7 +21,7 @@ export function waitOf(next: Advice): Wait {
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return 'burette'
     case 'setTarget': case 'targetAgain': case 'decide': return 'customer'
     case 'squish': return 'lathe'
-    case 'plan': return next.way === 'cut' ? 'mill' : 'grinder'
+    case 'plan': return ({ cut: 'mill', foot: 'mill', lift: 'parts', open: 'grinder', even: 'grinder', other: 'grinder' } as const)[next.way]
     case 'do': return ({ faceCut: 'mill', deckCut: 'mill', crownWork: 'mill', relief: 'grinder', seatWork: 'grinder', gasketChange: 'parts', spacer: 'parts' } as const)[next.what]
     case 'onTarget': return 'writing'
   }
