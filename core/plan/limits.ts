@@ -1,5 +1,5 @@
 import type { OperationEntry, Valve } from '../ledger'
-import { cautiousLeast, leastClearance, windowFor, type ShopRules } from '../shop'
+import { cautiousLeast, leastClearance, windowFor, type ShopRules, type SquishWindow } from '../shop'
 import { quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay } from '../standing'
 import type { CylinderAsIf } from './asIf'
 import { CLOSE_ENOUGH } from './turned'
@@ -26,18 +26,18 @@ export function overLeast(standing: Replay | undefined, rules: ShopRules, cylind
  * @param standing what replay gives
  * @param rules the shop's table
  * @param cylinder its number
- * @returns mm: the window of such an engine by its rods, bore and revs; where the table has none, or nobody said how fast it turns,
- *   its most cautious minimum alone, or what the builder wants where that is tighter. `known`: whether there is a window.
- * @example squishToKeep(standing, STARTING_RULES, 1) // { known: true, least: 0.6, most: 1.1 }
+ * @returns mm: the window of such an engine by its rods, bore and revs, and its least; where the table has none, or nobody said how fast
+ *   it turns, the table's most cautious minimum alone, or what the builder wants where that is tighter
+ * @example squishToKeep(standing, STARTING_RULES, 1).least // 0.6, and the window it is of
  */
-export function squishToKeep(standing: Replay, rules: ShopRules, cylinder: number): { known: boolean, least?: number, most?: number } {
+export function squishToKeep(standing: Replay, rules: ShopRules, cylinder: number): { window?: SquishWindow, least?: number } {
   const of = (quantity: 'bore' | 'revs' | 'wantedSquish') => quantityOf(standing, quantity, cylinder)?.estimate.value
   const [bore, revs, wanted] = [of('bore'), of('revs'), of('wantedSquish')]
   const rod = rodMaterialOf(standing, cylinder) ?? 'steel'
   const window = bore !== undefined && revs !== undefined ? windowFor(rules, { rod, bore, revs }) : undefined
-  if (window) return { known: true, least: window.least, most: window.most }
+  if (window) return { window, least: window.least }
   const least = cautiousLeast(rules, { rod, bore })
-  return { known: false, ...least === undefined ? {} : { least: Math.min(least, wanted === undefined ? Infinity : Math.max(0, wanted - CLOSE_ENOUGH)) } }
+  return least === undefined ? {} : { least: Math.min(least, wanted === undefined ? Infinity : Math.max(0, wanted - CLOSE_ENOUGH)) }
 }
 
 /** What a head's cut would be past, and at which cylinder. Figures in mm, a ratio for the target. */

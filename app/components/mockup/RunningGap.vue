@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { windowFor, quantityOf, type Bodies, type SquishStanding } from '#core'
+import { squishToKeep, type Bodies, type SquishStanding } from '#core'
 import { say, shown } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -13,10 +13,7 @@ const build = useBuild()
 const device = useDevice()
 const shop = useShop()
 const running = computed(() => props.standing.running)
-const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value)
-const window = computed(() => running.value && bore.value
-  ? windowFor(shop.rules, { rod: running.value.material, bore: bore.value, revs: running.value.revs.estimate.value })
-  : undefined)
+const window = computed(() => running.value && build.replayed ? squishToKeep(build.replayed, shop.rules, build.cylinder).window : undefined)
 const verdict = computed(() => {
   const gap = running.value?.gap.estimate.value
   if (gap === undefined) return undefined

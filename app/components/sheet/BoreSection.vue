@@ -103,11 +103,11 @@ const leaders = computed(() => [
         <path v-if="on('deckClearance')" :d="`M${detail.x - 20} ${detailDeck} V${detailDeck + detailClear} M${detail.x - 30} ${detailDeck} H${detail.x + 4}`" class="edge on" />
       </g>
       <circle :cx="detail.x" :cy="detail.y" :r="detail.r" fill="none" stroke="var(--ink)" stroke-width="1.5" />
-      <text :x="detail.x" :y="detail.y + detail.r + 17" text-anchor="middle">squish corner, 10 ×</text>
-      <text :x="cx" y="44" text-anchor="middle" class="soft">{{ closed ? 'roof' : 'head' }}: not to scale</text>
       <g v-for="leader in leaders" :key="leader.key" class="leader" :class="{ on: on(leader.key) }">
         <path :d="leader.d" /><circle :cx="leader.at[0]" :cy="leader.at[1]" r="2.5" />
       </g>
+      <text :x="detail.x" :y="detail.y + detail.r + 17" text-anchor="middle" class="clear">squish corner, 10 ×</text>
+      <text :x="cx" y="44" text-anchor="middle" class="soft clear">{{ closed ? 'roof' : 'head' }}: not to scale</text>
     </svg>
   </div>
 </template>
@@ -131,4 +131,6 @@ const leaders = computed(() => [
 .leader.on path { stroke: var(--dye); stroke-width: 1.5; }
 .leader.on circle { fill: var(--dye); stroke: none; }
 .soft { fill: var(--quiet); }
+/* A leader that passes behind a text stops short of it. */
+.clear { paint-order: stroke; stroke: var(--sheet); stroke-width: 6px; stroke-linejoin: round; }
 </style>

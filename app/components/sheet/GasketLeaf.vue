@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { openingLedge, windowFor, quantityOf, squishOf, type AsIf, type EntryOf } from '#core'
+import { openingLedge, squishToKeep, quantityOf, squishOf, type AsIf, type EntryOf } from '#core'
 import { say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -27,11 +27,10 @@ const choices = computed(() => {
     ...(build.replayed?.offers ?? []).map(o => of(withGasket(o.body), o.body.name ?? 'available', o.body.thickness.value, o.id))
   ].sort((a, b) => (a.thickness ?? 0) - (b.thickness ?? 0))
 })
-const engine = computed(() => {
-  const running = squishOf(build.replayed, build.cylinder)?.running
-  const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value
-  return running && bore ? windowFor(shop.rules, { rod: running.material, bore, revs: running.revs.estimate.value }) : undefined
-})
+const keep = computed(() => build.replayed ? squishToKeep(build.replayed, shop.rules, build.cylinder) : {})
+const engine = computed(() => squishOf(build.replayed, build.cylinder)?.running ? keep.value.window : undefined)
+/** By what runs of it, or where nobody knows that by the engine at rest. */
+const tight = ({ squish }: (typeof choices.value)[number]) => ((squish?.running?.gap ?? squish?.gap)?.estimate.value ?? Infinity) < (keep.value.least ?? 0)
 const area = computed(() => quantityOf(build.replayed, 'gasketArea', build.cylinder)?.estimate.value)
 const outline = computed(() => quantityOf(build.replayed, 'gasketOutline', build.cylinder)?.estimate.value)
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value)
@@ -53,11 +52,12 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
             <td class="r strong"><FigureReading :label="`Ratio, ${c.name}`" :part="c.state?.ratio" dimension="ratio" /></td>
             <td class="r"><FigureReading :label="`Squish, ${c.name}`" :part="c.squish?.gap" dimension="length" /></td>
             <td class="r"><FigureReading :label="`Running squish, ${c.name}`" :part="c.squish?.running?.gap" dimension="length" /></td>
-            <td class="small"><template v-if="engine && c.squish?.running"><span v-if="c.squish.running.gap.estimate.value < engine.least" class="warn">too tight</span><span v-else-if="c.squish.running.gap.estimate.value > engine.most">wide</span><span v-else class="quiet">in the window</span></template></td>
+            <td class="small"><span v-if="tight(c)" class="warn">too tight</span><template v-else-if="engine && c.squish?.running"><span v-if="c.squish.running.gap.estimate.value > engine.most">wide</span><span v-else class="quiet">in the window</span></template></td>
           </tr>
         </tbody>
       </v-table>
       <p v-if="engine" class="small quiet">The shop’s running window here is {{ say(engine.least, 'length', device.lengths) }} to {{ say(engine.most, 'length', device.lengths) }}.</p>
+      <p v-else-if="keep.least !== undefined && choices.some(tight)" class="small quiet">The shop’s minimum here is {{ say(keep.least, 'length', device.lengths) }}.</p>
       <PlannedWork :kinds="['gasketChange']" class="add" />
       <div class="add"><GasketOffers /></div>
     </section>

@@ -94,11 +94,11 @@ export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits 
   const [first] = standing.layout.cylinders
   const of = (quantity: Quantity) => quantityOf(standing, quantity, first!)?.estimate.value
   const keep = squishToKeep(standing, rules, first!)
-  const least = keep.known ? keep.least : noLess(standing, keep.least)
+  const least = keep.window ? keep.least : noLess(standing, keep.least)
   const left = of('leastDeckThickness')
   return {
     faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', insideLine: true, setUps: 2,
-    ...(least === undefined ? {} : { squishLeast: least }), ...(keep.most === undefined ? {} : { squishMost: keep.most }), ...(left === undefined ? {} : { deckLeft: left })
+    ...(least === undefined ? {} : { squishLeast: least }), ...(keep.window ? { squishMost: keep.window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
   }
 }
 
