@@ -116,8 +116,9 @@ function squishTouching({ r, now, then }: Sight): Found[] {
   return worstOf(touching, t => String(t.still), t => t.figure).map(({ figure, planned, still, cylinders }): Found => ({ kind: 'squishTouches', figure, limit: 0, planned, still, cylinders }))
 }
 
-/** Work that brings the piston nearer to the head on any engine. */
-const CLOSING: readonly OperationKind[] = ['deckCut', 'spacer', 'gasketChange', 'crownWork']
+/** Work that brings the piston nearer to the head on any engine, or may have. */
+const closes = (op: Replay['done'][number]) =>
+  op.kind === 'deckCut' || op.kind === 'gasketChange' || (op.kind === 'spacer' && op.body.change.value < 0) || (op.kind === 'crownWork' && (op.body.rise?.value ?? 0) > 0)
 
 /** Squish under the shop's least: where work closes it, and where it was measured and is known to run so. */
 function squishTight({ r, rules, now, then }: Sight): Found[] {
@@ -127,7 +128,7 @@ function squishTight({ r, rules, now, then }: Sight): Found[] {
     const was = now.cylinders.find(c => c.cylinder === cylinder)?.squish
     const before = (running ? was?.running?.gap : was?.gap)?.estimate.value
     const planned = figure !== undefined && before !== undefined && figure < before - 1e-9
-    const worked = planned || r.done.some(op => CLOSING.includes(op.kind) && touches(op, r.layout, cylinder))
+    const worked = planned || r.done.some(op => closes(op) && touches(op, r.layout, cylinder))
     // What touches is told already.
     return figure !== undefined && figure > 0 && figure < least && (worked || (running !== undefined && solder !== undefined)) ? [{ cylinder, figure, limit: least, planned, still: !running }] : []
   })
