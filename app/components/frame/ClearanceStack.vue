@@ -79,8 +79,8 @@ const ways = computed((): { words: string, at: Place }[] => {
   if (gap.value === undefined || !build.replayed || !state.value || gapSentence.value === 'on target') return []
   const { layout } = build.replayed
   if (layout.engine?.head === 'blind') {
-    const foot = footCuts(build.replayed, state.value.bank, build.replayed.planned).find(c => c.cylinder === build.cylinder)?.depth.value
-    if (foot === undefined) return []
+    const foot = footCuts(build.replayed, state.value.bank, build.replayed.planned.filter(op => op.kind !== 'deckCut')).find(c => c.cylinder === build.cylinder)?.depth.value
+    if (foot === undefined || Math.abs(foot) < 0.005) return []
     const figure = say(Math.abs(foot), 'length', device.lengths)
     return [foot > 0 ? { words: `${figure} off the barrel’s foot`, at: { station: 'sheet', leaf: 'deck' } } : { words: `${figure} under the barrel`, at: { station: 'mockup', leaf: 'squish' } }]
   }

@@ -64,7 +64,7 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
         </div>
       </div>
     </BenchFold>
-    <SchoolLink station="route" />
+    <SchoolLink v-if="has('face')" station="route" />
   </section>
 </template>
 
