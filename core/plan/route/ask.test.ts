@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { nextMove, oneCylinder } from '../../../tests/support/ledgerBench'
+import { all, mm, nextMove, oneCylinder } from '../../../tests/support/ledgerBench'
 import { NO_SOLIDS, STARTING_RULES, asIf, replay } from '../..'
-import { drained, leversOf, searchRoutes, startingLimits, type Found } from '.'
+import { drained, leversOf, searchRoutes, startingLimits, type Found, type Lever } from '.'
 
 describe('an engine whose revs nobody said', () => {
   // Gasket 1.20: 1.80 stand at first, then 0.80, then 0.50; 0.75 is the widest minimum for steel rods.
@@ -18,6 +18,22 @@ describe('an engine whose revs nobody said', () => {
     expect(routes.length).toBeGreaterThan(0)
     for (const { stages } of routes) expect(Math.min(...stages.flatMap(s => s.cylinders.map(c => c.squish!)))).toBeGreaterThan(least - 0.011)
   })
+})
+
+it('a recessed pad is a limit of the face until it lies in it, and what the face leaves is the deck’s', () => {
+  const found = (recess: number, levers: readonly Lever[]) => {
+    const bench = oneCylinder()
+    bench.state('squishRecess', recess)
+    bench.add('target', all, { ratio: mm(9.9), tolerance: mm(0.3), countsCrevice: true })
+    // 0.6 mm over at 4.65 cc a mm; 9.65 after 0.2 of it.
+    bench.pour(1, 49.11 + 0.6 * 4.65)
+    const r = replay(bench.entries)!
+    return drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers, limits: { ...startingLimits(r, STARTING_RULES), squishLeast: 1.56 + recess - 0.2 } })) as Found
+  }
+  // 0.20 may come off while the pad is nearer than its recess; with 0.15 of it the pad lies in the face before that.
+  expect(found(0.6, ['face']).routes[0]!.figures.faces[0]).toBeCloseTo(0.2, 6)
+  expect(found(0.15, ['face']).routes[0]!.figures.faces[0]).toBeGreaterThan(0.55)
+  for (const { figures: { faces, decks } } of found(0.15, ['face', 'deck']).routes) expect(decks[0]! + Math.min(faces[0]!, 0.15)).toBeLessThan(0.2 + 1e-6)
 })
 
 describe('a two-stroke whose heads come off and have no valves', () => {

@@ -69,6 +69,9 @@ const MOVES = ['cam', 'pushrod', 'flange'] as const
 /** The deepest that leaves anything of a chamber, to a knot of its table. */
 const roofOf = ({ through }: TakenTable) => through === undefined ? DEEPEST : through - KNOT
 
+/** What a squish has over its least, running where that is known. */
+const spareSquish = ({ squish, squishStill }: Column['before'], { squishLeast = -Infinity }: RouteLimits) => (squish ?? squishStill ?? Infinity) - squishLeast
+
 /** How deep a head may be cut before it meets what it has to keep; `down` is what its cylinders come down besides. */
 function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boolean, down: number): number {
   let most = limits.faceMost
@@ -76,8 +79,11 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boole
   const upTo = (depth: number) => {
     if (depth < most) most = depth
   }
-  for (const { before, perDrop, table } of columns) {
+  for (const { before, perDrop, table, recess } of columns) {
     upTo(roofOf(table))
+    // A recessed pad comes nearer until it lies in the face.
+    const spare = spareSquish(before, limits) - down
+    if (spare < recess) upTo(spare)
     for (const { kind, left } of before.edges) if (kind === 'topCut' ? limits.edges === 'never' : !(limits.edges === 'seatJob' && seats)) upTo(left)
     for (const { left, least, perMm } of before.rooms) if (perMm > 0) upTo((left - least) / perMm - down)
     if (before.deckLeft !== undefined && limits.deckLeft !== undefined) upTo(before.deckLeft - limits.deckLeft)
@@ -92,9 +98,8 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boole
 /** How far a bank may come down before something is too near. */
 function deckLimit(columns: readonly Column[], limits: RouteLimits, faces: readonly number[]): number {
   let most = limits.deckMost
-  for (const { before, head } of columns) {
-    const gap = before.squish ?? before.squishStill
-    if (gap !== undefined && limits.squishLeast !== undefined) most = Math.min(most, gap - limits.squishLeast)
+  for (const { before, head, recess } of columns) {
+    most = Math.min(most, spareSquish(before, limits) - Math.min(faces[head]!, recess))
     for (const { left, least, perMm } of before.rooms) if (perMm > 0) most = Math.min(most, (left - least) / perMm - faces[head]!)
   }
   return Math.max(0, most)
