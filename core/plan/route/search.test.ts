@@ -380,9 +380,11 @@ describe('engines of other kinds, by hand sums', () => {
 describe('a brute force over a fine grid', () => {
   it('finds nothing better than the search by more than its step, and no nearer breach where nothing fits', () => {
     let [fits, none] = [0, 0]
-    fc.assert(fc.property(engine, ({ chambers, decks, offers, mouth, seat, target }) => {
+    const pad = fc.record({ recess: fc.double({ min: 0, max: 0.6, noNaN: true }), least: fc.option(fc.double({ min: 0.7, max: 1.6, noNaN: true }), { nil: undefined, freq: 2 }) })
+    fc.assert(fc.property(engine, pad, ({ chambers, decks, offers, mouth, seat, target }, { recess, least }) => {
       const bench = oneCylinder(chambers.length)
       bench.add('target', all, { ratio: mm(target), tolerance: mm(0.1), countsCrevice: true })
+      bench.state('squishRecess', recess)
       bench.state('mouthArea', mouth)
       bench.state('exhaustSeatHeight', seat)
       for (const thickness of offers) bench.add('offer', head, { thickness: mm(thickness), bore: mm(94) })
@@ -391,7 +393,7 @@ describe('a brute force over a fine grid', () => {
         for (let n = 0; n < 2; n++) bench.pour(i + 1, Math.round(cc * 10) / 10)
       })
       const r = replay(bench.entries)!
-      const answer = search(r, LIMITS, NO_SOLIDS, ['gasket', 'grind', 'face', 'deck'])
+      const answer = search(r, { ...LIMITS, squishLeast: least }, NO_SOLIDS, ['gasket', 'grind', 'face', 'deck'])
       if (answer.kind !== 'routes') return
       const ground = (even: number) => chambers.map((_, i) => {
         const now = (k: number) => r.asIs[k]!.parts.chamber!.estimate.value + (even === 2 ? decks[k]! * BORE : 0)
@@ -404,7 +406,7 @@ describe('a brute force over a fine grid', () => {
         const ratios = r.asIs.map((s, i) => compressionRatio(s.swept!.estimate.value, Math.max(1, s.clearance!.estimate.value + out[i]! - cylinderVolume(94, 1.2 - thickness) - face * mouth / 1000 - deck * BORE)))
         const [low, high] = [Math.min(...ratios), Math.max(...ratios)]
         const past = Math.max(0, low < target - 0.1 ? target - 0.1 - low : 0, high > target + 0.1 ? high - target - 0.1 : 0)
-        if (face > seat) continue
+        if (face > seat || Math.min(...decks.slice(0, chambers.length)) + thickness + recess - deck - Math.min(face, recess) < (least ?? -Infinity)) continue
         // What aims at the target, to half a step of the face: a route is aimed, not stopped at the band's edge.
         const aimed = Math.abs((low + high) / 2 - target) < STEP * 0.06
         // Clear of the band's edge by as much as a step is worth.
