@@ -45,7 +45,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'passesTarget': return {
       sentence: open.planned
         ? `${who} would pass the target, ${say(open.figure, 'ratio', lengths)} where ${say(open.limit, 'ratio', lengths)} is the most, and metal can’t be put back.`
-        : `${who} ${one ? 'is' : 'are'} past the target at ${say(open.figure, 'ratio', lengths)}; ${say(open.limit, 'ratio', lengths)} is the most. Open the chamber, or fit a thicker gasket.`,
+        : `${who} ${one ? 'is' : 'are'} past the target at ${say(open.figure, 'ratio', lengths)}; ${say(open.limit, 'ratio', lengths)} is the most. ${open.lift ? 'Lift the barrel: a thicker base gasket, or a spacer.' : 'Open the chamber, or fit a thicker gasket.'}`,
       urgent: true
     }
     case 'tooClose': return {

@@ -25,6 +25,14 @@ describe('contact before target', () => {
     bench.add('rod', { level: 'build' }, { material: 'aluminium' })
     expect(nextMove(replay(bench.entries))).toMatchObject({ kind: 'tooClose', limit: 3 })
   })
+  it('a plan that passes the target is changed where it was made; a closed barrel that is past it is lifted', () => {
+    const bench = onTarget()
+    const cut = bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'planned', depth: mm(0.35) })
+    expect(nextMove(replay(bench.entries))).toMatchObject({ kind: 'passesTarget', planned: true, at: { station: 'sheet', leaf: 'deck' } })
+    Object.assign(bench.entries[0]!.body, { engine: { strokes: 4, arrangement: 'single', first: 'front', head: 'blind', intakes: 1, exhausts: 1, chamber: 'wedge' } })
+    bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'done', depth: mm(0.35), foot: true }, { supersedes: cut })
+    expect(advice(replay(bench.entries)).find(open => open.kind === 'passesTarget')).toMatchObject({ planned: false, lift: true, at: { station: 'route' } })
+  })
   it('what is only planned counts: a gasket 0.3 thinner takes 2.2 to 1.9', () => {
     const bench = onTarget()
     bench.state('intakeClearance', 2.2)

@@ -14,8 +14,8 @@ type Open
     | { kind: 'squishTouches', figure: number, limit: 0, planned: boolean, still: boolean }
     /** Less squish than the shop lets out, by what runs of it; `still`: nobody said how fast the engine turns. */
     | { kind: 'squishTight', figure: number, limit: number, planned: boolean, still: boolean }
-    /** Metal that went, or is about to, and more than the target allows. */
-    | { kind: 'passesTarget', figure: number, limit: number, planned: boolean }
+    /** Metal that went, or is about to, and more than the target allows; `lift`: only a closed barrel that is lifted gives it back. */
+    | { kind: 'passesTarget', figure: number, limit: number, planned: boolean, lift?: true }
     /** Something comes nearer than the shop lets out. */
     | { kind: 'tooClose', clearance: ClearanceName, figure: number, limit: number, planned: boolean }
     /** A valve spring that is near solid with its valve open, or a retainer near its seal. */
@@ -145,7 +145,11 @@ function pastTarget({ r, now, then }: Sight): Found[] {
     const was = now.cylinders.find(c => c.cylinder === cylinder)?.state.ratio?.estimate.value
     return ratio !== undefined && ratio > band.high ? [{ cylinder, figure: ratio, planned: was === undefined || was <= band.high }] : []
   })
-  return worstOf(past, p => String(p.planned), p => -p.figure).map(({ figure, planned, cylinders }): Found => ({ kind: 'passesTarget', figure, limit: band.high, planned, cylinders }))
+  return worstOf(past, p => String(p.planned), p => -p.figure).map(({ figure, planned, cylinder, cylinders }): Found => {
+    // The plan is changed where what takes the cylinder there is planned.
+    const last = planned ? r.planned.filter(op => op.kind !== 'relief' && op.kind !== 'seatWork' && touches(op, r.layout, cylinder)).at(-1) : undefined
+    return { kind: 'passesTarget', figure, limit: band.high, planned, ...(r.layout.engine?.head === 'blind' ? { lift: true } : {}), cylinders, ...(last ? { at: kindRule(last.kind).at(last.body) } : {}) }
+  })
 }
 
 /** Clearances under the shop's least, with what is planned: that may take more of them, or give it back. */
@@ -394,6 +398,6 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]
   // An engine that has nothing to do at a station is not sent there.
   const { engine, cylinders } = r.layout
-  const reached = (at: Place): Place => hasPlace(engine, cylinders.length, at.station, at.leaf) ? at : engine?.head === 'turned' ? { station: 'mockup', leaf: 'turned' } : at.station === 'shape' ? { station: 'route' } : { station: 'sheet', leaf: 'section' }
+  const reached = (at: Place): Place => hasPlace(engine, cylinders.length, at.station, at.leaf) ? at : engine?.head === 'turned' ? { station: 'mockup', leaf: 'turned' } : at.station === 'shape' || at.station === 'cut' ? { station: 'route' } : { station: 'sheet', leaf: 'section' }
   return list.map(found => ({ ...found, heads: [...new Set(found.cylinders.map(c => headOf(r.layout, c)))].sort((a, b) => a - b), at: reached(found.at ?? settledAt(found)) }))
 }
