@@ -111,8 +111,13 @@ export async function still(page: Page): Promise<void> {
   await page.waitForFunction(async () => {
     const now = () => document.querySelector('.station-room [aria-busy=true], .solids .line') ? Symbol('busy') : document.body.innerText
     const before = now()
-    await new Promise(resolve => setTimeout(resolve, 300))
-    return now() === before
+    // A page whose thread was taken meanwhile has drawn nothing yet: it is looked at twice, each time after it could.
+    for (const wait of [250, 150]) {
+      await new Promise(resolve => setTimeout(resolve, wait))
+      await new Promise(resolve => requestAnimationFrame(() => requestAnimationFrame(resolve)))
+      if (now() !== before) return false
+    }
+    return true
   }, undefined, { timeout: 90_000 })
 }
 
