@@ -154,6 +154,14 @@ const TABLE: [state: string, make: () => ReturnType<typeof oneCylinder>, open: s
     bench.add('finish', head, { roughness: ra(3.2), most: ra(1.6) })
     return bench
   }, ['tooCoarse']],
+  ['a coarse face that was cut since: nobody knows how fine it is now', () => {
+    const bench = onTarget()
+    const ra = (value: number) => ({ value, unit: 'µm', typed: String(value) })
+    bench.add('finish', head, { roughness: ra(3.2), most: ra(1.6) })
+    bench.cut(0.01, 0.01)
+    for (let i = 0; i < 2; i++) bench.pour(1, 49.1)
+    return bench
+  }, ['onTarget']],
   ['on target, chosen for another fuel', () => {
     const bench = onTarget()
     bench.add('reasons', { level: 'build' }, { fuel: 'pump', use: 'touring' })

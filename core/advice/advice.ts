@@ -1,6 +1,6 @@
 import { shares } from '../estimate'
-import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, scopeName, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
-import { findingsOf, isUndecided, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
+import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
+import { findingsOf, finishesOf, isUndecided, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
 import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, offFoot, overLeast, squishToKeep, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
@@ -183,15 +183,12 @@ function gasketInBore({ r }: Sight): Found[] {
 }
 
 /** Faces that are coarser than their gasket stands, by the last reading of each. */
-function tooCoarse({ r }: Sight): Found[] {
-  const last = new Map(ofKind(r.live.entries, 'finish').map(entry => [scopeName(entry.scope), entry]))
-  return [...last.values()].flatMap(({ scope, body: { roughness, most } }): Found[] => {
-    const cylinders = r.layout.cylinders.filter(c => fit(scope, r.layout, c) > 0)
-    return roughness.value > most.value && cylinders.length > 0
-      ? [{ kind: 'tooCoarse', face: scope.level === 'bank' ? 'deck' : 'head', figure: roughness.value, limit: most.value, cylinders }]
-      : []
-  })
-}
+const tooCoarse = ({ r }: Sight): Found[] => finishesOf(r).flatMap(({ entry: { scope, body }, tooCoarse }): Found[] => {
+  const cylinders = r.layout.cylinders.filter(c => fit(scope, r.layout, c) > 0)
+  return tooCoarse && cylinders.length > 0
+    ? [{ kind: 'tooCoarse', face: scope.level === 'bank' ? 'deck' : 'head', figure: body.roughness.value, limit: body.most.value, cylinders }]
+    : []
+})
 
 /** The target was chosen for a fuel, a boost, a use: where one of them has changed since, it is asked for again. */
 function targetAgain({ r }: Sight): Found[] {

@@ -10,6 +10,7 @@ export {
 } from './flowRecords'
 export { squishStanding, wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { cutPlane, knownQuantity, statedQuantity, statedU } from './statements'
+export { finishesOf, type FinishStanding } from './finishes'
 export { findingsOf, isUndecided, onFace, type FindingStanding, type OnFace } from './findings'
 export type { HeightSet, HeightsStanding, TakenByHeights } from './heights'
 export { clashOf, type Clash } from './clash'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ofKind } from '#core'
+import { finishesOf } from '#core'
 import { say } from '#shared/figures'
 import { useHeights } from '~/composables/useHeights'
 import { sayGroup } from '~/words/entries'
@@ -15,8 +15,7 @@ const out = ({ y }: { y: number }) => Math.abs(y) > half.value.y / 2 ? 24 : 0
 const first = computed(() => places.value.findIndex(p => !part(p)))
 const now = computed(() => standing.value?.sets.at(-1))
 const mm = (value: number) => say(value, 'length', device.lengths)
-const finish = computed(() => ofKind(build.replayed?.live.entries ?? [], 'finish').filter(e => e.scope.level === 'head' && e.scope.head === head.value).at(-1))
-const coarse = computed(() => finish.value && finish.value.body.roughness.value > finish.value.body.most.value)
+const finish = computed(() => build.replayed && finishesOf(build.replayed).find(({ entry: { scope } }) => scope.level === 'head' && scope.head === head.value))
 const cutOf = (id: string) => build.byId.get(id)
 </script>
 
@@ -58,8 +57,9 @@ const cutOf = (id: string) => build.byId.get(id)
       </section>
       <section>
         <h3>Finish of the face</h3>
-        <KindForm kind="finish" :scope="scope" :now="finish?.body" keep-label="Keep the finish" />
-        <p v-if="coarse" class="warn small">Rougher than the gasket allows. Take a finer cut.</p>
+        <KindForm kind="finish" :scope="scope" :now="finish?.entry.body" keep-label="Keep the finish" />
+        <p v-if="finish?.tooCoarse" class="warn small">Rougher than the gasket allows. Take a finer cut.</p>
+        <p v-else-if="finish?.cutSince" class="small">The face was cut since: read it again.</p>
       </section>
     </div>
   </div>
