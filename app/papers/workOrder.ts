@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { cutAtChamber, cutPlane, cylindersOf, enclosedBy, metOnTheWay, placeAlong, quantityOf, type CylinderState, type Enclosed, type EntryOf } from '#core'
+import { cutAtChamber, cutPlane, cylindersOf, enclosedBy, finishesOf, metOnTheWay, placeAlong, quantityOf, type CylinderState, type Enclosed, type EntryOf } from '#core'
 import { digits, say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
@@ -71,7 +71,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
     const depth = cut.body.depth.value
     const rolled = (cut.body.slopeX ?? 0) !== 0 || (cut.body.slopeY ?? 0) !== 0
     const met = planned ? metOnTheWay(r, rules, planned.cylinders.filter(c => row.includes(c.cylinder)), depth).find(one => one.depth > depth) : undefined
-    const finish = r.live.entries.flatMap(e => e.kind === 'finish' && e.scope.level === 'head' && e.scope.head === head ? [e] : []).at(-1)
+    const finish = finishesOf(r).find(({ entry: { scope } }) => scope.level === 'head' && scope.head === head)?.entry
     const found = findings(of, head)
     const other = r.planned.filter(op => op !== cut && op.kind === 'faceCut').length
     return [

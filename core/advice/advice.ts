@@ -1,7 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { findingsOf, finishesOf, isUndecided, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, offFoot, overLeast, squishToKeep, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
+import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, offFoot, overLeast, squishLeft, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
@@ -122,15 +122,15 @@ const closes = (op: Replay['done'][number]) =>
 
 /** Squish under the shop's least: where work closes it, and where it was measured and is known to run so. */
 function squishTight({ r, rules, now, then }: Sight): Found[] {
-  const under = then.cylinders.flatMap(({ cylinder, squish: { running, gap, solder } }) => {
-    const figure = (running?.gap ?? gap)?.estimate.value
-    const { least = 0 } = squishToKeep(r, rules, cylinder)
+  const under = then.cylinders.flatMap(({ cylinder, squish }) => {
+    const { running, solder } = squish
+    const { left: figure, least, tight } = squishLeft(r, rules, cylinder, squish)
     const was = now.cylinders.find(c => c.cylinder === cylinder)?.squish
     const before = (running ? was?.running?.gap : was?.gap)?.estimate.value
     const planned = figure !== undefined && before !== undefined && figure < before - 1e-9
     const worked = planned || r.done.some(op => closes(op) && touches(op, r.layout, cylinder))
     // What touches is told already.
-    return figure !== undefined && figure > 0 && figure < least && (worked || (running !== undefined && solder !== undefined)) ? [{ cylinder, figure, limit: least, planned, still: !running }] : []
+    return figure !== undefined && figure > 0 && tight && (worked || (running !== undefined && solder !== undefined)) ? [{ cylinder, figure, limit: least, planned, still: !running }] : []
   })
   return worstOf(under, u => String(u.still), u => u.figure - u.limit).map(({ figure, limit, planned, still, cylinders }): Found => ({ kind: 'squishTight', figure, limit, planned, still, cylinders }))
 }

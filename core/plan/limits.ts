@@ -1,6 +1,6 @@
 import type { OperationEntry, Valve } from '../ledger'
 import { cautiousLeast, leastClearance, windowFor, type ShopRules, type SquishWindow } from '../shop'
-import { quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay } from '../standing'
+import { quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
 import type { CylinderAsIf } from './asIf'
 import { CLOSE_ENOUGH } from './turned'
 
@@ -38,6 +38,19 @@ export function squishToKeep(standing: Replay, rules: ShopRules, cylinder: numbe
   if (window) return { window, least: window.least }
   const least = cautiousLeast(rules, { rod, bore })
   return least === undefined ? {} : { least: Math.min(least, wanted === undefined ? Infinity : Math.max(0, wanted - CLOSE_ENOUGH)) }
+}
+
+/**
+ * What is left of a squish, by what runs of it, or by the engine at rest where nobody knows that; and what is to be kept.
+ *
+ * @param squish as it stands, or would
+ * @returns mm; `tight` where less is left than is to be kept
+ * @example squishLeft(standing, STARTING_RULES, 1, squish) // { left: 0.52, least: 0.75, tight: true }
+ */
+export function squishLeft(standing: Replay, rules: ShopRules, cylinder: number, { running, gap }: Pick<SquishStanding, 'running' | 'gap'>): { left?: number, least: number, tight: boolean } {
+  const left = (running?.gap ?? gap)?.estimate.value
+  const { least = 0 } = squishToKeep(standing, rules, cylinder)
+  return { ...left === undefined ? {} : { left }, least, tight: left !== undefined && left < least }
 }
 
 /** What a head's cut would be past, and at which cylinder. Figures in mm, a ratio for the target. */
@@ -85,10 +98,10 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
   const engine = standing.layout.engine?.head
   const squish = then.flatMap(({ cylinder, squish }): CutLimit[] => {
     const closes = engine === 'turned' || engine === 'blind' || (quantityOf(standing, 'squishRecess', cylinder)?.estimate.value ?? 0) > 0
-    const running = squish.running?.gap.estimate.value
-    const gap = running ?? (closes ? squish.gap?.estimate.value : undefined)
-    const least = closes ? squishToKeep(standing, rules, cylinder).least ?? 0 : 0
-    return gap !== undefined && (gap <= 0 || gap < least) ? [{ kind: 'squish', cylinder, figure: gap, least }] : []
+    const { left, least, tight } = squishLeft(standing, rules, cylinder, squish)
+    // One that the cut leaves as it is counts only where it is known to touch when it runs.
+    const past = closes ? tight || (left ?? 1) <= 0 : (squish.running?.gap.estimate.value ?? 1) <= 0
+    return left !== undefined && past ? [{ kind: 'squish', cylinder, figure: left, least }] : []
   })
   const clearances = then.flatMap(({ cylinder, clearances }) => clearances.filter(taken).flatMap((step): CutLimit[] => {
     const { least, over } = overLeast(standing, rules, cylinder, step)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { openingLedge, squishToKeep, quantityOf, squishOf, type AsIf, type EntryOf } from '#core'
+import { openingLedge, squishLeft, squishToKeep, quantityOf, squishOf, type AsIf, type EntryOf } from '#core'
 import { say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -29,8 +29,7 @@ const choices = computed(() => {
 })
 const keep = computed(() => build.replayed ? squishToKeep(build.replayed, shop.rules, build.cylinder) : {})
 const engine = computed(() => squishOf(build.replayed, build.cylinder)?.running ? keep.value.window : undefined)
-/** By what runs of it, or where nobody knows that by the engine at rest. */
-const tight = ({ squish }: (typeof choices.value)[number]) => ((squish?.running?.gap ?? squish?.gap)?.estimate.value ?? Infinity) < (keep.value.least ?? 0)
+const tight = ({ squish }: (typeof choices.value)[number]) => build.replayed !== undefined && squish !== undefined && squishLeft(build.replayed, shop.rules, build.cylinder, squish).tight
 const area = computed(() => quantityOf(build.replayed, 'gasketArea', build.cylinder)?.estimate.value)
 const outline = computed(() => quantityOf(build.replayed, 'gasketOutline', build.cylinder)?.estimate.value)
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value)
