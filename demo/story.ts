@@ -44,7 +44,7 @@ export class Story {
   state(kind: 'measure' | 'book' | 'assume' | 'wish', quantity: Quantity, value: number, scope: Scope = whole, more: Partial<Bodies['measure']> = {}): void {
     const { dimension } = quantityRule(quantity)
     // Weights are read in grams at the bench, and kept in kilograms.
-    const figure = dimension === 'mass' ? { value, unit: 'g', typed: String(value * 1000) } : plain(value, CORE_UNIT[dimension])
+    const figure = dimension === 'share' ? { value, unit: '%', typed: String(value * 100) } : dimension === 'mass' ? { value, unit: 'g', typed: String(value * 1000) } : plain(value, CORE_UNIT[dimension])
     this.add(kind, scope, { quantity, figure, ...more })
   }
 

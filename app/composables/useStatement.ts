@@ -18,18 +18,18 @@ export function notKept(sent: Sent, now?: string): string | undefined {
 /**
  * One dimension of the build as a field: what stands there, whom it holds for, and how a new figure is kept.
  *
- * @param quantity which dimension
+ * @param quantity which dimension; where it becomes another, what was chosen for the one before is gone with it
  * @param usually what it is stated for where nobody said otherwise
  * @param cylinder whose figure is shown; the one on the bench if not given
  */
-export function useStatement(quantity: Quantity, usually: () => Scope, cylinder?: () => number) {
+export function useStatement(quantity: () => Quantity, usually: () => Scope, cylinder?: () => number) {
   const build = useBuild()
   const device = useDevice()
   const of = () => cylinder?.() ?? build.cylinder
-  const part = computed(() => quantityOf(build.replayed, quantity, of()))
+  const part = computed(() => quantityOf(build.replayed, quantity(), of()))
   /** The statement that counts for this cylinder, whomever it is about. */
   const counting = computed(() => part.value?.entries.map(id => build.byId.get(id)).find((entry): entry is StatementEntry =>
-    entry !== undefined && isStatement(entry) && entry.body.quantity === quantity))
+    entry !== undefined && isStatement(entry) && entry.body.quantity === quantity()))
   /** For whom it may be stated, widest first: an engine of one head has no figure of its head. */
   const levels = computed<Scope[]>(() => {
     const { layout } = build.replayed ?? {}
@@ -40,24 +40,27 @@ export function useStatement(quantity: Quantity, usually: () => Scope, cylinder?
     ]
   })
   const asked = ref<Scope>()
-  watch(of, () => asked.value = undefined)
   const scope = computed<Scope>(() => asked.value ?? (usually().level === 'cylinder' ? undefined : counting.value?.scope) ?? usually())
   /** Whether it holds for the whole engine, by whatever name: its one head is all of it. */
   const forAll = computed(() => build.replayed?.layout.cylinders.every(c => fit(scope.value, build.replayed!.layout, c) > 0) ?? true)
   /** The statement a new figure would correct: the one that counts, if it is for just this scope. */
   const standing = computed(() => counting.value && scopeName(counting.value.scope) === scopeName(scope.value) ? counting.value : undefined)
-  const rule = quantityRule(quantity)
-  const usual: Basis = rule.wanted ? 'wish' : rule.measurable === false || quantity === 'leastDeckThickness' ? 'book' : 'measure'
+  const usual = computed((): Basis => {
+    const rule = quantityRule(quantity())
+    return rule.wanted ? 'wish' : rule.measurable === false || quantity() === 'leastDeckThickness' ? 'book' : 'measure'
+  })
   const chosen = ref<Basis>()
-  const basis = computed(() => usual === 'wish' ? usual : chosen.value ?? (standing.value?.kind as Basis | undefined) ?? usual)
+  const basis = computed(() => usual.value === 'wish' ? usual.value : chosen.value ?? (standing.value?.kind as Basis | undefined) ?? usual.value)
+  watch(of, () => asked.value = undefined)
+  watch(quantity, () => asked.value = chosen.value = undefined)
 
   async function keep(figure: Figure, base: string | undefined, more: Partial<Bodies['measure']> = {}): Promise<string | undefined> {
     // How a clearance is measured stays as it was said, until it is said anew.
     const before = standing.value?.body
     const convention = before && 'convention' in before && before.convention ? { convention: before.convention } : {}
-    const sent = await build.add(basis.value, scope.value, { quantity, figure, ...convention, ...more }, base ? { supersedes: base } : {})
+    const sent = await build.add(basis.value, scope.value, { quantity: quantity(), figure, ...convention, ...more }, base ? { supersedes: base } : {})
     const value = part.value
-    return notKept(sent, value && say(value.estimate.value, quantityRule(quantity).dimension, device.lengths))
+    return notKept(sent, value && say(value.estimate.value, quantityRule(quantity()).dimension, device.lengths))
   }
 
   /** The same figure from another source: measured instead of taken from the book, say. */
@@ -71,7 +74,7 @@ export function useStatement(quantity: Quantity, usually: () => Scope, cylinder?
   async function standIn(figure: Figure, u: Figure): Promise<string | undefined> {
     const before = standing.value?.id
     chosen.value = undefined
-    return notKept(await build.add('assume', scope.value, { quantity, figure, u }, before ? { supersedes: before } : {}))
+    return notKept(await build.add('assume', scope.value, { quantity: quantity(), figure, u }, before ? { supersedes: before } : {}))
   }
   /** The figure for more of the engine, or for less of it: wider, it takes the place of what was said of its parts. */
   async function holdFor(to: Scope): Promise<string | undefined> {
@@ -79,7 +82,7 @@ export function useStatement(quantity: Quantity, usually: () => Scope, cylinder?
     const { layout, live } = build.replayed ?? {}
     asked.value = to
     if (!now || !layout || !live || scopeName(now.scope) === scopeName(to)) return undefined
-    const same = live.entries.filter((e): e is StatementEntry => isStatement(e) && e.body.quantity === quantity)
+    const same = live.entries.filter((e): e is StatementEntry => isStatement(e) && e.body.quantity === quantity())
     const reach = (scope: Scope) => layout.cylinders.filter(c => fit(scope, layout, c) > 0)
     const wider = reach(to).length > reach(now.scope).length
     const there = same.find(e => scopeName(e.scope) === scopeName(to))

@@ -1,6 +1,6 @@
 import { DEFAULT_U } from '../estimate'
 
-export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness' | 'force' | 'rate' | 'flow' | 'depression' | 'pressure'
+export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness' | 'force' | 'rate' | 'flow' | 'depression' | 'pressure' | 'share'
 
 export interface QuantityRule {
   dimension: Dimension
@@ -83,8 +83,8 @@ export const QUANTITIES = {
   toolNose: { dimension: 'length', min: 0.05, max: 20, u: 0, wanted: true },
   intakeValve: { dimension: 'length', min: 8, max: 100, u: DEFAULT_U.crownDiameter },
   exhaustValve: { dimension: 'length', min: 8, max: 100, u: DEFAULT_U.crownDiameter },
-  intakeThroatShare: { dimension: 'ratio', min: 0.6, max: 0.98, u: 0, wanted: true },
-  exhaustThroatShare: { dimension: 'ratio', min: 0.6, max: 0.98, u: 0, wanted: true },
+  intakeThroatShare: { dimension: 'share', min: 0.6, max: 0.98, u: 0, wanted: true },
+  exhaustThroatShare: { dimension: 'share', min: 0.6, max: 0.98, u: 0, wanted: true },
   intakeMovingMass: { dimension: 'mass', min: 0.005, max: 3, u: DEFAULT_U.mass },
   exhaustMovingMass: { dimension: 'mass', min: 0.005, max: 3, u: DEFAULT_U.mass },
   /** Engine speed at which valves were heard or seen to leave their cam. */

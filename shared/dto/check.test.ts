@@ -55,6 +55,12 @@ describe('an entry is checked', () => {
     expect(found.map(f => f.path)).toContain(path)
     expect(found.find(f => f.path === path)!.sentence).toMatch(says)
   })
+  it('takes a share in per cent, says its bounds so, and still takes one that was kept as a part of one', () => {
+    const share = (value: number, unit: string) => ({ ...frame, kind: 'wish', body: { quantity: 'intakeThroatShare', figure: { value, unit, typed: '89' } } })
+    expect(faults(share(0.89, '%'))).toEqual([])
+    expect(faults(share(0.89, ':1'))).toEqual([])
+    expect(faults(share(0.0089, '%'))[0]!.sentence).toMatch(/^0.89 % can’t be right for .*between 60.00 % and 98.00 %/)
+  })
   it('still takes every stored body of version 1', () => {
     for (const { id: _id, build: _build, seq: _seq, ...sent } of v1 as Record<string, unknown>[]) expect(faults(sent)).toEqual([])
   })

@@ -29,7 +29,8 @@ export function figureFault(value: unknown, rule: FigureRule): string | undefine
   if (strange) return `“${strange}” is not known here.`
   if (typeof number !== 'number' || !Number.isFinite(number)) return `A number is needed for ${rule.noun}.`
   if (typeof typed !== 'string' || typed.length > TYPED_LIMIT) return `What was typed must be text of ${TYPED_LIMIT} characters at most.`
-  if (!isUnit(unit) || UNITS[unit].dimension !== rule.dimension) return `That unit does not fit ${rule.noun}.`
+  // A share was once typed as a part of one, and such entries are never rewritten.
+  if (!isUnit(unit) || (UNITS[unit].dimension !== rule.dimension && !(unit === ':1' && rule.dimension === 'share'))) return `That unit does not fit ${rule.noun}.`
   if (number < rule.min || number > rule.max) {
     // In the lengths it was typed in: whoever works in inches is answered in inches.
     const lengths = INCHES.has(unit) ? 'in' : 'mm'

@@ -40,14 +40,15 @@ export const UNITS = {
   'inH2O': { dimension: 'depression', factor: 249.0889, label: 'inH₂O', spellings: ['inh2o', 'inh₂o'] },
   'hPa': { dimension: 'pressure', factor: 1, label: 'hPa', spellings: ['hpa', 'mbar'] },
   'inHg': { dimension: 'pressure', factor: 33.86389, label: 'inHg', spellings: ['inhg'] },
+  '%': { dimension: 'share', factor: 0.01, label: '%', spellings: ['%'] },
   ':1': { dimension: 'ratio', factor: 1, label: ':1', spellings: [':1'] }
 } as const satisfies Record<string, Unit>
 
 export type UnitName = keyof typeof UNITS
 
-/** The core's own unit of a dimension. */
+/** The core's own unit of a dimension; a share is kept as a part of one, and has no unit but the one that it is typed in. */
 export const CORE_UNIT: Record<Dimension, UnitName> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa', share: '%'
 }
 
 /** What a dimension is called in a sentence, and what it is counted in. */
@@ -65,7 +66,8 @@ export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: strin
   rate: { noun: 'a spring’s rate', unitWords: 'N/mm or lbf/in' },
   flow: { noun: 'a flow', unitWords: 'L/s or cfm' },
   depression: { noun: 'a depression', unitWords: 'inH2O, mmH2O, kPa or Pa' },
-  pressure: { noun: 'an air pressure', unitWords: 'hPa, mbar or inHg' }
+  pressure: { noun: 'an air pressure', unitWords: 'hPa, mbar or inHg' },
+  share: { noun: 'a share', unitWords: '%' }
 }
 
 const BY_SPELLING = new Map<string, UnitName>(

@@ -77,12 +77,17 @@ watch(draft, (now) => {
  * all comes back with its sentence. It is in the outbox before the draft goes: a reload finds it in one or the other.
  */
 async function keep(entered: Draft, figure: Figure, terms: number[]) {
+  const { field } = props
   const answer = props.commit(figure, terms, entered.base)
-  drafts.clear(props.field)
+  drafts.clear(field)
   ask.value = undefined
   cleared.value = ''
   sentence.value = ''
   const said = await answer
+  if (field !== props.field) {
+    if (said && drafts.get(field) === undefined) drafts.set(field, JSON.stringify(entered))
+    return
+  }
   if (!said) {
     inking.value = true
     setTimeout(() => inking.value = false, 400)
@@ -131,6 +136,12 @@ function clear() {
   // What stands there is back: the next character must replace it, not run on from it.
   void nextTick(() => input.value?.select())
 }
+
+// The same box may come to stand for another figure: what was said of the one before is no word on this one.
+watch(() => props.field, () => {
+  sentence.value = cleared.value = ''
+  ask.value = undefined
+})
 
 // What stands here may change while the field has the focus (another field's answer, another page): the next
 // character must still replace it, not run on from it.

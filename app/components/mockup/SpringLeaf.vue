@@ -135,9 +135,9 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
       </v-table>
       <p v-for="row in rows.filter(one => one.sunk.done + one.sunk.planned > 0)" :key="`${row.port.cylinder} ${row.port.n}`" class="small">{{ nameOf(row.port) }} has gone up {{ length(row.sunk.done + row.sunk.planned) }} since its height was read<template v-if="row.sunk.planned > 0">, {{ length(row.sunk.planned) }} of it planned</template>: a shim of as much gives the load back.</p>
       <div class="row">
-        <StatementField :key="`${side} lift`" :quantity="`${side}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift, at the valve" class="mass" />
-        <StatementField :key="`${side} float`" :quantity="`${side}Float`" :scope="{ level: 'build' }" no-basis label="Seen to float at" class="mass" />
-        <StatementField :key="side" :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" class="mass" />
+        <StatementField :quantity="`${side}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift, at the valve" class="mass" />
+        <StatementField :quantity="`${side}Float`" :scope="{ level: 'build' }" no-basis label="Seen to float at" class="mass" />
+        <StatementField :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" class="mass" />
         <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
       </div>
     </div>

@@ -33,7 +33,7 @@ const keep = (of: PortName) => async (across: Figure): Promise<string | undefine
 const sentence = ref('')
 async function want(to: ThroatAim) {
   const value = Number(shareOf(to).toFixed(3))
-  sentence.value = notKept(await build.add('wish', { level: 'build' }, { quantity: `${side.value}ThroatShare`, figure: { value, unit: ':1', typed: String(value) } })) ?? ''
+  sentence.value = notKept(await build.add('wish', { level: 'build' }, { quantity: `${side.value}ThroatShare`, figure: { value, unit: '%', typed: digits(value * 100, 1) } })) ?? ''
 }
 </script>
 
@@ -78,7 +78,7 @@ async function want(to: ThroatAim) {
       <div class="aims" role="group" aria-label="How large it is to be">
         <v-btn v-for="[name, band] in AIMS" :key="name" :variant="aim === name ? 'flat' : 'outlined'" :color="aim === name ? 'primary' : undefined" :aria-pressed="aim === name" @click="want(name)">{{ AIM_WORDS[name].name }}<span class="visually-hidden">, {{ sayShare(band.low) }} to {{ sayShare(band.high) }}</span></v-btn>
       </div>
-      <StatementField :key="side" :quantity="`${side}ThroatShare`" :scope="{ level: 'build' }" no-basis :extra="1" label="As a share of the valve" />
+      <StatementField :quantity="`${side}ThroatShare`" :scope="{ level: 'build' }" no-basis label="As a share of the valve" />
       <p v-if="aim && aim in AIM_WORDS" class="small quiet">{{ AIM_WORDS[aim as ThroatAim].risk }}</p>
       <p v-else-if="aim === 'past'" class="small warn">Past 92 % the seat has hardly any metal under it.</p>
       <p v-if="smallest && smallest.record.wanted === undefined" class="small">{{ nameOf(smallest.one) }} is the smallest: {{ sayShare(smallest.record.share!.value) }}.</p>

@@ -20,7 +20,7 @@ const props = withDefaults(defineProps<{
 }>(), { cylinder: undefined, label: undefined, extra: 0, bases: () => ['measure', 'book', 'assume'], standIns: () => [] })
 const emit = defineEmits<{ focused: [on: boolean] }>()
 const build = useBuild()
-const { part, standing, basis, scope: held, forAll, levels, keep, changeBasis, standIn, holdFor } = useStatement(props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
+const { part, standing, basis, scope: held, forAll, levels, keep, changeBasis, standIn, holdFor } = useStatement(() => props.quantity, () => props.scope, () => props.cylinder ?? build.cylinder)
 /** An engine of another kind has no such dimension; what was stated of it all the same stays to be seen. */
 const asked = computed(() => asksFor(build.replayed?.layout.engine, props.quantity) || standing.value !== undefined)
 const trouble = ref('')

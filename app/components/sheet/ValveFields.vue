@@ -10,7 +10,7 @@ const valves = ['intake', 'exhaust'] as const
 /** A closed barrel has no face to measure its seats from. */
 const edges = computed(() => asksFor(build.replayed?.layout.engine, 'intakeSeatHeight'))
 const clearances = {
-  intake: useStatement('intakeClearance', () => whole), exhaust: useStatement('exhaustClearance', () => whole)
+  intake: useStatement(() => 'intakeClearance', () => whole), exhaust: useStatement(() => 'exhaustClearance', () => whole)
 }
 const WAYS = [['upright', 'upright'], ['alongValve', 'along valve'], ['pocket', 'pocket']] as const
 
