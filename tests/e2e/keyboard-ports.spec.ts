@@ -21,7 +21,7 @@ test('a port from its throat to its flange, by keyboard alone', async ({ page, b
   await expect(page.getByRole('row', { name: /^1, no\. 1/ })).toContainText(`${(0.885 * 33 - 28.2).toFixed(2)} mm`)
   await hand.tabTo('As a share of the valve')
   await hand.press('Control+A')
-  await hand.figure('0.9')
+  await hand.figure('90')
   await expect(page.getByRole('row', { name: /^1, no\. 2/ })).toContainText(`${(0.9 * 33 - 28.4).toFixed(2)} mm`)
 
   await tab(page, 'Places').focus()

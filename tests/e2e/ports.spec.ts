@@ -82,7 +82,7 @@ test('of two intake ports each is poured by itself, and a round of pours keeps t
 })
 
 test('a box that stands for the other side’s valve keeps what is typed for that valve, and forgets what was said of the one before', async ({ page, bench }) => {
-  const build = await copyOf(bench, bench.skerry)
+  const build = await copyOf(bench, bench.launch, '2026-03-09T15:14', 'chamberModel')
   await preset(page, { 'bowl.portsLeaf': 'throats' })
   await open(page, bench, build, 'ports')
   const type = async (label: string, value: string) => {

@@ -40,10 +40,10 @@ export async function open(page: Page, bench: Pick<Bench, 'server'>, build: stri
   await page.locator('.station-room [data-station]').waitFor()
 }
 
-/** A copy of a build, for a spec that changes it. */
-export async function copyOf(bench: Pick<Bench, 'server'>, build: string, until?: string): Promise<string> {
-  const whole = await (await fetch(`${bench.server.url}/api/builds/${build}/file`)).json() as { entries: { at: string }[] }
-  const document = until ? { ...whole, entries: whole.entries.filter(({ at }) => at < until) } : whole
+/** A copy of a build, for a spec that changes it: until a day, and without entries of a kind, where that is asked. */
+export async function copyOf(bench: Pick<Bench, 'server'>, build: string, until?: string, without?: string): Promise<string> {
+  const whole = await (await fetch(`${bench.server.url}/api/builds/${build}/file`)).json() as { entries: { at: string, kind: string }[] }
+  const document = { ...whole, entries: whole.entries.filter(({ at, kind }) => (!until || at < until) && kind !== without) }
   const { json } = await put(`${bench.server.url}/api/imports/${uuid()}`, { document, copy: true, hand: 'TT' })
   return (json as { id: string }).id
 }
