@@ -13,10 +13,12 @@ export interface SpringStanding {
   port: PortName
   entry?: EntryOf<'installed'>
   lift: number
-  /** Installed height and the way to the seal, with what the valve went up since they were read. */
+  /** Installed height and the way to the seal as they are: read, and what the valve went up since. */
+  now?: { height: Part, seal?: number }
+  /** The same with what is planned too: what follows is reckoned with these. */
   height?: Part
   seal?: number
-  /** What it went up since, done and planned, and the shim that gives the height back. */
+  /** What it went up since it was read, done and planned, and the shim that gives the height back; nothing where nobody read it. */
   sunk: { done: number, planned: number }
   /** Loads shut and, where the lift is known, fully open; and what is left with it open: of the tightest coil. */
   loads?: { shut: number, open?: number }
@@ -49,7 +51,7 @@ function sunkSince(r: Replay, { cylinder, valve, n }: PortName, place: number) {
 export function springStanding(r: Replay, rules: ShopRules, port: PortName): SpringStanding {
   const entry = remembered(r.ledger, 'installed', () => new Map(ofKind(r.live.entries, 'installed').map(e => [scopeName(e.scope), e]))).get(scopeName(valveScope(r.layout, port)))
   const { most: lift } = highestLift(r, port.cylinder, { valve: port.valve, diameter: 0 })
-  const sunk = sunkSince(r, port, entry ? r.ledger.place.get(entry.id) ?? NOW : NOW)
+  const sunk = entry ? sunkSince(r, port, r.ledger.place.get(entry.id) ?? NOW) : { done: 0, planned: 0 }
   const coils = springsOf(r, port.valve)?.body.coils
   const at = (up: number) => {
     const height = entry && entry.body.height.value + up
@@ -63,9 +65,11 @@ export function springStanding(r: Replay, rules: ShopRules, port: PortName): Spr
   }
   const [now, then] = [at(sunk.done), at(sunk.done + sunk.planned)]
   const under = (room: SpringRoom, was: number | undefined, left: number | undefined, least: number) => left !== undefined && left < least ? [{ room, left, least, planned: was === undefined || was >= least }] : []
+  const part = (height: number, moved: number): Part => ({ estimate: fromSource(height, DEFAULT_U.valveHeight, `entry:${entry!.id}`), provenance: moved === 0 ? 'measured' : 'derived', entries: [entry!.id] })
   return {
     port, lift, sunk, ...entry ? { entry } : {},
-    ...then.height !== undefined ? { height: { estimate: fromSource(then.height, DEFAULT_U.valveHeight, `entry:${entry!.id}`), provenance: sunk.done + sunk.planned === 0 ? 'measured' as const : 'derived' as const, entries: [entry!.id] } } : {},
+    ...now.height !== undefined ? { now: { height: part(now.height, sunk.done), ...now.seal !== undefined ? { seal: now.seal } : {} } } : {},
+    ...then.height !== undefined ? { height: part(then.height, sunk.done + sunk.planned) } : {},
     ...then.seal !== undefined ? { seal: then.seal } : {}, ...then.loads ? { loads: then.loads } : {}, ...then.travel !== undefined ? { travel: then.travel } : {}, ...then.sealLeft !== undefined ? { sealLeft: then.sealLeft } : {},
     faults: [...under('travel', now.travel, then.travel, rules.springs.travelLeast), ...under('seal', now.sealLeft, then.sealLeft, rules.springs.sealLeast)].sort((a, b) => a.left - a.least - (b.left - b.least))
   }

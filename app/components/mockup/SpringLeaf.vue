@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { KINDS, MOST_COILS, THINNEST_SHIM, allSprings, floatOf, shimToEven, springFromLoads, springsOf, valveScope, type EntryOf, type Figure, type SpringCoil, type SpringStanding } from '#core'
 import { figureFault, loadsFault, readingsOf } from '#shared/dto'
-import { say } from '#shared/figures'
+import { say, sayList } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
@@ -83,6 +83,21 @@ async function keepSprings() {
     ? `${COILS[longer]}: a spring is shorter solid than free.`
     : await form.sent(COILS.flatMap((_, i) => ALL.map(f => `${i}${f.name}`)), async () => notKept(await build.add('spring', { level: 'build' }, { valve: side.value, coils: coils.value })))
 }
+/** What took valves up since their heights were read, or will: those that move alike are told together. */
+const moved = computed(() => {
+  const alike = new Map<string, SpringStanding[]>()
+  for (const row of rows.value) {
+    const { done, planned } = row.sunk
+    if (done + planned > 0) alike.set(`${done.toFixed(3)} ${planned.toFixed(3)}`, [...alike.get(`${done.toFixed(3)} ${planned.toFixed(3)}`) ?? [], row])
+  }
+  return [...alike.values()].map((of) => {
+    const { done, planned } = of[0]!.sunk
+    const [who, one] = [sayList(of.map(row => nameOf(row.port))), of.length === 1]
+    const since = done > 0 ? `${one ? 'has' : 'have'} gone up ${length(done)} since ${one ? 'its height was' : 'their heights were'} read` : ''
+    const coming = planned > 0 ? `${one ? 'goes' : 'go'} up ${length(planned)}${done > 0 ? ' more' : ''} by what is planned; loads and what is left are told with it` : ''
+    return `${who} ${[since, coming].filter(Boolean).join(', and ')}. A shim of as much gives the load back.`
+  })
+})
 const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 </script>
 
@@ -95,7 +110,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
       <template v-if="worst">
         <p class="label">{{ worst.room === 'travel' ? 'Least travel left before a spring is solid' : 'Least way left from retainer to seal' }}</p>
         <p class="big num" :class="{ warn: worst.over < 0 }" data-room>{{ length(worst.left) }}</p>
-        <p>{{ nameOf(worst.row.port) }}, open {{ length(worst.row.lift) }}: <template v-if="worst.over < 0"><strong class="warn">{{ length(-worst.over) }} under the shop’s minimum.</strong> {{ worst.room === 'travel' ? 'Take a shim from under it, or fit a spring that is shorter solid.' : 'Shorten the guide, or fit another retainer.' }}</template><template v-else>{{ length(worst.over) }} over the shop’s minimum.</template></p>
+        <p>{{ nameOf(worst.row.port) }}, open {{ length(worst.row.lift) }}: <template v-if="worst.over < 0"><strong class="warn">{{ length(-worst.over) }} under the shop’s minimum.</strong> {{ worst.room === 'travel' ? 'Take a shim from under it, or fit a spring that is shorter solid.' : 'Shorten the guide, or fit another retainer.' }}</template><template v-else>{{ length(worst.over) }} over the shop’s minimum{{ worst.row.sunk.planned > 0 ? ', with what is planned' : '' }}.</template></p>
       </template>
       <p v-else class="small">Read each installed height with the valve shut, enter its springs, and state the highest lift below: loads and what is left follow.</p>
     </div>
@@ -123,8 +138,8 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
         <tbody>
           <tr v-for="row in rows" :key="`${row.port.cylinder} ${row.port.n}`">
             <th scope="row" class="num">{{ row.port.cylinder }}{{ many > 1 ? `, no. ${row.port.n}` : '' }}</th>
-            <td><FigureField :field="`${build.view?.id}/installed/${side}/${row.port.cylinder}/${row.port.n}`" :label="`Installed height of ${nameOf(row.port)}`" hide-label dimension="length" :part="row.height" :commit="keep(row, 'height')" /></td>
-            <td><FigureField :field="`${build.view?.id}/toseal/${side}/${row.port.cylinder}/${row.port.n}`" :label="`Retainer to seal of ${nameOf(row.port)}`" hide-label dimension="length" :part="row.seal === undefined ? undefined : { ...row.height!, estimate: { ...row.height!.estimate, value: row.seal } }" :commit="keep(row, 'seal')" /></td>
+            <td><FigureField :field="`${build.view?.id}/installed/${side}/${row.port.cylinder}/${row.port.n}`" :label="`Installed height of ${nameOf(row.port)}`" hide-label dimension="length" :part="row.now?.height" :commit="keep(row, 'height')" /></td>
+            <td><FigureField :field="`${build.view?.id}/toseal/${side}/${row.port.cylinder}/${row.port.n}`" :label="`Retainer to seal of ${nameOf(row.port)}`" hide-label dimension="length" :part="row.now?.seal === undefined ? undefined : { ...row.now.height, estimate: { ...row.now.height.estimate, value: row.now.seal } }" :commit="keep(row, 'seal')" /></td>
             <td class="r num">{{ row.loads ? say(row.loads.shut, 'force', device.lengths) : '–' }}</td>
             <td class="r num">{{ row.loads?.open === undefined ? '–' : say(row.loads.open, 'force', device.lengths) }}</td>
             <td class="r num" :class="{ warn: row.faults.some(f => f.room === 'travel') }">{{ row.travel === undefined ? '–' : length(row.travel) }}</td>
@@ -133,12 +148,12 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
           </tr>
         </tbody>
       </v-table>
-      <p v-for="row in rows.filter(one => one.sunk.done + one.sunk.planned > 0)" :key="`${row.port.cylinder} ${row.port.n}`" class="small">{{ nameOf(row.port) }} has gone up {{ length(row.sunk.done + row.sunk.planned) }} since its height was read<template v-if="row.sunk.planned > 0">, {{ length(row.sunk.planned) }} of it planned</template>: a shim of as much gives the load back.</p>
+      <p v-for="said in moved" :key="said" class="small">{{ said }}</p>
+      <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
       <div class="row">
         <StatementField :quantity="`${side}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift, at the valve" class="mass" />
         <StatementField :quantity="`${side}Float`" :scope="{ level: 'build' }" no-basis label="Seen to float at" class="mass" />
         <StatementField :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" class="mass" />
-        <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
       </div>
     </div>
   </section>
@@ -156,7 +171,6 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .mid { font-size: var(--s22); }
 .row { display: flex; gap: 10px 14px; align-items: end; flex-wrap: wrap; }
-.row .caution { flex: 1 1 260px; }
 .by { width: 190px; flex: none; }
 .mass { width: 210px; flex: none; }
 @media (max-width: 1000px) { .springs { grid-template-columns: 250px minmax(0, 1fr); } }
