@@ -1,5 +1,5 @@
 import { NOW, isStatement, knownQuantity, PARTS, pourResult, quantityRule, statedU, uncertainty, type Entry, type PartName, type Quantity } from '#core'
-import { digits, sayDoubt, sayList } from '#shared/figures'
+import { digits, sayDoubt, sayList, sayRate, shown } from '#shared/figures'
 import { sayEntry, sayKind, sayDate, sayScope, typedOf } from '../words/entries'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { PART_WORDS, partFormula } from '../words/formulas'
@@ -49,8 +49,8 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
     }).join('; '), style: 'quiet' },
     ...r.lessons.length
       ? [
-          { text: 'What the cuts taught: cc for each mm off the face', style: 'head' },
-          table(['Cylinder', 'cc a mm', '±', 'halfway down, mm'], r.lessons.map(({ cylinder, perMm, at }) => [String(cylinder), digits(perMm.value, 3), plusMinus(uncertainty(perMm), 3), digits(at, 2)]), [44, 'auto', 'auto', 'auto'])
+          { text: `What the cuts taught: ${sayRate(1, lengths).unit} off the face`, style: 'head' },
+          table(['Cylinder', sayRate(1, lengths).unit, '±', `halfway down, ${lengths}`], r.lessons.map(({ cylinder, perMm, at }) => [String(cylinder), sayRate(perMm.value, lengths, 1).number, sayRate(2 * uncertainty(perMm), lengths, 1).number, shown(at, 'length', lengths).number]), [44, 'auto', 'auto', 'auto'])
         ]
       : [],
     ...glasses.length

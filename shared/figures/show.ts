@@ -62,9 +62,9 @@ export function say(value: number, dimension: Dimension, lengths: LengthUnit = '
 }
 
 /** What a depth takes, in the shop's lengths: cc a millimetre, or cc a thou, which is what an inch shop cuts by. */
-export function sayRate(ccPerMm: number, lengths: LengthUnit): { number: string, unit: string, factor: number } {
+export function sayRate(ccPerMm: number, lengths: LengthUnit, extra = 0): { number: string, unit: string, factor: number } {
   const factor = lengths === 'in' ? UNITS.thou.factor : 1
-  return { number: digits(ccPerMm * factor, lengths === 'in' ? 4 : 2), unit: lengths === 'in' ? 'cc per thou' : 'cc per mm', factor }
+  return { number: digits(ccPerMm * factor, (lengths === 'in' ? 4 : 2) + extra), unit: lengths === 'in' ? 'cc per thou' : 'cc per mm', factor }
 }
 
 /**
