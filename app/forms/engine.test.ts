@@ -39,6 +39,12 @@ describe('what an engine is', () => {
     ['two barrels in line', layOut(2, 'inLine', 'acrossBanks', true), { heads: [[1], [2]], banks: [[1, 2]] }],
     ['a vee of one', layOut(1, 'vee', 'acrossBanks', false), { heads: [[1]], banks: [[1]] }]
   ])('%s', (_, made, wanted) => expect(made).toEqual(wanted))
+  it('a chamber that was chosen stays where other valves go with it; one that came with the valves goes with them', () => {
+    const chosen = answered(FOUR, 'chamber', 'flat')
+    expect(answered(chosen, 'valves', '2+1').chamber).toBe('flat')
+    expect(answered(FOUR, 'valves', '2+1').chamber).toBe('pentRoof')
+    expect(answered(answered(FOUR, 'chamber', 'heart'), 'valves', '3+2').chamber).toBe('pentRoof')
+  })
   it('takes banks as somebody names them, and says what is wrong with them', () => {
     const own = { ...FOUR, arrangement: 'vee' as const, cylinders: 8, numbering: 'own' as const }
     expect(bodyOf({ ...own, own: '1 4 6 7 / 2,3,5,8' }).banks).toEqual([[1, 4, 6, 7], [2, 3, 5, 8]])

@@ -49,7 +49,9 @@ export function answered<K extends keyof EngineAnswers>(answers: EngineAnswers, 
   if (name === 'strokes' && value === 2) now.each = 'cylinder'
   if (!choicesOf(now).heads.includes(now.head)) now.head = 'removable'
   if (!choicesOf(now).valves.includes(now.valves)) now.valves = choicesOf(now).valves[0]!
-  if (name !== 'chamber' && (name === 'valves' || !choicesOf(now).chambers.includes(now.chamber))) now.chamber = USUAL_CHAMBER[now.valves]!
+  // A chamber that somebody chose stays where other valves go with it; one that only came with the valves goes with them.
+  const came = now.chamber === USUAL_CHAMBER[answers.valves]
+  if (name !== 'chamber' && ((name === 'valves' && came) || !choicesOf(now).chambers.includes(now.chamber))) now.chamber = USUAL_CHAMBER[now.valves]!
   if (!choicesOf(now).chambers.includes(now.chamber)) now.chamber = choicesOf(now).chambers[0]!
   return now
 }

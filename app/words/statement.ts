@@ -9,5 +9,10 @@ export function sayStatement({ quantity, figure }: Statement, lengths: LengthUni
   return `${QUANTITY_WORDS[quantity].label} ${say(figure.value, dimension, lengths, dimension === 'ratio' && figure.value < 1 ? 1 : 0)}`
 }
 
-/** What was typed for a figure; empty for one that was only pressed for. */
-export const typedFigure = ({ typed, unit }: Figure): string => typed && `${typed} ${unit === ':1' ? '' : UNITS[unit as UnitName]?.label ?? unit}`.trim()
+/**
+ * What was typed for a figure, with the unit that its field had where the hand typed none; empty for one that was only pressed for.
+ *
+ * @example typedFigure({ value: 1.016, unit: 'thou', typed: '40 thou' }) // '40 thou'
+ */
+export const typedFigure = ({ typed, unit }: Figure): string =>
+  /[^\d\s.,+\-−/]/.test(typed) || unit === ':1' ? typed : typed && `${typed} ${UNITS[unit as UnitName]?.label ?? unit}`

@@ -7,6 +7,7 @@ import { clearanceFormula, ratioFormula } from './formulas'
 import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
 import { inTyped } from './refusals'
+import { typedFigure } from './statement'
 import { sayMissing } from './routes'
 
 const launch = demoShop.builds[0]!
@@ -15,6 +16,10 @@ const byId = new Map(launch.entries.map(e => [e.id, e]))
 
 type Told = Advice extends infer A ? A extends Advice ? Omit<A, 'cylinders' | 'heads' | 'at'> : never : never
 const open = (told: Told, cylinders: number[] = [1], heads: number[] = [1]) => ({ ...told, cylinders, heads, at: { station: 'cut' } }) as Advice
+
+it.each([
+  ['40 thou', 'thou', '40 thou'], ['7.2in2', 'in2', '7.2in2'], ['1 1/4"', 'in', '1 1/4"'], ['92', 'mm', '92 mm'], ['10 - 2', 'mm', '10 - 2 mm'], ['−0,2', 'in', '−0,2 in'], ['9.9', ':1', '9.9'], ['24°', '°', '24°'], ['', 'mm', '']
+])('what was typed, %j, has its unit once', (typed, unit, told) => expect(typedFigure({ value: 1, unit, typed })).toBe(told))
 
 describe('what is open is said', () => {
   it.each<[Told, number[], RegExp]>([

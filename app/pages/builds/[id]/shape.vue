@@ -194,7 +194,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         </template>
       </div>
     </template>
-    <p v-else class="none">Draw the chamber first, on the Sheet’s Chamber leaf: two minutes from bore and valve sizes. A turned dome has no valves to free.</p>
+    <p v-else class="none">{{ spec ? 'A turned dome has no valves to free.' : 'Draw the chamber first, on the Sheet’s Chamber leaf: two minutes from bore and valve sizes.' }}</p>
     <PlannedWork v-if="!spec" :kinds="['relief']" class="none" />
   </div>
 </template>
