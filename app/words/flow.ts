@@ -9,7 +9,7 @@ export const VERDICT_WORDS: Record<FlowVerdict, string> = { more: 'more', less: 
 export const WHOLE_WORDS: Record<FlowVerdict, string> = { more: 'It flows more', less: 'It flows less', none: 'No change' }
 
 const WHAT: Record<Exclude<FlowThing['what'], 'place'>, string> = {
-  pipe: 'pipe', entry: 'entry', manifold: 'manifold', valve: 'valve', chamber: 'chamber', seat: 'seat', face: 'face', throat: 'throat', flange: 'flange', port: 'port'
+  pipe: 'pipe', entry: 'entry', manifold: 'manifold', valve: 'valve', chamber: 'chamber', seat: 'seat', face: 'face', throat: 'throat', flange: 'flange', port: 'port', work: 'work that was put in'
 }
 const thing = (one: FlowThing) => `the ${one.what === 'place' ? PLACE_WORDS[one.place] : WHAT[one.what]}`
 const capital = (text: string) => text.replace(/^./, c => c.toUpperCase())
@@ -28,7 +28,7 @@ export const sayNoVerdict = (why: readonly NoVerdict[]): string => why.map(one =
 
 /** What changed between two runs, and what may be said of it. */
 export function sayChanged(changed: readonly FlowThing[], verdict: FlowVerdict | undefined): string {
-  if (changed.length === 0) return 'Nothing that was entered changed between them: what differs is the bench’s own scatter, or work that is not in the Daybook.'
+  if (changed.length === 0) return 'Nothing that was entered changed between them, so they count as one head run again: what differs is the bench’s own scatter. If metal was taken, enter the work, or its hours with the run.'
   if (changed.length > 1) return `${capital(sayList(changed.map(thing)))} changed between them: the difference can’t be pinned on any one of them.`
   return verdict === undefined ? `Only ${thing(changed[0]!)} changed between them.` : verdict === 'none' ? `Only ${thing(changed[0]!)} changed, and this bench can’t tell the two apart.` : `Only ${thing(changed[0]!)} changed: the difference is due to it.`
 }

@@ -52,6 +52,8 @@ describe('what changed between two runs', () => {
     ['a bowl, and what is only marked', b => [b.add('portPlace', at, place('bowl')), b.add('portPlace', at, place('floor', false)), b.add('portPlace', { ...at, port: 'exhaust' } as Scope, place('roof'))], [{ what: 'place', place: 'bowl' }]],
     ['a hollow that was left', b => b.add('portPlace', at, { place: 'vane', way: 'leave', done: true }), []],
     ['a pour after work that nobody named', b => b.add('pour', cylinder, { encloses: 'intakePort', fills: [{ start: 0, end: 90 }], typed: '', instrument: burette, afterWork: true }), [{ what: 'port' }]],
+    ['hours of work that nobody named', () => undefined, [{ what: 'work' }], { hours: 2 }],
+    ['hours of work at a place that is named', b => b.add('portPlace', at, place('bowl')), [{ what: 'place', place: 'bowl' }], { hours: 2 }],
     ['another valve', () => undefined, [{ what: 'valve' }], { valve: 'back cut 30°' }],
     ['a larger valve', () => undefined, [{ what: 'valve' }], { across: mm(46) }],
     ['an entry', () => undefined, [{ what: 'entry' }], { entry: 'radius' }],
@@ -145,6 +147,10 @@ describe('comparing honestly', () => {
     expect(errorsOf(standing(bench), 'Bench one').runs).toBe(0)
     run(bench, { valve: 'back cut' }, 1.02)
     expect(errorsOf(standing(bench), 'Bench one').runs).toBe(2)
+    // Hours were put in: whatever was done, it is no repeat.
+    run(bench, { valve: 'back cut', hours: 1 }, 1.03)
+    expect(errorsOf(standing(bench), 'Bench one').runs).toBe(2)
+    bench.entries.pop()
     // A copy of the build repeats the same and counts once; another head on the same bench counts beside it, one on another bench not.
     const own = benchRepeats(standing(bench))
     const other = [{ bench: 'bench one', heads: [{ ...own[0]!.heads[0]!, within: 0.001 }] }, { bench: 'bench two', heads: own[0]!.heads }]

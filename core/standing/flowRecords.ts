@@ -34,8 +34,11 @@ export function flowRuns(r: Replay): FlowRun[] {
 }
 
 const CONDITIONS = ['pipe', 'entry', 'manifold', 'valve'] as const
-/** What a port's flow depends on and somebody may have changed between two runs. `place` is work at a place in the port. */
-export type FlowThing = { what: (typeof CONDITIONS)[number] | 'chamber' | 'seat' | 'face' | 'throat' | 'flange' | 'port' } | { what: 'place', place: PortPlaceName }
+/**
+ * What a port's flow depends on and somebody may have changed between two runs. `place` is work at a place in the port, `work` what
+ * a run says that hours went into and no entry names.
+ */
+export type FlowThing = { what: (typeof CONDITIONS)[number] | 'chamber' | 'seat' | 'face' | 'throat' | 'flange' | 'port' | 'work' } | { what: 'place', place: PortPlaceName }
 /** What can be put back on the bench; metal can't. */
 export const canPutBack = (thing: FlowThing): boolean => (CONDITIONS as readonly string[]).includes(thing.what)
 
@@ -75,6 +78,8 @@ export function changesBetween(r: Replay, before: FlowRun, after: FlowRun): Flow
   if (ofKind(came, 'flange').some(e => e.body.port === valve && e.body.part === 'port') && !worked.includes('flange')) things.push({ what: 'flange' })
   // A pour after work says that there was some, and not where.
   if (worked.length === 0 && !opened && ofKind(came, 'pour').some(e => e.body.encloses === `${valve}Port` && e.body.afterWork === true && scopeName(e.scope) === scopeName({ level: 'cylinder', cylinder }))) things.push({ what: 'port' })
+  const hours = flowRuns(r).some(run => run.place > first.place && run.place <= last.place && scopeName(run.entry.scope) === own && (run.entry.body.hours ?? 0) > 0)
+  if (hours && things.every(canPutBack)) things.push({ what: 'work' })
   return things
 }
 

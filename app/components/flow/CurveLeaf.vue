@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { curveFigures, flowByAngle, liftProfile, quantityRule, rootReadsHigh, USUAL_ROOM, type FlowCurve } from '#core'
+import { curveFigures, flowByAngle, liftProfile, quantityRule, repeatsOf, rootReadsHigh, USUAL_ROOM, type FlowCurve } from '#core'
 import { airSpeed, digits, inLengths, say, sayList } from '#shared/figures'
 import { flowFile } from '#shared/files/flowFile'
 import { useFlow, SHOWN_AT } from '~/composables/useFlow'
@@ -80,6 +80,8 @@ function correct(id: string) {
   choices.choose('flowCorrects', id)
   emit('enter')
 }
+/** Runs that repeat one before them, and which. */
+const again = computed(() => new Map((build.replayed ? repeatsOf(build.replayed, runs.value) : []).flatMap(([first, ...more]) => more.map(run => [run.entry.id, first!.n] as const))))
 const best = computed(() => curves.value.filter(c => !c.run.entry.body.claimed).at(-1))
 /** One curve under both cams: how much of it each uses, by the degree. */
 const cams = computed(() => {
@@ -145,7 +147,7 @@ const liftRule = quantityRule('intakeLift')
         <ul class="runs" aria-label="Runs">
           <li v-for="run in runs" :key="run.entry.id">
             <BenchCheck :model-value="ids.includes(run.entry.id)" :aria-label="`Draw ${longName(run)}`" @update:model-value="tick(run.entry.id, $event)">
-              <span class="name">{{ runName(run) }}</span><br><span class="small quiet">{{ sayPort(run.port) }}{{ run.entry.body.claimed ? `, claimed by ${run.entry.body.claimed}` : `, ${say(run.entry.body.depression.value, 'depression')}` }}</span>
+              <span class="name">{{ runName(run) }}</span><br><span class="small quiet">{{ sayPort(run.port) }}{{ run.entry.body.claimed ? `, claimed by ${run.entry.body.claimed}` : `, ${say(run.entry.body.depression.value, 'depression')}` }}</span><template v-if="again.has(run.entry.id)"><br><span class="small quiet">counts as a repeat of run {{ again.get(run.entry.id) }}</span></template>
             </BenchCheck>
             <v-btn variant="text" class="small" @click="correct(run.entry.id)">correct<span class="visually-hidden"> {{ longName(run) }}</span></v-btn>
           </li>
