@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { JOB_STEPS, jobCardOf, replay, shownByLedger, workDone, workPlanned } from '#core'
+import { JOB_STEPS, JOB_TEMPLATES, jobCardOf, replay, shownByLedger, stepsOf, workDone, workPlanned } from '#core'
+import { burette, mm, oneCylinder } from '../tests/support/ledgerBench'
 import { demoShop } from './shop'
 
 const of = (name: string) => replay(demoShop.builds.find(b => b.name === name)!.entries)!
@@ -36,6 +37,22 @@ describe('job cards of the demo shop', () => {
     const work = workDone(of('Millrace test six'), LATER)
     expect(work.grind!.hours / work.grind!.amount).toBeCloseTo(0.6, 9)
     expect(work.pour!.hours / work.pour!.amount).toBeCloseTo(5.8 / 48, 9)
+  })
+  it('a closed barrel’s card has its foot and neither face nor valves, and its ledger ticks them', () => {
+    const engine = { strokes: 2, arrangement: 'single', first: 'front', head: 'blind', intakes: 0, exhausts: 0, chamber: 'hemispherical' } as const
+    expect(stepsOf('fourStroke', engine, 1)).toEqual(['takeIn', 'clean', 'deck', 'pourReceived', 'target', 'ports', 'pourAgain', 'foot', 'deburr', 'pourLast', 'squish', 'writeUp'])
+    expect(stepsOf('fourStroke', undefined, 1)).toEqual(JOB_TEMPLATES.fourStroke)
+    const bench = oneCylinder()
+    Object.assign(bench.entries[0]!.body, { engine })
+    const assembled = () => bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'assembled', fills: [{ start: 0, end: 62 }], typed: '62', instrument: burette })
+    const shown = () => (['pourReceived', 'foot', 'pourLast'] as const).map(step => shownByLedger(replay(bench.entries)!, step))
+    assembled()
+    const planned = bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'planned', depth: mm(0.3), foot: true })
+    expect(shown()).toEqual([true, false, false])
+    bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'done', depth: mm(0.3), foot: true }, { supersedes: planned })
+    expect(shown()).toEqual([true, true, false])
+    assembled()
+    expect(shown()).toEqual([true, true, true])
   })
   it('keeps the launch engine’s clock, and what its cut waits for', () => {
     const card = jobCardOf(of('Brackwater 34'), LATER)!

@@ -1,6 +1,6 @@
 import { useNow, useThrottleFn } from '@vueuse/core'
 import { v4 as uuid } from 'uuid'
-import { BODY_VERSION, JOB_TEMPLATES, hoursOf, jobCardOf, lineOf, spansOf, workPlanned, type JobCardBody, type JobCheck, type JobStepBody, type JobTemplate } from '#core'
+import { BODY_VERSION, hoursOf, jobCardOf, lineOf, spansOf, stepsOf, workPlanned, type JobCardBody, type JobCheck, type JobStepBody, type JobTemplate } from '#core'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
@@ -53,7 +53,8 @@ export function useJobs() {
   const say = (body: JobStepBody) => add({ kind: 'jobStep', scope: whole, body })
   const tick = (step: string, done: boolean, check?: JobCheck) => say({ step, done, ...check ? { check } : {} })
   const keep = (body: JobCardBody) => add({ kind: 'jobCard', scope: whole, body, more: card.value ? { supersedes: card.value.entry.id } : {} })
+  const stepsFor = (template: JobTemplate) => stepsOf(template, build.replayed?.layout.engine, build.replayed?.layout.cylinders.length ?? 0)
   /** A card of a template, planned by the shop's table where that has a price for as much as there is. */
-  const begin = (template: JobTemplate) => keep({ lines: JOB_TEMPLATES[template].map(step => lineOf(step, workPlanned(build.replayed!, step, shop.rules.work))), bought: [] })
-  return { now, card, mine, elsewhere, fault, stopElsewhere, press, stop, worked, say, tick, keep, begin }
+  const begin = (template: JobTemplate) => keep({ lines: stepsFor(template).map(step => lineOf(step, workPlanned(build.replayed!, step, shop.rules.work))), bought: [] })
+  return { now, card, mine, elsewhere, fault, stopElsewhere, press, stop, worked, say, tick, keep, stepsFor, begin }
 }

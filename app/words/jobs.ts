@@ -21,6 +21,7 @@ export const STEP_WORDS: Record<JobStep, { name: string, tools: string, caution?
   seats: { name: 'Cut the seats', tools: 'guide pilot, seat, top and throat cutter, blue', caution: 'A cutter that is not square on its pilot spoils the seat: let it turn by hand first.' },
   pourAgain: { name: 'Pour again before the cut', tools: 'burette, plate' },
   face: { name: 'Cut the face', tools: 'work order to whoever cuts; depth at the corners before and after', caution: 'Machining belongs to a qualified machinist. A spinning cutter catches sleeves.' },
+  foot: { name: 'Cut the barrel’s foot', tools: 'work order to whoever cuts; barrel’s height at three places before and after', caution: 'Machining belongs to a qualified machinist. A spinning chuck catches sleeves.' },
   dome: { name: 'Turn the dome', tools: 'lathe, mandrel, form tool or template', caution: 'A spinning chuck catches sleeves: roll them up.' },
   deburr: { name: 'Deburr and wash', tools: 'fine file, stone, hot water and soap, air', caution: 'Blown chips fly: wear glasses.' },
   pourLast: { name: 'Pour after the cut', tools: 'burette, plate' },

@@ -1,4 +1,4 @@
-export { JOB_TEMPLATES, STEP_CHECKS, STEP_WORK, isJobStep, lineOf, type JobTemplate } from './steps'
+export { JOB_TEMPLATES, STEP_CHECKS, STEP_WORK, isJobStep, lineOf, stepsOf, type JobTemplate } from './steps'
 export { hoursOf, spansOf, type ClockSpan } from './clock'
 export { shownByLedger } from './shown'
 export { jobCardOf, type JobCardStanding, type JobLineStanding } from './card'

@@ -49,7 +49,12 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   seats: r => doneAnd(r, ['seatWork']),
   pourAgain: pouredAgain,
   face: r => doneAnd(r, ['faceCut']),
-  pourLast: r => all(r.layout.cylinders, c => lastOf(r, ['faceCut'], c) >= 0 && poured(r, c, lastOf(r, CHAMBER_OPERATIONS, c))) && !r.planned.some(op => (CHAMBER_OPERATIONS as readonly OperationKind[]).includes(op.kind)),
+  foot: r => doneAnd(r, ['deckCut']),
+  pourLast: (r) => {
+    const cut = r.layout.engine?.head === 'blind' ? 'deckCut' : 'faceCut'
+    const kinds: readonly OperationKind[] = [...CHAMBER_OPERATIONS, cut]
+    return all(r.layout.cylinders, c => lastOf(r, [cut], c) >= 0 && poured(r, c, lastOf(r, kinds, c))) && !r.planned.some(op => kinds.includes(op.kind))
+  },
   squish: r => all(r.layout.cylinders, c => each(r, 'solder', lastOf(r, SQUISH_WORK, c))(c)),
   clearances: r => (['intakeClearance', 'exhaustClearance'] as const).every(q => r.layout.cylinders.some(c => quantityOf(r, q, c)?.provenance === 'measured')),
   gasket: r => doneAnd(r, ['gasketChange']),

@@ -9,12 +9,12 @@ export type WorkDone = Partial<Record<Work, { hours: number, amount: number }>>
 
 /** How much of each kind of work the ledger says was done, in what the shop's table counts it by. */
 function amounts(r: Replay): Partial<Record<Work, number>> {
-  const done = (kind: 'faceCut' | 'gasketChange' | 'seatWork' | 'relief') => r.done.filter(op => op.kind === kind)
+  const done = (kind: 'faceCut' | 'deckCut' | 'gasketChange' | 'seatWork' | 'relief') => r.done.filter(op => op.kind === kind)
   const ground = r.done.reduce((cc, op) => op.kind === 'relief' ? cc + op.body.added.value : cc, 0)
   const turned = r.layout.engine?.head === 'turned'
   const heads = (ops: ReturnType<typeof done>) => ops.reduce((n, op) => n + (op.scope.level === 'head' ? 1 : r.layout.heads.length), 0)
   return {
-    face: heads(done('faceCut')), gasket: heads(done('gasketChange')), [turned ? 'dome' : 'grind']: ground,
+    face: heads(done('faceCut')), gasket: heads(done('gasketChange')), deck: done('deckCut').length, [turned ? 'dome' : 'grind']: ground,
     seats: r.done.reduce((n, op) => op.kind === 'seatWork' ? n + (op.body.n !== undefined || op.body.valve !== undefined ? 1 : Math.max(1, portsIn(r.layout).filter(p => 'cylinder' in op.scope && p.cylinder === op.scope.cylinder).length)) : n, 0),
     pour: ofKind(r.live.entries, 'pour').filter(e => e.body.encloses === 'chamber' || e.body.encloses === 'assembled').length
   }
@@ -47,6 +47,7 @@ function countOf(r: Replay, work: Work): number | undefined {
     case 'pour': return 2 * r.layout.cylinders.length
     case 'seats': return portsIn(r.layout).length
     case 'face': case 'gasket': return r.layout.heads.length
+    case 'deck': return r.layout.banks.length
     case 'grind': case 'dome': {
       const cc = r.planned.reduce((sum, op) => op.kind === 'relief' ? sum + op.body.added.value : sum, 0)
       return cc > 0 ? cc : undefined

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { JOB_TEMPLATES, hoursOf, type JobTemplate } from '#core'
+import { hoursOf, type JobTemplate } from '#core'
 import { FORGOTTEN, useJobs } from '~/composables/useJobs'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -39,7 +39,7 @@ const doneCount = computed(() => card.value?.lines.filter(l => l.done).length ??
     <form v-if="!card" class="begin" @submit.prevent="jobs.begin(template ?? usual)">
       <p>A job card is the order of work with its hours. Steps that the ledger shows tick themselves.</p>
       <BenchSelect :model-value="template ?? usual" label="What kind of job" :items="pairsOf(TEMPLATE_WORDS)" @update:model-value="template = $event as JobTemplate" />
-      <p class="small quiet">{{ JOB_TEMPLATES[template ?? usual].map(sayStep).join(' · ') }}</p>
+      <p class="small quiet">{{ jobs.stepsFor(template ?? usual).map(sayStep).join(' · ') }}</p>
       <v-btn type="submit" variant="flat" color="primary" :disabled="!build.replayed">Begin the card</v-btn>
     </form>
     <template v-else>

@@ -2,7 +2,7 @@ import { kind } from '../kind'
 
 /** Steps that a shop's templates know; a card may have others, in its own words. */
 export const JOB_STEPS = [
-  'takeIn', 'clean', 'deck', 'pourReceived', 'portsReceived', 'throats', 'squishReceived', 'flowBefore', 'target', 'scribe', 'rough', 'ports', 'mould', 'flange', 'portsAgain', 'seats', 'pourAgain', 'face', 'dome', 'deburr',
+  'takeIn', 'clean', 'deck', 'pourReceived', 'portsReceived', 'throats', 'squishReceived', 'flowBefore', 'target', 'scribe', 'rough', 'ports', 'mould', 'flange', 'portsAgain', 'seats', 'pourAgain', 'face', 'foot', 'dome', 'deburr',
   'pourLast', 'squish', 'clearances', 'gasket', 'springs', 'flowAfter', 'assemble', 'writeUp'
 ] as const
 export type JobStep = (typeof JOB_STEPS)[number]
