@@ -23,20 +23,22 @@ export function fullRecord(of: PaperCase): ReturnType<typeof paper> {
   /** A length, or what is assumed for one that nobody stated. */
   const inputOf = (name: Quantity, cylinder: number) => knownQuantity(r.ledger, name, cylinder, NOW, [])
   const inputs = INPUTS.filter(name => r.layout.cylinders.some(cylinder => inputOf(name, cylinder)))
+  /** What else goes in stands there where anything does. */
+  const stack = PARTS.filter(name => name !== 'other' || r.asIs.some(({ parts }) => (parts.other?.estimate.value ?? 0) !== 0))
   /** Where a part's figures come from: measured, derived, of the book, assumed. */
   const sources = (name: PartName) => sayList([...new Set(r.asIs.flatMap(state => state.parts[name]?.provenance ?? []))])
   const formulas = (name: PartName) => [...new Set(r.asIs.flatMap(({ parts }) => parts[name] ? [partFormula(name, parts[name], id => byId.get(id))] : []))].join('; or ')
   return paper(headOf('Full record', of), of.size, [
     { text: 'How each ratio is made up, cc', style: 'head' },
     table(
-      ['Cylinder', 'swept', ...PARTS.map(name => PART_WORDS[name].toLowerCase()), 'clearance', 'ratio', '±'],
+      ['Cylinder', 'swept', ...stack.map(name => PART_WORDS[name].toLowerCase()), 'clearance', 'ratio', '±'],
       r.asIs.map(state => [
-        String(state.cylinder), state.swept ? cc(state.swept.estimate.value) : '–', ...PARTS.map(name => state.parts[name] ? cc(state.parts[name].estimate.value) : '–'),
+        String(state.cylinder), state.swept ? cc(state.swept.estimate.value) : '–', ...stack.map(name => state.parts[name] ? cc(state.parts[name].estimate.value) : '–'),
         state.clearance ? cc(state.clearance.estimate.value) : '–', state.ratio ? { text: digits(state.ratio.estimate.value, 3), bold: true } : '–', state.ratio ? plusMinus(uncertainty(state.ratio.estimate), 3) : '–'
       ]),
-      [40, '*', ...PARTS.map(() => '*' as const), '*', '*', 30]
+      [40, '*', ...stack.map(() => '*' as const), '*', '*', 30]
     ),
-    { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${PARTS.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...PARTS.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${formulas(name)} (${sources(name)})`)], style: 'quiet' },
+    { ul: ['ratio = (swept + clearance) / clearance', 'swept = π/4 × bore² × stroke / 1000', `clearance = ${stack.map(name => PART_WORDS[name].toLowerCase()).join(' + ')}${r.target?.body.countsCrevice === false ? ', without the crevice' : ''}`, ...stack.filter(name => r.asIs.some(state => state.parts[name])).map(name => `${PART_WORDS[name].toLowerCase()}: ${formulas(name)} (${sources(name)})`)], style: 'quiet' },
     { text: 'What goes into them, mm and mm²', style: 'head' },
     table(
       ['Cylinder', ...inputs.map(name => QUANTITY_WORDS[name].label.toLowerCase())],
