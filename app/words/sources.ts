@@ -17,7 +17,7 @@ export function saySource(source: string, byId: ReadonlyMap<string, Entry>, leng
     return pour?.kind === 'pour' ? `The scale of ${pour.body.instrument.name}` : 'An instrument’s scale'
   }
   const entry = byId.get(id)
-  if (kind === 'model') return id === 'geometry' ? 'The chamber’s drawn walls, 2 % of the cut and more the deeper it goes' : id.startsWith('walls') ? 'How fast the chamber narrows as the face goes up' : 'How far the pour stretched the drawing'
+  if (kind === 'model') return id === 'geometry' ? 'The chamber’s drawn walls, 2 % of the cut and more the deeper it goes' : id.startsWith('walls') ? 'How fast the chamber narrows as the face goes up' : id.startsWith('ground') ? 'How much the grinding widened the mouth' : 'How far the pour stretched the drawing'
   if (kind === 'takenOff') return 'What was filled beside and taken off'
   if (!entry) return 'A reading'
   const scope = entry.scope.level === 'build' ? '' : `, ${sayScope(entry.scope)}`
@@ -35,6 +35,7 @@ export function sayImprovement(source: string, byId: ReadonlyMap<string, Entry>)
   if (kind === 'standIn') return 'Measure it, and this shrinks at once.'
   if (kind === 'scale') return 'A finer burette, or a check pour of this one, would help most.'
   const entry = byId.get(id)
+  if (kind === 'model' && id.startsWith('ground')) return 'Measure the mouth’s area again, now that it is ground.'
   if (id.startsWith('walls')) return 'A pour before and after a measured cut tells it.'
   if (kind === 'model') return 'Tracing the outline again, and one more pour, would help most.'
   if (kind === 'takenOff') return 'Measuring the plate’s hole or the plug’s column would help most.'

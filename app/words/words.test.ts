@@ -96,6 +96,7 @@ describe('entries and sources are said', () => {
     expect(saySource(`entry:${pour.id}:sunk`, byId, 'mm')).not.toMatch(/undefined/)
     expect(sayImprovement(`entry:${launch.entries.find(e => e.kind === 'solder')!.id}`, byId)).toMatch(/another place/i)
     expect(saySource('standIn:deckClearance', byId, 'mm')).toBe('Deck clearance: nobody has stated it')
+    expect([saySource('model:ground1', byId, 'mm'), sayImprovement('model:ground1', byId)]).toEqual(['How much the grinding widened the mouth', 'Measure the mouth’s area again, now that it is ground.'])
     expect(sayImprovement('standIn:deckClearance', byId)).toMatch(/Measure it/)
     expect(sayImprovement('scale:x', byId)).toMatch(/finer burette/)
   })

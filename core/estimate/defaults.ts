@@ -64,6 +64,13 @@ export const BASIS_FACTOR = { measured: 1, book: 2, assumed: 5 } as const
  */
 export const WALL_SLOPE = { value: 0, u: 0.02, drawnU: 0.01 } as const
 
+/**
+ * What grinding may do to the mouth of a chamber that nobody drew. Metal comes out between the face and the seats, over a wall about
+ * `ofBore` of the bore tall: all of it at the face would widen the mouth by cc/wall, metal out of the roof not at all. The mouth is
+ * taken as it was measured, and anything between the two is as likely: 1/√3 of the whole.
+ */
+export const GROUND_WALL = { ofBore: 0.1, u: 0.577 } as const
+
 /** The same by kind: upright walls narrow it by their draft alone, a roof that comes down to the face by far more. */
 export const WALL_SLOPE_OF = {
   bathtub: { value: 0.01, u: 0.007 },

@@ -1,7 +1,7 @@
 import { flatCutDepth, type Free, type HeadSetup } from '../chamber'
 import { bestMean, carry, exact, fromSource, type Sourced } from '../estimate'
-import { cylindersOf, NOW, type OperationEntry } from '../ledger'
-import { drawnShare, faceDepth, perMmOf, taught, type CylinderState, type Replay } from '../standing'
+import { cylindersOf, NOW, operationsOn, type OperationEntry } from '../ledger'
+import { drawnShare, faceDepth, groundAt, groundBy, perMmOf, taught, type CylinderState, type Replay } from '../standing'
 import { asEntered, shapeOf, type Tried } from './asIf'
 import type { Chambers, ShapeSource, Unreachable } from './chambers'
 import { after } from './states'
@@ -96,8 +96,10 @@ function cutOf(
   const nothingLeft = (left: number): Unreachable => ({ argument: 'target', given: left, bound: 'above 0 cc' })
   if (!known) {
     if (free !== 'depth' || !((perMmOf(ledger, lessons, cylinder)?.estimate.value ?? 0) > 0)) return undefined
+    // Grinding that comes before the cut may widen the mouth that it is made on.
+    const ground = groundAt(ledger, cylinder, NOW) + groundBy(ledger, cylinder, operationsOn(operations, standing.layout, cylinder, ['relief']))
     if (gap.estimate.value >= chamber) return nothingLeft(chamber - gap.estimate.value)
-    return { cylinder, source: 'mouth', depth: depthFor(gap.estimate, over => perMmOf(ledger, lessons, cylinder, { at: face + over })!.estimate).depth }
+    return { cylinder, source: 'mouth', depth: depthFor(gap.estimate, over => perMmOf(ledger, lessons, cylinder, { at: face + over, ground })!.estimate).depth }
   }
   const { shape, model } = known
   if (shape === 'notReady') return shape

@@ -18,7 +18,7 @@ export { AS_CAST, chamberModel, seatHeightNow, type ChamberModel } from './chamb
 export { asSet, type Part, type Provenance } from './part'
 export { drawnFor, reliefLesson, reliefPrediction, type ReliefLesson, type Settlement } from './chamberHistory'
 export { drawnShare, perMmOf, taught, type Lesson, type NoLesson, type PerMm } from './lessons'
-export { faceDepth } from './walls'
+export { faceDepth, groundAt, groundBy } from './walls'
 export { cylinderState, reckon, type Challenge, type CylinderState, type LeftOut, type PourStanding, type Replay } from './replay'
 export { CLEARANCES, clearanceSteps, valveStandings, type ClearanceName, type ClearanceStep, type ValveStanding } from './valves'
 export { clearancesOf, modelOf, quantityOf, rodMaterialOf, squishBandOf, squishOf } from './asked'

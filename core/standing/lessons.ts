@@ -7,7 +7,7 @@ import { howManyBefore } from './remembered'
 import { sourcedPours } from './pours'
 import { pairs, stretches, wholeStretches, type ChamberOperation } from './stretches'
 import { cutDepth, cutPlane, depthUnder } from './statements'
-import { faceDepth, mouth, wallSlope } from './walls'
+import { faceDepth, groundAt, groundBy, groundSince, mouth, wallSlope } from './walls'
 
 /** Why a settlement taught nothing. */
 export type NoLesson = 'severalKinds' | 'notAFaceCut' | 'depthNotMeasured' | 'noPourBefore' | 'notSmaller' | 'angled'
@@ -76,6 +76,8 @@ export interface PerMm {
   moved: Sourced[]
   /** How much of its area the mouth loses with each mm, as a share. */
   slope: Sourced
+  /** What was ground out since the mouth was found, and may have widened it, cc. */
+  ground: number
 }
 
 /** A cc per mm at another depth, by the lean of the walls: never less than a third of what it was. */
@@ -83,38 +85,40 @@ const moved = (perMm: Sourced, slope: Sourced, by: number): Sourced =>
   Math.abs(by) < 1e-9 ? perMm : carry(([k, s]) => k! * Math.max(1 / 3, 1 - s! * by), [perMm, slope])
 
 /** Moments a figure is asked for: at which depth over the first face, and what was known by then. */
-export interface When { at?: number, before?: number }
+export interface When { at?: number, before?: number, /** What has been ground out of it by then, cc. */ ground?: number }
 
 /**
  * cc lost per mm of flat cut, for a chamber.
  *
  * @param lessons the ledger's lessons
  * @param when `at` how far over the first face (as it is now, if not given); `before` only lessons known before this place, so
- *   that a prediction is judged by what it could know
+ *   that a prediction is judged by what it could know; `ground` with so much ground out (what is done, if not given)
  * @returns the best mean of geometry and the head's lessons, each moved to that depth; undefined without a mouth area or a bore
  * Source: A(z) = A·(1 − s·(z − z of A)), s by {@link wallSlope}, one source for all that is moved; lessons out of one cut share
  *   its depth's error ({@link bestMean}).
  * @example perMmOf(ledger, [], 1)?.estimate.value // 4.65, a mouth of 4 650 mm²
  */
-export function perMmOf(ledger: Ledger, lessons: Lesson[], cylinder: number, { at = faceDepth(ledger, cylinder, NOW), before = NOW }: When = {}): PerMm | undefined {
+export function perMmOf(ledger: Ledger, lessons: Lesson[], cylinder: number, { at = faceDepth(ledger, cylinder, NOW), before = NOW, ground = groundAt(ledger, cylinder, NOW) }: When = {}): PerMm | undefined {
   const open = mouth(ledger, cylinder)
   if (!open) return undefined
   const slope = wallSlope(ledger, cylinder)
   const first: Part = sum([[1 / 1000, open.area]], open.area.provenance)
-  const geometry = { ...first, estimate: moved(first.estimate, slope, at - open.at) }
+  const since = ground - open.ground
+  const geometry = { ...first, estimate: groundSince(ledger, cylinder, moved(first.estimate, slope, at - open.at), since) }
   const known = lessonsKnown(lessons, headOf(ledger.layout, cylinder), before)
-  const there = taught(ledger, known, cylinder, at)
-  return { estimate: bestMean([geometry.estimate, ...there]), geometry, lessons: known, moved: there, slope }
+  const there = taught(ledger, known, cylinder, at, ground)
+  return { estimate: bestMean([geometry.estimate, ...there]), geometry, lessons: known, moved: there, slope, ground: since }
 }
 
 /**
- * Lessons as they hold at another depth.
+ * Lessons as they hold at another depth, and in a chamber that has been ground more or less than theirs.
  *
  * @param at mm over the first face
+ * @param ground cc out of it by then
  */
-export function taught(ledger: Ledger, lessons: Lesson[], cylinder: number, at: number): Sourced[] {
+export function taught(ledger: Ledger, lessons: Lesson[], cylinder: number, at: number, ground = groundAt(ledger, cylinder, NOW)): Sourced[] {
   const slope = wallSlope(ledger, cylinder)
-  return lessons.map(lesson => moved(lesson.perMm, slope, at - lesson.at))
+  return lessons.map(lesson => groundSince(ledger, cylinder, moved(lesson.perMm, slope, at - lesson.at), ground - groundAt(ledger, lesson.cylinder, ledger.place.get(lesson.operations[0]!)!)))
 }
 
 const UPRIGHT: readonly ChamberKind[] = ['bathtub', 'heart', 'flat']
@@ -160,19 +164,20 @@ export interface Known { ledger: Ledger, lessons: Lesson[], before?: number }
  * best mean, without a model the mouth's own cc per mm in the middle of the cut.
  *
  * @param from how far the face lies over the first one before it, mm
+ * @param ground what was ground out of the chamber before it, cc
  */
-export function predictedChange(operation: ChamberOperation, { ledger, lessons, before = NOW }: Known, cylinder: number, from: number): Sourced {
+export function predictedChange(operation: ChamberOperation, { ledger, lessons, before = NOW }: Known, cylinder: number, from: number, ground: number): Sourced {
   if (operation.kind === 'faceCut') {
     const depth = cutDepth(operation, cylinder)
     const at = Math.max(0, from + depth.value / 2)
-    const perMm = perMmOf(ledger, lessons, cylinder, { at, before })
+    const perMm = perMmOf(ledger, lessons, cylinder, { at, before, ground })
     const modelled = removedByModel(operation, ledger, cylinder, at)
     if (!modelled) return perMm ? carry(([k, d]) => -k! * d!, [perMm.estimate, depth]) : { value: 0, by: new Map() }
     const { slopeX, slopeY } = cutPlane(operation, cylinder)
     const heads = perMm?.lessons ?? []
     if (slopeX || slopeY || depth.value <= 0 || heads.length === 0) return linear([[-1, modelled.cc], [-modelled.perMm, linear([[1, depth], [-depth.value, exact(1)]])]])
     // Per mm first: the depth's own doubt is one and the same, and must not weigh one against the other.
-    const rate = bestMean([linear([[1 / depth.value, modelled.cc]]), ...taught(ledger, heads, cylinder, at)])
+    const rate = bestMean([linear([[1 / depth.value, modelled.cc]]), ...taught(ledger, heads, cylinder, at, ground)])
     return carry(([k, d]) => -k! * d!, [rate, depth])
   }
   const { added, u } = operation.body
@@ -190,9 +195,11 @@ export function predictedChanges(operations: ChamberOperation[], known: Known, c
   const first = operations[0] && known.ledger.place.get(operations[0].id)
   const isDone = first !== undefined && operations[0]!.body.state === 'done'
   let from = operations.length > 0 ? faceDepth(known.ledger, cylinder, isDone ? first : NOW) : 0
+  let ground = operations.length > 0 ? groundAt(known.ledger, cylinder, isDone ? first : NOW) : 0
   return operations.map((op) => {
-    const change = predictedChange(op, known, cylinder, from)
+    const change = predictedChange(op, known, cylinder, from, ground)
     if (op.kind === 'faceCut') from += cutPlane(op, cylinder).depth
+    ground += groundBy(known.ledger, cylinder, [op])
     return change
   })
 }

@@ -43,6 +43,8 @@ const perMmFormula = computed(() => {
   const narrows = p.slope.value > 0 ? `; it narrows by ${digits(100 * p.slope.value, 1)} ± ${digits(200 * uncertainty(p.slope), 1)} % in ${say(1, 'length', device.lengths)}` : ''
   return `${lessons ? `best mean of ${geometry} and this head’s lessons ${lessons}` : geometry}, at the face as it is${narrows}`
 })
+/** Metal ground out of the wall widens the mouth that somebody measured before: measured again, it is sure. */
+const ground = computed(() => (perMm.value?.ground ?? 0) > 0 ? `; ${say(perMm.value!.ground, 'volume')} was ground since: measure the mouth again` : '')
 /** Walls that lean in give less and less: without it a depth does not agree with what a hand works out from the face. */
 const narrows = computed(() => {
   const less = 100 * (perMm.value?.slope.value ?? 0) * rate.value.factor
@@ -178,7 +180,7 @@ async function planDepth() {
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
         <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
-        <p class="small permm">At the face {{ device.lengths === 'in' ? '1 thou' : '1 mm' }} of cut takes <FigureReading :label="rate.unit" :part="perMmPart" dimension="volume" :extra="device.lengths === 'in' ? 3 : 2" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}{{ narrows }}</span></p>
+        <p class="small permm">At the face {{ device.lengths === 'in' ? '1 thou' : '1 mm' }} of cut takes <FigureReading :label="rate.unit" :part="perMmPart" dimension="volume" :extra="device.lengths === 'in' ? 3 : 2" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}{{ ground }}{{ narrows }}</span></p>
         <p v-if="look && exactly" class="small quiet">Depths by the {{ source }}. It takes <span class="num">{{ sayRate(look.opening / 1000, device.lengths).number }}</span> {{ rate.unit }} at this plane.</p>
         <ul v-if="cuts.length" class="small"><li v-for="c in cuts" :key="c.id" class="num">done: {{ say((c.body.measured ?? c.body.depth).value, 'length', device.lengths) }}{{ c.body.measured ? ' measured' : ', not measured' }}</li></ul>
       </section>
