@@ -4,6 +4,11 @@ import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { NEAR } from './cuts'
+import { sayKind } from './entries'
+
+/** Work that is planned already, and that the routes told leave out. */
+export const sayUncounted = (operations: readonly { kind: string }[]): string =>
+  `Planned already: ${sayList([...new Set(operations.map(op => sayKind(op.kind).toLowerCase()))])}. Routes are worked out without it, and taking one drops it.`
 
 /** What a lever is called, and what using it means. */
 export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {

@@ -9,7 +9,7 @@ import { RUNS } from '../../../tests/support/soak'
 import { DomainError, NO_SOLIDS, STARTING_RULES, STARTING_SHAPING, asIf, compressionRatio, cylinderVolume, replay, schoolWork, targetBand, type Chambers, type Entry, type Replay, type Walls } from '../..'
 import { OFF_AT_FIRST, bestOf, drained, drawsOf, leversOf, searchRoutes, startingLimits, type Found, type Lever, type Route, type RouteAnswer, type RouteLimits } from '.'
 import { routeOf } from './route'
-import { takenWork } from './taken'
+import { takenWork, uncounted } from './taken'
 
 let solids: Chambers & Walls
 beforeAll(async () => {
@@ -175,6 +175,8 @@ describe('a route as it is taken', () => {
     const { routes } = found(hollin, {}, solids)
     const [open, back] = [routes.find(x => x.way.grinding === 'open')!, routes.find(x => x.way.grinding === 'planned' && x.way.down === 'face')!]
     expect(takenWork(hollin, open).gone.map(op => op.kind).sort()).toEqual(['faceCut', 'relief', 'relief', 'relief', 'relief'])
+    expect(uncounted(hollin, []).map(op => op.kind)).toEqual(['faceCut'])
+    expect(uncounted({ ...hollin, planned: hollin.planned.map(op => ({ ...op, plan: 'r' })) }, ['r'])).toEqual([])
     expect(takenWork(hollin, back).gone.map(op => op.kind)).toEqual(['faceCut'])
     expect(takenWork(hollin, back).work.map(op => op.kind)).toEqual(['faceCut'])
     // Two cuts a face are no surer here, and never told; so the way is asked for by itself.

@@ -7,6 +7,16 @@ import type { Route } from './route'
 const DECIDED: readonly OperationKind[] = ['gasketChange', 'relief', 'crownWork', 'deckCut', 'spacer', 'faceCut', 'seatWork']
 
 /**
+ * What is planned by hand and no route counts: taking one drops it. Grinding is not among it, for a route may build on what was planned
+ * at Shape; nor is a route that was taken before.
+ *
+ * @param routes the plans that are routes
+ * @example uncounted(standing, [])[0].kind // 'seatWork'
+ */
+export const uncounted = ({ planned }: Replay, routes: readonly string[]): OperationEntry[] =>
+  planned.filter(op => DECIDED.includes(op.kind) && op.kind !== 'relief' && !routes.includes(op.plan ?? ''))
+
+/**
  * A route as it is taken: what is planned, and what was planned before and is dropped for it. With two cuts of a face the first
  * alone is planned, no deeper than is safe; the second follows from the pour between. Grinding that was planned at Shape, where the route
  * builds on it, stays as it is.
