@@ -44,7 +44,12 @@ export function usePouring() {
   const own = useOwnHand(() => kept.value?.kind === 'cylinder' ? undefined : kept.value?.kind)
   const instrument = computed(() => kept.value && { ...inUse(kept.value), ...own.counts.value === undefined ? {} : { repeatability: own.counts.value } })
   // A chamber's drafts keep the key they always had.
-  const key = (name: string) => `${build.view?.id}/pour/${what.value === 'chamber' ? '' : `${thing.value.key}/`}${build.cylinder}/${name}`
+  const key = (name: string, cylinder = build.cylinder) => `${build.view?.id}/pour/${what.value === 'chamber' ? '' : `${thing.value.key}/`}${cylinder}/${name}`
+  /** What stands typed at other cylinders and is not kept: out of sight it would be taken for lost, and typed once more into this one. */
+  const elsewhere = computed(() => build.along.flatMap((cylinder) => {
+    const draft = cylinder === build.cylinder ? undefined : drafts.get(key('reading', cylinder))
+    return draft === undefined ? [] : [{ cylinder, text: (JSON.parse(draft) as { text: string }).text }]
+  }))
 
   const besides = useBeside()
   const beside = computed(() => besides.besideOf(what.value))
@@ -184,7 +189,7 @@ export function usePouring() {
     return said
   }
   return {
-    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
+    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

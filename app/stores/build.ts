@@ -1,3 +1,4 @@
+import { useSessionStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
@@ -32,6 +33,9 @@ export const useBuild = defineStore('build', () => {
   const view = shallowRef<BuildView>()
   const missing = ref(false)
   const cylinder = ref(1)
+  // A reload of this tab stands where the hand stood: what was typed there would be out of sight.
+  const stood = useSessionStorage('bowl.cylinder', { build: '', cylinder: 1 })
+  watch(cylinder, now => stood.value = { ...stood.value, cylinder: now })
 
   /** Entries still waiting in the outbox for this build, as the ledger sees them. */
   const unsent = computed<Entry[]>(() => outbox.waiting.flatMap((write) => {
@@ -78,7 +82,8 @@ export const useBuild = defineStore('build', () => {
     history.opened(id)
     if (view.value?.id !== id) {
       view.value = undefined
-      cylinder.value = 1
+      if (stood.value.build !== id) stood.value = { build: id, cylinder: 1 }
+      cylinder.value = stood.value.cylinder
     }
     missing.value = false
     const loaded = await shop.read<BuildView>(`/api/builds/${id}`)

@@ -36,6 +36,28 @@ test('a half-typed pour survives a reload and a server restart, and goes in once
   }
 })
 
+test('a reload stands at the cylinder where the hand stood; what is typed at another is told, and leads there', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  await open(page, bench, build, 'pour')
+  await page.locator('body').press(']')
+  await page.locator('body').press(']')
+  await field(page, 'Cylinder 3: reading at the end').fill('54.')
+  for (let i = 0; i < 2; i++) {
+    await page.reload()
+    await expect(field(page, 'Cylinder 3: reading at the end')).toHaveValue('54.')
+  }
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Next cylinder' }).click()
+  await expect(page.locator('[data-elsewhere]')).toContainText('Typed at cylinder 3 and not kept: 54.')
+  await page.getByRole('button', { name: 'Go to cylinder 3' }).click()
+  await expect(field(page, 'Cylinder 3: reading at the end')).toHaveValue('54.')
+  await expect(field(page, 'Cylinder 3: reading at the end')).toBeFocused()
+  await expect(page.locator('[data-elsewhere]')).toHaveCount(0)
+  // Another build begins at its first.
+  await open(page, bench, bench.testSix, 'pour')
+  await expect(field(page, 'Cylinder 1: reading at the end')).toBeVisible()
+})
+
 test('a fill that was put by is its own cylinder’s: gone with the pour it belongs to, and with no other', async ({ page, bench }) => {
   const build = await copyOf(bench, bench.launch)
   const { entries } = await (await fetch(`${bench.server.url}/api/builds/${build}`)).json() as { entries: unknown[] }

@@ -12,7 +12,7 @@ const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
-const { what, thing, things, instrument, kept, chosenId, key, earlier, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
+const { what, thing, things, instrument, kept, chosenId, key, earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
 /** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
 const between = computed(() => {
   const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
@@ -124,6 +124,7 @@ watch(() => build.cylinder, () => {
         <v-btn @click="nextCylinder">Next cylinder</v-btn>
         <BenchCheck class="check small" label="stay on this cylinder" :model-value="stays !== ''" @update:model-value="stays = $event ? 'yes' : ''" />
       </div>
+      <p v-for="one in elsewhere" :key="one.cylinder" class="small" data-elsewhere>Typed at cylinder {{ one.cylinder }} and not kept: <strong class="num">{{ one.text }}</strong> <v-btn variant="text" @click="to(one.cylinder)">Go to cylinder {{ one.cylinder }}</v-btn></p>
       <ul v-if="earlier.length" class="small">
         <li v-for="(fill, i) in earlier" :key="i" class="num">fill {{ i + 1 }}: {{ digits(fill.start, 1) }} to {{ digits(fill.end, 1) }} <v-btn variant="text" :aria-label="`Drop fill ${i + 1}`" @click="firstPress($event) && dropFill(i)">×</v-btn></li>
       </ul>
