@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { DRESSES, type Dress } from '../support/dresses'
 import { faults } from '../support/layout'
 import type { STATIONS, Bench } from '../support/page'
-import { chosen, expect, goTo, open, pick, preset, SIZES, test } from '../support/page'
+import { chosen, copyOf, expect, goTo, open, pick, preset, SIZES, test } from '../support/page'
 import { SOAKING } from '../support/soak'
 
 const said = (size: { width: number, height: number }) => `${size.width}x${size.height}`
@@ -15,7 +15,8 @@ async function violations(page: Page, within = 'body'): Promise<string[]> {
   return found.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)
 }
 
-type Engine = 'launch' | 'skerry' | 'skerrySmall' | 'caldbeck' | 'hollin' | 'testSix'
+/** `undrawn`: the launch engine before anybody drew its chambers, as most engines come. */
+type Engine = 'launch' | 'skerry' | 'skerrySmall' | 'caldbeck' | 'hollin' | 'testSix' | 'undrawn'
 /** Every station and every leaf of it, on the demo's engine that shows most there. */
 type Leaf = [name: string, build: Engine, station: (typeof STATIONS)[number], store: Record<string, string>]
 const LEAVES: Leaf[] = [
@@ -34,28 +35,33 @@ const LEAVES: Leaf[] = [
   ['flow curves', 'caldbeck', 'flow', {}], ['before and after', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'compare' }], ['new run', 'caldbeck', 'flow', { 'bowl.flowLeaf': 'run' }], ['no run yet', 'launch', 'flow', {}],
   ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }],
   ['job card', 'launch', 'daybook', { 'bowl.daybookLeaf': 'card' }], ['a card to begin', 'hollin', 'daybook', { 'bowl.daybookLeaf': 'card' }], ['afterwards', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'after' }],
+  ['an undrawn chamber', 'undrawn', 'cut', {}], ['throats of valves that are stated', 'undrawn', 'ports', {}], ['nothing drawn to shape', 'undrawn', 'shape', {}], ['routes by the mouth area', 'undrawn', 'route', {}],
+  ['springs of an undrawn head', 'undrawn', 'mockup', { 'bowl.mockupLeaf': 'springs' }], ['its section', 'undrawn', 'sheet', {}],
   ['customer sheet', 'testSix', 'papers', {}], ['stop card', 'launch', 'papers', { 'bowl.papersLeaf': 'stop' }]
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
 const LARGEST: Record<string, string> = {
   'pour': '[data-new] input', 'cut on a solid': '.ask .first', 'shape': '[data-short] .num, [data-budget] .num', 'squish': '.answer .big .num', 'deck': '.side .big .num', 'throats': '[data-share]', 'flange': '[data-step]', 'routes': '[data-route="1"] .chance', 'flow curves': '[data-peak]', 'before and after': '[data-change]'
 }
-/** The twelve of each server, brought in once. */
-const twelves = new Map<string, Promise<string>>()
+/** What is brought in for it, once for each server. */
+const broughtIn = new Map<string, Promise<string>>()
+function once(bench: Bench, what: string, bring: (bench: Bench) => Promise<string>): Promise<string> {
+  const key = `${what} ${bench.server.url}`
+  broughtIn.set(key, broughtIn.get(key) ?? bring(bench))
+  return broughtIn.get(key)!
+}
 async function engineOf(bench: Bench, engine: Engine, dress: Dress): Promise<string> {
+  if (engine === 'undrawn') return once(bench, engine, () => copyOf(bench, bench.launch, undefined, 'chamberModel'))
   const { build } = DRESSES[dress]
-  if (!build || (engine !== 'launch' && engine !== 'testSix')) return bench[engine]
-  const url = bench.server.url
-  twelves.set(url, twelves.get(url) ?? build(bench))
-  return twelves.get(url)!
+  return !build || (engine !== 'launch' && engine !== 'testSix') ? bench[engine] : once(bench, 'twelve', build)
 }
 
 /** Waits until what a leaf is opened for stands on it. */
 async function told(page: Page, station: string, engine: Engine, store: Record<string, string>): Promise<void> {
   const place = page.locator('.station-room')
   if (store['bowl.sheetLeaf'] === 'chamber') await place.locator('[data-factor]').waitFor({ timeout: 90_000 })
-  if (station === 'cut' && !store['bowl.cutLeaf']) await place.locator('[data-verdict]').first().waitFor({ timeout: 90_000 })
-  if (station === 'shape' && engine !== 'skerry') await place.locator('[data-added]').getByText('cc').waitFor({ timeout: 90_000 })
+  if (station === 'cut' && !store['bowl.cutLeaf'] && engine !== 'undrawn') await place.locator('[data-verdict]').first().waitFor({ timeout: 90_000 })
+  if (station === 'shape' && engine !== 'skerry' && engine !== 'undrawn') await place.locator('[data-added]').getByText('cc').waitFor({ timeout: 90_000 })
   if (station === 'route') await place.locator('[data-route="1"], [data-none], [data-nothing]').first().waitFor({ timeout: 90_000 })
   if (station === 'papers') await place.locator('[data-paper][aria-busy=false] canvas').first().waitFor({ timeout: 30_000 })
   await page.waitForTimeout(500)

@@ -25,6 +25,18 @@ test('a seat job is reckoned from its cone, two forms side by side, and lets the
   await field(page, 'Top cut, B').press('Escape')
   await page.getByRole('button', { name: 'Plan form A on the whole head' }).click()
   await expect(page.getByText('Seat work is planned on cylinders 1, 2, 3, 4, 5, 6')).toBeVisible()
+  // The other valve's job can be planned beside it; the next move leads here, and one press enters it as done.
+  await pick(page.locator('#seat-valve'), 'intake')
+  for (const [label, text] of [['Machined form, across', '45'], ['Top cut', '30'], ['Valve goes up by', '.2 mm']] as const) {
+    await field(page, `${label}, A`).fill(text)
+    await field(page, `${label}, A`).press('Enter')
+  }
+  await expect(page.getByRole('button', { name: 'Plan form A on the whole head' })).toBeEnabled()
+  await expect(page.locator('[data-planned=seatWork]')).toHaveCount(6)
+  await page.getByRole('button', { name: /^Done/ }).nth(5).click()
+  await expect(page.locator('[data-planned=seatWork]')).toHaveCount(5)
+  await page.getByRole('button', { name: 'All of it is done' }).click()
+  await expect(page.locator('[data-planned=seatWork]')).toHaveCount(0)
   await page.getByRole('tab', { name: 'Face' }).click()
   // The lowest, cylinder 4, asked for 1.55 mm of the solid; now 0.593 cc more at some 4.45 cc per mm
   await expect(page.locator('[data-answer=lowest]')).toContainText(/1\.6[789] mm/)

@@ -16,17 +16,26 @@ const planned = computed(() => {
   const mine = r?.layout.heads[(build.state?.head ?? 1) - 1] ?? []
   return (r?.planned ?? []).filter(op => props.kinds.includes(op.kind) && mine.some(c => touches(op, r!.layout, c)))
 })
+/** What needs no figure of its own can be done, or dropped, as one. */
+const together = computed(() => planned.value.length > 1 && !planned.value.some(isCut))
+const all = (state: 'done' | 'dropped') => finish(planned.value.map(op => op.id), state)
 const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deckCut'
 </script>
 
 <template>
   <section v-if="planned.length" class="planned" aria-label="Planned work">
-    <h3>Planned</h3>
+    <div class="head">
+      <h3>Planned</h3>
+      <template v-if="together">
+        <v-btn :data-new="first ? true : undefined" @click="firstPress($event) && all('done')">All of it is done</v-btn>
+        <v-btn @click="firstPress($event) && all('dropped')">Drop it all</v-btn>
+      </template>
+    </div>
     <ul>
       <li v-for="(op, i) in planned" :key="op.id" :data-planned="op.kind">
         <span class="what">{{ sayKind(op.kind) }}: {{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template></span>
         <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :data-new="first && i === 0 ? true : undefined" :commit="figure => finish([op.id], 'done', figure)" />
-        <v-btn :data-new="first && i === 0 && !isCut(op) ? true : undefined" @click="firstPress($event) && finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
+        <v-btn :data-new="first && i === 0 && !isCut(op) && !together ? true : undefined" @click="firstPress($event) && finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
         <v-btn @click="firstPress($event) && finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
       </li>
     </ul>
@@ -36,6 +45,7 @@ const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deck
 
 <style scoped>
 .planned { display: grid; gap: 4px; }
+.head { display: flex; flex-wrap: wrap; gap: 6px 8px; align-items: center; }
 li { display: flex; flex-wrap: wrap; gap: 6px 8px; align-items: end; border-top: 1px solid var(--hair); padding: 6px 0; }
 .what { flex: 1 1 130px; align-self: center; }
 .off { flex: 0 1 130px; margin-bottom: 16px; }

@@ -96,11 +96,9 @@ function stops(added: number): { cut: string, done: string } | undefined {
 const sentence = ref('')
 /** What is planned on this head’s seats. */
 const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' && here(op.scope) ? [op] : []))
+const plannedHere = computed(() => planned.value.some(op => (op.body.valve ?? valve.value) === valve.value))
 async function plan(outcome: Outcome, form: Form) {
   sentence.value = notKept(await build.planAll(`${valve.value === 'intake' ? 'Intake' : 'Exhaust'} seats, form ${form}`, [], workOf(form, outcome.all).map(({ kind, scope, body }) => ({ kind, scope, body, more: { note: `${valve.value} seats, form ${form}.` } }) as ToAdd))) ?? ''
-}
-async function drop() {
-  sentence.value = notKept(await build.addAll(planned.value.map(op => ({ kind: 'seatWork', scope: op.scope, body: { ...op.body, state: 'dropped' }, more: { supersedes: op.id } })))) ?? ''
 }
 </script>
 
@@ -127,13 +125,14 @@ async function drop() {
             <div v-if="outcome.past !== undefined"><dt>cut the face past the target by</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>
             <div v-if="stops(outcome.all)"><dt>glass after the cut, then when done</dt><dd class="num"><strong>{{ stops(outcome.all)!.cut }}</strong>, <strong>{{ stops(outcome.all)!.done }}</strong></dd></div>
           </dl>
-          <v-btn :disabled="planned.length > 0" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</v-btn>
+          <v-btn :disabled="plannedHere" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</v-btn>
         </template>
         <p v-else-if="outcome" class="sentence">{{ outcome.sentence }}</p>
         <p v-else class="small quiet">State the form’s diameter, its top cut and how far the valve goes up.</p>
       </section>
     </div>
-    <p v-if="planned.length" class="small">Seat work is planned on cylinders {{ planned.map(op => op.scope.level === 'cylinder' ? op.scope.cylinder : '').join(', ') }}: the cut on the first leaf counts it. <v-btn variant="text" class="go" @click="drop">Drop it</v-btn></p>
+    <p v-if="planned.length" class="small">Seat work is planned on cylinders {{ [...new Set(planned.map(op => op.scope.level === 'cylinder' ? op.scope.cylinder : ''))].join(', ') }}: the cut on the first leaf counts it.</p>
+    <PlannedWork :kinds="['seatWork']" first />
     <p class="caution">Installed height, spring load and stem tip move up with the valve. True the guides before the seats. Stones throw grit: protect your eyes.</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </div>

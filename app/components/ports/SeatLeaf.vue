@@ -98,9 +98,12 @@ async function keep() {
 /** What went with it when the valve went up, which no seat work says yet. */
 const gave = computed(() => record.value?.gave)
 const cc = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
+/** Work on just this valve that was planned is what has been done now. */
+const planned = computed(() => (build.replayed?.planned ?? []).find(op => op.kind === 'seatWork' && op.scope.level === 'cylinder' && op.scope.cylinder === port.value.cylinder
+  && op.body.valve === side.value && op.body.n === (many.value > 1 ? port.value.n : undefined)))
 async function enterWork() {
   if (!gave.value) return
-  sentence.value = notKept(await build.add('seatWork', { level: 'cylinder', cylinder: port.value.cylinder }, { state: 'done', added: cc(gave.value.added, 'cc'), sunk: cc(gave.value.sunk, 'mm'), valve: side.value, ...many.value > 1 ? { n: port.value.n } : {} }, { note: `By its stem, from the record of ${sayPort(port.value)}.` })) ?? ''
+  sentence.value = notKept(await build.add('seatWork', { level: 'cylinder', cylinder: port.value.cylinder }, { state: 'done', added: cc(gave.value.added, 'cc'), sunk: cc(gave.value.sunk, 'mm'), valve: side.value, ...many.value > 1 ? { n: port.value.n } : {} }, { note: `By its stem, from the record of ${sayPort(port.value)}.`, ...planned.value ? { supersedes: planned.value.id } : {} })) ?? ''
 }
 /** What was found at the last record, in one line. */
 const found = computed(() => {
