@@ -12,6 +12,9 @@ import { useBuild } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import type { Look } from '~/workers/solidBench'
 
+/** What a gasket is by its figures. */
+export type GasketFigures = Pick<EntryOf<'gasketChange'>['body'], 'thickness' | 'bore' | 'area'>
+
 /** A figure that was pressed for, not typed. */
 const figure = (value: number, unit = 'mm'): Figure => ({ value, unit, typed: '' })
 
@@ -121,11 +124,13 @@ export function useCutting() {
     if (!planned.value) return undefined
     return notKept(await build.add('faceCut', scope.value, { ...planned.value.body, state: 'dropped' }, { supersedes: planned.value.id }))
   }
-  async function gasket(state: 'planned' | 'done' | 'dropped', change?: { thickness: Figure, bore: Figure }): Promise<string | undefined> {
+  async function gasket(state: 'planned' | 'done' | 'dropped', change?: GasketFigures): Promise<string | undefined> {
     const now = plannedGasket.value
-    const figures = change ?? (now && { thickness: now.body.thickness, bore: now.body.bore })
-    if (!figures) return undefined
-    return notKept(await build.add('gasketChange', scope.value, { state, ...figures }, now ? { supersedes: now.id } : {}))
+    const of = change ?? now?.body
+    if (!of) return undefined
+    // An opening that is no circle goes with it: without it the volume would be another.
+    const { thickness, bore, area } = of
+    return notKept(await build.add('gasketChange', scope.value, { state, thickness, bore, ...(area ? { area } : {}) }, now ? { supersedes: now.id } : {}))
   }
   return {
     head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, setup, lay, free, outcomes, moves, valves, perMm, solid, exactly, settled, unreachable, look, here, margins,

@@ -1,20 +1,21 @@
 <script setup lang="ts">
 import { quantityOf } from '#core'
-import type { EntryOf, Figure } from '#core'
+import type { EntryOf } from '#core'
 import { say } from '#shared/figures'
+import type { GasketFigures } from '~/composables/useCutting'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
 /** Which gasket the cut is reckoned with: the fitted one, or one that is to be had. */
-const props = defineProps<{ planned?: EntryOf<'gasketChange'>, change: (state: 'planned' | 'done' | 'dropped', body?: { thickness: Figure, bore: Figure }) => Promise<string | undefined> }>()
+const props = defineProps<{ planned?: EntryOf<'gasketChange'>, change: (state: 'planned' | 'done' | 'dropped', figures?: GasketFigures) => Promise<string | undefined> }>()
 const build = useBuild()
 const device = useDevice()
 const sentence = ref('')
 const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value)
 const offers = computed(() => (build.replayed?.offers ?? []).filter(o => o.body.thickness.value !== fitted.value))
 const chosen = computed(() => props.planned?.body.thickness.value)
-async function choose(body?: { thickness: Figure, bore: Figure }) {
-  sentence.value = (body ? await props.change('planned', { thickness: body.thickness, bore: body.bore }) : await props.change('dropped')) ?? ''
+async function choose(figures?: GasketFigures) {
+  sentence.value = (figures ? await props.change('planned', figures) : await props.change('dropped')) ?? ''
 }
 </script>
 

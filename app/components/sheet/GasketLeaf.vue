@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { openingLedge, squishLeft, squishToKeep, quantityOf, squishOf, type AsIf, type EntryOf } from '#core'
-import { say } from '#shared/figures'
+import { say, sayList } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
@@ -33,6 +33,8 @@ const tight = ({ squish }: (typeof choices.value)[number]) => build.replayed !==
 const area = computed(() => quantityOf(build.replayed, 'gasketArea', build.cylinder)?.estimate.value)
 const outline = computed(() => quantityOf(build.replayed, 'gasketOutline', build.cylinder)?.estimate.value)
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value)
+/** Offered before the opening was stated, and so taken for round. */
+const round = computed(() => area.value === undefined ? [] : (build.replayed?.offers ?? []).filter(o => !o.body.area))
 /** Mean width of the ledge between the opening's edge and the bore. */
 const ledge = computed(() => area.value && outline.value && bore.value ? openingLedge({ area: area.value, outline: outline.value, bore: bore.value }) : undefined)
 </script>
@@ -68,6 +70,7 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
         <StatementField quantity="gasketOutline" :scope="whole" />
       </div>
       <p v-if="ledge !== undefined" class="small">{{ ledge >= 0 ? 'It stands outside the bore by' : 'It hangs over the bore by' }} <strong class="num">{{ say(Math.abs(ledge), 'length', device.lengths) }}</strong> on average.<span v-if="ledge < 0" class="warn"> Nothing of a gasket may stand in the chamber.</span></p>
+      <p v-if="round.length" class="small" data-round>{{ sayList(round.map(o => say(o.body.thickness.value, 'length', device.lengths))) }}: taken for round, for {{ round.length === 1 ? 'it was' : 'they were' }} offered before. Take {{ round.length === 1 ? 'it' : 'them' }} off the list and add {{ round.length === 1 ? 'it' : 'them' }} again, with this opening.</p>
     </section>
   </div>
 </template>

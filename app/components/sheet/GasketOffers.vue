@@ -12,11 +12,14 @@ const device = useDevice()
 /** Those of the head on the bench. */
 const offers = computed(() => build.replayed?.offers.filter(o => fit(o.scope, build.replayed!.layout, build.cylinder) > 0) ?? [])
 
-/** Another thickness of the same gasket: its bore is that of the one that is fitted. */
+/** Another thickness of the same gasket: its opening is that of the one that is fitted, be it a circle or not. */
 async function offer(thickness: Figure): Promise<string | undefined> {
   const fitted = quantityOf(build.replayed, 'gasketBore', build.cylinder)?.estimate.value
   if (fitted === undefined) return 'State the gasket bore first: another thickness has the same.'
-  return notKept(await build.add('offer', { level: 'build' }, { thickness, bore: { value: fitted, unit: 'mm', typed: String(fitted) } }))
+  const area = quantityOf(build.replayed, 'gasketArea', build.cylinder)?.estimate.value
+  return notKept(await build.add('offer', { level: 'build' }, {
+    thickness, bore: { value: fitted, unit: 'mm', typed: String(fitted) }, ...area === undefined ? {} : { area: { value: area, unit: 'mm2', typed: String(area) } }
+  }))
 }
 const remove = (id: string, scope: (typeof offers.value)[number]['scope']) => build.add('void', scope, { reason: 'no longer available' }, { supersedes: id })
 </script>
