@@ -145,7 +145,7 @@ test('the next head of a casting, and what the last one did, by keyboard alone',
   await page.locator('.station-room [data-station]').waitFor()
   const id = /builds\/([^/]+)/.exec(page.url())![1]!
   const kept = async () => (await (await fetch(`${bench.server.url}/api/builds/${id}`)).json() as { entries: { kind: string, body: { power?: number } }[] }).entries
-  await expect.poll(async () => (await kept()).some(e => e.kind === 'casting')).toBe(true)
+  await expect.poll(async () => (await kept()).some(e => e.kind === 'casting'), { timeout: 60_000 }).toBe(true)
 
   await preset(page, { 'bowl.daybookLeaf': 'after' })
   await open(page, bench, id, 'daybook')
