@@ -24,7 +24,7 @@ test('a place that is touched is where it was touched, on either side of the fac
 })
 
 test('pictures that are none get a sentence beside the field; with the shop away they wait on the device', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const server = await TestServer.start({ demo: true })
   try {
     const builds = await (await fetch(`${server.url}/api/builds`)).json() as { id: string, name: string }[]
