@@ -2,19 +2,22 @@ import type { OperationEntry, OperationKind } from '../../ledger'
 import type { Replay } from '../../standing'
 import type { Tried } from '../asIf'
 import type { Route } from './route'
+import { plannedAtShape } from './way'
 
 /** Work that a route decides on: what was planned of it before gives way. */
 const DECIDED: readonly OperationKind[] = ['gasketChange', 'relief', 'crownWork', 'deckCut', 'spacer', 'faceCut', 'seatWork']
 
 /**
- * What is planned by hand and no route counts: taking one drops it. Grinding is not among it, for a route may build on what was planned
- * at Shape; nor is a route that was taken before.
+ * What is planned by hand and no route counts: taking one drops it. Grinding that was planned for its own sake is not among it, for a
+ * route may build on that; nor is a route that was taken before.
  *
  * @param routes the plans that are routes
  * @example uncounted(standing, [])[0].kind // 'seatWork'
  */
-export const uncounted = ({ planned }: Replay, routes: readonly string[]): OperationEntry[] =>
-  planned.filter(op => DECIDED.includes(op.kind) && op.kind !== 'relief' && !routes.includes(op.plan ?? ''))
+export function uncounted(standing: Replay, routes: readonly string[]): OperationEntry[] {
+  const given: readonly OperationEntry[] = plannedAtShape(standing)
+  return standing.planned.filter(op => DECIDED.includes(op.kind) && !given.includes(op) && !routes.includes(op.plan ?? ''))
+}
 
 /**
  * A route as it is taken: what is planned, and what was planned before and is dropped for it. With two cuts of a face the first
