@@ -32,8 +32,7 @@ const found = (...asked: Parameters<typeof search>): Found => {
 }
 const gasketOf = (r: Replay, id?: string) => r.offers.find(o => o.id === id)?.body.thickness.value ?? 1.2
 
-// Six chambers are lifted again and again: a machine that has other work may take its time over it.
-vi.setConfig({ testTimeout: 120_000 })
+vi.setConfig({ testTimeout: 120_000 }) // Six chambers are lifted again and again.
 
 describe('the launch engine', () => {
   it.each([['by its stated mouth alone', false], ['by its drawing', true]])('is told its known ways %s', (_, drawn) => {
