@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { enclosedBy, type CylinderState, type Enclosed } from '#core'
+import { pouredFirst, volumeHeld, type CylinderState, type Enclosed } from '#core'
 import { inUse } from '#shared/dto'
 import { useBuild } from '~/stores/build'
 import { useShop } from '~/stores/shop'
@@ -19,8 +19,9 @@ export function useGlass() {
   })
   const stopAt = (volume: number | undefined, what: Enclosed = 'chamber') => sayStop(volume === undefined ? undefined : volume + alsoFilled(what), glass.value)
   /** Where the glass stands at the end of a job on a cylinder: of its chamber, or of the whole where an engine of this kind is filled assembled. */
-  const stopOf = ({ parts, clearance }: CylinderState) => enclosedBy(build.replayed?.layout.engine)[0] === 'assembled'
-    ? stopAt(clearance?.estimate.value, 'assembled')
-    : stopAt(parts.chamber?.estimate.value)
+  const stopOf = (state: CylinderState) => {
+    const what = pouredFirst(build.replayed?.layout.engine)
+    return stopAt(volumeHeld(state, what), what)
+  }
   return { glass, stopAt, stopOf }
 }

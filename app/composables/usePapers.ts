@@ -80,7 +80,7 @@ export function usePapers() {
       case 'shims': return (await import('~/papers/shimList')).shimList(known)
       case 'quote': return (await import('~/papers/jobBill')).jobBill(known, 'planned')
       case 'bill': return (await import('~/papers/jobBill')).jobBill(known, 'worked')
-      case 'stop': return (await import('~/papers/workOrder')).stopCard(known, stopAt)
+      case 'stop': return (await import('~/papers/stopCard')).stopCard(known, build.stages, stopAt)
     }
   }
   async function make(name: PaperName): Promise<Uint8Array | undefined> {

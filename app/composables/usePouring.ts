@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portOf, portsIn, pourResult, pourVolume, severalOf, stopReading, quantityOf, wholeRounds, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portOf, portsIn, pourResult, pourVolume, severalOf, stopReading, stopsOf, quantityOf, wholeRounds, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -17,6 +17,8 @@ function fillOf(volume: number, instrument: Instrument): Fill {
 }
 
 /** Volume expansion of what is poured with, per kelvin (ISO 4787 for water; ethanol, CRC Handbook). */
+/** Two volumes that read alike, cc. */
+const SAME = 0.05
 const LIQUIDS = { alcohol: 1.1e-3, water: 2.1e-4 } as const
 
 /** Something that can be filled; of several ports, which. */
@@ -131,11 +133,8 @@ export function usePouring() {
     return apart && { ...apart, faults: likelyFaults(apart.change, what.value !== 'assembled') }
   })
 
-  /** Where to stop if the chamber, or the whole, were at its target with the other parts as they are. */
-  const stop = computed(() => {
-    const { targetChamber, targetClearance } = build.state ?? {}
-    const aim = what.value === 'chamber' ? targetChamber : what.value === 'assembled' ? targetClearance : undefined
-    const volume = aim?.estimate.value
+  /** Where to stop for a volume, with what is filled beside it. */
+  function stopAt(volume: number | undefined) {
     if (volume === undefined || volume <= 0 || !instrument.value) return undefined
     try {
       const wanted = volume + besides.alsoFilled(what.value)
@@ -144,6 +143,17 @@ export function usePouring() {
       if (error instanceof DomainError) return undefined
       throw error
     }
+  }
+  /** Where to stop for the chamber, or the whole, to be at its target, with the other parts as they will be. */
+  const stop = computed(() => {
+    const { targetChamber, targetClearance } = build.then(build.cylinder) ?? {}
+    return stopAt((what.value === 'chamber' ? targetChamber : what.value === 'assembled' ? targetClearance : undefined)?.estimate.value)
+  })
+  /** What is planned next of all that changes what is poured, and where to stop at it, where that is not the target yet. */
+  const stage = computed(() => {
+    const [next] = build.replayed && (what.value === 'chamber' || what.value === 'assembled') ? stopsOf(build.replayed, build.stages, build.cylinder, what.value) : []
+    const at = stopAt(next?.stop)
+    return next && at && !(Math.abs(at.wanted - (stop.value?.wanted ?? Number.NaN)) < SAME) ? { ...at, kind: next.stage.operations[0]!.kind } : undefined
   })
 
   function setStart(value: number): string | undefined {
@@ -189,7 +199,7 @@ export function usePouring() {
     return said
   }
   return {
-    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, setStart, anotherFill, dropFill, keep
+    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, stage, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

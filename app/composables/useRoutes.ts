@@ -63,6 +63,8 @@ export function useRoutes() {
 
   const answer = shallowRef<RouteAnswer>()
   const by = ref<KnownBy>()
+  /** What the search that is under way goes by. */
+  const under = ref<KnownBy>()
   const progress = ref(0)
   const working = ref(false)
   const broke = ref('')
@@ -75,7 +77,7 @@ export function useRoutes() {
     working.value = true
     broke.value = ''
     for (const how of drawn.value ? ['rings', 'solid'] as const : ['rings'] as const) {
-      progress.value = 0
+      [progress.value, under.value] = [0, how]
       const { remote, gone } = worker()
       try {
         const told = await Promise.race([remote.search(mine, JSON.parse(JSON.stringify(entries)) as Entry[], JSON.parse(JSON.stringify(shop.rules)) as ShopRules, JSON.parse(JSON.stringify(what)) as RouteAsk, how, proxy((p: Progress) => {
@@ -107,5 +109,5 @@ export function useRoutes() {
     void search()
   }, { debounce: 200, immediate: true })
   onBeforeUnmount(stop)
-  return { levers, isOn, turn, limits, limit, answer, by, progress, working, broke, stop, search, drawn }
+  return { levers, isOn, turn, limits, limit, answer, by, under, progress, working, broke, stop, search, drawn }
 }

@@ -4,10 +4,10 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { FINDINGS, NO_SOLIDS, STARTING_RULES, advice, allSprings, asIf, asReceived, quantityOf, replay, shimToEven, turnedPlan, type Entry } from '#core'
+import { FINDINGS, NO_SOLIDS, STARTING_RULES, advice, allSprings, asIf, asReceived, plannedStages, quantityOf, replay, shimToEven, turnedPlan, type Entry } from '#core'
 import { demoShop } from '#demo/shop'
 import { digits } from '#shared/figures'
-import { asTwelve, LONGEST } from '../../tests/support/dresses'
+import { LONGEST, asVee } from '../../tests/support/dresses'
 import { customerSheet } from './customerSheet'
 import { fullRecord } from './fullRecord'
 import { htmlOf } from './html'
@@ -17,7 +17,8 @@ import { jobBill } from './jobBill'
 import { latheCard } from './latheCard'
 import { orderSheet } from './orderSheet'
 import { shimList } from './shimList'
-import { stopCard, workOrder } from './workOrder'
+import { stopCard } from './stopCard'
+import { workOrder } from './workOrder'
 import { mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { phonePicture } from '../../tests/support/pictures'
 
@@ -40,7 +41,7 @@ const withPhotos = async (of: PaperCase, n = 3, words?: string): Promise<PaperCa
   return { ...of, photos: await Promise.all(Array.from({ length: n }, async (_, i) => ({ sha256: String(i).repeat(64), entry, of: entry, data: `data:image/jpeg;base64,${(await phonePicture(300, 200 + 90 * i)).toString('base64')}` }))) }
 }
 const PAPERS = {
-  customer: customerSheet, record: fullRecord, order: workOrder, stop: (of: PaperCase) => stopCard(of, volume => digits(volume, 1)),
+  customer: customerSheet, record: fullRecord, order: workOrder, stop: (of: PaperCase) => stopCard(of, plannedStages(of.r, NO_SOLIDS), volume => digits(volume, 1)),
   lathe: (of: PaperCase) => latheCard(of, of.r.layout.cylinders.flatMap((cylinder) => {
     const plan = turnedPlan(of.r, cylinder, of.r.planned, NO_SOLIDS)
     return plan ? [{ cylinder, plan }] : []
@@ -86,7 +87,7 @@ async function drawnOutside({ size }: PaperCase): Promise<string[]> {
 const rowsOf = (text: string, columns: number) => text.split('\n').map(line => line.trim().split(/\s+/)).filter(cells => cells.length === columns && /^\d+$/.test(cells[0]!) && cells.every(cell => /^[−–-]?[\d.]*$/.test(cell))).map(cells => cells.map(Number))
 
 describe('papers', () => {
-  const long = asTwelve(entriesOf('Brackwater 34') as never) as unknown as Entry[]
+  const long = asVee(entriesOf('Brackwater 34') as never, 6) as unknown as Entry[]
   /** As much as can be found on a head, in as many words as fit. */
   const longFound = [...long, ...FINDINGS.map((what, i) => ({ ...long[0]!, id: `00000000-0000-4000-8000-0000000009${i}0`, kind: 'finding', scope: { level: 'head', head: 1 }, body: { what, place: { x: 0, y: 0 }, words: LONGEST.slice(0, 200), told: LONGEST.slice(0, 100), decided: LONGEST.slice(0, 200) } }) as Entry), ...Array.from({ length: 12 }, (_, i) => ({ ...long[0]!, id: `00000000-0000-4000-8000-000000000a${i + 10}`, kind: 'crownWork', scope: { level: 'cylinder', cylinder: i + 1 }, body: { state: 'planned', added: mm(-1.2), rise: mm(0.25), pockets: mm(0.3) } }) as Entry)]
   it.each(([['A4', 'mm'], ['LETTER', 'in']] as const).flatMap(([size, lengths]) => (Object.keys(PAPERS) as (keyof typeof PAPERS)[]).map(paper => [paper, size, lengths] as const)))('%s on %s in %s: nothing is cut or runs off, at the longest names and twelve cylinders', async (paper, size, lengths) => {
@@ -271,6 +272,17 @@ describe('papers', () => {
     expect(await record()).toContain('chamber: the whole as it was poured assembled, less the rest of the stack (derived)')
     for (let i = 0; i < 2; i++) bench.pour(1, 55.6)
     expect(await record()).toContain('chamber: the mean of the pours')
+  })
+
+  it('the stop card tells of each stage who is to stop where: ground first, then cut, by hand sums', async () => {
+    const bench = oneCylinder(2)
+    for (const [cylinder, end] of [[1, 54], [2, 55]] as const) for (let i = 0; i < 2; i++) bench.pour(cylinder, end)
+    bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'planned', added: { value: 1, unit: 'cc', typed: '1' } })
+    bench.add('faceCut', { level: 'head', head: 1 }, { state: 'planned', depth: mm(0.5) })
+    const { text } = await printed(caseOf('', { entries: bench.entries }), 'stop')
+    // 4650 mm² over 0.5 mm is 2.3 cc; walls lean a little.
+    expect(text).toMatch(/1 Chamber opened[\s\S]*1\s+54\.0\s+55\.0\s+55\.0\s+2 Face cut[\s\S]*1\s+55\.0\s+52\.7\s+52\.7[\s\S]*2\s+55\.0\s+52\.7/)
+    expect(text.match(/^\s*2\s+55/gm)).toHaveLength(1)
   })
 
   it('the stop card of an engine that is filled assembled has its whole clearance', async () => {

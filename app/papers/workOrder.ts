@@ -1,6 +1,6 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { cutAtChamber, cutPlane, cylindersOf, enclosedBy, finishesOf, metOnTheWay, placeAlong, quantityOf, type CylinderState, type Enclosed, type EntryOf } from '#core'
-import { digits, say } from '#shared/figures'
+import { cutAtChamber, cutPlane, cylindersOf, finishesOf, metOnTheWay, placeAlong, quantityOf, type EntryOf } from '#core'
+import { say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
 import { findings, headOf, known, length, openStops, sayFinding, type PaperCase } from './paperCase'
@@ -108,27 +108,4 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
   const stops = openStops(of)
   const first: Content[] = stops.length && content.length ? [{ text: 'Not to be cut before this is settled', style: 'head' }, { ul: stops, bold: true }] : []
   return paper(headOf('Work order', of), of.size, content.length ? [...first, ...content] : ['No cut is planned on this build.'])
-}
-
-/** What each chamber, or the whole where an engine of this kind is filled assembled, is to read when it is right: large, for whoever has a lamp in his eyes. */
-export function stopCard(of: PaperCase, reading: (volume: number, what: Enclosed) => string | undefined): ReturnType<typeof paper> {
-  const what = enclosedBy(of.r.layout.engine)[0] === 'assembled' ? 'assembled' : 'chamber'
-  const volume = ({ parts, clearance }: CylinderState) => (what === 'assembled' ? clearance : parts.chamber)?.estimate.value
-  const atTarget = ({ targetClearance, targetChamber }: CylinderState) => (what === 'assembled' ? targetClearance : targetChamber)?.estimate.value
-  const states = of.planned?.cylinders.map(c => c.state) ?? of.r.asIs
-  const rows = states.map((state) => {
-    const is = of.r.asIs.find(s => s.cylinder === state.cylinder)
-    const now = is && volume(is)
-    const stop = of.r.planned.length > 0 ? volume(state) : atTarget(state) ?? volume(state)
-    return { cylinder: state.cylinder, now, stop, glass: stop === undefined ? undefined : reading(stop, what) }
-  })
-  const size = rows.length > 8 ? 24 : rows.length > 4 ? 34 : 48
-  const cell = (text: string, big = false): Content => ({ text, fontSize: big ? size : 14, bold: big, alignment: 'right', margin: [0, big ? 0 : (size - 14) * 0.6, 0, 0] })
-  return paper(headOf('Stop card', of), of.size, [
-    { text: `${what === 'assembled' ? 'Filled assembled, through the plug’s hole. ' : ''}${of.r.planned.length > 0 ? 'What the glass is to read once everything planned is done.' : 'What the glass is to read at the target, with all else as it is.'}`, margin: [0, 0, 0, 8] },
-    { layout: 'lightHorizontalLines', table: { headerRows: 1, widths: [70, '*', '*', '*'], body: [
-      ['Cylinder', 'now, cc', 'stop at, cc', 'on the glass'].map(text => ({ text, alignment: 'right' as const, fontSize: 10 })),
-      ...rows.map(row => [cell(String(row.cylinder), true), cell(row.now === undefined ? '–' : digits(row.now, 1)), cell(row.stop === undefined ? '–' : digits(row.stop, 1), true), cell(row.glass ?? '–')])
-    ] } }
-  ])
 }

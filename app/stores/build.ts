@@ -2,7 +2,7 @@ import { useSessionStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, advice, asIf, clashOf, furthestOff, headCut, kindRule, replay, restoring, scopeName, targetBand, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
+  BODY_VERSION, advice, asIf, clashOf, furthestOff, headCut, kindRule, plannedStages, replay, restoring, scopeName, targetBand, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
 } from '#core'
 import { checkEntry, type BuildView, type FieldProblem, type SentEntry } from '#shared/dto'
 import { sayClash, sayLeftOut } from '#shared/words/domain'
@@ -69,7 +69,11 @@ export const useBuild = defineStore('build', () => {
   const cuts = computed(() => replayed.value?.layout.heads.map((_, i) => headCut(replayed.value!, i + 1, replayed.value!.planned, chambers)) ?? [])
   /** With everything planned. */
   const planned = computed(() => ifDone(replayed.value?.planned ?? []))
+  /** The same stage by stage. */
+  const stages = computed(() => replayed.value ? plannedStages(replayed.value, chambers) : [])
   const byId = computed(() => new Map(entries.value.map(entry => [entry.id, entry])))
+  /** A cylinder with everything planned: what its chamber, or the whole, is to come to goes by the parts it will have. */
+  const then = (n: number) => planned.value?.cylinders.find(c => c.cylinder === n)?.state
   const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
   /** The cylinders as they stand, bank by bank: the order of the strip, and of a hand that goes along a head. */
   const along = computed(() => (replayed.value?.layout.banks ?? []).flat())
@@ -230,5 +234,5 @@ export const useBuild = defineStore('build', () => {
     if (n > 0) cylinder.value = along.value[(at + by + n) % n]!
   }
 
-  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, cuts, byId, cylinders, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
+  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, then, stages, cuts, byId, cylinders, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
 })

@@ -120,7 +120,7 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
 /** What is planned, as the move to make. */
 function sayDo({ what, at, figure = 0, foot, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string, some: boolean): string {
   switch (what) {
-    case 'relief': return at.leaf === 'turned' ? `Open the dome of ${whom} as planned and polish it, then enter it.` : `Grind ${whom} as planned, to the line and the reading, then enter each.`
+    case 'relief': return at.leaf === 'turned' ? `Open the dome of ${whom} as planned and polish it, then enter it.` : `Grind ${whom} as planned, to the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
     case 'gasketChange': return `Fit the gasket that is planned on ${sayHeads(heads)}, then enter it.`
     case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`

@@ -4,7 +4,7 @@ import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { NEAR } from './cuts'
-import { sayKind } from './entries'
+import { sayKind, sayScope } from './entries'
 
 /** Work that is planned already, and that the routes told leave out. */
 export const sayUncounted = (operations: readonly { kind: string }[]): string =>
@@ -55,6 +55,11 @@ export function sayLimitFault({ limit, kind, bound, given }: LimitFault, lengths
 const mm = (value: number, lengths: LengthUnit) => say(value, 'length', lengths)
 /** Depths of several heads or banks, in their order: one where they agree. */
 const depthsOf = (depths: readonly number[], lengths: LengthUnit) => sayList([...new Set(depths.map(d => mm(d, lengths)))])
+/** Work on heads or banks, of which there are `of`: `all` where one depth does for all of them, else what is done and each one's depth `off` it or `under` it. */
+function eachOf({ operations, depths }: Pick<Stage, 'operations' | 'depths'>, of: number, all: (depth: string) => string, done: string, off: 'off' | 'under', lengths: LengthUnit): string {
+  const figures = depths.map(d => mm(d, lengths))
+  return operations.length === of && new Set(figures).size === 1 ? all(figures[0]!) : `${done}: ${sayList(operations.map((op, i) => `${figures[i]} ${off} ${sayScope(op.scope)}`))}`
+}
 
 /** What chambers are ground to be. */
 const GROUND_TO: Record<Grinding, string> = {
@@ -62,8 +67,8 @@ const GROUND_TO: Record<Grinding, string> = {
 }
 
 /** A stage as an order: what to do. */
-export function sayStage({ way }: Pick<Route, 'way'>, stage: Stage, lengths: LengthUnit): string {
-  const { work, operations, depths } = stage
+export function sayStage({ way, figures: { faces, decks } }: Pick<Route, 'way' | 'figures'>, stage: Stage, lengths: LengthUnit): string {
+  const { work, operations } = stage
   const first = operations[0]!
   switch (work) {
     case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket`
@@ -71,14 +76,23 @@ export function sayStage({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
     case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'} ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`
     case 'piston': return `Fit new pistons${sayPiston(stage, lengths)}`
-    case 'deck': return `Cut ${depthsOf(depths, lengths)} off the ${deckOf(first.kind === 'deckCut' && first.body.foot === true)}`
-    case 'spacer': return `Put ${depthsOf(depths, lengths)} under the barrel`
-    case 'roll': return `Roll the head by ${digits(Math.abs(Math.atan(first.kind === 'faceCut' ? first.body.slopeY ?? 0 : 0)) * 180 / Math.PI, 2)}° and cut ${depthsOf(depths, lengths)} at the bore line`
-    case 'face': return `Cut ${depthsOf(depths, lengths)} off the face`
-    case 'seats': return `Recut the ${[...new Set(operations.flatMap(op => op.kind === 'seatWork' ? [op.body.valve] : []))].join(' and ')} seats, valves up by ${first.kind === 'seatWork' ? mm(first.body.sunk?.value ?? 0, lengths) : ''}`
-    case 'dome': return `Open the dome by ${first.kind === 'relief' ? say(first.body.added.value, 'volume') : ''}, in rounds`
+    case 'deck': {
+      const deck = deckOf(first.kind === 'deckCut' && first.body.foot === true)
+      return eachOf(stage, decks.length, d => `Cut ${d} off the ${deck}`, `Cut the ${deck}`, 'off', lengths)
+    }
+    case 'spacer': return eachOf(stage, decks.length, d => `Put ${d} under the barrel`, 'Lift the barrels', 'under', lengths)
+    case 'roll': return `Roll the head by ${digits(Math.abs(Math.atan(first.kind === 'faceCut' ? first.body.slopeY ?? 0 : 0)) * 180 / Math.PI, 2)}° and ${eachOf(stage, faces.length, d => `cut ${d} at the bore line`, 'cut at the bore line', 'off', lengths)}`
+    case 'face': return eachOf(stage, faces.length, d => `Cut ${d} off the face`, 'Cut the face', 'off', lengths)
+    case 'seats': return `Recut ${[...new Set(operations.flatMap(op => op.kind === 'seatWork' ? [`the ${op.body.valve} seats, valves up by ${mm(op.body.sunk?.value ?? 0, lengths)}`] : []))].join(', and ')}`
+    case 'dome': return `Open the ${operations.length === 1 ? 'dome' : 'domes'}${sayOpened(operations)}, in rounds`
     default: return ''
   }
+}
+
+/** How much comes out of a dome, where all of them lose as much. */
+function sayOpened(operations: Stage['operations']): string {
+  const out = new Set(operations.flatMap(op => op.kind === 'relief' ? [say(op.body.added.value, 'volume')] : []))
+  return out.size === 1 ? ` by ${[...out][0]}` : ''
 }
 
 /** What new pistons are like, by the ones that are fitted: higher or lower, what their crowns hold, how deep their pockets are. */
@@ -113,7 +127,7 @@ const deckOf = (foot: boolean) => foot ? 'barrel’s foot' : 'deck'
 
 /** A way in kinds, with the depth it would take: what a missing one is called; `foot`: of closed barrels. */
 export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'decks'>, gasket: number | undefined, lengths: LengthUnit, foot = false): string {
-  const deepest = (list: readonly number[]) => mm(Math.max(...list.map(Math.abs)), lengths)
+  const deepest = (list: readonly number[]) => `${new Set(list.map(d => mm(d, lengths))).size > 1 ? 'up to ' : ''}${mm(Math.max(...list.map(Math.abs)), lengths)}`
   const parts = [
     ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
     ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
@@ -223,7 +237,16 @@ export function reasonsOf(route: Route): string[] {
   ]
 }
 
-/** How deep a first cut of the face may be. */
-export const sayFirstCut = (depth: number, lengths: LengthUnit): string => depth < 0.02
-  ? 'No first cut of the face is safe: however small, it may take a cylinder past its target. Pour again before you cut.'
-  : `First cut ${mm(depth, lengths)} at most: then no more than one chance in twenty that a cylinder is past its target. Pour, and this head’s own figure sets the rest.`
+/** How deep a first cut of the face may be, by head; a head that is not cut has 0 of `faces`. Nothing where the whole is no deeper. */
+export function sayFirstCut({ firstCuts, figures: { faces } }: Pick<Route, 'firstCuts' | 'figures'>, lengths: LengthUnit): string | undefined {
+  const cut = firstCuts.flatMap((depth, i) => faces[i]! > 0.005 ? [{ head: i + 1, depth, short: depth < faces[i]! - 0.005 }] : [])
+  if (!cut.some(({ short }) => short)) return undefined
+  const alike = cut.length === firstCuts.length && new Set(cut.map(({ depth }) => mm(depth, lengths))).size === 1
+  const heads = (list: typeof cut) => list.length === firstCuts.length ? '' : ` of ${sayList(list.map(({ head }) => `head ${head}`))}`
+  const none = cut.filter(({ depth }) => depth < 0.02)
+  const some = cut.filter(({ depth }) => depth >= 0.02)
+  return [
+    ...none.length === 0 ? [] : [`No first cut of the face${heads(none)} is safe: however small, it may take a cylinder past its target. Pour again before you cut.`],
+    ...some.length === 0 ? [] : [`First cut ${alike ? mm(some[0]!.depth, lengths) : sayList(some.map(({ head, depth }) => `${mm(depth, lengths)} off head ${head}`))} at most: then no more than one chance in twenty that a cylinder is past its target. Pour, and ${some.length === 1 ? 'this' : 'each'} head’s own figure sets the rest.`]
+  ].join(' ')
+}

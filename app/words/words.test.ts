@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { advice, replay, shares, type Advice, type Entry } from '#core'
+import { advice, flatCut, replay, shares, type Advice, type Entry, type Tried } from '#core'
+import type { Stage } from '#core/plan/route'
 import { demoShop } from '#demo/shop'
 import { RulesRequest, check } from '#shared/dto'
 import { sayEntry, sayScope, typedOf } from './entries'
@@ -8,7 +9,7 @@ import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
 import { inTyped } from './refusals'
 import { typedFigure } from './statement'
-import { sayMissing } from './routes'
+import { sayFirstCut, sayMissing, sayStage } from './routes'
 
 const launch = demoShop.builds[0]!
 const replayed = replay(launch.entries)!
@@ -129,6 +130,30 @@ describe('what a shop rule is refused for', () => {
     for (const sentence of all) expect(sentence).not.toMatch(/\bmm\b/)
     expect(told({ clearances: { ...clearances, intake: 70 } })[0]).toBe('2.7559 in can’t be right for the intake’s minimum: it must lie between 0 in and 0.3937 in.')
     expect(told({ squish: [{ ...row, most: 'y' }] })[0]).toMatch(/^A number is needed for the maximum, (in inches|between 0.0020 in and 0.3150 in)\.$/)
+  })
+})
+
+describe('a stage on several heads', () => {
+  const way = { grinding: 'none', down: 'face', seats: false, setUps: 1 } as const
+  const figuresOf = (faces: number[], decks: number[] = [0]) => ({ faces, decks, slope: 0, ground: new Map<number, number>(), sunk: { intake: 0, exhaust: 0 } })
+  const faceStage = (...cuts: [head: number, depth: number][]): Stage => ({ work: 'face', depths: cuts.map(([, d]) => d), operations: cuts.map(([head, depth]) => flatCut(head, depth)), cylinders: [] })
+  it.each<[[head: number, depth: number][], number, string]>([
+    [[[1, 0.5]], 1, 'Cut 0.50 mm off the face'], [[[1, 0.5], [2, 0.5]], 2, 'Cut 0.50 mm off the face'], [[[2, 0.5]], 2, 'Cut the face: 0.50 mm off head 2'],
+    [[[1, 0.5], [2, 0.7]], 2, 'Cut the face: 0.50 mm off head 1 and 0.70 mm off head 2']
+  ])('%j of %i is said of whom it is', (cuts, heads, told) => {
+    expect(sayStage({ way, figures: figuresOf(Array.from({ length: heads }, (_, i) => cuts.find(([head]) => head === i + 1)?.[1] ?? 0)) }, faceStage(...cuts), 'mm')).toBe(told)
+  })
+  it('valves that go up by less than the others are said so', () => {
+    const seats = (['intake', 'exhaust'] as const).map((valve, i): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder: 1 }, body: { state: 'planned', valve, added: { value: 0.2, unit: 'cc', typed: '' }, sunk: { value: 0.1 + i * 0.2, unit: 'mm', typed: '' } } }))
+    expect(sayStage({ way, figures: figuresOf([0]) }, { work: 'seats', depths: [], operations: seats, cylinders: [] }, 'mm')).toBe('Recut the intake seats, valves up by 0.10 mm, and the exhaust seats, valves up by 0.30 mm')
+  })
+  it.each<[number[], number[], RegExp | undefined]>([
+    [[0.4], [0.4], undefined], [[0.3], [0.4], /^First cut 0.30 mm at most:.*this head’s/], [[0.3, 0.5], [0.4, 0.6], /^First cut 0.30 mm off head 1 and 0.50 mm off head 2 at most:.*each head’s/],
+    [[0.3, 0], [0.4, 0], /^First cut 0.30 mm off head 1 at most/], [[0.3, 0.3], [0.4, 0.6], /^First cut 0.30 mm at most/], [[0, 0.5], [0.4, 0.6], /^No first cut of the face of head 1 is safe.*before you cut. First cut 0.50 mm off head 2/], [[0, 0], [0.4, 0.6], /^No first cut of the face is safe/]
+  ])('a first cut of %j out of %j is told for every head', (firstCuts, faces, told) => {
+    const sentence = sayFirstCut({ firstCuts, figures: figuresOf(faces) }, 'mm')
+    if (told) expect(sentence).toMatch(told)
+    else expect(sentence).toBeUndefined()
   })
 })
 

@@ -131,6 +131,20 @@ const TABLE: [state: string, make: () => ReturnType<typeof oneCylinder>, open: s
     bench.cut(1.5, 1.5)
     return bench
   }, ['pourAgain']],
+  ['ground, a cut planned: its depth hangs on what came out', () => {
+    const bench = oneCylinder()
+    for (let i = 0; i < 2; i++) bench.pour(1, 56.2)
+    bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(1) })
+    bench.add('faceCut', head, { state: 'planned', depth: mm(1.5) })
+    return bench
+  }, ['pourAgain', 'do faceCut']],
+  ['one of two ground, the other still to be: ground first, then poured, then cut', () => {
+    const bench = oneCylinder(2)
+    for (const cylinder of [1, 2]) for (let i = 0; i < 2; i++) bench.pour(cylinder, 56.2)
+    for (const cylinder of [1, 2]) bench.add('relief', { level: 'cylinder', cylinder }, { state: cylinder === 1 ? 'done' : 'planned', added: mm(1) })
+    bench.add('faceCut', head, { state: 'planned', depth: mm(1.5) })
+    return bench
+  }, ['do relief', 'pourAgain', 'do faceCut']],
   ['above the target before any work', () => {
     const bench = oneCylinder()
     for (let i = 0; i < 2; i++) bench.pour(1, 45)

@@ -271,6 +271,18 @@ function planned({ r }: Sight): Found[] {
   })
 }
 
+/** What is planned and to be done, and what to pour again: before a cut, whose depth hangs on it and whose metal can't be put back, else at the end. */
+function toDo(sight: Sight): Found[] {
+  const { r } = sight
+  const work = planned(sight)
+  const again = settling(r)
+  const isCut = (found: Found) => found.kind === 'do' && (found.what === 'faceCut' || found.what === 'deckCut')
+  const first = work.findIndex(found => isCut(found) && found.cylinders.some(c => again.includes(c)))
+  const before = first < 0 ? [] : again.filter(c => work.some(found => isCut(found) && found.cylinders.includes(c)))
+  const pour = (cylinders: number[]): Found[] => cylinders.length > 0 ? [{ kind: 'pourAgain', cylinders }] : []
+  return [...work.slice(0, Math.max(0, first)), ...pour(before), ...work.slice(Math.max(0, first)), ...pour(again.filter(c => !before.includes(c)))]
+}
+
 /** A turned head is worked where its two cuts are told. */
 const onLathe = (r: Replay, what: OperationKind) => isTurned(r) && (what === 'relief' || what === 'faceCut')
 
@@ -365,7 +377,7 @@ function settledAt(open: Open): Place {
 /**
  * Everything that is open on a build, ranked: what can't be reckoned with; contact and lost metal; readings that are
  * challenged; assumptions worth a quarter of the ratio's or the depth's variance; what is not poured; a mouth worth less; what nobody has decided; what to plan; what is
- * planned and to be done; what to pour again. Only where nothing is open it is to be written up.
+ * planned and to be done, poured again before a cut; what else to pour again. Only where nothing is open it is to be written up.
  *
  * @param r what replay gives, or undefined while there is no layout
  * @param rules what the shop lets out
@@ -381,7 +393,6 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
     // A closed barrel has no face that could be cut.
     cuts: r.layout.engine?.head === 'blind' ? [] : r.layout.heads.map((_, i) => headCut(r, i + 1, r.planned, chambers))
   }
-  const again = settling(r)
   // A mouth that is little of the doubt waits until the chambers are poured: while they are claims, pouring tells most.
   const unstated = mouths(sight)
   const heavy = unstated.filter(m => m.figure >= ASSUMED_SHARE)
@@ -389,8 +400,7 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const open: Found[] = [
     ...out, ...cannotReckon(sight),
     ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight), ...squishTight(sight), ...springRoom(sight),
-    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...heavy, ...unpoured(sight), ...light, ...undecided(sight), ...toPlan(sight), ...planned(sight),
-    ...again.length > 0 ? [{ kind: 'pourAgain' as const, cylinders: again }] : []
+    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...heavy, ...unpoured(sight), ...light, ...undecided(sight), ...toPlan(sight), ...toDo(sight)
   ]
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]
   // An engine that has nothing to do at a station is not sent there.

@@ -119,6 +119,13 @@ export function hasPlace(engine: Engine | undefined, cylinders: number, station:
 }
 
 /**
+ * What is poured of an engine of this kind to have its ratio: the chamber, or the whole of a closed barrel or a turned head.
+ *
+ * @example pouredFirst({ ...closedBarrel }) // 'assembled'
+ */
+export const pouredFirst = (engine: Engine | undefined): 'chamber' | 'assembled' => engine?.head === 'blind' || engine?.head === 'turned' ? 'assembled' : 'chamber'
+
+/**
  * What an engine of this kind has to be filled, the usual first: a closed barrel or a turned head is poured assembled, and one
  * without valves has no ports.
  *
@@ -128,5 +135,5 @@ export function hasPlace(engine: Engine | undefined, cylinders: number, station:
 export function enclosedBy(engine: Engine | undefined): Enclosed[] {
   const lacking: Enclosed[] = [...engine?.head === 'blind' ? ['chamber' as const] : [], ...engine && !hasValves(engine) ? ['intakePort' as const, 'exhaustPort' as const] : []]
   const has = ENCLOSED.filter(what => !lacking.includes(what))
-  return engine?.head === 'blind' || engine?.head === 'turned' ? ['assembled', ...has.filter(what => what !== 'assembled')] : has
+  return [pouredFirst(engine), ...has.filter(what => what !== pouredFirst(engine))]
 }

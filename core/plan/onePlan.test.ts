@@ -5,7 +5,7 @@ import { launchChamber } from '../../demo/chambers'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { all, burette, head, mm, nextMove, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
 import { solidChambers } from '../../tests/support/solidChambers'
-import { NO_SOLIDS, advice, asIf, evenPlan, footCut, groundBudget, headCut, payBack, replay, spentOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay, type Tried } from '..'
+import { NO_SOLIDS, advice, asIf, evenPlan, footCut, groundBudget, headCut, payBack, plannedStages, replay, stopsOf, touches, spentOf, modelOf, clearancesOf, squishOf, type Chambers, type Entry, type OperationEntry, type Replay, type Tried } from '..'
 
 const one = { level: 'cylinder', cylinder: 1 } as const
 let solids: Awaited<ReturnType<typeof solidChambers>>
@@ -74,6 +74,24 @@ function launch(gasket?: number): Replay {
   const planned = { ...last, id: 'gasket', seq: 9999, at: new Date(Date.parse(last.at) + 1e9).toISOString(), kind: 'gasketChange', scope: head, body: { state: 'planned', thickness: mm(gasket ?? 0), bore: mm(94) } } as Entry
   return replay(gasket === undefined ? build.entries : [...build.entries.filter(e => e.id !== 'gasket'), planned])!
 }
+
+describe('planned work, stage by stage', () => {
+  it('ends where everything planned ends, and stops each cylinder once for every stage that changes it, on any build', () => {
+    fc.assert(fc.property(anyLedger, (entries) => {
+      const standing = replay(entries)
+      if (!standing) return
+      const stages = plannedStages(standing, NO_SOLIDS)
+      expect(stages.flatMap(s => s.operations)).toEqual(standing.planned)
+      const all = asIf(standing, standing.planned, NO_SOLIDS).cylinders
+      expect(stages.at(-1)?.after.cylinders ?? all).toEqual(all)
+      for (const { cylinder, state } of all) {
+        const stops = stopsOf(standing, stages, cylinder, 'chamber')
+        expect(stops.every(({ stage }) => stage.operations.some(op => touches(op, standing.layout, cylinder)))).toBe(true)
+        if (stops.length > 0) expect(stops.at(-1)!.stop ?? 0).toBeCloseTo(state.parts.chamber?.estimate.value ?? 0, 2)
+      }
+    }), { numRuns: 150, seed: 13 })
+  }, 120_000)
+})
 
 describe('Shape reckons from what is planned, not from what is', () => {
   it('cylinder 4 with the 0.90 gasket planned: 51.19 cc at either station, by hand sum', () => {

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { DRESSES, type Dress } from '../support/dresses'
+import { DRESSES, veeOf, type Dress } from '../support/dresses'
 import { faults } from '../support/layout'
 import type { STATIONS, Bench } from '../support/page'
 import { chosen, copyOf, expect, goTo, open, pick, preset, SIZES, test } from '../support/page'
@@ -15,8 +15,8 @@ async function violations(page: Page, within = 'body'): Promise<string[]> {
   return found.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)
 }
 
-/** `undrawn`: the launch engine before anybody drew its chambers, as most engines come. */
-type Engine = 'launch' | 'skerry' | 'skerrySmall' | 'caldbeck' | 'hollin' | 'testSix' | 'undrawn'
+/** `undrawn`: the launch engine before anybody drew its chambers, as most engines come. `eight`: the ice racer twice, the most that have a gap in the strip. */
+type Engine = 'launch' | 'skerry' | 'skerrySmall' | 'caldbeck' | 'hollin' | 'testSix' | 'undrawn' | 'eight'
 /** Every station and every leaf of it, on the demo's engine that shows most there. */
 type Leaf = [name: string, build: Engine, station: (typeof STATIONS)[number], store: Record<string, string>]
 const LEAVES: Leaf[] = [
@@ -36,7 +36,7 @@ const LEAVES: Leaf[] = [
   ['daybook', 'testSix', 'daybook', {}], ['predicted and measured', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'settled' }],
   ['job card', 'launch', 'daybook', { 'bowl.daybookLeaf': 'card' }], ['a card to begin', 'hollin', 'daybook', { 'bowl.daybookLeaf': 'card' }], ['afterwards', 'testSix', 'daybook', { 'bowl.daybookLeaf': 'after' }],
   ['an undrawn chamber', 'undrawn', 'cut', {}], ['throats of valves that are stated', 'undrawn', 'ports', {}], ['nothing drawn to shape', 'undrawn', 'shape', {}], ['routes by the mouth area', 'undrawn', 'route', {}],
-  ['springs of an undrawn head', 'undrawn', 'mockup', { 'bowl.mockupLeaf': 'springs' }], ['its section', 'undrawn', 'sheet', {}],
+  ['springs of an undrawn head', 'undrawn', 'mockup', { 'bowl.mockupLeaf': 'springs' }], ['its section', 'undrawn', 'sheet', {}], ['a vee of eight', 'eight', 'pour', {}], ['its stop card', 'eight', 'papers', { 'bowl.papersLeaf': 'stop' }],
   ['customer sheet', 'testSix', 'papers', {}], ['stop card', 'launch', 'papers', { 'bowl.papersLeaf': 'stop' }]
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
@@ -52,6 +52,7 @@ function once(bench: Bench, what: string, bring: (bench: Bench) => Promise<strin
 }
 async function engineOf(bench: Bench, engine: Engine, dress: Dress): Promise<string> {
   if (engine === 'undrawn') return once(bench, engine, () => copyOf(bench, bench.launch, undefined, 'chamberModel'))
+  if (engine === 'eight') return once(bench, engine, () => veeOf(bench, bench.hollin, 4))
   const { build } = DRESSES[dress]
   return !build || (engine !== 'launch' && engine !== 'testSix') ? bench[engine] : once(bench, 'twelve', build)
 }

@@ -50,6 +50,11 @@ export function faults(page: Page): Promise<string[]> {
         if (overflowY === 'hidden' && !scrolled && clip !== document.documentElement && clip !== document.body && box.bottom > frame.bottom + 2.5) found.push(`cut below: “${text.slice(0, 30)}”`)
         clip = clip.parentElement
       }
+      // What runs out of its own button lies over its neighbour, or under it; a mark inside it is drawn beside the letters.
+      const button = el.closest('button')
+      const marks = svg ? [] : [...button?.querySelectorAll('svg rect') ?? []].map(mark => mark.getBoundingClientRect())
+      if (button && letters.some(line => line.right > button.getBoundingClientRect().right + 1)) found.push(`out of its button: “${text.slice(0, 30)}”`)
+      if (letters.some(line => marks.some(mark => Math.min(line.right, mark.right) - Math.max(line.left, mark.left) > 1 && Math.min(line.bottom, mark.bottom) - Math.max(line.top, mark.top) > 1))) found.push(`under its mark: “${text.slice(0, 30)}”`)
       seen.push({ text, el, letters, scroller, scrolled })
     }
     seen.forEach((a, i) => seen.slice(i + 1).forEach((b) => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { touches, type OperationEntry, type OperationKind } from '#core'
+import { pouredFirst, stopsOf, touches, type OperationEntry, type OperationKind } from '#core'
 import { firstPress } from '~/composables/firstPress'
+import { useGlass } from '~/composables/useGlass'
 import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -19,6 +20,13 @@ const planned = computed(() => {
 /** What needs no figure of its own can be done, or dropped, as one. */
 const together = computed(() => planned.value.length > 1 && !planned.value.some(isCut))
 const all = (state: 'done' | 'dropped') => finish(planned.value.map(op => op.id), state)
+const { stopAt } = useGlass()
+/** Where the glass stands once a cylinder's work is done. */
+function stopOf({ id, scope }: OperationEntry): string | undefined {
+  if (!build.replayed || scope.level !== 'cylinder') return undefined
+  const what = pouredFirst(build.replayed.layout.engine)
+  return stopAt(stopsOf(build.replayed, build.stages, scope.cylinder, what).find(({ stage }) => stage.operations.some(op => op.id === id))?.stop, what)
+}
 const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deckCut'
 </script>
 
@@ -33,7 +41,7 @@ const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deck
     </div>
     <ul>
       <li v-for="(op, i) in planned" :key="op.id" :data-planned="op.kind">
-        <span class="what">{{ sayKind(op.kind) }}: {{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template></span>
+        <span class="what">{{ sayKind(op.kind) }}: {{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template><template v-if="stopOf(op)">: stop at <strong class="num" data-stop>{{ stopOf(op) }}</strong></template></span>
         <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :data-new="first && i === 0 ? true : undefined" :commit="figure => finish([op.id], 'done', figure)" />
         <v-btn :data-new="first && i === 0 && !isCut(op) && !together ? true : undefined" @click="firstPress($event) && finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
         <v-btn @click="firstPress($event) && finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>

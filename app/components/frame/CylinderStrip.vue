@@ -13,9 +13,11 @@ const MIDDLE = HIGH / 2
 const TALL = 32
 const y = (cc: number) => MIDDLE - cc / half.value * TALL
 
-/** Above this many there is room for the ratio alone; the gap is in the cylinder's own words. */
+/** Above this many what is under a ratio stands in two lines; above the other there is room for the ratio alone, and the gap is in the cylinder's own words. */
+const CLOSE = 6
 const CROWDED = 8
 const crowded = computed(() => build.asIs.length > CROWDED)
+const close = computed(() => !crowded.value && build.asIs.length > CLOSE)
 const banks = computed(() => build.replayed?.layout.banks ?? [])
 /** A bank's first cylinder, but the first bank's. */
 const begins = (cylinder: number) => banks.value.slice(1).some(bank => bank[0] === cylinder)
@@ -56,7 +58,7 @@ function spoken(state: CylinderState): string {
 </script>
 
 <template>
-  <nav class="strip" :class="{ crowded }" aria-label="Cylinders">
+  <nav class="strip" :class="{ crowded, close }" aria-label="Cylinders">
     <div class="gutter small" aria-hidden="true">
       <template v-if="shim"><span>over +{{ half }}</span><span>under −{{ half }}</span></template>
     </div>
@@ -110,6 +112,12 @@ function spoken(state: CylinderState): string {
 .crowded .under { grid-area: 1 / 2; align-self: start; margin-top: 7px; }
 .crowded .ratio { grid-area: 2 / 1 / 3 / 3; }
 .crowded .plumb { right: 0; }
+.close .cell.v-btn { padding: 0 18px 0 6px; }
+.close .cell :deep(.v-btn__content) { column-gap: 5px; }
+.close .ratio { font-size: var(--s18); }
+.close .under { display: grid; line-height: 1.15; }
+.close .worst { margin: 0; }
+.close .plumb { right: 0; }
 @media (max-width: 1000px) {
   .gutter { width: 70px; padding: 6px 0 6px 2px; }
   .cell.v-btn { padding-left: 8px; }
@@ -121,5 +129,6 @@ function spoken(state: CylinderState): string {
   .crowded .plumb { right: -4px; }
   .crowded .worst { margin: 0; }
   .cell.v-btn { padding-right: 18px; }
+  .close .cell.v-btn { padding: 0 16px 0 5px; }
 }
 </style>

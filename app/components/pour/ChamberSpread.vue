@@ -16,7 +16,10 @@ const marks = computed(() => build.asIs.flatMap((s) => {
   const { chamber } = s.parts
   return chamber ? [{ cylinder: s.cylinder, value: chamber.estimate.value, u: uncertainty(chamber.estimate), provenance: chamber.provenance }] : []
 }))
-const wanted = computed(() => build.asIs.flatMap(s => s.targetChamber ? [{ cylinder: s.cylinder, value: s.targetChamber.estimate.value }] : []))
+const wanted = computed(() => build.cylinders.flatMap((cylinder) => {
+  const aim = build.then(cylinder)?.targetChamber
+  return aim ? [{ cylinder, value: aim.estimate.value }] : []
+}))
 const tolerance = computed(() => {
   const s = build.state
   const target = build.replayed?.target?.body
@@ -45,7 +48,7 @@ const spread = computed(() => marks.value.length > 1 ? Math.max(...marks.value.m
 
 <template>
   <figure class="spread">
-    <figcaption class="small">As poured, against the book<p class="num">{{ spread === undefined ? '' : `spread ${digits(spread, 1)} cc` }}</p></figcaption>
+    <figcaption class="small">As poured, cc{{ book === undefined ? '' : ', against the book' }}<p class="num">{{ spread === undefined ? '' : `spread ${digits(spread, 1)} cc` }}</p></figcaption>
     <div ref="place" class="place">
       <svg :width="W" :height="TOP + TALL + 34" role="img" :aria-label="marks.map(m => `cylinder ${m.cylinder}: ${digits(m.value, 1)} cc`).join(', ')">
         <g v-for="line in lines" :key="line">
@@ -65,7 +68,6 @@ const spread = computed(() => marks.value.length > 1 ? Math.max(...marks.value.m
           <rect :x="x(m.cylinder) - 9" :y="y(m.value) - 2.5" width="18" height="5" />
         </g>
         <text v-for="c in numbered" :key="c" :x="x(c)" :y="TOP + TALL + 24" text-anchor="middle" class="num who" :class="{ on: c === build.cylinder }">{{ c }}</text>
-        <text x="4" :y="TOP - 12">cc</text>
       </svg>
     </div>
   </figure>

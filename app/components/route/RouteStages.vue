@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { digits, say } from '#shared/figures'
 import type { Route } from '#core/plan/route'
-import { enclosedBy } from '#core'
+import { pouredFirst } from '#core'
 import { useGlass } from '~/composables/useGlass'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -12,7 +12,7 @@ const props = defineProps<{ route: Route }>()
 const build = useBuild()
 const device = useDevice()
 const { stopAt, glass } = useGlass()
-const assembled = computed(() => enclosedBy(build.replayed?.layout.engine)[0] === 'assembled')
+const assembled = computed(() => pouredFirst(build.replayed?.layout.engine) === 'assembled')
 const stop = (c: Route['stages'][number]['cylinders'][number]) => assembled.value ? stopAt(c.clearance, 'assembled') : stopAt(c.chamber)
 /** A stage that leaves the chamber as it is has no reading to stop at. */
 const pours = (stage: Route['stages'][number]) => assembled.value || ['grind', 'open', 'face', 'roll', 'seats', 'dome'].includes(stage.work)

@@ -31,7 +31,7 @@ async function show() {
 // A paper is of a moment: what comes to the ledger while it is shown makes it anew.
 // That it was printed is no news to it.
 const told = computed(() => build.entries.filter(entry => entry.kind !== 'printed').map(entry => entry.id).join())
-watch([chosen, size, told, () => build.planned, () => device.lengths], show, { immediate: true })
+watch([chosen, size, told, () => build.stages, () => device.lengths], show, { immediate: true })
 onBeforeUnmount(() => turn++)
 /** What goes by what is set at a station. */
 const OTHERS = [{ what: 'templates to scribe by', at: { station: 'shape', leaf: 'schools' } }, { what: 'flange templates', at: { station: 'ports', leaf: 'flange' } }] as const

@@ -6,13 +6,14 @@ import { usePouring } from '~/composables/usePouring'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useShop } from '~/stores/shop'
+import { sayKind } from '~/words/entries'
 import { ENCLOSED_WORDS, sayEnclosed, sayFaults } from '~/words/pours'
 
 const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
-const { what, thing, things, instrument, kept, chosenId, key, earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, setStart, anotherFill, dropFill, keep } = pouring
+const { what, thing, things, instrument, kept, chosenId, key, earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, stage, setStart, anotherFill, dropFill, keep } = pouring
 /** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
 const between = computed(() => {
   const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
@@ -116,6 +117,7 @@ watch(() => build.cylinder, () => {
         <span class="ring" aria-hidden="true" /><span class="label">on target, {{ stop.fill > 1 ? `fill ${stop.fill}, ` : '' }}stop at</span> <strong class="num">{{ digits(stop.reading, 1) }}</strong>
         <span v-if="stop.fill > 1" class="small quiet">{{ say(stop.wanted, 'volume') }} in all</span>
       </p>
+      <p v-if="stage" class="stage small" data-stage-stop>{{ sayKind(stage.kind) }} as planned: {{ stage.fill > 1 ? `fill ${stage.fill}, ` : "" }}stop at <strong class="num">{{ digits(stage.reading, 1) }}</strong></p>
       <div class="row presses">
         <v-btn variant="flat" color="primary" :disabled="!typed" @click="reading?.commit()">Keep</v-btn>
         <v-btn @click="sentence = anotherFill() ?? ''">Another fill</v-btn>
@@ -163,6 +165,8 @@ watch(() => build.cylinder, () => {
 .live { min-height: 38px; }
 .live .big { font-size: var(--s22); font-weight: 700; }
 .stop-at { display: flex; align-items: center; gap: 8px; flex-wrap: wrap; margin: 2px 0 8px; }
+.stage { margin: -4px 0 8px; }
+.stage strong { font-size: var(--s22); }
 .stop-at strong { font-size: var(--s48); line-height: 1; color: var(--brass); }
 .ring { width: 20px; height: 9px; background: var(--brass-fill); border: 1px solid var(--ink); }
 .row { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; }

@@ -16,7 +16,7 @@ import { BEST_WORDS, reasonsOf, sayBreach, sayChance, sayFirstCut, sayHeld, sayK
 const build = useBuild()
 const device = useDevice()
 const routes = useRoutes()
-const { answer, working, progress, by } = routes
+const { answer, working, progress, by, under } = routes
 const found = computed(() => answer.value?.kind === 'routes' ? answer.value : undefined)
 const list = computed(() => found.value?.routes ?? [])
 const best = computed(() => bestOf(list.value))
@@ -36,13 +36,7 @@ const all = computed(() => build.cylinders.length)
 /** A closed barrel is cut at its foot, and has no mouth. */
 const foot = computed(() => build.replayed?.layout.engine?.head === 'blind')
 const thickness = (id?: string) => build.replayed?.offers.find(o => o.id === id)?.body.thickness.value
-const firstCut = computed(() => {
-  const r = route.value
-  if (!r || r.breaches.length > 0) return undefined
-  const cuts = r.firstCuts.flatMap((depth, i) => r.figures.faces[i]! > 0.005 ? [depth] : [])
-  return cuts.length === 0 ? undefined : Math.min(...cuts)
-})
-const whole = computed(() => Math.max(0, ...route.value?.figures.faces ?? []))
+const firstCut = computed(() => route.value && route.value.breaches.length === 0 ? sayFirstCut(route.value, device.lengths) : undefined)
 const spread = computed(() => build.cylinders.length > 1)
 const items = computed(() => list.value.map((r, i): [number, string] => [i, `${i + 1}: ${r.stages.map(s => sayShort(r, s, device.lengths)).join(', ')}`]).filter(([i]) => i !== chosen.value))
 const COMPARED: { name: string, of: (r: Route) => string }[] = [
@@ -90,7 +84,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
         <p v-if="beforehand.length" class="small" data-uncounted>{{ sayUncounted(beforehand) }}</p>
         <p v-if="routes.broke.value" class="sentence">{{ routes.broke.value === 'search' ? 'The search stopped by a fault. Search again.' : 'Something here can’t be worked out: look at what the next move asks for first.' }} <v-btn @click="routes.search">Search again</v-btn></p>
         <WorkRow v-if="working && !found" says="Looking for routes" @stop="routes.stop" />
-        <div v-else-if="working" class="line" role="status"><span class="small quiet">{{ by === 'rings' ? 'Checking the routes on the solids' : 'Looking for routes' }}, {{ Math.round(progress * 100) }} %</span><v-btn size="small" @click="routes.stop">Stop</v-btn></div>
+        <div v-else-if="working" class="line" role="status"><span class="small quiet">{{ under === 'solid' ? 'Checking the routes on the solids' : 'Looking for routes' }}, {{ Math.round(progress * 100) }} %</span><v-btn size="small" @click="routes.stop">Stop</v-btn></div>
         <p v-if="answer?.kind === 'noRatio'" class="lead">Pour {{ sayCylinders(answer.cylinders, all).toLowerCase() }} first: a route begins at the ratio.</p>
         <p v-else-if="answer?.kind === 'limits'" class="sentence">{{ sayLimitFault(answer.faults[0]!, device.lengths) }}</p>
         <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
@@ -111,7 +105,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <v-btn v-if="list.length > named.length" variant="text" class="more" @click="everyOne = !everyOne">{{ everyOne ? 'The named ones only' : `${list.length - named.length} more` }}</v-btn>
           <RouteStages v-if="route.stages.length" :route="route" />
           <ul class="notes">
-            <li v-if="firstCut !== undefined && firstCut < whole - 0.005" data-first-cut>{{ sayFirstCut(firstCut, device.lengths) }}</li>
+            <li v-if="firstCut" data-first-cut>{{ firstCut }}</li>
             <li v-if="route.held && list.length > 0" data-held>{{ sayHeld(route.held, all, device.lengths, foot) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
