@@ -108,9 +108,10 @@ function spoken(state: CylinderState): string {
 .crowded .cell.v-btn { padding: 0 18px 0 6px; }
 .crowded .who { align-self: start; margin-top: 6px; }
 .crowded .ratio { font-size: var(--s18); align-self: start; margin-top: 4px; }
-.crowded .cell :deep(.v-btn__content) { grid-template: 37px 37px / auto 1fr; }
-.crowded .under { grid-area: 1 / 2; align-self: start; margin-top: 7px; }
-.crowded .ratio { grid-area: 2 / 1 / 3 / 3; }
+.crowded .cell :deep(.v-btn__content) { grid-template: 36px 20px 18px / auto 1fr; }
+.crowded .under { grid-area: 3 / 1 / 4 / 3; line-height: 1; align-self: start; }
+.crowded .ratio { grid-area: 2 / 1 / 3 / 3; line-height: 1; }
+.crowded .worst { margin: 0; }
 .crowded .plumb { right: 0; }
 .close .cell.v-btn { padding: 0 18px 0 6px; }
 .close .cell :deep(.v-btn__content) { column-gap: 5px; }
@@ -127,7 +128,6 @@ function spoken(state: CylinderState): string {
   .crowded .cell.v-btn { padding: 0 12px 0 4px; }
   .crowded .ratio { font-size: var(--s15); }
   .crowded .plumb { right: -4px; }
-  .crowded .worst { margin: 0; }
   .cell.v-btn { padding-right: 18px; }
   .close .cell.v-btn { padding: 0 16px 0 5px; }
 }

@@ -72,8 +72,9 @@ async function takeOut(id: string) {
 <style scoped>
 .sum { display: flex; gap: 18px; font-size: var(--s18); align-items: end; flex-wrap: wrap; }
 .mean { font-size: var(--s22); font-weight: 700; }
-ol li { display: flex; align-items: baseline; gap: 5px; white-space: nowrap; border-bottom: 1px solid var(--hair); padding: 2px 0; }
+ol li { display: flex; flex-wrap: wrap; align-items: baseline; gap: 0 5px; white-space: nowrap; border-bottom: 1px solid var(--hair); padding: 2px 0; }
 .who { flex: 1; text-align: right; }
 li .v-btn { padding: 0 2px; }
+li .v-btn:last-child { margin-left: auto; }
 .caution { margin: 8px 0; }
 </style>

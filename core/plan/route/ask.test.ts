@@ -36,6 +36,16 @@ it('a recessed pad is a limit of the face until it lies in it, and what the face
   for (const { figures: { faces, decks } } of found(0.15, ['face', 'deck']).routes) expect(decks[0]! + Math.min(faces[0]!, 0.15)).toBeLessThan(0.2 + 1e-6)
 })
 
+it('a face cut is not held by a squish that it takes nothing from; a deck cut is', () => {
+  const bench = oneCylinder()
+  // 1.56 of squish; 0.4 mm of face over at 4.65 cc a mm, and 0.28 of deck over at 6.65.
+  bench.pour(1, 49.11 + 0.4 * 4.65)
+  const r = replay(bench.entries)!
+  const held = (lever: Lever) => (drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers: [lever], limits: { ...startingLimits(r, STARTING_RULES), squishLeast: 1.2, faceMost: 2, deckMost: 2 } })) as Found).routes[0]!.held
+  expect(held('face')).toMatchObject({ kind: 'face', bound: 2 })
+  expect(held('deck')).toMatchObject({ kind: 'squishLeast', bound: 1.2, cylinders: [1] })
+})
+
 describe('a two-stroke whose heads come off and have no valves', () => {
   const bench = oneCylinder(2)
   Object.assign(bench.entries[0]!.body, { engine: { strokes: 2, arrangement: 'inLine', first: 'front', head: 'removable', intakes: 0, exhausts: 0, chamber: 'hemispherical' } })

@@ -116,7 +116,7 @@ export function readingAt(column: Column, done: Done, sunk: Record<Valve, number
   const closedBy = (gap: number | undefined) => gap === undefined ? undefined : gap - done.deck - Math.min(done.face, recess)
   return {
     cylinder: column.cylinder, ratio: ratioAt(column, done),
-    squish: closedBy(before.squish), squishStill: closedBy(before.squishStill),
+    squish: closedBy(before.squish), squishStill: closedBy(before.squishStill), squishTaken: before.squishTaken + done.deck + Math.min(done.face, recess),
     edges: before.edges.map(edge => ({ ...edge, left: edge.left - done.face + sunk[edge.valve] * Math.cos(tilt[edge.valve] * Math.PI / 180) })),
     rooms: before.rooms.map(room => ({ ...room, left: room.left - room.perMm * drop, taken: room.taken + room.perMm * drop })),
     deckLeft: before.deckLeft === undefined ? undefined : before.deckLeft - done.face,

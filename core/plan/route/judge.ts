@@ -1,6 +1,6 @@
 import type { Valve } from '../../ledger'
 import type { ShopRules } from '../../shop'
-import type { ClearanceName, Replay, TargetBand } from '../../standing'
+import { squishOf, type ClearanceName, type Replay, type TargetBand } from '../../standing'
 import type { CylinderAsIf } from '../asIf'
 import { overLeast } from '../limits'
 import type { RouteLimits } from './ask'
@@ -11,6 +11,8 @@ export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast
 
 /** A limit, by how much a route is past it or what it leaves: `figure` as it comes out, `bound` what it may be. */
 export interface AtLimit { kind: LimitKind, figure: number, bound: number, cylinders: number[], valve?: Valve, clearance?: ClearanceName }
+/** A limit with what a way leaves of it, below 0 past it; and whether the way takes any of it. */
+export interface RoomAtLimit extends AtLimit { room: number, taken: boolean }
 
 /** A limit that is broken, and by how many grains. */
 export interface Breach extends AtLimit { grains: number }
@@ -31,6 +33,8 @@ export interface Reading {
   /** What runs of the squish, where that can be told, and with the engine still. */
   squish?: number
   squishStill?: number
+  /** What of the squish goes, standing still. */
+  squishTaken: number
   edges: { kind: 'seat' | 'topCut', valve: Valve, left: number }[]
   /** Clearances: what is left, the least, and what a mm of drop takes. */
   rooms: { name: ClearanceName, left: number, least: number, perMm: number, taken: number }[]
@@ -56,6 +60,7 @@ export function readingOf(standing: Replay, rules: ShopRules, c: CylinderAsIf): 
     ...seatLeft ? [{ kind: 'seat' as const, valve, left: seatLeft.value }] : [], ...topCutLeft ? [{ kind: 'topCut' as const, valve, left: topCutLeft.value }] : []])
   return {
     cylinder: c.cylinder, ratio, edges: [...drawn, ...stated], squish: c.squish.running?.gap.estimate.value, squishStill: c.squish.gap?.estimate.value,
+    squishTaken: (squishOf(standing, c.cylinder).gap?.estimate.value ?? 0) - (c.squish.gap?.estimate.value ?? 0),
     rooms: c.clearances.map(step => ({ name: step.name, left: step.then.value, least: overLeast(standing, rules, c.cylinder, step).least, perMm: step.perMm, taken: step.now.value - step.then.value })),
     deckLeft: moves.deckLeft?.left, cam: moves.cam, pushrod: moves.pushrod === undefined ? undefined : Math.abs(moves.pushrod), flange: moves.flange && Math.abs(moves.flange.portsOff)
   }
@@ -68,22 +73,23 @@ const mayGo = (kind: 'seat' | 'topCut', { edges }: RouteLimits, seatsFollow: boo
 export interface Kept { band: TargetBand, limits: RouteLimits, toLine?: ReadonlyMap<number, number> }
 
 /** Everything that is to be kept, with what a way leaves of it: `room` below 0 is past it. */
-export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: readonly Reading[], figures: Figures, bill: Bill): (AtLimit & { room: number })[] {
-  const list: (AtLimit & { room: number })[] = []
-  const add = (kind: LimitKind, cylinders: number[], figure: number, bound: number, side: 'least' | 'most', more: Partial<AtLimit> = {}) =>
-    list.push({ kind, cylinders, figure, bound, room: side === 'least' ? figure - bound : bound - figure, ...more })
-  for (const { cylinder, ratio, squish, squishStill, edges, rooms, deckLeft, cam, pushrod, flange } of readings) {
+export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: readonly Reading[], figures: Figures, bill: Bill): RoomAtLimit[] {
+  const list: RoomAtLimit[] = []
+  const add = (kind: LimitKind, cylinders: number[], figure: number, bound: number, side: 'least' | 'most', more: Partial<RoomAtLimit> = {}) =>
+    list.push({ kind, cylinders, figure, bound, room: side === 'least' ? figure - bound : bound - figure, taken: true, ...more })
+  const [face, deck] = [Math.max(0, ...figures.faces), Math.max(0, ...figures.decks)]
+  for (const { cylinder, ratio, squish, squishStill, squishTaken, edges, rooms, deckLeft, cam, pushrod, flange } of readings) {
     const mine = [cylinder]
     add('ratio', mine, ratio, band.low, 'least')
     add('ratio', mine, ratio, band.high, 'most')
-    for (const { kind, valve, left } of edges) if (!mayGo(kind, limits, way.seats)) add(kind, mine, left, 0, 'least', { valve })
+    for (const { kind, valve, left } of edges) if (!mayGo(kind, limits, way.seats)) add(kind, mine, left, 0, 'least', { valve, taken: face > 0 })
     // What was as near before is no reason against a way.
     for (const { name, left, least, taken } of rooms) if (taken > 1e-9) add('clearance', mine, left, least, 'least', { clearance: name })
     // What runs is less than what stands: where it is not known the minimum holds for that.
     const gap = squish ?? squishStill
-    if (gap !== undefined && limits.squishLeast !== undefined) add('squishLeast', mine, gap, limits.squishLeast, 'least')
+    if (gap !== undefined && limits.squishLeast !== undefined) add('squishLeast', mine, gap, limits.squishLeast, 'least', { taken: squishTaken > 1e-9 })
     if (squish !== undefined && limits.squishMost !== undefined) add('squishMost', mine, squish, limits.squishMost, 'most')
-    if (deckLeft !== undefined && limits.deckLeft !== undefined) add('deckLeft', mine, deckLeft, limits.deckLeft, 'least')
+    if (deckLeft !== undefined && limits.deckLeft !== undefined) add('deckLeft', mine, deckLeft, limits.deckLeft, 'least', { taken: face > 0 })
     if (cam !== undefined && limits.camRetard !== undefined) add('cam', mine, cam, limits.camRetard, 'most')
     if (pushrod !== undefined && limits.pushrod !== undefined) add('pushrod', mine, pushrod, limits.pushrod, 'most')
     if (flange !== undefined && limits.flange !== undefined) add('flange', mine, flange, limits.flange, 'most')
@@ -92,7 +98,6 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
     const line = toLine?.get(cylinder)
     if (ground !== undefined && line !== undefined && way.grinding !== 'crown' && !figures.shaped) add('line', mine, ground, line, 'most')
   }
-  const [face, deck] = [Math.max(0, ...figures.faces), Math.max(0, ...figures.decks)]
   if (face > 0) add('face', [], face, limits.faceMost, 'most')
   if (deck > 0) add('deck', [], deck, limits.deckMost, 'most')
   if (Math.min(0, ...figures.decks) < 0) add('spacer', [], -Math.min(...figures.decks), limits.spacerMost, 'most')
@@ -107,7 +112,7 @@ export const spreadOf = (readings: readonly Reading[]): number => readings.lengt
 
 const sameLimit = (a: AtLimit, b: AtLimit) => a.kind === b.kind && a.bound === b.bound && a.valve === b.valve && a.clearance === b.clearance
 
-const grainsOf = ({ kind, room, bound }: AtLimit & { room: number }) => -room / (GRAIN_OF[kind] === 'share' ? GRAIN.share * Math.max(bound, 1e-9) : GRAIN[GRAIN_OF[kind]])
+const grainsOf = ({ kind, room, bound }: RoomAtLimit) => -room / (GRAIN_OF[kind] === 'share' ? GRAIN.share * Math.max(bound, 1e-9) : GRAIN[GRAIN_OF[kind]])
 
 /**
  * The limits that a way breaks, each once with the worst of its cylinders first.
@@ -115,7 +120,7 @@ const grainsOf = ({ kind, room, bound }: AtLimit & { room: number }) => -room / 
  * @returns none where all are kept
  * Source: grains of 0.05 mm, 1°, 0.1 cc, 0.02 of ratio, a tenth of hours or money.
  */
-export function breachesOf(list: readonly (AtLimit & { room: number })[]): Breach[] {
+export function breachesOf(list: readonly RoomAtLimit[]): Breach[] {
   const broken = list.filter(one => one.room < 0 && grainsOf(one) > BARELY).sort((a, b) => grainsOf(b) - grainsOf(a))
   const found: Breach[] = []
   for (const one of broken) {
@@ -131,12 +136,13 @@ export function breachesOf(list: readonly (AtLimit & { room: number })[]): Breac
 const USED_UP: readonly LimitKind[] = ['seat', 'topCut', 'clearance', 'squishLeast', 'face', 'deck', 'deckLeft', 'cam', 'pushrod', 'flange']
 
 /**
- * What limits a way: of what more metal would use up the nearest.
+ * What limits a way: the nearest of what it takes from, and more metal would use up. A face cut takes nothing from a squish in the
+ * face, however little that has.
  *
  * @param cuts whether it cuts at all; else nothing is used up
  */
-export function heldBy(list: readonly (AtLimit & { room: number })[], cuts: boolean): (AtLimit & { room: number }) | undefined {
-  const near = cuts ? list.filter(l => USED_UP.includes(l.kind)).sort((a, b) => a.room - b.room) : []
+export function heldBy(list: readonly RoomAtLimit[], cuts: boolean): RoomAtLimit | undefined {
+  const near = cuts ? list.filter(l => l.taken && USED_UP.includes(l.kind)).sort((a, b) => a.room - b.room) : []
   const [first] = near
   // Cylinders at which it comes at the same depth are named together.
   return first && { ...first, cylinders: near.filter(l => sameLimit(l, first) && l.room - first.room < 0.01).flatMap(l => l.cylinders).sort((a, b) => a - b) }

@@ -6,7 +6,7 @@ import type { Replay } from '../../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
 import { chanceOfAll, safeFirstCut, worthMeasuring, type Draws } from './chance'
-import { atLimits, breachesOf, heldBy, readingOf, spreadOf, type AtLimit, type Breach, type Kept, type Reading } from './judge'
+import { atLimits, breachesOf, heldBy, readingOf, spreadOf, type Breach, type Kept, type Reading, type RoomAtLimit } from './judge'
 import { hundredth, offTarget, rangeOf } from './solve'
 import { WORTH_CUTTING, billOf, stepsOf, type Bill, type Figures, type Step, type Way } from './way'
 
@@ -33,7 +33,7 @@ export interface Route extends Bill {
   spread: number
   cylinders: (Reading & { chamber?: number })[]
   /** What the next bit of metal would meet, and how much is left to it. */
-  held?: AtLimit & { room: number }
+  held?: RoomAtLimit
   breaches: Breach[]
   /** By head: the deepest first cut that leaves one chance in twenty that any cylinder ends past the far side. */
   firstCuts: number[]
