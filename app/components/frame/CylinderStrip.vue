@@ -90,7 +90,7 @@ function spoken(state: CylinderState): string {
 .band { position: absolute; left: 0; right: 0; background: var(--brass-fill); border: 1px solid var(--brass); border-width: 1px 0; opacity: .55; }
 .cell.v-btn { position: relative; flex: 1 1 0; max-width: 208px; height: 100%; border-right: 1px solid var(--hair); display: block; padding: 0 24px 0 10px; }
 .cell.begins { border-left: 2px solid var(--ink); }
-.cell :deep(.v-btn__content) { height: 75px; display: grid; grid-template: 37px 37px / auto 1fr; align-items: center; text-align: left; column-gap: 10px; justify-content: start; }
+.cell :deep(.v-btn__content) { height: 75px; display: grid; grid-template: 37px 37px / auto 1fr; align-items: center; text-align: left; gap: 0 10px; justify-content: start; }
 .cell.on { box-shadow: inset 0 -4px 0 var(--dye); }
 .who { font-size: var(--s15); color: var(--quiet); }
 .cell.on .who { color: var(--dye); font-weight: 700; }
