@@ -1,5 +1,5 @@
-import { quantityRule, type Figure, type Statement } from '#core'
-import { say, UNITS, type LengthUnit, type UnitName } from '#shared/figures'
+import { placeOf, quantityOf, quantityRule, type Figure, type Place, type Quantity, type Replay, type Statement } from '#core'
+import { say, sayList, UNITS, type LengthUnit, type UnitName } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 
 /** A stated dimension in one line. */
@@ -16,3 +16,17 @@ export function sayStatement({ quantity, figure }: Statement, lengths: LengthUni
  */
 export const typedFigure = ({ typed, unit }: Figure): string =>
   /[^\d\s.,+\-−/]/.test(typed) || unit === ':1' ? typed : typed && `${typed} ${UNITS[unit as UnitName]?.label ?? unit}`
+
+/** Stations where dimensions are stated. */
+const WHERE: Partial<Record<Place['station'], string>> = { sheet: 'on the Sheet', mockup: 'at Mock-up', ports: 'at Ports', cut: 'at Cut' }
+
+/**
+ * What of some dimensions nobody has stated yet, as an order to do so; nothing where all of them are.
+ *
+ * @param here the station it is read at: what is stated there needs no place
+ */
+export function sayToState(r: Replay | undefined, cylinder: number, names: readonly Quantity[], here: Place['station']): string | undefined {
+  const wanted = names.filter(name => !quantityOf(r, name, cylinder))
+  const stations = [...new Set(wanted.map(name => placeOf(name).station))]
+  return wanted.length === 0 ? undefined : `State ${stations.map(at => `${sayList(wanted.filter(name => placeOf(name).station === at).map(name => QUANTITY_WORDS[name].noun))}${at === here ? '' : ` ${WHERE[at] ?? ''}`}`).join(', and ')}`
+}

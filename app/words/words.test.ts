@@ -8,7 +8,7 @@ import { clearanceFormula, ratioFormula } from './formulas'
 import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
 import { inTyped } from './refusals'
-import { typedFigure } from './statement'
+import { sayToState, typedFigure } from './statement'
 import { sayFirstCut, sayMissing, sayStage } from './routes'
 
 const launch = demoShop.builds[0]!
@@ -21,6 +21,14 @@ const open = (told: Told, cylinders: number[] = [1], heads: number[] = [1]) => (
 it.each([
   ['40 thou', 'thou', '40 thou'], ['7.2in2', 'in2', '7.2in2'], ['1 1/4"', 'in', '1 1/4"'], ['92', 'mm', '92 mm'], ['10 - 2', 'mm', '10 - 2 mm'], ['−0,2', 'in', '−0,2 in'], ['9.9', ':1', '9.9'], ['24°', '°', '24°'], ['', 'mm', '']
 ])('what was typed, %j, has its unit once', (typed, unit, told) => expect(typedFigure({ value: 1, unit, typed })).toBe(told))
+
+it('what nobody stated is asked for by its name, and where', () => {
+  const without = (...names: string[]) => replay(launch.entries.filter(e => !('quantity' in e.body) || !names.includes(e.body.quantity)))
+  const asked = ['stroke', 'rodLength', 'revs'] as const
+  expect(sayToState(without('revs', 'rodLength'), 1, asked, 'mockup')).toBe('State the rod length on the Sheet, and the highest revs')
+  expect(sayToState(without('revs'), 1, asked, 'ports')).toBe('State the highest revs at Mock-up')
+  expect(sayToState(without(), 1, asked, 'mockup')).toBeUndefined()
+})
 
 describe('what is open is said', () => {
   it.each<[Told, number[], RegExp]>([

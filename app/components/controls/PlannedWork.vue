@@ -21,11 +21,10 @@ const planned = computed(() => {
 const together = computed(() => planned.value.length > 1 && !planned.value.some(isCut))
 const all = (state: 'done' | 'dropped') => finish(planned.value.map(op => op.id), state)
 const { stopAt } = useGlass()
-/** Where the glass stands once a cylinder's work is done. */
+/** Where the glass stands once work on a chamber is done; what is worked on a lathe has its rounds told beside this. */
 function stopOf({ id, scope }: OperationEntry): string | undefined {
-  if (!build.replayed || scope.level !== 'cylinder') return undefined
-  const what = pouredFirst(build.replayed.layout.engine)
-  return stopAt(stopsOf(build.replayed, build.stages, scope.cylinder, what).find(({ stage }) => stage.operations.some(op => op.id === id))?.stop, what)
+  if (!build.replayed || scope.level !== 'cylinder' || pouredFirst(build.replayed.layout.engine) !== 'chamber') return undefined
+  return stopAt(stopsOf(build.replayed, build.stages, scope.cylinder, 'chamber').find(({ stage }) => stage.operations.some(op => op.id === id))?.stop)
 }
 const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deckCut'
 </script>
@@ -41,7 +40,7 @@ const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deck
     </div>
     <ul>
       <li v-for="(op, i) in planned" :key="op.id" :data-planned="op.kind">
-        <span class="what">{{ sayKind(op.kind) }}: {{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template><template v-if="stopOf(op)">: stop at <strong class="num" data-stop>{{ stopOf(op) }}</strong></template></span>
+        <span class="what">{{ sayKind(op.kind) }}: {{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template><template v-if="stopOf(op)">: stop at <strong class="num" data-planned-stop>{{ stopOf(op) }}</strong></template></span>
         <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :data-new="first && i === 0 ? true : undefined" :commit="figure => finish([op.id], 'done', figure)" />
         <v-btn :data-new="first && i === 0 && !isCut(op) && !together ? true : undefined" @click="firstPress($event) && finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
         <v-btn @click="firstPress($event) && finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>

@@ -8,6 +8,7 @@ import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { inTyped } from '~/words/refusals'
+import { sayToState } from '~/words/statement'
 
 /** Areas along a port: where it is smallest, how fast the charge goes there, and whether it holds what was poured. */
 const build = useBuild()
@@ -28,6 +29,7 @@ async function keep() {
 const fast = (metres: number) => digits(airSpeed(metres, device.lengths).value, 0)
 const fastUnit = computed(() => airSpeed(0, device.lengths).unit)
 const EXAMPLES = { mm: '“25 1020”, “80 32 x 38 r 8”, or traced “80: 0 0; 32 0; 32 38; 0 38”', in: '“1 1.58”, “3.15 1.26 x 1.5 r 0.3”, or traced “3.15: 0 0; 1.26 0; 1.26 1.5; 0 1.5”' } as const
+const toState = computed(() => sayToState(build.replayed, build.cylinder, ['bore', 'stroke', 'rodLength', 'revs'], 'ports'))
 const speedAt = computed(() => record.value?.sections.find(s => s.at === record.value!.least.at)?.speed)
 const { line, axis, options: looks } = useChartInk()
 const area = (mm2: number) => Number(shown(mm2, 'area', device.lengths).number.replace('−', '-'))
@@ -64,7 +66,7 @@ const options = computed(() => looks({
         <p class="mid num">{{ fast(speedAt) }} <span class="unit">{{ fastUnit }}</span></p>
         <p class="small quiet">At {{ demand.revs }} rpm the piston draws {{ say(demand.peak, 'flow', device.lengths, -1) }} at most; air that follows it without delay.</p>
       </template>
-      <p v-else-if="side === 'intake' && !demand" class="small">State bore, stroke and rod on the Sheet, and the highest revs at Mock-up: speeds follow from them.</p>
+      <p v-else-if="side === 'intake' && toState" class="small">{{ toState }}: speeds follow.</p>
       <template v-if="record?.pour">
         <p v-if="Math.abs(record.pour.difference) <= record.pour.allowed" class="small">The sections hold <span class="num">{{ say(record.volume.value, 'volume') }}</span>, the pour <span class="num">{{ say(record.pour.value, 'volume') }}</span>: they agree within <span class="num">{{ say(record.pour.allowed, 'volume') }}</span>.</p>
         <p v-else class="small"><strong class="warn">The sections hold {{ say(Math.abs(record.pour.difference), 'volume') }} {{ record.pour.difference < 0 ? 'less' : 'more' }} than the pour</strong> of <span class="num">{{ say(record.pour.value, 'volume') }}</span>; their doubt allows {{ say(record.pour.allowed, 'volume') }}. Look for a section that is missing, or a pour that did not end at the flange.</p>

@@ -10,13 +10,15 @@ import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { BEST_WORDS, reasonsOf, sayBreach, sayChance, sayFirstCut, sayHeld, sayKinds, sayLimitFault, sayMissing, sayShort, sayStage, sayUncounted, sayWay, sayWorth } from '~/words/routes'
+import { BEST_WORDS, LEVER_WORDS, reasonsOf, sayBreach, sayChance, sayFirstCut, sayHeld, sayKinds, sayLimitFault, sayMissing, sayShort, sayStage, sayUncounted, sayWay, sayWorth } from '~/words/routes'
 
 /** From where the engine stands to its target: all the ways that are open, and which one. */
 const build = useBuild()
 const device = useDevice()
 const routes = useRoutes()
 const { answer, working, progress, by, under } = routes
+/** Levers that could be used and are off. */
+const idle = computed(() => routes.levers.value.flatMap(({ lever, wants }) => wants || routes.isOn(lever) ? [] : [LEVER_WORDS[lever].name.toLowerCase()]))
 const found = computed(() => answer.value?.kind === 'routes' ? answer.value : undefined)
 const list = computed(() => found.value?.routes ?? [])
 const best = computed(() => bestOf(list.value))
@@ -98,6 +100,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <div v-if="list.length === 0" class="none" data-none>
             <p class="lead">No way keeps every limit. The nearest would {{ route.breaches.slice(0, 2).map(b => sayBreach(b, all, device.lengths, foot)).join(', and ') }}.</p>
             <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, thickness(route.way.gasket), device.lengths, foot) }}.</p>
+            <p v-if="idle.length" data-idle>Off at the moment: {{ idle.join(', ') }}. What is off is not looked at.</p>
           </div>
           <div class="list">
             <RouteRow v-for="i in shown" :key="i" :route="list[i]!" :number="i + 1" :names="namesOf(i)" :chosen="i === chosen" :spread="spread" @choose="picked = nameOf(list[i]!)" />
