@@ -3,7 +3,7 @@ import { copyOf, expect, field, open, paidBack, pick, preset, reckoned, test, tr
 // The same question is asked at several stations: everywhere the same answer, and contact before any target.
 const cylinder = (page: import('@playwright/test').Page, n: number) => page.getByRole('navigation', { name: 'Cylinders' }).locator('.cell').nth(n - 1)
 
-test('with a thinner gasket planned, Cut, Shape and the stack say one depth', async ({ page, bench }) => {
+test('with a thinner gasket planned, Cut, Shape and the stack say one depth, and Pour where it ends', async ({ page, bench }) => {
   test.setTimeout(240_000)
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'cut')
@@ -29,6 +29,12 @@ test('with a thinner gasket planned, Cut, Shape and the stack say one depth', as
   await cylinder(page, 4).click()
   await paidBack(page)
   await expect(page.locator('[data-payback]')).toHaveText(`${need} mm`)
+
+  // The glass is stopped for the gasket that will be fitted: with the one that is, it would be 49.4.
+  await page.goto(`${bench.server.url}/builds/${build}/pour`)
+  await page.locator('.station-room [data-station]').waitFor()
+  await cylinder(page, 4).click()
+  await expect(page.locator('.stop-at strong')).toHaveText('51.2')
 })
 
 test('everything that is open is one key away, and its link opens the very field', async ({ page, bench }) => {
