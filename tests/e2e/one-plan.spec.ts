@@ -30,7 +30,7 @@ test('with a thinner gasket planned, Cut, Shape and the stack say one depth, and
   await paidBack(page)
   await expect(page.locator('[data-payback]')).toHaveText(`${need} mm`)
 
-  // The glass is stopped for the gasket that will be fitted: with the one that is, it would be 49.4.
+  // The glass is stopped for the gasket that will be fitted: with the one that is, it would be 49.1.
   await page.goto(`${bench.server.url}/builds/${build}/pour`)
   await page.locator('.station-room [data-station]').waitFor()
   await cylinder(page, 4).click()
