@@ -1,6 +1,6 @@
 import { DEFAULT_U } from '../estimate'
 
-export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness' | 'force' | 'rate' | 'flow' | 'depression' | 'pressure' | 'share'
+export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness' | 'force' | 'rate' | 'flow' | 'depression' | 'pressure' | 'power' | 'share'
 
 export interface QuantityRule {
   dimension: Dimension

@@ -26,6 +26,7 @@ describe('the number grammar', () => {
     ['24 deg', { dimension: 'angle' }, 24, '°'],
     ['46.5 cm2', { dimension: 'area' }, 4650, 'cm2'],
     ['9.9:1', { dimension: 'ratio' }, 9.9, ':1'],
+    ['130 hp', { dimension: 'power' }, 96.940987, 'hp'],
     ['89', { dimension: 'share' }, 0.89, '%'],
     ['88.5 %', { dimension: 'share' }, 0.885, '%'],
     ['3.622', { dimension: 'length', unit: 'in' }, 91.9988, 'in'],

@@ -6,7 +6,7 @@ export type LengthUnit = 'mm' | 'in'
 
 const DECIMALS: Record<UnitName, number> = {
   'mm': 2, 'cm': 3, 'in': 4, 'thou': 1, 'mm2': 0, 'cm2': 2, 'in2': 3, 'cc': 1, '°': 1, ':1': 2, 'kg': 3, 'g': 0, 'rpm': 0, '°C': 1, 'µm': 2, 'µin': 0, 'N': 0, 'lbf': 0, 'N/mm': 1, 'lbf/in': 0,
-  'L/s': 1, 'cfm': 1, 'Pa': 0, 'kPa': 2, 'mmH2O': 0, 'inH2O': 1, 'hPa': 0, 'inHg': 2, '%': 1
+  'L/s': 1, 'cfm': 1, 'Pa': 0, 'kPa': 2, 'mmH2O': 0, 'inH2O': 1, 'hPa': 0, 'inHg': 2, 'kW': 1, 'hp': 1, '%': 1
 }
 
 /** The unit a dimension is shown in. */
@@ -17,6 +17,7 @@ export function shownUnit(dimension: Dimension, lengths: LengthUnit): UnitName {
   if (dimension === 'force') return lengths === 'in' ? 'lbf' : 'N'
   if (dimension === 'rate') return lengths === 'in' ? 'lbf/in' : 'N/mm'
   if (dimension === 'flow') return lengths === 'in' ? 'cfm' : 'L/s'
+  if (dimension === 'power') return lengths === 'in' ? 'hp' : 'kW'
   return ({ volume: 'cc', angle: '°', ratio: ':1', mass: 'g', speed: 'rpm', temperature: '°C', depression: 'inH2O', pressure: 'hPa', share: '%' } as const)[dimension]
 }
 

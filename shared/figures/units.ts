@@ -11,7 +11,7 @@ export interface Unit {
 }
 
 /** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C, µm for how rough a face is, N, N/mm, L/s, Pa for a
- * bench's depression and hPa for the air about it. */
+ * bench's depression, hPa for the air about it and kW. */
 export const UNITS = {
   'mm': { dimension: 'length', factor: 1, label: 'mm', spellings: ['mm'] },
   'cm': { dimension: 'length', factor: 10, label: 'cm', spellings: ['cm'] },
@@ -40,6 +40,8 @@ export const UNITS = {
   'inH2O': { dimension: 'depression', factor: 249.0889, label: 'inH₂O', spellings: ['inh2o', 'inh₂o'] },
   'hPa': { dimension: 'pressure', factor: 1, label: 'hPa', spellings: ['hpa', 'mbar'] },
   'inHg': { dimension: 'pressure', factor: 33.86389, label: 'inHg', spellings: ['inhg'] },
+  'kW': { dimension: 'power', factor: 1, label: 'kW', spellings: ['kw'] },
+  'hp': { dimension: 'power', factor: 0.7456999, label: 'hp', spellings: ['hp', 'bhp'] },
   '%': { dimension: 'share', factor: 0.01, label: '%', spellings: ['%'] },
   ':1': { dimension: 'ratio', factor: 1, label: ':1', spellings: [':1'] }
 } as const satisfies Record<string, Unit>
@@ -48,7 +50,7 @@ export type UnitName = keyof typeof UNITS
 
 /** The core's own unit of a dimension; a share is kept as a part of one, and has no unit but the one that it is typed in. */
 export const CORE_UNIT: Record<Dimension, UnitName> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa', share: '%'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa', power: 'kW', share: '%'
 }
 
 /** What a dimension is called in a sentence, and what it is counted in. */
@@ -67,6 +69,7 @@ export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: strin
   flow: { noun: 'a flow', unitWords: 'L/s or cfm' },
   depression: { noun: 'a depression', unitWords: 'inH2O, mmH2O, kPa or Pa' },
   pressure: { noun: 'an air pressure', unitWords: 'hPa, mbar or inHg' },
+  power: { noun: 'a power', unitWords: 'kW or hp' },
   share: { noun: 'a share', unitWords: '%' }
 }
 

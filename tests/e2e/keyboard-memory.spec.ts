@@ -154,7 +154,7 @@ test('the next head of a casting, and what the last one did, by keyboard alone',
   await hand.tabTo('Power, kW')
   await page.keyboard.type('much')
   await hand.press('Enter')
-  await expect(page.getByText('A number is needed for the power, in kW.')).toBeVisible()
+  await expect(page.getByText('“much” is not a number.')).toBeVisible()
   for (let i = 0; i < 4; i++) await hand.press('Backspace')
   await page.keyboard.type('88')
   await hand.tabTo('At, rpm')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { AFTERWARDS, asItRan, ofKind, photographsIn, type Afterwards, type AfterwardsBody, type EntryOf } from '#core'
 import { kindFault } from '#shared/dto'
+import { UNITS, parseFigure, shownUnit } from '#shared/figures'
 import { firstPress } from '~/composables/firstPress'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { notKept } from '~/composables/useStatement'
@@ -21,10 +22,16 @@ const photos = form.names('photos')
 const sentence = ref('')
 const number = (text: string) => text.trim() === '' ? undefined : Number(text.replace(',', '.'))
 const faults = ref<Partial<Record<keyof AfterwardsBody, string>>>({})
+const unit = computed(() => shownUnit('power', device.lengths))
 async function keep() {
+  const read = what.value === 'power' ? parseFigure(power.value, { dimension: 'power', unit: unit.value }) : undefined
+  if (read?.kind === 'refused') {
+    faults.value = { power: read.sentence }
+    return
+  }
   const set = <K extends string, V>(name: K, value: V | undefined) => value === undefined || value === '' ? {} : { [name]: value } as Record<K, V>
   const body = {
-    what: what.value as Afterwards, ...what.value === 'power' ? set('power', number(power.value)) : {}, ...set('revs', number(revs.value)), ...set('conditions', conditions.value.trim()), ...set('words', words.value.trim()),
+    what: what.value as Afterwards, ...read?.kind === 'figure' ? set('power', read.figure.value) : {}, ...set('revs', number(revs.value)), ...set('conditions', conditions.value.trim()), ...set('words', words.value.trim()),
     ...ran.value === 'came' ? {} : { ran: ran.value }
   } as AfterwardsBody
   const found = (['what', 'power', 'revs', 'conditions', 'words'] as const).map(field => [field, kindFault('afterwards', { ...body }, field)] as const).filter(([, fault]) => fault)
@@ -53,7 +60,7 @@ const strike = async (entry: EntryOf<'afterwards'>) => sentence.value = notKept(
     <form class="form" @submit.prevent="keep">
       <BenchSelect v-model="what" label="What it did" data-new :items="AFTERWARDS.map(name => [name, AFTERWARDS_WORDS[name]] as const)" />
       <BenchSelect v-model="ran" label="The state that ran" :items="[...done.map(op => [op.id, stateOf(op.id)] as const).reverse(), ['came', 'as it came in']]" />
-      <BenchText v-if="what === 'power'" v-model="power" label="Power, kW" inputmode="decimal" :fault="faults.power ?? faults.what" />
+      <BenchText v-if="what === 'power'" v-model="power" :label="`Power, ${UNITS[unit].label}`" inputmode="decimal" :fault="faults.power ?? faults.what" />
       <BenchText v-model="revs" label="At, rpm" inputmode="numeric" :fault="faults.revs" />
       <BenchText v-model="conditions" label="Conditions" maxlength="200" :fault="faults.conditions" />
       <BenchText v-model="words" label="In words" maxlength="400" :fault="faults.words ?? (what === 'power' ? undefined : faults.what)" />

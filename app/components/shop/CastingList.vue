@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { CASTING_FIGURES, castingsOf } from '#core'
-import { digits, signed } from '#shared/figures'
+import { digits, say, signed } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
 import { CASTING_WORDS, castingUnit, sayRange } from '~/words/castings'
@@ -45,7 +45,7 @@ const unit = (figure: (typeof CASTING_FIGURES)[number]) => castingUnit(figure, d
           <li v-for="(one, i) in head.found" :key="`f${i}`"><strong>{{ head.name }}</strong> was found with: {{ FINDING_WORDS[one.what] }}<template v-if="one.words">, {{ one.words }}</template></li>
           <li v-for="(one, i) in head.thin" :key="`t${i}`"><strong>{{ head.name }}</strong> is thin at the {{ PLACE_WORDS[one.place] }} of {{ one.valve }} <span class="num">{{ one.cylinder }}{{ sayNth(one.n) }}</span>: keep off there</li>
           <li v-for="(one, i) in head.gains" :key="`g${i}`"><strong>{{ head.name }}</strong> {{ one.cylinder }} {{ one.valve }}: <span class="num">{{ signed(one.change * 100, 1) }} ± {{ digits(one.u * 200, 1) }} %</span>. {{ sayChanged(one.changed, one.verdict) }}</li>
-          <li v-for="(one, i) in head.afterwards" :key="`a${i}`"><strong>{{ head.name }}</strong> afterwards: {{ AFTERWARDS_WORDS[one.what] }}<template v-if="one.power !== undefined">, <span class="num">{{ one.power }}</span> kW<template v-if="one.revs"> at <span class="num">{{ one.revs }}</span> rpm</template></template><template v-if="one.words">, {{ one.words }}</template></li>
+          <li v-for="(one, i) in head.afterwards" :key="`a${i}`"><strong>{{ head.name }}</strong> afterwards: {{ AFTERWARDS_WORDS[one.what] }}<template v-if="one.power !== undefined">, <span class="num">{{ say(one.power, 'power', device.lengths) }}</span><template v-if="one.revs"> at <span class="num">{{ one.revs }}</span> rpm</template></template><template v-if="one.words">, {{ one.words }}</template></li>
         </template>
       </ul>
     </article>

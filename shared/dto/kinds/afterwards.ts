@@ -6,7 +6,7 @@ import { NumberIn, OneOf, PlainNote, Sound } from '../decorators'
 const empty = (words: unknown) => typeof words !== 'string' || words.trim() === ''
 
 export class AfterwardsBody {
-  @Sound((value, { words, power }) => value === 'power' ? (power === undefined ? 'A power run has its power, in kW.' : undefined) : (value === 'other' || value === 'returned') && empty(words) ? 'Say what it was.' : undefined)
+  @Sound((value, { words, power }) => value === 'power' ? (power === undefined ? 'A power run has its power.' : undefined) : (value === 'other' || value === 'returned') && empty(words) ? 'Say what it was.' : undefined)
   @OneOf(AFTERWARDS, 'What it did') what!: Afterwards
 
   @IsOptional() @PlainNote(400) words?: string
