@@ -74,7 +74,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await expect(page.locator('.right .v-table tbody tr')).toHaveCount(4, { timeout: 240_000 })
   await tabTo(page, /^Plan it on every cylinder$/)
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/Planned on 1 \(\+ \d+\.\d cc\), 2 /)).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/Planned on 1 \(\+ \d+\.\d cc, to \d+\.\d\), 2 /)).toBeVisible({ timeout: 60_000 })
 
   // Faced back on the Cut station, from the opened chambers: the plan that stood there is dropped, and a new one found.
   await page.keyboard.press('Escape')

@@ -124,7 +124,7 @@ test('a new build of a casting begins with what its heads were, and says so', as
   const id = /builds\/([^/]+)/.exec(page.url())![1]!
   interface Kept { entries: { kind: string, note?: string, body: { quantity?: string, mark?: string, place?: string, way?: string, figure?: { value: number }, u?: { value: number } } }[] }
   const kept = async () => (await (await fetch(`${bench.server.url}/api/builds/${id}`)).json() as Kept).entries
-  await expect.poll(async () => (await kept()).some(e => e.kind === 'assume' && e.body.quantity === 'mouthArea')).toBe(true)
+  await expect.poll(async () => (await kept()).some(e => e.kind === 'assume' && e.body.quantity === 'mouthArea'), { timeout: 60_000 }).toBe(true)
   const entries = await kept()
   const chamber = entries.filter(e => e.body.quantity === 'chamberVolume')
   expect(chamber).toHaveLength(1)

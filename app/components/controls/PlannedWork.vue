@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { pouredFirst, stopsOf, touches, type OperationEntry, type OperationKind } from '#core'
+import { touches, type OperationEntry, type OperationKind } from '#core'
 import { firstPress } from '~/composables/firstPress'
-import { useGlass } from '~/composables/useGlass'
 import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -11,7 +10,7 @@ import { sayEntry, sayKind, sayScope } from '~/words/entries'
 const props = defineProps<{ kinds: readonly OperationKind[], first?: boolean }>()
 const build = useBuild()
 const device = useDevice()
-const { finish, said: sentence } = usePlanned()
+const { finish, stopOf, said: sentence } = usePlanned()
 const planned = computed(() => {
   const r = build.replayed
   const mine = r?.layout.heads[(build.state?.head ?? 1) - 1] ?? []
@@ -20,12 +19,6 @@ const planned = computed(() => {
 /** What needs no figure of its own can be done, or dropped, as one. */
 const together = computed(() => planned.value.length > 1 && !planned.value.some(isCut))
 const all = (state: 'done' | 'dropped') => finish(planned.value.map(op => op.id), state)
-const { stopAt } = useGlass()
-/** Where the glass stands once work on a chamber is done; what is worked on a lathe has its rounds told beside this. */
-function stopOf({ id, scope }: OperationEntry): string | undefined {
-  if (!build.replayed || scope.level !== 'cylinder' || pouredFirst(build.replayed.layout.engine) !== 'chamber') return undefined
-  return stopAt(stopsOf(build.replayed, build.stages, scope.cylinder, 'chamber').find(({ stage }) => stage.operations.some(op => op.id === id))?.stop)
-}
 const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deckCut'
 </script>
 

@@ -4,6 +4,7 @@ import { digits, say, sayDoubt } from '#shared/figures'
 import { firstPress } from '~/composables/firstPress'
 import { askSolids } from '~/composables/useSolids'
 import { useGlass } from '~/composables/useGlass'
+import { usePlanned } from '~/composables/usePlanned'
 import { useSettling } from '~/composables/useSettling'
 import { useDeveloped } from '~/composables/shape/useDeveloped'
 import { useShapePlan } from '~/composables/shape/useShapePlan'
@@ -32,6 +33,7 @@ const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
 const schools = SCHOOLS.map(s => [s, SCHOOL_WORDS[s][0]] as const)
 const { pale, caughtUp } = useSettling(settled)
 const choices = useChoices()
+const { stopOf } = usePlanned()
 const leaf = choices.leafOf('shape')
 const leaves = computed(() => choices.leavesOf('shape'))
 const sentence = ref('')
@@ -125,7 +127,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           </template>
           <v-btn @click="template('pdf')">Template, PDF</v-btn><v-btn @click="template('svg')">SVG</v-btn>
         </div>
-        <p v-if="planned.length" class="small">Planned on {{ planned.map(op => op.scope.level === 'cylinder' ? `${op.scope.cylinder} (+ ${digits(op.body.added.value, 1)} cc)` : '').join(', ') }}.</p>
+        <p v-if="planned.length" class="small">Planned on {{ planned.map(op => op.scope.level === 'cylinder' ? `${op.scope.cylinder} (+ ${digits(op.body.added.value, 1)} cc${stopOf(op) ? `, to ${stopOf(op)}` : ''})` : '').join(', ') }}.</p>
         <form v-if="pastSeat && asking" @submit.prevent="planIt"><BenchText v-model="reason" label="No face cut pays this back above the seats. Why grind it all the same?" maxlength="200" /></form>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </div>
