@@ -100,7 +100,7 @@ function spoken(state: CylinderState): string {
 .plumb { position: absolute; right: 2px; top: 0; }
 .bar { fill: var(--ink); stroke: var(--ink); transition: y var(--move), height var(--move); }
 .cell.on .bar { fill: var(--dye); stroke: var(--dye); }
-.bar.guess { fill: none; stroke-dasharray: 3 2; }
+.cell .bar.guess { fill: none; stroke-dasharray: 3 2; }
 .whisker { stroke: var(--ink); stroke-width: 1; }
 .then { fill: var(--sheet); stroke: var(--ink); stroke-width: 1.5; }
 .notch { position: absolute; left: 0; top: 0; border: 6px solid; border-color: var(--dye) transparent transparent var(--dye); }
