@@ -1,4 +1,7 @@
+import { v4 as uuid } from 'uuid'
 import { copyOf, expect, field, open, paidBack, pick, preset, reckoned, test, trialsAsCame } from '../support/page'
+import { put } from '../support/server'
+import { frame } from '../support/sent'
 
 // The same question is asked at several stations: everywhere the same answer, and contact before any target.
 const cylinder = (page: import('@playwright/test').Page, n: number) => page.getByRole('navigation', { name: 'Cylinders' }).locator('.cell').nth(n - 1)
@@ -162,4 +165,29 @@ test('a gasket whose opening is no circle has the same volume wherever it is cho
   await expect.poll(planned).toMatchObject({ state: 'done', area: { value: 7200 }, thickness: { value: 0.8 } })
   await page.goto(`${bench.server.url}/builds/${build}/sheet`)
   await expect(page.getByRole('row').filter({ hasText: /^fitted\s*0\.80 mm/ })).toContainText('5.8')
+})
+
+// On an engine that nobody drew, whose barrels come off: every kind of work can be planned on it.
+const WORK: Record<string, [scope: object, body: object, done: RegExp]> = {
+  relief: [{ level: 'cylinder', cylinder: 1 }, { added: { value: 1, unit: 'cc', typed: '1' } }, /^Done:/],
+  seatWork: [{ level: 'cylinder', cylinder: 1 }, { valve: 'exhaust', added: { value: 0.3, unit: 'cc', typed: '0.3' }, sunk: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done:/],
+  faceCut: [{ level: 'head', head: 1 }, { depth: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done, not measured/],
+  deckCut: [{ level: 'bank', bank: 1 }, { depth: { value: 0.1, unit: 'mm', typed: '0.1' } }, /^Done/],
+  gasketChange: [{ level: 'head', head: 1 }, { thickness: { value: 1.6, unit: 'mm', typed: '1.6' }, bore: { value: 94, unit: 'mm', typed: '94' } }, /^It is fitted/],
+  spacer: [{ level: 'bank', bank: 1 }, { change: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done:/],
+  crownWork: [{ level: 'cylinder', cylinder: 1 }, { added: { value: 1, unit: 'cc', typed: '1' } }, /^Done:/]
+}
+test('every kind of planned work is entered as done where its move leads', async ({ page, bench }) => {
+  test.setTimeout(300_000)
+  const build = await copyOf(bench, bench.launch, undefined, 'chamberModel')
+  const kept = async (id: string) => ((await (await fetch(`${bench.server.url}/api/builds/${build}`)).json()) as { entries: { supersedes?: string, body: { state?: string } }[] }).entries.some(e => e.supersedes === id && e.body.state === 'done')
+  for (const [kind, [scope, body, done]] of Object.entries(WORK)) {
+    const id = uuid()
+    await put(`${bench.server.url}/api/builds/${build}/entries/${id}`, { ...frame, at: new Date().toISOString(), kind, scope, body: { ...body, state: 'planned' } })
+    await open(page, bench, build, 'daybook')
+    await page.locator('[data-more]').click()
+    await page.getByRole('list', { name: 'Everything that is open' }).locator('[data-open=do]').last().click()
+    await page.locator('.station-room').getByRole('button', { name: done }).first().click()
+    await expect.poll(() => kept(id), { message: kind }).toBe(true)
+  }
 })
