@@ -169,13 +169,13 @@ test('a gasket whose opening is no circle has the same volume wherever it is cho
 
 // On an engine that nobody drew, whose barrels come off: every kind of work can be planned on it.
 const WORK: Record<string, [scope: object, body: object, done: RegExp]> = {
-  relief: [{ level: 'cylinder', cylinder: 1 }, { added: { value: 1, unit: 'cc', typed: '1' } }, /^Done:/],
-  seatWork: [{ level: 'cylinder', cylinder: 1 }, { valve: 'exhaust', added: { value: 0.3, unit: 'cc', typed: '0.3' }, sunk: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done:/],
-  faceCut: [{ level: 'head', head: 1 }, { depth: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done, not measured/],
-  deckCut: [{ level: 'bank', bank: 1 }, { depth: { value: 0.1, unit: 'mm', typed: '0.1' } }, /^Done/],
+  relief: [{ level: 'cylinder', cylinder: 1 }, { added: { value: 1, unit: 'cc', typed: '1' } }, /^Done\b/],
+  seatWork: [{ level: 'cylinder', cylinder: 1 }, { valve: 'exhaust', added: { value: 0.3, unit: 'cc', typed: '0.3' }, sunk: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done\b/],
+  faceCut: [{ level: 'head', head: 1 }, { depth: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done\b/],
+  deckCut: [{ level: 'bank', bank: 1 }, { depth: { value: 0.1, unit: 'mm', typed: '0.1' } }, /^Done\b/],
   gasketChange: [{ level: 'head', head: 1 }, { thickness: { value: 1.6, unit: 'mm', typed: '1.6' }, bore: { value: 94, unit: 'mm', typed: '94' } }, /^It is fitted/],
-  spacer: [{ level: 'bank', bank: 1 }, { change: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done:/],
-  crownWork: [{ level: 'cylinder', cylinder: 1 }, { added: { value: 1, unit: 'cc', typed: '1' } }, /^Done:/]
+  spacer: [{ level: 'bank', bank: 1 }, { change: { value: 0.2, unit: 'mm', typed: '0.2' } }, /^Done\b/],
+  crownWork: [{ level: 'cylinder', cylinder: 1 }, { added: { value: 1, unit: 'cc', typed: '1' } }, /^Done\b/]
 }
 test('every kind of planned work is entered as done where its move leads', async ({ page, bench }) => {
   test.setTimeout(300_000)
