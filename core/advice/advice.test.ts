@@ -145,6 +145,13 @@ const TABLE: [state: string, make: () => ReturnType<typeof oneCylinder>, open: s
     bench.add('faceCut', head, { state: 'planned', depth: mm(1.5) })
     return bench
   }, ['do relief', 'pourAgain', 'do faceCut']],
+  ['a cut planned, then grinding: ground first all the same', () => {
+    const bench = oneCylinder()
+    for (let i = 0; i < 2; i++) bench.pour(1, 56.2)
+    bench.add('faceCut', head, { state: 'planned', depth: mm(1.5) })
+    bench.add('relief', { level: 'cylinder', cylinder: 1 }, { state: 'planned', added: mm(1) })
+    return bench
+  }, ['do relief', 'do faceCut']],
   ['above the target before any work', () => {
     const bench = oneCylinder()
     for (let i = 0; i < 2; i++) bench.pour(1, 45)

@@ -1,13 +1,28 @@
-import { kindRule, touches, type Enclosed, type OperationEntry } from '../ledger'
+import { kindRule, touches, type Enclosed, type Layout, type OperationEntry, type OperationKind } from '../ledger'
 import type { CylinderState, Replay } from '../standing'
 import { asIf, type AsIf } from './asIf'
 import type { Chambers } from './chambers'
+
+/** Chambers are ground before their face is cut, and the cut pays it back; seats after it; the gasket goes on last. */
+const ORDER: readonly OperationKind[] = ['relief', 'spacer', 'deckCut', 'faceCut', 'seatWork', 'crownWork', 'gasketChange']
+/** A turned head’s seat face goes before its dome. */
+const TURNED: readonly OperationKind[] = ['faceCut', ...ORDER.filter(kind => kind !== 'faceCut')]
+
+/**
+ * Planned work in the trade’s order, whichever was thought of first; what is alike in the order it was planned in.
+ *
+ * @example tradeOrder(layout, standing.planned)[0].kind // 'relief', though the cut was planned before it
+ */
+export function tradeOrder<Op extends OperationEntry>({ engine }: Layout, operations: readonly Op[]): Op[] {
+  const order = engine?.head === 'turned' ? TURNED : ORDER
+  return [...operations].sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
+}
 
 /** Planned work of one kind that follows on itself, and where every cylinder stands once it and all before it is done. */
 export interface PlannedStage { operations: OperationEntry[], after: AsIf }
 
 /**
- * What is planned, stage by stage in the order it was planned in: who grinds needs the reading that stops the grinding, and not
+ * What is planned, stage by stage in the trade’s order: who grinds needs the reading that stops the grinding, and not
  * only the one after the cut that follows.
  *
  * @returns none where nothing is planned; the last one leaves what everything planned leaves
@@ -15,7 +30,7 @@ export interface PlannedStage { operations: OperationEntry[], after: AsIf }
  */
 export function plannedStages(standing: Replay, chambers: Chambers): PlannedStage[] {
   const groups: OperationEntry[][] = []
-  for (const op of standing.planned) {
+  for (const op of tradeOrder(standing.layout, standing.planned)) {
     const last = groups.at(-1)
     if (last?.[0]!.kind === op.kind) last.push(op)
     else groups.push([op])

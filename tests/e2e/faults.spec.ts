@@ -35,6 +35,8 @@ test('the cut rolled across the crank shows the station, before and after a relo
 })
 
 test('a fault in any station shows a sentence, the way back and a report, and never nothing', async ({ page, bench }) => {
+  // Every station is opened anew.
+  test.setTimeout(240_000)
   test.info().annotations.push({ type: 'forces faults' })
   for (const station of STATIONS) {
     const from = station === 'sheet' ? 'pour' : 'sheet'
