@@ -33,7 +33,7 @@ const bar = computed(() => {
 })
 /** Both ends' figures stand from here outwards: in inches they are as wide as the window itself. */
 const middle = computed(() => bar.value ? Math.max(52, (bar.value.from + bar.value.to) / 2) : 0)
-const toState = computed(() => sayToState(build.replayed, build.cylinder, ['stroke', 'rodLength', 'revs'], 'mockup'))
+const toState = computed(() => sayToState(build.replayed, build.cylinder, ['bore', 'stroke', 'rodLength', 'revs'], 'mockup'))
 const sentence = ref('')
 async function made(of: Bodies['rod']) {
   sentence.value = notKept(await build.add('rod', { level: 'build' }, of)) ?? ''
@@ -65,7 +65,7 @@ const whole = { level: 'build' } as const
         <p v-if="window" class="small quiet">the shop’s window, {{ window.rod }} rods</p>
       </div>
     </div>
-    <p v-else class="small quiet">{{ toState ? `${toState}: the running gap follows.` : 'With this rod and stroke the crank can’t turn: look at both on the Sheet.' }}</p>
+    <p v-else class="small quiet">{{ toState ? `${toState}: the running gap follows.` : standing.gap ? 'With this rod and stroke the crank can’t turn: look at both on the Sheet.' : 'Measure the squish with solder, or the deck clearance and the gasket: the running gap follows.' }}</p>
     <BenchFold :open="!running" title="Rod, revs and play">
       <div class="fields">
         <BenchSelect id="rod" label="Rods of" :model-value="running?.materialStated ? running.material : undefined" placeholder="steel, assumed?" :items="plainPairs(['steel', 'aluminium', 'titanium'])" @update:model-value="made({ material: $event! })" />
