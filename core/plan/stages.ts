@@ -3,19 +3,25 @@ import type { CylinderState, Replay } from '../standing'
 import { asIf, type AsIf } from './asIf'
 import type { Chambers } from './chambers'
 
-/** Chambers are ground before their face is cut, and the cut pays it back; seats after it; the gasket goes on last. */
-const ORDER: readonly OperationKind[] = ['relief', 'spacer', 'deckCut', 'faceCut', 'seatWork', 'crownWork', 'gasketChange']
+/** Chambers and crowns first, since only pouring tells what they hold now, and the cut is set by it; seats after the cut; the gasket goes on last. */
+const ORDER: readonly OperationKind[] = ['relief', 'crownWork', 'spacer', 'deckCut', 'faceCut', 'seatWork', 'gasketChange']
 /** A turned head’s seat face goes before its dome. */
 const TURNED: readonly OperationKind[] = ['faceCut', ...ORDER.filter(kind => kind !== 'faceCut')]
+
+/** Where a kind of work stands in the trade’s order on an engine: less goes first. */
+export function rankOf({ engine }: Layout): (kind: OperationKind) => number {
+  const order = engine?.head === 'turned' ? TURNED : ORDER
+  return kind => order.indexOf(kind)
+}
 
 /**
  * Planned work in the trade’s order, whichever was thought of first; what is alike in the order it was planned in.
  *
  * @example tradeOrder(layout, standing.planned)[0].kind // 'relief', though the cut was planned before it
  */
-export function tradeOrder<Op extends OperationEntry>({ engine }: Layout, operations: readonly Op[]): Op[] {
-  const order = engine?.head === 'turned' ? TURNED : ORDER
-  return [...operations].sort((a, b) => order.indexOf(a.kind) - order.indexOf(b.kind))
+export function tradeOrder<Op extends OperationEntry>(layout: Layout, operations: readonly Op[]): Op[] {
+  const rank = rankOf(layout)
+  return [...operations].sort((a, b) => rank(a.kind) - rank(b.kind))
 }
 
 /** Planned work of one kind that follows on itself, and where every cylinder stands once it and all before it is done. */

@@ -5,6 +5,7 @@ import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
 import type { ShopRules, Work } from '../../shop'
 import { modelOf, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
+import { rankOf } from '../stages'
 
 /** How the chambers are changed before anything is cut; of the schools those that take metal. */
 export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open', 'crown'] as const
@@ -59,7 +60,7 @@ export const plannedAtShape = ({ planned }: Replay): EntryOf<'relief'>[] =>
   planned.filter((op): op is EntryOf<'relief'> => op.kind === 'relief' && (op.plan === undefined || (op.body.reliefs?.length ?? 0) > 0))
 
 /**
- * A way with its figures as operations, in the trade's order: grinding, deck, face, seats, and the gasket as it goes together.
+ * A way with its figures as operations, in the trade's order.
  *
  * @returns the steps that have anything to do
  */
@@ -92,7 +93,8 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
     { work: 'piston', operations: pistons },
     { work: 'gasket', operations: offer ? layout.heads.map((_, i) => ({ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...withoutName(offer.body), state: 'planned' } })) : [] }
   ]
-  return steps.filter(step => step.operations.length > 0)
+  const rank = rankOf(layout)
+  return steps.filter(step => step.operations.length > 0).sort((a, b) => rank(a.operations[0]!.kind) - rank(b.operations[0]!.kind))
 }
 
 function withoutName({ thickness, bore, area }: EntryOf<'offer'>['body']) {
