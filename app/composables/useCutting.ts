@@ -1,6 +1,6 @@
 import {
-  cutAtChamber, cutOf, cutsTogether, headCut,
-  type Cut, type EntryOf, type FaceCutBody, type Figure, type HeadSetup, type OperationEntry, type OperationKind, type Tried
+  cutAtChamber, cutOf, cutsTogether, gasketPlanned, headCut,
+  type Cut, type EntryOf, type FaceCutBody, type Figure, type GasketFigures, type HeadSetup, type OperationEntry, type OperationKind, type Tried
 } from '#core'
 import { until } from '@vueuse/core'
 import { useCutSetup } from './useCutSetup'
@@ -11,9 +11,6 @@ import { notKept } from './useStatement'
 import { useBuild } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
 import type { Look } from '~/workers/solidBench'
-
-/** What a gasket is by its figures. */
-export type GasketFigures = Pick<EntryOf<'gasketChange'>['body'], 'thickness' | 'bore' | 'area'>
 
 /** A figure that was pressed for, not typed. */
 const figure = (value: number, unit = 'mm'): Figure => ({ value, unit, typed: '' })
@@ -26,7 +23,7 @@ export function useCutting() {
   const of = <K extends OperationKind>(list: OperationEntry[] | undefined, kind: K) =>
     (list ?? []).filter((op): op is OperationEntry & EntryOf<K> => op.kind === kind && op.scope.level === 'head' && op.scope.head === head.value)
   const planned = computed(() => of(build.replayed?.planned, 'faceCut').at(-1))
-  const plannedGasket = computed(() => of(build.replayed?.planned, 'gasketChange').at(-1))
+  const plannedGasket = computed(() => build.replayed && gasketPlanned(build.replayed, build.cylinder))
   const cuts = computed(() => of(build.replayed?.done, 'faceCut'))
   const perMm = computed(() => build.replayed?.perMm.get(build.cylinder))
   const solid = useHeadSolids(() => head.value)

@@ -1,4 +1,4 @@
-import { fit, headOf, isStatement, quantityOf, quantityRule, scopeName, type Bodies, type Figure, type Quantity, type Scope, type StatementEntry } from '#core'
+import { countingStatement, fit, isStatement, quantityOf, quantityRule, scopeName, scopeToState, statingLevels, type Bodies, type Figure, type Quantity, type Scope, type StatementEntry } from '#core'
 import { say } from '#shared/figures'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -28,19 +28,16 @@ export function useStatement(quantity: () => Quantity, usually: () => Scope, cyl
   const of = () => cylinder?.() ?? build.cylinder
   const part = computed(() => quantityOf(build.replayed, quantity(), of()))
   /** The statement that counts for this cylinder, whomever it is about. */
-  const counting = computed(() => part.value?.entries.map(id => build.byId.get(id)).find((entry): entry is StatementEntry =>
-    entry !== undefined && isStatement(entry) && entry.body.quantity === quantity()))
-  /** For whom it may be stated, widest first: an engine of one head has no figure of its head. */
-  const levels = computed<Scope[]>(() => {
-    const { layout } = build.replayed ?? {}
-    if (!layout || usually().level === 'cylinder') return []
-    return [
-      { level: 'build' }, ...(layout.heads.length > 1 ? [{ level: 'head' as const, head: headOf(layout, of()) }] : []),
-      ...(layout.cylinders.length > 1 && layout.cylinders.length > layout.heads.length ? [{ level: 'cylinder' as const, cylinder: of() }] : [])
-    ]
+  const counting = computed(() => {
+    const entry = build.replayed && countingStatement(build.replayed, quantity(), of())
+    const kept = entry && build.byId.get(entry.id)
+    // What dial readings come to is no statement that could be corrected.
+    return kept && isStatement(kept) ? kept : undefined
   })
+  /** For whom it may be stated, widest first; none where each cylinder has its own in any case. */
+  const levels = computed((): Scope[] => build.replayed && usually().level !== 'cylinder' ? statingLevels(build.replayed.layout, of()) : [])
   const asked = ref<Scope>()
-  const scope = computed<Scope>(() => asked.value ?? (usually().level === 'cylinder' ? undefined : counting.value?.scope) ?? usually())
+  const scope = computed<Scope>(() => asked.value ?? (usually().level === 'cylinder' || !build.replayed ? usually() : scopeToState(build.replayed, quantity(), of(), usually())))
   /** Whether it holds for the whole engine, by whatever name: its one head is all of it. */
   const forAll = computed(() => build.replayed?.layout.cylinders.every(c => fit(scope.value, build.replayed!.layout, c) > 0) ?? true)
   /** The statement a new figure would correct: the one that counts, if it is for just this scope. */

@@ -1,4 +1,4 @@
-import { offFoot, type AsIf, type EntryOf, type Figure, type Scope, type Tried } from '#core'
+import { gasketPlanned, offFoot, type AsIf, type EntryOf, type Figure, type Scope, type Tried } from '#core'
 import { notKept } from './useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
@@ -21,6 +21,7 @@ export function useWhatIf() {
   const tried = computed(() => {
     const list: Tried[] = []
     if (gasket.value) {
+      // It takes the place of any other that is planned under this head.
       const { thickness, bore, area } = gasket.value.body
       list.push({ kind: 'gasketChange', scope: head.value, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } })
     }
@@ -29,18 +30,22 @@ export function useWhatIf() {
     if (face.value > 0) list.push({ kind: 'faceCut', scope: head.value, body: { state: 'planned', depth: mm(face.value) } })
     return list
   })
+  /** The gasket change that is planned already, whose place a tried one takes. */
+  const instead = computed(() => build.replayed && gasketPlanned(build.replayed, build.cylinder))
   /** Where it would stand with what is planned and what is tried. */
-  const outcome = computed<AsIf | undefined>(() => build.ifDone([...build.replayed?.planned ?? [], ...tried.value]))
+  const outcome = computed<AsIf | undefined>(() => build.ifDone([...(build.replayed?.planned ?? []).filter(op => !gasket.value || op.id !== instead.value?.id), ...tried.value]))
   /** Writes what was tried down as planned, all of it on this device before the page can be left; a cut with what it takes. */
   async function plan(): Promise<string | undefined> {
     const at = outcome.value
     if (!at) return undefined
     if (face.value > 0 && at.cylinders.some(c => c.waiting)) return 'The chambers are not ready yet: try again in a moment.'
     const mine = at.operations.slice(at.operations.length - tried.value.length)
-    const said = notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd)))
+    const other = gasket.value && instead.value
+    const gone: ToAdd[] = other ? [{ kind: 'gasketChange', scope: other.scope, body: { ...other.body, state: 'dropped' }, more: { supersedes: other.id } }] : []
+    const said = notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd), { gone }))
     if (said) return said
     for (const name of ['gasket', 'deck', 'face', 'under'] as const) set(name, '')
     return undefined
   }
-  return { gasket, deck, face, under, set, tried, outcome, plan }
+  return { gasket, instead, deck, face, under, set, tried, outcome, plan }
 }

@@ -71,7 +71,7 @@ export function sayStage({ way, figures: { faces, decks } }: Pick<Route, 'way' |
   const { work, operations } = stage
   const first = operations[0]!
   switch (work) {
-    case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket`
+    case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket${operations.length < faces.length ? ` on ${sayList(operations.map(op => sayScope(op.scope)))}` : ''}`
     case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up, ${GROUND_TO[way.grinding]}`
     case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'} ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`

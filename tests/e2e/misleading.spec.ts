@@ -1,4 +1,4 @@
-import { copyOf, expect, field, open, reckoned, test, type Bench } from '../support/page'
+import { copyOf, expect, field, list, open, pick, reckoned, test, type Bench } from '../support/page'
 import { put } from '../support/server'
 import { buildRequest, frame, pour } from '../support/sent'
 import { v4 as uuid } from 'uuid'
@@ -119,9 +119,10 @@ test('the stair: by keys a hundredth, by its marks to the figure, past a seat in
   await expect(page.locator('[data-depth]')).toContainText(/1\.1\d mm ± 0\.1\d mm/)
 })
 
-test('the next move leads to the other head when that is the one it is about', async ({ page, bench }) => {
+/** Two heads of a cylinder each, poured, with one gasket for both; and what adds to it. */
+async function twoHeads({ server }: Bench) {
   const id = uuid()
-  const url = `${bench.server.url}/api/builds/${id}`
+  const url = `${server.url}/api/builds/${id}`
   await put(url, buildRequest)
   const add = async (kind: string, scope: object, body: object) => expect((await put(`${url}/entries/${uuid()}`, { ...frame, kind, scope, body })).status).toBe(201)
   await add('layout', one, { heads: [[1], [2]], banks: [[1], [2]] })
@@ -130,6 +131,11 @@ test('the next move leads to the other head when that is the one it is about', a
   await add('measure', one, { quantity: 'mouthArea', figure: { value: 4400, unit: 'mm2', typed: '4400' } })
   await add('target', one, target(10, 0.1))
   for (const [cylinder, end] of [[1, 33], [1, 33], [2, 33.4], [2, 33.4]] as const) await add('pour', { level: 'cylinder', cylinder }, pour(end, cylinder).body)
+  return { id, add }
+}
+
+test('the next move leads to the other head when that is the one it is about', async ({ page, bench }) => {
+  const { id, add } = await twoHeads(bench)
   await add('faceCut', { level: 'head', head: 1 }, { state: 'planned', depth: mm(0.49) })
   await open(page, bench, id, 'cut')
   // 33.4 + 5.281 + 2.513 + 0.451 less 351.858/9, over 4.4 cc a mm
@@ -138,4 +144,44 @@ test('the next move leads to the other head when that is the one it is about', a
   await page.locator('.next').getByRole('link', { name: 'Cut' }).click()
   await expect(page.locator('.cell').nth(1)).toHaveAttribute('aria-pressed', 'true')
   await expect(page.locator('.next .here')).toBeVisible()
+})
+
+test('a gasket under one of two heads is that head’s alone: planned, tried, fitted and measured', async ({ page, bench }) => {
+  const { id, add } = await twoHeads(bench)
+  const second = { level: 'head', head: 2 } as const
+  const gasket = (thickness: number) => ({ thickness: mm(thickness), bore: mm(82) })
+  for (const head of [1, 2]) await add('offer', { level: 'head', head }, gasket(0.6))
+  for (const body of [gasket(0.6), gasket(0.8), { ...gasket(0.8), bore: mm(84) }]) await add('offer', one, body)
+  await add('faceCut', second, { state: 'planned', depth: mm(0.1) })
+  await add('gasketChange', second, { ...gasket(0.8), state: 'planned' })
+  await open(page, bench, id, 'sheet')
+  await page.locator('.cell').nth(1).click()
+  // Each once, all with the cut that is planned: 351.858/(33.4 − 0.44 + 5.281 + 2.513 + 0.451) + 1 on the fitted gasket, 3.169 on 0.6, 4.225 on 0.8.
+  await page.getByRole('tab', { name: 'Gaskets' }).click()
+  await expect(page.locator('.gaskets tbody tr')).toHaveText([/^available0\.60 mm3\.2cc10\.00/, /^planned0\.80 mm4\.2cc9\.7[67]/, /^available0\.80 mm4\.4cc9\.7[12]/, /^fitted1\.00 mm5\.3cc9\.54/])
+  // The thinnest is another way still.
+  await expect(page.locator('.stack')).toContainText('or the 0.60 mm gasket')
+  await open(page, bench, id, 'cut')
+  await page.locator('.cell').nth(1).click()
+  await expect(page.locator('.gasket-choice button[aria-pressed]')).toHaveText([/^1\.00 mm fitted/, '0.60 mm', '0.80 mm, bore 82.00 mm', '0.80 mm, bore 84.00 mm'])
+  await expect(page.locator('.gasket-choice button[aria-pressed=true]')).toHaveText('0.80 mm, bore 82.00 mm')
+  // What is tried at Mock-up stands in its place: one gasket is planned, not two.
+  await open(page, bench, id, 'mockup')
+  await page.locator('.cell').nth(1).click()
+  await expect(page.locator('.whatif .v-select__selection-text').first()).toHaveText('0.80 mm, bore 82.00 mm')
+  await pick(list(page, 'Gasket'), '0.60 mm')
+  await page.getByRole('button', { name: 'Plan this' }).click()
+  await expect(page.locator('[data-planned]').filter({ hasText: 'Gasket change' })).toHaveText([/0\.60 mm thick/])
+  await expect(page.locator('.stack')).not.toContainText('or the 0.60 mm gasket')
+  // Fitted and measured crushed, it is the second head's; the first keeps what was said for both.
+  await add('gasketChange', second, { ...gasket(0.6), state: 'done' })
+  await open(page, bench, id, 'sheet')
+  await page.locator('.cell').nth(1).click()
+  await page.getByRole('tab', { name: 'Section' }).click()
+  await expect(page.getByRole('button', { name: 'Gasket, fitted: whom it holds for' })).toContainText('head 2')
+  await field(page, 'Gasket, fitted').fill('0.55')
+  await field(page, 'Gasket, fitted').press('Enter')
+  await expect(page.locator('[data-quantity=gasketThickness]')).toContainText('measured, 0.55 mm')
+  await page.locator('.cell').first().click()
+  await expect(page.locator('[data-quantity=gasketThickness]')).toContainText('measured, 1.00 mm')
 })

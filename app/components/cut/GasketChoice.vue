@@ -1,8 +1,6 @@
 <script setup lang="ts">
-import { quantityOf } from '#core'
-import type { EntryOf } from '#core'
-import { say } from '#shared/figures'
-import type { GasketFigures } from '~/composables/useCutting'
+import { gasketOf, gasketsOffered, sameGasket, type EntryOf, type GasketFigures } from '#core'
+import { sayGasket } from '~/words/gaskets'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
@@ -11,9 +9,10 @@ const props = defineProps<{ planned?: EntryOf<'gasketChange'>, change: (state: '
 const build = useBuild()
 const device = useDevice()
 const sentence = ref('')
-const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value)
-const offers = computed(() => (build.replayed?.offers ?? []).filter(o => o.body.thickness.value !== fitted.value))
-const chosen = computed(() => props.planned?.body.thickness.value)
+const fitted = computed(() => build.replayed && gasketOf(build.replayed, build.cylinder))
+const offers = computed(() => build.replayed ? gasketsOffered(build.replayed, build.cylinder).filter(o => !fitted.value || !sameGasket(o.body, fitted.value)) : [])
+const all = computed(() => [...fitted.value ? [fitted.value] : [], ...offers.value.map(o => o.body)])
+const isChosen = (gasket: GasketFigures) => props.planned !== undefined && sameGasket(props.planned.body, gasket)
 async function choose(figures?: GasketFigures) {
   sentence.value = (figures ? await props.change('planned', figures) : await props.change('dropped')) ?? ''
 }
@@ -22,11 +21,11 @@ async function choose(figures?: GasketFigures) {
 <template>
   <div class="gasket-choice" role="group" aria-label="Gasket to work with">
     <span class="label">Gasket</span>
-    <v-btn :variant="chosen === undefined ? 'flat' : 'outlined'" :color="chosen === undefined ? 'primary' : undefined" :aria-pressed="chosen === undefined" @click="chosen !== undefined && choose()">
-      <template v-if="fitted !== undefined"><span class="num">{{ say(fitted, 'length', device.lengths) }}</span> fitted</template><template v-else>as fitted</template>
+    <v-btn :variant="!planned ? 'flat' : 'outlined'" :color="!planned ? 'primary' : undefined" :aria-pressed="!planned" @click="planned && choose()">
+      <template v-if="fitted"><span class="num">{{ sayGasket(fitted, all, device.lengths) }}</span> fitted</template><template v-else>as fitted</template>
     </v-btn>
-    <v-btn v-for="o in offers" :key="o.id" :variant="chosen === o.body.thickness.value ? 'flat' : 'outlined'" :color="chosen === o.body.thickness.value ? 'primary' : undefined" class="num" :aria-pressed="chosen === o.body.thickness.value" @click="chosen !== o.body.thickness.value && choose(o.body)">
-      {{ say(o.body.thickness.value, 'length', device.lengths) }}
+    <v-btn v-for="o in offers" :key="o.id" :variant="isChosen(o.body) ? 'flat' : 'outlined'" :color="isChosen(o.body) ? 'primary' : undefined" class="num" :aria-pressed="isChosen(o.body)" @click="isChosen(o.body) || choose(o.body)">
+      {{ sayGasket(o.body, all, device.lengths) }}
     </v-btn>
     <v-btn v-if="planned" @click="change('done').then(said => sentence = said ?? '')">It is fitted</v-btn>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PARTS, estimate, footCuts, hasPlace, quantityOf, uncertainty, type PartName, type Place } from '#core'
+import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, hasPlace, uncertainty, type PartName, type Place } from '#core'
 import { say, sayDoubt, sayList } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useCcScale } from '~/composables/useCcScale'
@@ -91,12 +91,13 @@ const ways = computed((): { words: string, at: Place }[] => {
   if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return [{ words: 'squish first', at: { station: 'mockup', leaf: 'squish' } }]
   const cut = build.cuts.find(c => c.head === state.value!.head)
   const depth = cut?.cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
-  const thinner = build.replayed.offers.map(o => o.body.thickness.value).sort((a, b) => a - b)[0]
-  const fitted = quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value
+  const thinner = gasketsOffered(build.replayed, build.cylinder)[0]?.body.thickness.value
+  // One that is planned already is no other way.
+  const planned = gasketOf(build.replayed, build.cylinder, 'asPlanned')?.thickness.value
   return [
     ...cut?.unreachable.some(u => u.cylinder === build.cylinder) ? [{ words: 'no face cut is enough', at: { station: 'route' } as Place }] : [],
     ...depth === undefined || depth <= 0 ? [] : [{ words: `${say(depth, 'length', device.lengths)} off the face`, at: { station: 'cut', leaf: 'face' } as Place }],
-    ...thinner !== undefined && fitted !== undefined && thinner < fitted ? [{ words: `the ${say(thinner, 'length', device.lengths)} gasket`, at: gaskets }] : []
+    ...thinner !== undefined && planned !== undefined && thinner < planned ? [{ words: `the ${say(thinner, 'length', device.lengths)} gasket`, at: gaskets }] : []
   ]
 })
 /** Where the plan leaves it: nothing while that is being worked out, or where nothing is planned. */

@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, hasBarrels, portOpen, quantityOf, type Dimension, type Figure, type OperationEntry, type Part } from '#core'
+import { FIGURE_BOUNDS, asSet, gasketOf, gasketsOffered, hasBarrels, portOpen, sameGasket, type Dimension, type Figure, type OperationEntry, type Part } from '#core'
 import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import type { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { sayGasket } from '~/words/gaskets'
 
 /** A thinner gasket, a deck cut, a lathe or face cut: what they do to squish and ratio together. */
 const props = defineProps<{ whatIf: ReturnType<typeof useWhatIf> }>()
 const build = useBuild()
 const device = useDevice()
-const { gasket, deck, face, under, set, tried, outcome, plan } = props.whatIf
+const { gasket, instead, deck, face, under, set, tried, outcome, plan } = props.whatIf
 const sentence = ref('')
 const before = computed(() => build.planned?.cylinders.find(c => c.cylinder === build.cylinder))
 const after = computed(() => outcome.value?.cylinders.find(c => c.cylinder === build.cylinder))
@@ -33,7 +34,6 @@ async function keepUnder(figure: Figure): Promise<string | undefined> {
   return fault
 }
 const openFor = (operations: OperationEntry[] | undefined) => build.replayed && operations && portOpen(build.replayed.ledger, build.cylinder, operations)
-const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder)?.estimate.value)
 const rows = computed((): { name: string, unit: Dimension, was?: Part, is?: Part }[] => [
   { name: 'Squish, cold', unit: 'length', was: before.value?.squish.gap, is: after.value?.squish.gap },
   { name: 'Squish, running', unit: 'length', was: before.value?.squish.running?.gap, is: after.value?.squish.running?.gap },
@@ -45,10 +45,16 @@ const rows = computed((): { name: string, unit: Dimension, was?: Part, is?: Part
       ]
     : []
 ])
-const gaskets = computed((): [string, string, string?][] => [
-  ['', fitted.value === undefined ? 'as fitted' : `${say(fitted.value, 'length', device.lengths)}, fitted`, fitted.value === undefined ? 'as fitted' : say(fitted.value, 'length', device.lengths)],
-  ...(build.replayed?.offers ?? []).map((o): [string, string] => [o.id, say(o.body.thickness.value, 'length', device.lengths)])
-])
+/** The one that is planned or else fitted stands there first: what is tried comes on top of what is planned. */
+const gaskets = computed((): [string, string, string?][] => {
+  const r = build.replayed
+  if (!r) return []
+  const now = gasketOf(r, build.cylinder, 'asPlanned')
+  const others = gasketsOffered(r, build.cylinder).filter(o => !now || !sameGasket(o.body, now))
+  const all = [...now ? [now] : [], ...others.map(o => o.body)]
+  const first = now && sayGasket(now, all, device.lengths)
+  return [['', first ? `${first}, ${instead.value ? 'planned' : 'fitted'}` : 'as fitted', first ?? 'as fitted'], ...others.map((o): [string, string] => [o.id, sayGasket(o.body, all, device.lengths)])]
+})
 </script>
 
 <template>

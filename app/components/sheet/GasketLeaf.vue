@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { openingLedge, squishLeft, squishToKeep, quantityOf, squishOf, type AsIf, type EntryOf } from '#core'
+import { gasketPlanned, gasketsOffered, openingLedge, quantityOf, sameGasket, squishLeft, squishOf, squishToKeep, type AsIf, type GasketFigures } from '#core'
 import { say, sayList } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -10,12 +10,16 @@ const build = useBuild()
 const device = useDevice()
 const shop = useShop()
 const whole = { level: 'build' } as const
-/** With this gasket on the cylinder's head, in place of any that is planned there; all else as planned. */
-function withGasket({ thickness, bore, area }: Pick<EntryOf<'offer'>['body'], 'thickness' | 'bore' | 'area'>): AsIf | undefined {
+/** With this gasket, or the fitted one, on the cylinder's head, in place of any that is planned there; all else as planned. */
+function withGasket(gasket?: GasketFigures): AsIf | undefined {
   const head = build.state?.head ?? 1
   const others = (build.replayed?.planned ?? []).filter(op => !(op.kind === 'gasketChange' && op.scope.level === 'head' && op.scope.head === head))
+  if (!gasket) return build.ifDone(others)
+  const { thickness, bore, area } = gasket
   return build.ifDone([...others, { kind: 'gasketChange', scope: { level: 'head', head }, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } }])
 }
+const offers = computed(() => build.replayed ? gasketsOffered(build.replayed, build.cylinder) : [])
+const planned = computed(() => build.replayed && gasketPlanned(build.replayed, build.cylinder))
 const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder))
 const choices = computed(() => {
   const of = (at: AsIf | undefined, name: string, thickness: number | undefined, id: string) => {
@@ -23,8 +27,8 @@ const choices = computed(() => {
     return { id, name, thickness, state, squish }
   }
   return [
-    of(build.ifDone([]), 'fitted', fitted.value?.estimate.value, 'fitted'),
-    ...(build.replayed?.offers ?? []).map(o => of(withGasket(o.body), o.body.name ?? 'available', o.body.thickness.value, o.id))
+    of(withGasket(), 'fitted', fitted.value?.estimate.value, 'fitted'),
+    ...offers.value.map(o => of(withGasket(o.body), planned.value && sameGasket(planned.value.body, o.body) ? 'planned' : o.body.name ?? 'available', o.body.thickness.value, o.id))
   ].sort((a, b) => (a.thickness ?? 0) - (b.thickness ?? 0))
 })
 const keep = computed(() => build.replayed ? squishToKeep(build.replayed, shop.rules, build.cylinder) : {})
@@ -34,7 +38,7 @@ const area = computed(() => quantityOf(build.replayed, 'gasketArea', build.cylin
 const outline = computed(() => quantityOf(build.replayed, 'gasketOutline', build.cylinder)?.estimate.value)
 const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value)
 /** Offered before the opening was stated, and so taken for round. */
-const round = computed(() => area.value === undefined ? [] : (build.replayed?.offers ?? []).filter(o => !o.body.area))
+const round = computed(() => area.value === undefined ? [] : offers.value.filter(o => !o.body.area))
 /** Mean width of the ledge between the opening's edge and the bore. */
 const ledge = computed(() => area.value && outline.value && bore.value ? openingLedge({ area: area.value, outline: outline.value, bore: bore.value }) : undefined)
 </script>

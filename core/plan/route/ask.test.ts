@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { all, mm, nextMove, oneCylinder } from '../../../tests/support/ledgerBench'
-import { NO_SOLIDS, STARTING_RULES, asIf, replay } from '../..'
+import { NO_SOLIDS, STARTING_RULES, asIf, gasketsOffered, replay } from '../..'
 import { drained, leversOf, searchRoutes, startingLimits, type Found, type Lever } from '.'
 
 describe('an engine whose revs nobody said', () => {
@@ -67,4 +67,24 @@ it('a flat head over a bowl in the piston is not cut through its roof, whatever 
   expect(routes).toEqual([])
   // 2 cc over 4.65 are gone by 0.43 mm: 0.4 is the last knot of the table that leaves anything.
   for (const { faces } of [nearest!.figures, ...missing]) expect(faces[0]).toBeCloseTo(0.4, 2)
+})
+
+it('a gasket that one of two heads has already goes under the other alone, and is paid for once', () => {
+  const bench = oneCylinder(2)
+  Object.assign(bench.entries[0]!.body, { heads: [[1], [2]], banks: [[1], [2]] })
+  const head = (of: number) => ({ level: 'head', head: of }) as const
+  const thin = { thickness: mm(0.9), bore: mm(94) }
+  bench.add('offer', head(1), thin)
+  bench.add('offer', all, { ...thin, name: 'the same once more' })
+  bench.add('gasketChange', head(1), { ...thin, state: 'done' })
+  // π/4·94²·0.3 = 2.08 cc under the thinner gasket: the second head ends low without it.
+  for (const [cylinder, end] of [[1, 51.2], [2, 51.2], [1, 51.2], [2, 51.2]] as const) bench.pour(cylinder, end)
+  const r = replay(bench.entries)!
+  expect(gasketsOffered(r, 2)).toHaveLength(1)
+  const { routes } = drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers: ['gasket', 'face'], limits: startingLimits(r, STARTING_RULES) })) as Found
+  const fitted = routes.find(route => route.way.gasket)!.stages.find(s => s.work === 'gasket')!.operations
+  expect(fitted.map(op => op.scope)).toEqual([head(2)])
+  // Once it is under both it is no lever any more.
+  bench.add('gasketChange', head(2), { ...thin, state: 'done' })
+  expect(leversOf(replay(bench.entries)!).find(l => l.lever === 'gasket')).toEqual({ lever: 'gasket', wants: 'offer' })
 })

@@ -1,10 +1,10 @@
-import { NOW, hasBarrels, type Dimension, type EntryOf, type Quantity } from '../../ledger'
+import { hasBarrels, type Dimension, type EntryOf, type Quantity } from '../../ledger'
 import type { ShopRules } from '../../shop'
 import { asIf } from '../asIf'
 import { NO_SOLIDS } from '../chambers'
 import { squishToKeep } from '../limits'
 import type { Shaping } from '../shaping'
-import { knownQuantity, modelOf, quantityOf, statedQuantity, type Replay } from '../../standing'
+import { gasketOf, modelOf, quantityOf, sameGasket, statedQuantity, type Replay } from '../../standing'
 
 /** What a builder can turn to come to a target. */
 export const LEVERS = ['gasket', 'grind', 'open', 'school', 'crown', 'piston', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
@@ -114,13 +114,11 @@ export type LeverWants = 'offer' | 'secondChamber' | 'drawing' | 'deckClearance'
 /** A lever of this engine: whether it can be used, and if not what it waits for. */
 export interface LeverState { lever: Lever, wants?: LeverWants }
 
-/** Gaskets that were offered and are not the one that is fitted. */
+/** Gaskets that were offered, each once, and that are not fitted under every head. */
 export function offersOf(standing: Replay): EntryOf<'offer'>[] {
-  const [first] = standing.layout.cylinders
-  const fitted = (quantity: Quantity) => knownQuantity(standing.ledger, quantity, first!, NOW)?.estimate.value
-  const same = (a: number | undefined, b: number | undefined) => a !== undefined && b !== undefined && Math.abs(a - b) < 1e-6
-  const differing = standing.offers.filter(({ body }) => !(same(body.thickness.value, fitted('gasketThickness')) && same(body.bore.value, fitted('gasketBore'))))
-  return differing.filter((offer, i) => differing.findIndex(o => same(o.body.thickness.value, offer.body.thickness.value) && same(o.body.bore.value, offer.body.bore.value)) === i)
+  const fitted = standing.layout.cylinders.map(c => gasketOf(standing, c))
+  const differing = standing.offers.filter(({ body }) => !fitted.every(gasket => gasket && sameGasket(gasket, body)))
+  return differing.filter((offer, i) => differing.findIndex(o => sameGasket(o.body, offer.body)) === i)
 }
 
 /**

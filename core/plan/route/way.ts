@@ -3,7 +3,7 @@ import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, ty
 import type { School } from '../../shroud'
 import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
 import type { ShopRules, Work } from '../../shop'
-import { modelOf, type Replay } from '../../standing'
+import { gasketOf, modelOf, sameGasket, type GasketFigures, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
 import { rankOf } from '../stages'
 
@@ -77,6 +77,11 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
   const atShape = () => plannedAtShape(standing).map(({ scope, body }): Tried => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
   const grind = way.grinding === 'planned' ? atShape() : shaped ?? worked(way.grinding === 'crown' ? 'crownWork' : 'relief')
   const foot = layout.engine?.head === 'blind'
+  /** A head that has this gasket already keeps it. */
+  const fitted = (cylinder: number) => {
+    const gasket = gasketOf(standing, cylinder)
+    return offer !== undefined && gasket !== undefined && sameGasket(gasket, offer.body)
+  }
   const steps: Step[] = [
     { work: way.grinding === 'crown' ? 'crown' : way.grinding.startsWith('even') ? 'grind' : 'open', operations: grind },
     { work: 'spacer', operations: decks.flatMap((depth, i): Tried[] => depth <= -WORTH_CUTTING ? [{ kind: 'spacer', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', change: figure(-depth, 'mm') } }] : []) },
@@ -91,13 +96,13 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
         } }))
       : []) },
     { work: 'piston', operations: pistons },
-    { work: 'gasket', operations: offer ? layout.heads.map((_, i) => ({ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...withoutName(offer.body), state: 'planned' } })) : [] }
+    { work: 'gasket', operations: offer ? layout.heads.flatMap(([first], i): Tried[] => fitted(first!) ? [] : [{ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...withoutName(offer.body), state: 'planned' } }]) : [] }
   ]
   const rank = rankOf(layout)
   return steps.filter(step => step.operations.length > 0).sort((a, b) => rank(a.operations[0]!.kind) - rank(b.operations[0]!.kind))
 }
 
-function withoutName({ thickness, bore, area }: EntryOf<'offer'>['body']) {
+function withoutName({ thickness, bore, area }: GasketFigures) {
   return { thickness, bore, ...(area ? { area } : {}) }
 }
 
