@@ -1,5 +1,5 @@
-import type { ClearanceName, CutLimit, FaceCutBody, Figure, Met, OperationState } from '#core'
-import { digits, say, type LengthUnit } from '#shared/figures'
+import type { ClearanceName, CutLimit, FaceCutBody, Figure, Met, Moves, OperationState } from '#core'
+import { digits, say, sayList, type LengthUnit } from '#shared/figures'
 
 /** How a cut is laid over, in words; nothing for a flat one. */
 export function sayLay({ slopeX = 0, slopeY = 0, flat }: FaceCutBody, lengths: LengthUnit): string {
@@ -14,6 +14,19 @@ export function sayCut({ state, depth, measured }: { state: OperationState, dept
   return measured
     ? `${state}, ${say(measured.value, 'length', lengths)} measured (${say(depth.value, 'length', lengths)} planned)`
     : `${state}, ${say(depth.value, 'length', lengths)}`
+}
+
+/** What brings a head down or lifts it, and how much of that is done; what it comes to stands beside it. */
+export function sayDrop({ face, deck, under, gasket, drop }: Moves, lengths: LengthUnit): { by: string, way: string, done: string } {
+  const mm = (value: number) => say(Math.abs(value), 'length', lengths)
+  const part = (value: number, words: string) => Math.abs(value) < 0.005 ? [] : [`${mm(value)} ${words}`]
+  const parts = [
+    ...part(face.all, 'off the face'), ...part(deck.all, 'off the deck'), ...part(under.all, `${under.all < 0 ? 'less' : 'more'} under the barrel`),
+    ...Math.abs(gasket.all) < 0.005 ? [] : [`a gasket ${mm(gasket.all)} ${gasket.all < 0 ? 'thinner' : 'thicker'}`]
+  ]
+  const way = (value: number) => value < 0 ? 'up' : 'down'
+  const done = Math.abs(drop.done) < 0.005 ? '' : way(drop.done) === way(drop.all) ? `; ${mm(drop.done)} of it is done` : `; so far it has gone ${way(drop.done)} ${mm(drop.done)}`
+  return { by: parts.length > 0 ? `With ${sayList(parts)}, the head` : 'With nothing cut or changed, the head', way: drop.all < 0 ? 'goes up' : 'comes down', done }
 }
 
 /** The two things that come near each other. */

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { advice, flatCut, replay, shares, type Advice, type Entry, type Tried } from '#core'
+import { advice, flatCut, replay, shares, type Advice, type Entry, type Moves, type Tried } from '#core'
 import type { Stage } from '#core/plan/route'
 import { demoShop } from '#demo/shop'
 import { RulesRequest, check } from '#shared/dto'
 import { sayEntry, sayScope, typedOf } from './entries'
+import { sayDrop } from './cuts'
 import { clearanceFormula, ratioFormula } from './formulas'
 import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
@@ -162,6 +163,22 @@ describe('a stage on several heads', () => {
     const sentence = sayFirstCut({ firstCuts, figures: figuresOf(faces) }, 'mm')
     if (told) expect(sentence).toMatch(told)
     else expect(sentence).toBeUndefined()
+  })
+})
+
+describe('what brings a head down is said', () => {
+  const none = { done: 0, all: 0 }
+  const still = { face: none, deck: none, under: none, gasket: none, sunk: none, drop: none }
+  const both = (all: number, done = 0) => ({ done, all })
+  it.each<[string, Partial<Moves>, string]>([
+    ['a cut', { face: both(0.8, 0.3), drop: both(0.8, 0.3) }, 'With 0.80 mm off the face, the head comes down; 0.30 mm of it is done'],
+    ['all of it', { face: both(0.8), deck: both(0.2), gasket: both(-0.3), drop: both(1.3) }, 'With 0.80 mm off the face, 0.20 mm off the deck and a gasket 0.30 mm thinner, the head comes down'],
+    ['a barrel that was lifted, and a cut to come', { face: both(0.8), under: both(0.5, 0.5), drop: both(0.3, -0.5) }, 'With 0.80 mm off the face and 0.50 mm more under the barrel, the head comes down; so far it has gone up 0.50 mm'],
+    ['a barrel lifted', { under: both(0.5, 0.5), drop: both(-0.5, -0.5) }, 'With 0.50 mm more under the barrel, the head goes up; 0.50 mm of it is done'],
+    ['nothing', {}, 'With nothing cut or changed, the head comes down']
+  ])('%s', (_, moves, told) => {
+    const { by, way, done } = sayDrop({ ...still, ...moves }, 'mm')
+    expect(`${by} ${way}${done}`).toBe(told)
   })
 })
 

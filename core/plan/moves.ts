@@ -7,6 +7,8 @@ export interface Moves {
   /** Off the head's face, and off the deck: done since the engine came, and with what is asked for. */
   face: { done: number, all: number }
   deck: { done: number, all: number }
+  /** Put under a barrel, below 0 where it came down. */
+  under: { done: number, all: number }
   /** Gasket thicker than it came by. */
   gasket: { done: number, all: number }
   /** How far the valves that moved most stand up by seat work. */
@@ -64,24 +66,25 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
   const total = (list: OperationEntry[]) => list.reduce((sum, op) => {
     if (op.kind === 'faceCut') sum.face += (op.body.measured ?? op.body.depth).value + (op.body.flat?.value ?? 0)
     if (op.kind === 'deckCut') sum.deck += (op.body.measured ?? op.body.depth).value
-    // What is put under a barrel lifts its head as a thicker gasket does.
-    if (op.kind === 'spacer') sum.deck -= op.body.change.value
+    if (op.kind === 'spacer') sum.under += op.body.change.value
     return sum
-  }, { face: 0, deck: 0, intake: highest(list, 'intake'), exhaust: highest(list, 'exhaust') })
+  }, { face: 0, deck: 0, under: 0, intake: highest(list, 'intake'), exhaust: highest(list, 'exhaust') })
   const [done, more] = [total(mine), total(coming)]
   const downAt = (place: number) => {
     const before = total(mine.filter(op => ledger.place.get(op.id)! < place))
-    return before.face + before.deck - (thickness(place) - came)
+    return before.face + before.deck - before.under - (thickness(place) - came)
   }
   const thickness = (place: number, planned: OperationEntry[] = []) => knownQuantity(ledger, 'gasketThickness', cylinder, place, planned)?.estimate.value ?? 0
   const first = doneOn(ledger, cylinder, ['gasketChange'])[0]
   const came = thickness(first ? ledger.place.get(first.id)! : NOW)
   const gasket = { done: thickness(NOW) - came, all: thickness(NOW, operations) - came }
   const of = (name: keyof typeof done) => ({ done: done[name], all: done[name] + more[name] })
-  const [face, deck, intake, exhaust] = [of('face'), of('deck'), of('intake'), of('exhaust')]
+  const [face, deck, under, intake, exhaust] = [of('face'), of('deck'), of('under'), of('intake'), of('exhaust')]
   // Pushrods of both kinds are bought in one length: the valve that stands up most decides.
   const sunk = intake.all > exhaust.all ? intake : exhaust
-  const drop = { done: face.done + deck.done - gasket.done, all: face.all + deck.all - gasket.all }
+  // What is put under a barrel lifts its head as a thicker gasket does.
+  const lift = { done: gasket.done + under.done, all: gasket.all + under.all }
+  const drop = { done: face.done + deck.done - lift.done, all: face.all + deck.all - lift.all }
   /** A room that a head coming down takes up: what it was when it was measured, less what came down since. */
   const roomLeft = (quantity: Quantity, per = 1) => {
     const part = statedQuantity(ledger, quantity, cylinder)
@@ -94,11 +97,11 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
   const left = statedQuantity(ledger, 'deckThickness', cylinder, NOW, operations)?.estimate.value
   const least = statedQuantity(ledger, 'leastDeckThickness', cylinder)?.estimate.value
   return {
-    face, deck, gasket, sunk, drop,
+    face, deck, under, gasket, sunk, drop,
     ...(left === undefined ? {} : { deckLeft: { left, ...(least === undefined ? {} : { over: left - least }) } }),
     cam: reckoned(ledger, cylinder, ['runAngle', 'chainPitch', 'camTeeth'], ([runAngle, pitch, camTeeth]) => camRetard(drop.all, { runAngle: runAngle!, pitch: pitch!, camTeeth: camTeeth! })),
     pushrod: reckoned(ledger, cylinder, ['pushrodAngle', 'rockerRatio'], ([pushrodAngle, rockerRatio]) => pushrodChange(
-      { gasketGain: gasket.all, headCut: face.all, deckCut: deck.all, sunk: sunk.all, baseCircleLost: 0 }, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! })),
+      { gasketGain: lift.all, headCut: face.all, deckCut: deck.all, sunk: sunk.all, baseCircleLost: 0 }, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! })),
     flange: reckoned(ledger, cylinder, ['halfBankAngle', 'flangeAngle'], ([gamma, alpha]) => vFlange(gamma!, alpha!, drop.all)),
     ...(perDrop === undefined ? {} : { valleyLeft: roomLeft('valleyGap', perDrop) }), boltLeft: roomLeft('boltSpare'), dowelLeft: roomLeft('dowelSpare'),
     ...(rolled.lean > 0 ? { rolled: { lean: rolled.lean, ...(seatWidth === undefined ? {} : { over: rolled.over }) } } : {})

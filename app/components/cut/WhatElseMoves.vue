@@ -4,6 +4,7 @@ import type { Moves, Quantity } from '#core'
 import { digits, say } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { sayDrop } from '~/words/cuts'
 
 /** What lowering the head does beyond the chamber, done and planned together: deck left, cam timing, pushrods, the flanges of a V. */
 const props = defineProps<{ moves?: Moves }>()
@@ -11,6 +12,7 @@ const build = useBuild()
 const device = useDevice()
 const whole = { level: 'build' } as const
 const mm = (value: number) => say(value, 'length', device.lengths)
+const dropped = computed(() => props.moves && sayDrop(props.moves, device.lengths))
 
 interface Line { name: string, formula: string, fields: Quantity[], says: string[], bad?: boolean, datum?: 'run' | 'pushrod' | 'flange' | 'bolts' | 'rolled', only?: boolean }
 const lines = computed<Line[]>(() => {
@@ -29,15 +31,20 @@ const lines = computed<Line[]>(() => {
     },
     {
       name: 'Chain or belt drive', datum: 'run', formula: '720 · d · cos ζ / (p · z)', fields: ['runAngle', 'chainPitch', 'camTeeth'],
-      says: cam === undefined ? [] : [`the cam falls back ${digits(cam, 2)}° of crank`]
+      says: cam === undefined ? [] : [`the cam ${cam < 0 ? 'comes forward' : 'falls back'} ${digits(Math.abs(cam), 2)}° of crank`]
     },
     {
-      name: 'Pushrods', datum: 'pushrod', formula: '(gasket − head − deck) · cos ψ − s / R', fields: ['pushrodAngle', 'rockerRatio'],
+      name: 'Pushrods', datum: 'pushrod', formula: '(gasket + barrel − head − deck) · cos ψ − s / R', fields: ['pushrodAngle', 'rockerRatio'],
       says: pushrod === undefined ? [] : [pushrod < 0 ? `stand ${mm(-pushrod)} long: shorter ones, or less preload` : `${mm(pushrod)} longer ones are wanted`]
     },
     {
       name: 'Flanges of a V', datum: 'flange', formula: 'd · sin γ / sin α, d · sin(γ + α) / sin α', fields: ['halfBankAngle', 'flangeAngle'],
-      says: flange === undefined ? [] : [`${mm(flange.offFlange)} off each flange, and the manifold comes down ${mm(flange.manifoldDown)}`, `left alone: ports ${mm(flange.portsOff)} off, ${mm(flange.gap)} tighter`]
+      says: flange === undefined
+        ? []
+        : [
+            `${mm(Math.abs(flange.offFlange))} ${flange.offFlange < 0 ? 'more gasket on' : 'off'} each flange, and the manifold ${flange.manifoldDown < 0 ? 'goes up' : 'comes down'} ${mm(Math.abs(flange.manifoldDown))}`,
+            `left alone: ports ${mm(Math.abs(flange.portsOff))} off, ${mm(Math.abs(flange.gap))} ${flange.gap < 0 ? 'wider' : 'tighter'}`
+          ]
     },
     {
       name: 'The valley', formula: 'gap − what the manifold comes down', fields: ['valleyGap'], bad: valleyLeft !== undefined && valleyLeft < 0,
@@ -62,7 +69,7 @@ const lines = computed<Line[]>(() => {
 
 <template>
   <div class="else">
-    <p v-if="moves">With <strong class="num">{{ mm(moves.face.all) }}</strong> off the face<template v-if="moves.deck.all">, <span class="num">{{ mm(moves.deck.all) }}</span> off the deck</template><template v-if="moves.gasket.all"> and a gasket <span class="num">{{ mm(Math.abs(moves.gasket.all)) }}</span> {{ moves.gasket.all < 0 ? 'thinner' : 'thicker' }}</template>, the head comes down <strong class="num big" data-drop>{{ mm(moves.drop.all) }}</strong><template v-if="moves.drop.done">; <span class="num">{{ mm(moves.drop.done) }}</span> of it is done</template></p>
+    <p v-if="moves && dropped">{{ dropped.by }} {{ dropped.way }} <strong class="num big" data-drop>{{ mm(Math.abs(moves.drop.all)) }}</strong>{{ dropped.done }}</p>
     <section v-for="line in lines" :key="line.name">
       <div class="told">
         <div>

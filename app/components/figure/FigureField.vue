@@ -240,7 +240,7 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), typ
       </template>
     </v-field>
     <template #append>
-      <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance === 'derived' ? 'set' : part.provenance }}, {{ say(part.estimate.value, dimension, device.lengths, extra) }}</span>
+      <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance !== 'derived' ? part.provenance : part.entries.length > 0 ? 'reckoned' : 'set' }}, {{ say(part.estimate.value, dimension, device.lengths, extra) }}</span>
       <div v-if="sentence || ask || cleared" :id="`${id}-say`" class="said" role="status">
         <span v-if="sentence" class="sentence">{{ sentence }}</span>
         <span v-else-if="ask" class="small">

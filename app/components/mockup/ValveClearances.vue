@@ -43,7 +43,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
 <template>
   <section class="valves">
     <p v-if="worst" class="verdict" role="status"><strong class="warn">{{ QUANTITY_WORDS[worst.name].label }}</strong> comes to <strong class="num">{{ say(worst.then.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(-over(worst), 'length', device.lengths) }}</span> under the shop’s minimum.</p>
-    <p v-else-if="steps.size" class="verdict">Every clearance stated keeps the shop’s minimum, with all that is planned.</p>
+    <p v-else-if="steps.size" class="verdict">Every clearance stated of cylinder {{ build.cylinder }} keeps the shop’s minimum, with all that is planned.</p>
     <p v-else class="verdict quiet">Measure with clay, or with soft springs and a dial. The intake comes nearest about 10° after top, the exhaust about 10° before: search 20° either side.</p>
     <v-table>
       <thead><tr><th>Clearance</th><th class="field">measured</th><th>what is left of it</th><th class="r">then</th><th class="r">over the minimum</th></tr></thead>
