@@ -1,6 +1,6 @@
 import { DEFAULT_U } from '../estimate'
 
-export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'roughness' | 'force' | 'rate' | 'flow' | 'depression' | 'pressure' | 'power' | 'share'
+export type Dimension = 'length' | 'area' | 'volume' | 'angle' | 'ratio' | 'mass' | 'speed' | 'temperature' | 'warming' | 'roughness' | 'force' | 'rate' | 'flow' | 'depression' | 'pressure' | 'power' | 'share'
 
 export interface QuantityRule {
   dimension: Dimension
@@ -115,7 +115,7 @@ export const FIGURE_BOUNDS = {
   knownRelief: { dimension: 'volume', min: -50, max: 50 },
   crownDepth: { dimension: 'length', min: 0, max: 200 },
   scaleTemperature: { dimension: 'temperature', min: -10, max: 60 },
-  warmer: { dimension: 'temperature', min: -60, max: 60 },
+  warmer: { dimension: 'warming', min: -60, max: 60 },
   solder: { dimension: 'length', min: 0.02, max: 12 },
   spacer: { dimension: 'length', min: -5, max: 10 },
   pistonRise: { dimension: 'length', min: -10, max: 10 },

@@ -61,6 +61,18 @@ describe('an entry is checked', () => {
     expect(faults(share(0.89, ':1'))).toEqual([])
     expect(faults(share(0.0089, '%'))[0]!.sentence).toMatch(/^0.89 % can’t be right for .*between 60.00 % and 98.00 %/)
   })
+  it('says a bound in the unit that was typed, and takes a difference of temperature as it was once kept', () => {
+    const beside = (name: 'warmer' | 'scaleTemperature', value: number, unit: string) => {
+      const entry = pour([{ start: 0, end: 55.4 }])
+      return faults({ ...entry, body: { ...entry.body, [name]: { value, unit, typed: '' } } }).map(f => f.sentence)
+    }
+    // 60 °C is 140 °F; 60 °C more is 108 °F more.
+    expect(beside('scaleTemperature', 70, '°F')[0]).toContain('158.00 °F can’t be right')
+    expect(beside('scaleTemperature', 70, '°F')[0]).toContain('140.00 °F')
+    expect(beside('warmer', 70, 'F°')[0]).toContain('108.00 °F')
+    expect([beside('warmer', 10, '°C'), beside('warmer', 10, 'K'), beside('scaleTemperature', 20, '°F')]).toEqual([[], [], []])
+    expect(beside('warmer', 10, '°F')[0]).toMatch(/unit does not fit/)
+  })
   it('still takes every stored body of version 1', () => {
     for (const { id: _id, build: _build, seq: _seq, ...sent } of v1 as Record<string, unknown>[]) expect(faults(sent)).toEqual([])
   })

@@ -1,6 +1,6 @@
 import { registerDecorator, type ValidationArguments } from 'class-validator'
 import { QUANTITIES, quantityRule, type Quantity, type QuantityRule } from '#core'
-import { TYPED_LIMIT, UNITS, isUnit, say } from '#shared/figures'
+import { TYPED_LIMIT, fitsDimension, isUnit, say, shownUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { isFields } from './plain'
 
@@ -19,8 +19,6 @@ export function Sound(sentence: Sentence): PropertyDecorator {
 
 interface FigureRule extends QuantityRule { noun: string }
 
-const INCHES: ReadonlySet<string> = new Set(['in', 'thou', 'in2', 'µin'])
-
 /** What is wrong with a stored figure, if anything. */
 export function figureFault(value: unknown, rule: FigureRule): string | undefined {
   if (typeof value !== 'object' || value === null) return 'A figure is needed: its value, its unit and what was typed.'
@@ -29,11 +27,10 @@ export function figureFault(value: unknown, rule: FigureRule): string | undefine
   if (strange) return `“${strange}” is not known here.`
   if (typeof number !== 'number' || !Number.isFinite(number)) return `A number is needed for ${rule.noun}.`
   if (typeof typed !== 'string' || typed.length > TYPED_LIMIT) return `What was typed must be text of ${TYPED_LIMIT} characters at most.`
-  // A share was once typed as a part of one, and such entries are never rewritten.
-  if (!isUnit(unit) || (UNITS[unit].dimension !== rule.dimension && !(unit === ':1' && rule.dimension === 'share'))) return `That unit does not fit ${rule.noun}.`
+  if (!isUnit(unit) || !fitsDimension(unit, rule.dimension)) return `That unit does not fit ${rule.noun}.`
   if (number < rule.min || number > rule.max) {
     // In the lengths it was typed in: whoever works in inches is answered in inches.
-    const lengths = INCHES.has(unit) ? 'in' : 'mm'
+    const lengths = unit === 'thou' || (unit === shownUnit(rule.dimension, 'in') && unit !== shownUnit(rule.dimension, 'mm')) ? 'in' : 'mm'
     const told = (bound: number) => say(bound, rule.dimension, lengths, 1)
     return `${told(number)} can’t be right for ${rule.noun}: it must lie between ${told(rule.min)} and ${told(rule.max)}.`
   }

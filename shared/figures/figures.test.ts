@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { airSpeed, digits, parseFigure, say, sayCylinders, sayDoubt, signed, type FieldOf } from './index'
+import type { Dimension } from '#core'
+import { CORE_UNIT, airSpeed, digits, fromCore, parseFigure, say, sayCylinders, sayDoubt, shown, shownUnit, signed, type FieldOf } from './index'
 
 const length: FieldOf = { dimension: 'length' }
 const volume: FieldOf = { dimension: 'volume' }
@@ -27,6 +28,13 @@ describe('the number grammar', () => {
     ['46.5 cm2', { dimension: 'area' }, 4650, 'cm2'],
     ['9.9:1', { dimension: 'ratio' }, 9.9, ':1'],
     ['130 hp', { dimension: 'power' }, 96.940987, 'hp'],
+    ['68 °F', { dimension: 'temperature' }, 20, '°F'],
+    ['60+8f', { dimension: 'temperature' }, 20, '°F'],
+    ['-40', { dimension: 'temperature', unit: '°F' }, -40, '°F'],
+    ['21c', { dimension: 'temperature', unit: '°F' }, 21, '°C'],
+    ['18 °F', { dimension: 'warming' }, 10, 'F°'],
+    ['10 °C', { dimension: 'warming' }, 10, 'K'],
+    ['30 inHg', { dimension: 'pressure' }, 1015.9167, 'inHg'],
     ['89', { dimension: 'share' }, 0.89, '%'],
     ['88.5 %', { dimension: 'share' }, 0.885, '%'],
     ['3.622', { dimension: 'length', unit: 'in' }, 91.9988, 'in'],
@@ -101,6 +109,21 @@ describe('figures as they are read', () => {
     expect(say(1.524, 'length', 'in')).toBe('0.0600 in')
     expect(say(9.8983, 'ratio')).toBe('9.90')
     expect(say(24, 'angle')).toBe('24.0°')
+  })
+  it('has temperatures with their own nought, and their differences without', () => {
+    expect([say(20, 'temperature', 'in'), say(20, 'temperature'), say(10, 'warming', 'in'), say(10, 'warming'), say(1013.207, 'pressure', 'in')]).toEqual(['68.0 °F', '20.0 °C', '18.0 °F', '10.0 °C', '29.92 inHg'])
+  })
+  it.each(Object.keys(CORE_UNIT) as Dimension[])('a %s that is typed as it is shown is the same to its last place, in either shop', (dimension) => {
+    for (const lengths of ['mm', 'in'] as const) {
+      const unit = shownUnit(dimension, lengths)
+      fc.assert(fc.property(fc.double({ min: -500, max: 500, noNaN: true }), (value) => {
+        const parsed = parseFigure(shown(value, dimension, lengths).number, { dimension, unit })
+        const back = parsed.kind === 'figure' ? parsed.figure.value : Number.NaN
+        // Half of the last place that is shown, which is a whole rpm or mm² at most.
+        expect(Math.abs(fromCore(back, unit) - fromCore(value, unit))).toBeLessThanOrEqual(0.5 + 1e-9)
+        expect(shown(back, dimension, lengths)).toEqual(shown(value, dimension, lengths))
+      }))
+    }
   })
   it('has a true minus, and no minus before nothing', () => {
     expect(digits(-0.2, 2)).toBe('−0.20')

@@ -1,6 +1,6 @@
 import type { Dimension, Figure } from '#core'
 import { say } from './show'
-import { CORE_UNIT, DIMENSION_WORDS, UNITS, unitSpelled, type UnitName } from './units'
+import { CORE_UNIT, DIMENSION_WORDS, UNITS, inCore, unitSpelled, type UnitName } from './units'
 
 /** What a field wants. */
 export interface FieldOf {
@@ -44,12 +44,12 @@ function splitTerms(text: string): Term[] {
   }
 }
 
-function splitUnit(text: string): { number: string, unit?: UnitName, unknown?: string } {
+function splitUnit(text: string, dimension: Dimension): { number: string, unit?: UnitName, unknown?: string } {
   const match = /^([-\d.,/\s]*\d[.,]?|[-\d.,/\s]*[.,]\d+)\s*(\D.*)?$/.exec(text)
   if (!match) throw new Unreadable(`“${text}” is not a number.`)
   const spelled = match[2]?.trim()
   if (!spelled) return { number: match[1]!.trim() }
-  const unit = unitSpelled(spelled)
+  const unit = unitSpelled(spelled, dimension)
   return unit ? { number: match[1]!.trim(), unit } : { number: match[1]!.trim(), unknown: spelled }
 }
 
@@ -88,7 +88,7 @@ export function parseFigure(typed: string, field: FieldOf): Parsed {
   if (/\d\s*[eE]\s*[-+]?\d/.test(text)) return refused('Write the number out: no powers of ten.')
   const fieldUnit = field.unit ?? CORE_UNIT[field.dimension]
   try {
-    const terms = splitTerms(text).map(term => ({ ...term, ...splitUnit(term.text) }))
+    const terms = splitTerms(text).map(term => ({ ...term, ...splitUnit(term.text, field.dimension) }))
     const strange = terms.find(term => term.unknown)
     if (strange) {
       return refused(`“${strange.unknown}” is not a unit here: use ${DIMENSION_WORDS[field.dimension].unitWords}.`)
@@ -106,8 +106,10 @@ export function parseFigure(typed: string, field: FieldOf): Parsed {
       if (fraction && of !== 'in') throw new Unreadable(`A fraction is read as inches: write ${term.number}".`)
       return term.sign * value * UNITS[of].factor
     })
-    const figure: Figure = { value: values.reduce((a, b) => a + b, 0), unit, typed: typed.trim() }
-    return asked(figure, text, field, fieldUnit) ?? unusual(figure, field) ?? { kind: 'figure', figure, terms: values }
+    // A sum has one nought: 60 °F + 8 °F are 68 °F.
+    const zero = inCore(0, unit)
+    const figure: Figure = { value: values.reduce((a, b) => a + b, zero), unit, typed: typed.trim() }
+    return asked(figure, text, field, fieldUnit) ?? unusual(figure, field) ?? { kind: 'figure', figure, terms: values.length === 1 ? [figure.value] : values }
   } catch (error) {
     if (error instanceof Unreadable) return refused(error.message)
     throw error

@@ -1,24 +1,24 @@
 import type { Dimension } from '#core'
-import { UNITS, type UnitName } from './units'
+import { UNITS, fromCore, type UnitName } from './units'
 
 /** What lengths are shown in, by the hand's choice. Stored values are never rounded by it. */
 export type LengthUnit = 'mm' | 'in'
 
 const DECIMALS: Record<UnitName, number> = {
-  'mm': 2, 'cm': 3, 'in': 4, 'thou': 1, 'mm2': 0, 'cm2': 2, 'in2': 3, 'cc': 1, '°': 1, ':1': 2, 'kg': 3, 'g': 0, 'rpm': 0, '°C': 1, 'µm': 2, 'µin': 0, 'N': 0, 'lbf': 0, 'N/mm': 1, 'lbf/in': 0,
+  'mm': 2, 'cm': 3, 'in': 4, 'thou': 1, 'mm2': 0, 'cm2': 2, 'in2': 3, 'cc': 1, '°': 1, ':1': 2, 'kg': 3, 'g': 0, 'rpm': 0, '°C': 1, '°F': 1, 'K': 1, 'F°': 1, 'µm': 2, 'µin': 0, 'N': 0, 'lbf': 0, 'N/mm': 1, 'lbf/in': 0,
   'L/s': 1, 'cfm': 1, 'Pa': 0, 'kPa': 2, 'mmH2O': 0, 'inH2O': 1, 'hPa': 0, 'inHg': 2, 'kW': 1, 'hp': 1, '%': 1
+}
+
+const both = (unit: UnitName) => ({ mm: unit, in: unit })
+const SHOWN: Record<Dimension, Record<LengthUnit, UnitName>> = {
+  length: { mm: 'mm', in: 'in' }, area: { mm: 'mm2', in: 'in2' }, volume: both('cc'), angle: both('°'), ratio: both(':1'), mass: both('g'), speed: both('rpm'),
+  temperature: { mm: '°C', in: '°F' }, warming: { mm: 'K', in: 'F°' }, roughness: { mm: 'µm', in: 'µin' }, force: { mm: 'N', in: 'lbf' }, rate: { mm: 'N/mm', in: 'lbf/in' }, flow: { mm: 'L/s', in: 'cfm' },
+  depression: both('inH2O'), pressure: { mm: 'hPa', in: 'inHg' }, power: { mm: 'kW', in: 'hp' }, share: both('%')
 }
 
 /** The unit a dimension is shown in. */
 export function shownUnit(dimension: Dimension, lengths: LengthUnit): UnitName {
-  if (dimension === 'length') return lengths
-  if (dimension === 'area') return lengths === 'in' ? 'in2' : 'mm2'
-  if (dimension === 'roughness') return lengths === 'in' ? 'µin' : 'µm'
-  if (dimension === 'force') return lengths === 'in' ? 'lbf' : 'N'
-  if (dimension === 'rate') return lengths === 'in' ? 'lbf/in' : 'N/mm'
-  if (dimension === 'flow') return lengths === 'in' ? 'cfm' : 'L/s'
-  if (dimension === 'power') return lengths === 'in' ? 'hp' : 'kW'
-  return ({ volume: 'cc', angle: '°', ratio: ':1', mass: 'g', speed: 'rpm', temperature: '°C', depression: 'inH2O', pressure: 'hPa', share: '%' } as const)[dimension]
+  return SHOWN[dimension][lengths]
 }
 
 /** A number with a true minus and a fixed count of decimals; never “-0”. */
@@ -48,7 +48,7 @@ export function signed(value: number, decimals: number): string {
  */
 export function shown(value: number, dimension: Dimension, lengths: LengthUnit = 'mm', extra = 0): { number: string, unit: string } {
   const unit = shownUnit(dimension, lengths)
-  const number = digits(value / UNITS[unit].factor, Math.max(0, DECIMALS[unit] + extra))
+  const number = digits(fromCore(value, unit), Math.max(0, DECIMALS[unit] + extra))
   return {
     // Four noughts after the point are no easier to read than one before it.
     number: unit === 'in' && Number(number) === 0 ? '0' : number,

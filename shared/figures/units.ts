@@ -4,6 +4,8 @@ export interface Unit {
   dimension: Dimension
   /** Core units per one of this unit. */
   factor: number
+  /** What its nought is in the core unit, where that is not nought. */
+  zero?: number
   /** As it is printed after a figure. */
   label: string
   /** Spellings that are understood when typed. */
@@ -11,7 +13,7 @@ export interface Unit {
 }
 
 /** Every unit that can be typed or shown. Core units are mm, mm², cc, degrees, kg, rpm, °C, µm for how rough a face is, N, N/mm, L/s, Pa for a
- * bench's depression, hPa for the air about it and kW. */
+ * bench's depression, hPa for the air about it and kW. How much warmer one thing is than another is a dimension of its own: 10 °C warmer are 18 °F, not 50. */
 export const UNITS = {
   'mm': { dimension: 'length', factor: 1, label: 'mm', spellings: ['mm'] },
   'cm': { dimension: 'length', factor: 10, label: 'cm', spellings: ['cm'] },
@@ -26,6 +28,9 @@ export const UNITS = {
   'g': { dimension: 'mass', factor: 0.001, label: 'g', spellings: ['g'] },
   'rpm': { dimension: 'speed', factor: 1, label: 'rpm', spellings: ['rpm'] },
   '°C': { dimension: 'temperature', factor: 1, label: '°C', spellings: ['°c', 'c'] },
+  '°F': { dimension: 'temperature', factor: 5 / 9, zero: -160 / 9, label: '°F', spellings: ['°f', 'f'] },
+  'K': { dimension: 'warming', factor: 1, label: '°C', spellings: ['°c', 'c', 'k'] },
+  'F°': { dimension: 'warming', factor: 5 / 9, label: '°F', spellings: ['°f', 'f'] },
   'µm': { dimension: 'roughness', factor: 1, label: 'µm', spellings: ['µm', 'μm', 'um'] },
   'µin': { dimension: 'roughness', factor: 0.0254, label: 'µin', spellings: ['µin', 'μin', 'uin'] },
   'N': { dimension: 'force', factor: 1, label: 'N', spellings: ['n'] },
@@ -50,7 +55,7 @@ export type UnitName = keyof typeof UNITS
 
 /** The core's own unit of a dimension; a share is kept as a part of one, and has no unit but the one that it is typed in. */
 export const CORE_UNIT: Record<Dimension, UnitName> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa', power: 'kW', share: '%'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', warming: 'K', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa', power: 'kW', share: '%'
 }
 
 /** What a dimension is called in a sentence, and what it is counted in. */
@@ -62,7 +67,8 @@ export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: strin
   ratio: { noun: 'a ratio', unitWords: 'no unit, or :1' },
   mass: { noun: 'a weight', unitWords: 'g or kg' },
   speed: { noun: 'an engine speed', unitWords: 'rpm' },
-  temperature: { noun: 'a temperature', unitWords: '°C' },
+  temperature: { noun: 'a temperature', unitWords: '°C or °F' },
+  warming: { noun: 'a difference of temperature', unitWords: '°C or °F' },
   roughness: { noun: 'a roughness', unitWords: 'µm or µin' },
   force: { noun: 'a load', unitWords: 'N or lbf' },
   rate: { noun: 'a spring’s rate', unitWords: 'N/mm or lbf/in' },
@@ -73,14 +79,27 @@ export const DIMENSION_WORDS: Record<Dimension, { noun: string, unitWords: strin
   share: { noun: 'a share', unitWords: '%' }
 }
 
-const BY_SPELLING = new Map<string, UnitName>(
-  (Object.keys(UNITS) as UnitName[]).flatMap(name => UNITS[name].spellings.map(s => [s, name] as [string, UnitName]))
-)
+const NAMES = Object.keys(UNITS) as UnitName[]
 
-/** The unit a spelling means, if any. */
-export function unitSpelled(text: string): UnitName | undefined {
-  return BY_SPELLING.get(text.toLowerCase())
+/** The unit a spelling means where a dimension is wanted, if any; of another dimension where none of that one is spelled so. */
+export function unitSpelled(text: string, dimension: Dimension): UnitName | undefined {
+  const spelled = NAMES.filter(name => (UNITS[name].spellings as readonly string[]).includes(text.toLowerCase()))
+  return spelled.find(name => UNITS[name].dimension === dimension) ?? spelled[0]
 }
+
+/** Whether a kept figure of a dimension may have a unit. Entries are never rewritten: a share was once typed as a part of one, and a difference of temperature in °C. */
+export const fitsDimension = (unit: UnitName, dimension: Dimension): boolean =>
+  UNITS[unit].dimension === dimension || (unit === ':1' && dimension === 'share') || (unit === '°C' && dimension === 'warming')
+
+/**
+ * A number in some unit, in the core's.
+ *
+ * @example inCore(68, '°F') // 20
+ */
+export const inCore = (number: number, unit: UnitName): number => number * UNITS[unit].factor + zeroOf(unit)
+/** And back. */
+export const fromCore = (value: number, unit: UnitName): number => (value - zeroOf(unit)) / UNITS[unit].factor
+const zeroOf = (unit: UnitName) => (UNITS[unit] as Unit).zero ?? 0
 
 /** Whether a stored unit name is one we know. */
 export function isUnit(name: unknown): name is UnitName {

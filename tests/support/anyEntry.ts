@@ -7,7 +7,7 @@ import { checkEntry } from '#shared/dto'
 /** Random entries that the forms and the server let through, of every kind, with figures up to and at their bounds. */
 
 const UNITS_OF: Record<QuantityRule['dimension'], string> = {
-  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa', power: 'kW', share: '%'
+  length: 'mm', area: 'mm2', volume: 'cc', angle: '°', ratio: ':1', mass: 'kg', speed: 'rpm', temperature: '°C', warming: 'K', roughness: 'µm', force: 'N', rate: 'N/mm', flow: 'L/s', depression: 'Pa', pressure: 'hPa', power: 'kW', share: '%'
 }
 const spread = (min: number, max: number) => fc.nat(997).map(i => min + (max - min) * i / 997)
 const between = (min: number, max: number) => fc.oneof({ weight: 1, arbitrary: fc.constantFrom(min, max) }, { weight: 6, arbitrary: spread(min, max) })

@@ -9,13 +9,13 @@ import { useBuild } from '~/stores/build'
 const props = defineProps<{ pouring: Pouring }>()
 const build = useBuild()
 const p = props.pouring
-const WORDS: Record<BesideName, { label: string, dimension: 'length' | 'volume' | 'temperature' }> = {
+const WORDS: Record<BesideName, { label: string, dimension: 'length' | 'volume' | 'temperature' | 'warming' }> = {
   depth: { label: 'Piston down the bore', dimension: 'length' },
   plugColumn: { label: 'Column in the plug hole', dimension: 'volume' },
   plateHole: { label: 'Plate hole, if filled', dimension: 'volume' },
   knownRelief: { label: 'Recess filled beside', dimension: 'volume' },
   scaleTemperature: { label: 'Glass stands at', dimension: 'temperature' },
-  warmer: { label: 'Warmer in the head by', dimension: 'temperature' }
+  warmer: { label: 'Warmer in the head by', dimension: 'warming' }
 }
 const first = computed(() => BESIDE[p.what.value].filter(name => name === 'depth' || name === 'plugColumn'))
 const folded = computed<BesideName[]>(() => [...BESIDE[p.what.value].filter(name => name !== 'depth' && name !== 'plugColumn'), 'scaleTemperature', 'warmer'])

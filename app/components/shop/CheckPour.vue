@@ -2,7 +2,7 @@
 import { v4 as uuid } from 'uuid'
 import { checkPour, type Fill, type KnownVolume } from '#core'
 import type { KeptInstrument } from '#shared/dto'
-import { UNITS, digits } from '#shared/figures'
+import { UNITS, digits, fromCore, inCore, shownUnit, type UnitName } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { fullScale } from '~/words/stop'
 import { useDevice } from '~/stores/device'
@@ -16,15 +16,16 @@ const device = useDevice()
 const outbox = useOutbox()
 const shop = useShop()
 const kind = ref<KnownVolume['kind']>('ball')
-const fields = reactive<Record<string, string>>({ diameter: '', height: '', mass: '', temperature: '20', u: '' })
-const WANTED: Record<KnownVolume['kind'], { name: string, label: string, unit: 'length' | 'g' | '°C' }[]> = {
+const fields = reactive<Record<string, string>>({ diameter: '', height: '', mass: '', temperature: '', u: '' })
+const WANTED: Record<KnownVolume['kind'], { name: string, label: string, unit: 'length' | 'g' | 'temperature' }[]> = {
   ball: [{ name: 'diameter', label: 'Diameter', unit: 'length' }, { name: 'u', label: 'Known to ±', unit: 'length' }],
   cylinder: [{ name: 'diameter', label: 'Diameter', unit: 'length' }, { name: 'height', label: 'Height', unit: 'length' }, { name: 'u', label: 'Known to ±', unit: 'length' }],
-  water: [{ name: 'mass', label: 'Water weighs', unit: 'g' }, { name: 'temperature', label: 'Water stands at', unit: '°C' }, { name: 'u', label: 'Known to ±', unit: 'g' }]
+  water: [{ name: 'mass', label: 'Water weighs', unit: 'g' }, { name: 'temperature', label: 'Water stands at', unit: 'temperature' }, { name: 'u', label: 'Known to ±', unit: 'g' }]
 }
 // What is typed keeps the unit it was begun in, whatever the header changes to meanwhile.
 const { lengths } = device
-const unitOf = (unit: string) => unit === 'length' ? lengths : unit
+const unitOf = (unit: 'length' | 'g' | 'temperature'): UnitName => unit === 'g' ? unit : shownUnit(unit, lengths)
+fields.temperature = digits(fromCore(20, unitOf('temperature')), 0)
 const readings = reactive(['', '', ''])
 const faults = ref<Record<string, string>>({})
 const number = (text: string) => text.trim() === '' ? NaN : Number(text.replace(',', '.'))
@@ -36,7 +37,7 @@ function fill(text: string): Fill | undefined {
 }
 const pours = computed(() => readings.filter(t => t.trim() !== '').map(t => [fill(t)]))
 // What is typed as ± is two standard uncertainties, as everywhere on the screen.
-const known = computed(() => ({ kind: kind.value, ...Object.fromEntries(WANTED[kind.value].map(f => [f.name, number(fields[f.name]!) * (f.unit === 'length' ? UNITS[lengths].factor : 1) / (f.name === 'u' ? 2 : 1)])) }) as unknown as KnownVolume)
+const known = computed(() => ({ kind: kind.value, ...Object.fromEntries(WANTED[kind.value].map(f => [f.name, (f.unit === 'g' ? number(fields[f.name]!) : inCore(number(fields[f.name]!), unitOf(f.unit))) / (f.name === 'u' ? 2 : 1)])) }) as unknown as KnownVolume)
 const result = computed(() => {
   if (pours.value.length === 0 || pours.value.some(p => !p[0]) || WANTED[kind.value].some(f => Number.isNaN(number(fields[f.name]!)))) return undefined
   try {
@@ -64,7 +65,7 @@ async function keep() {
     <p class="small quiet">Sink the ball or fill the bored cylinder, or pour into a cup on a scale: what the instrument counts, two or three times.</p>
     <div class="fields">
       <BenchSelect v-model="kind" label="Known by" :items="[['ball', 'a ball'], ['cylinder', 'a bored cylinder'], ['water', 'weighed water']]" />
-      <BenchText v-for="f in WANTED[kind]" :key="f.name" v-model="fields[f.name]" :label="`${f.label}, ${unitOf(f.unit)}`" inputmode="decimal" />
+      <BenchText v-for="f in WANTED[kind]" :key="f.name" v-model="fields[f.name]" :label="`${f.label}, ${UNITS[unitOf(f.unit)].label}`" inputmode="decimal" />
       <BenchText v-for="(_, i) in readings" :key="i" v-model="readings[i]" :label="`Reading ${i + 1}`" inputmode="decimal" placeholder="33.4" />
     </div>
     <p v-if="faults.known || faults.pours || faults.fills" class="sentence">{{ faults.known ?? faults.pours ?? faults.fills }}</p>
