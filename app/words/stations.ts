@@ -9,6 +9,8 @@ interface StationWords {
   leaves: readonly { key: string, name: string }[]
   /** What it is for, what to do there in order, and what its picture shows. */
   help: { what: string, how: readonly string[], picture: string }
+  /** Said in its place where an engine has nothing to do there. */
+  lacking?: string
 }
 
 /** Every station: what it and its leaves are called, and how a hand works there. */
@@ -44,6 +46,7 @@ export const STATIONS: Record<StationName, StationWords> = {
   shape: {
     key: '3', name: 'Shape',
     leaves: [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }],
+    lacking: 'This engine has no valves to free, or a barrel that is closed: its chambers are told at Route.',
     help: {
       what: 'Where the wall is too near an open valve, what to grind away, and what that does to the ratio.',
       how: [
@@ -58,6 +61,7 @@ export const STATIONS: Record<StationName, StationWords> = {
   ports: {
     key: '4', name: 'Ports',
     leaves: [{ key: 'throats', name: 'Throats' }, { key: 'volumes', name: 'Volumes' }, { key: 'places', name: 'Places' }, { key: 'sections', name: 'Sections' }, { key: 'moulds', name: 'Moulds' }, { key: 'flange', name: 'Flange' }, { key: 'seats', name: 'Seats' }],
+    lacking: 'This engine has no valves: its ports are in the barrel. Their timing stands on the Sheet.',
     help: {
       what: 'Ports and seats, from the valve to the flange: what they are, what is wanted of them, and what each hour of work gave.',
       how: [
@@ -72,6 +76,7 @@ export const STATIONS: Record<StationName, StationWords> = {
   cut: {
     key: '5', name: 'Cut',
     leaves: [{ key: 'face', name: 'Face' }, { key: 'seats', name: 'Seat work' }, { key: 'else', name: 'What else moves' }],
+    lacking: 'A closed barrel has no face to cut. It comes down by its foot: the Sheet’s Deck leaf has it.',
     help: {
       what: 'How much to take off the face, what the cut meets on the way, and what the glass must show when it is done.',
       how: [
@@ -114,6 +119,7 @@ export const STATIONS: Record<StationName, StationWords> = {
   flow: {
     key: '8', name: 'Flow',
     leaves: [{ key: 'curves', name: 'Curves' }, { key: 'compare', name: 'Before and after' }, { key: 'run', name: 'New run' }],
+    lacking: 'This engine has no valves: there is no lift to run its ports at.',
     help: {
       what: 'What a port flows, lift by lift, and whether the work on it changed anything.',
       how: [

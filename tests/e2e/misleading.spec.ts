@@ -160,7 +160,8 @@ test('a gasket under one of two heads is that head’s alone: planned, tried, fi
   await page.getByRole('tab', { name: 'Gaskets' }).click()
   await expect(page.locator('.gaskets tbody tr')).toHaveText([/^available0\.60 mm3\.2cc10\.00/, /^planned0\.80 mm4\.2cc9\.7[67]/, /^available0\.80 mm4\.4cc9\.7[12]/, /^fitted1\.00 mm5\.3cc9\.54/])
   // The thinnest is another way still.
-  await expect(page.locator('.stack')).toContainText('or the 0.60 mm gasket')
+  await expect(page.locator('.stack')).toContainText('With what else is planned:')
+  await expect(page.locator('.stack .ways')).toHaveText('0.34 mm off the faceor the 0.60 mm gasket')
   await open(page, bench, id, 'cut')
   await page.locator('.cell').nth(1).click()
   await expect(page.locator('.gasket-choice button[aria-pressed]')).toHaveText([/^1\.00 mm fitted/, '0.60 mm', '0.80 mm, bore 82.00 mm', '0.80 mm, bore 84.00 mm'])
@@ -172,7 +173,9 @@ test('a gasket under one of two heads is that head’s alone: planned, tried, fi
   await pick(list(page, 'Gasket'), '0.60 mm')
   await page.getByRole('button', { name: 'Plan this' }).click()
   await expect(page.locator('[data-planned]').filter({ hasText: 'Gasket change' })).toHaveText([/0\.60 mm thick/])
-  await expect(page.locator('.stack')).not.toContainText('or the 0.60 mm gasket')
+  // 9.90 then: the cut is planned for nothing more.
+  await expect(page.locator('.stack .then')).toContainText('10.00')
+  await expect(page.locator('.stack .ways')).toHaveCount(0)
   // Fitted and measured crushed, it is the second head's; the first keeps what was said for both.
   await add('gasketChange', second, { ...gasket(0.6), state: 'done' })
   await open(page, bench, id, 'sheet')
@@ -184,4 +187,26 @@ test('a gasket under one of two heads is that head’s alone: planned, tried, fi
   await expect(page.locator('[data-quantity=gasketThickness]')).toContainText('measured, 0.55 mm')
   await page.locator('.cell').first().click()
   await expect(page.locator('[data-quantity=gasketThickness]')).toContainText('measured, 1.00 mm')
+})
+
+test('a closed barrel that is to be lifted is told what its foot is to lose then, and has no Cut at any address', async ({ page, bench }) => {
+  const id = uuid()
+  const url = `${bench.server.url}/api/builds/${id}`
+  await put(url, buildRequest)
+  const add = async (kind: string, scope: object, body: object) => expect((await put(`${url}/entries/${uuid()}`, { ...frame, kind, scope, body })).status).toBe(201)
+  await add('layout', one, { heads: [[1], [2]], banks: [[1], [2]], engine: { head: 'blind', first: 'front', chamber: 'hemispherical', intakes: 0, exhausts: 0, strokes: 2, arrangement: 'inLine' } })
+  for (const [quantity, value] of [['bore', 54], ['stroke', 54], ['deckClearance', 1.1], ['crownDiameter', 53.8], ['topLandHeight', 5]] as const) await add('measure', one, { quantity, figure: mm(value) })
+  await add('target', one, target(8.5, 0.05))
+  for (const cylinder of [1, 2]) await add('pour', { level: 'cylinder', cylinder }, { ...pour(16.15, cylinder).body, encloses: 'assembled' })
+  await add('spacer', { level: 'bank', bank: 2 }, { state: 'planned', change: mm(0.3) })
+  await open(page, bench, id, 'sheet')
+  // 123.672 swept: 16.490 wanted, 16.15 poured; 0.3 mm of 22.902 cm² are 0.687 more.
+  await expect(page.locator('.stack')).toContainText('0.3 cc under')
+  await expect(page.locator('.stack .ways')).toHaveText('0.15 mm under the barrel')
+  await page.locator('.cell').nth(1).click()
+  await expect(page.locator('.stack')).toContainText('With what else is planned:')
+  await expect(page.locator('.stack .ways')).toHaveText('0.15 mm off the barrel’s foot')
+  await open(page, bench, id, 'cut')
+  await expect(page.locator('main')).toContainText('A closed barrel has no face to cut.')
+  await expect(page.locator('.rail')).not.toContainText('Cut')
 })

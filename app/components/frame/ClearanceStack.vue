@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, hasPlace, uncertainty, type PartName, type Place } from '#core'
+import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, hasPlace, touches, uncertainty, type PartName, type Place } from '#core'
 import { say, sayDoubt, sayList } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useCcScale } from '~/composables/useCcScale'
@@ -74,19 +74,25 @@ const gapSentence = computed(() => {
   if (gap.value === undefined) return build.replayed?.target ? '' : 'No target set.'
   return sayGap(gap.value, tolerance.value?.over ?? 0)
 })
+/** What else is planned than what closes the gap: a face cut, or a closed barrel's foot. */
+const besides = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind !== (build.replayed?.layout.engine?.head === 'blind' ? 'deckCut' : 'faceCut') && touches(op, build.replayed!.layout, build.cylinder)))
+/** What is left to close with that done: a gasket that is planned closes its part. */
+const open = computed(() => besides.value.length === 0 ? gap.value : build.ifDone(besides.value)?.cylinders.find(c => c.cylinder === build.cylinder)?.state.gap?.estimate.value)
+/** Where chambers are opened: the first that an engine has. */
+const OPENED_AT: readonly Place[] = [{ station: 'shape' }, { station: 'mockup', leaf: 'turned' }, { station: 'route' }]
 /** The ways that close the gap, each with the place where it is done. */
 const ways = computed((): { words: string, at: Place }[] => {
-  if (gap.value === undefined || !build.replayed || !state.value || gapSentence.value === 'on target') return []
+  if (open.value === undefined || !build.replayed || !state.value || sayGap(open.value, tolerance.value?.over ?? 0) === 'on target') return []
   const { layout } = build.replayed
   if (layout.engine?.head === 'blind') {
-    const foot = footCuts(build.replayed, state.value.bank, build.replayed.planned.filter(op => op.kind !== 'deckCut')).find(c => c.cylinder === build.cylinder)?.depth.value
+    const foot = footCuts(build.replayed, state.value.bank, besides.value).find(c => c.cylinder === build.cylinder)?.depth.value
     if (foot === undefined || Math.abs(foot) < 0.005) return []
     const figure = say(Math.abs(foot), 'length', device.lengths)
     return [foot > 0 ? { words: `${figure} off the barrel’s foot`, at: { station: 'sheet', leaf: 'deck' } } : { words: `${figure} under the barrel`, at: { station: 'mockup', leaf: 'squish' } }]
   }
-  const shape: Place = hasPlace(layout.engine, layout.cylinders.length, 'shape') ? { station: 'shape' } : { station: 'mockup', leaf: 'turned' }
+  const opens = OPENED_AT.find(at => hasPlace(layout.engine, layout.cylinders.length, at.station, at.leaf))!
   const gaskets: Place = { station: 'sheet', leaf: 'gaskets' }
-  if (gap.value < 0) return [{ words: `${say(-gap.value, 'volume')} out of the chamber`, at: shape }, { words: 'a thicker gasket', at: gaskets }]
+  if (open.value < 0) return [{ words: `${say(-open.value, 'volume')} out of the chamber`, at: opens }, { words: 'a thicker gasket', at: gaskets }]
   // A band that is turned into the head comes down with its face: what the ratio alone asks for is no plan yet.
   if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return [{ words: 'squish first', at: { station: 'mockup', leaf: 'squish' } }]
   const cut = build.cuts.find(c => c.head === state.value!.head)
@@ -119,6 +125,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
     </div>
     <p class="gap"><strong class="num">{{ gapSentence }}</strong></p>
     <p v-if="state.full && state.trapped" class="small both">full <FigureReading label="Full ratio" :part="state.full" dimension="ratio" /> · trapped <FigureReading label="Trapped ratio" :part="state.trapped" dimension="ratio" /></p>
+    <p v-if="ways.length && besides.length" class="small quiet">With what else is planned:</p>
     <ul v-if="ways.length" class="ways" aria-label="What closes it">
       <li v-for="(way, i) in ways" :key="way.words"><NuxtLink class="go" :to="openingOf(build.view!.id, way.at)">{{ i > 0 ? 'or ' : '' }}{{ way.words }}</NuxtLink></li>
     </ul>

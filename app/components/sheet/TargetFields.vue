@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { clearanceForRatio, type Bodies, type Figure } from '#core'
+import { asSet, clearanceForRatio, type Bodies, type Figure } from '#core'
 import { say } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
 const target = computed(() => build.replayed?.target)
-const exactPart = (value: number | undefined) => value === undefined ? undefined : { estimate: { value, by: new Map<string, number>() }, provenance: 'derived' as const, entries: [target.value!.id] }
-const ratio = computed(() => exactPart(target.value?.body.ratio.value))
-const tolerance = computed(() => exactPart(target.value?.body.tolerance.value))
+const ratio = computed(() => asSet(target.value?.body.ratio.value))
+const tolerance = computed(() => asSet(target.value?.body.tolerance.value))
 const plain = (value: number): Figure => ({ value, unit: ':1', typed: String(value) })
 
 async function keep(change: Partial<Bodies['target']>, base: string | undefined): Promise<string | undefined> {

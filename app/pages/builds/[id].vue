@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { useOpening } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useShop } from '~/stores/shop'
-import { STATION_WORDS } from '~/words/stations'
+import { STATIONS, STATION_WORDS, type StationName } from '~/words/stations'
 
 const route = useRoute()
 const build = useBuild()
 const shop = useShop()
+const choices = useChoices()
 const id = computed(() => String(route.params.id))
-const station = computed(() => STATION_WORDS[route.path.split('/')[3] as keyof typeof STATION_WORDS] ?? 'Sheet')
+const at = computed(() => route.path.split('/')[3] as StationName | undefined)
+const station = computed(() => (at.value && STATION_WORDS[at.value]) ?? 'Sheet')
+/** A link of another engine leads here, or an address that was typed: the rail has no such station. */
+const lacking = computed(() => at.value && at.value in STATIONS && !choices.stations.includes(at.value) ? STATIONS[at.value].lacking : undefined)
 
 watch(id, now => void build.open(now), { immediate: true })
 useOpening()
@@ -32,7 +37,8 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
       <FaultBoundary what="The strip of cylinders" line><CylinderStrip v-if="build.cylinders.length" /></FaultBoundary>
       <FaultBoundary what="The next move" line><NextMove /></FaultBoundary>
       <FaultBoundary what="The practice sheet" line><PracticeStrip /></FaultBoundary>
-      <main class="station-room"><FaultBoundary :what="`The ${station} station`"><NuxtPage /></FaultBoundary></main>
+      <main v-if="lacking" class="station-room"><div class="lacking" data-station><h1 class="visually-hidden">{{ station }}</h1><p>{{ lacking }}</p></div></main>
+      <main v-else class="station-room"><FaultBoundary :what="`The ${station} station`"><NuxtPage /></FaultBoundary></main>
       <GaugeStrip />
     </div>
     <FaultBoundary what="The stack" line><ClearanceStack class="at-stack" /></FaultBoundary>
@@ -53,6 +59,7 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
 .middle { display: flex; flex-direction: column; min-width: 0; min-height: 0; }
 .station-room { flex: 1; min-height: 0; overflow: hidden; display: flex; }
 .station-room > :deep(*) { flex: 1; min-width: 0; }
+.lacking { padding: 24px 16px; font-size: var(--s18); }
 .waiting { padding: 32px; display: grid; gap: 12px; justify-items: start; align-content: start; font-size: var(--s18); }
 h1 { font-size: var(--s22); }
 @media (max-width: 1000px) {

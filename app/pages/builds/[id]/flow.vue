@@ -11,9 +11,8 @@ const leaves = computed(() => choices.leavesOf('flow'))
 <template>
   <div class="flow" data-station>
     <h1 class="visually-hidden">Flow</h1>
-    <LeafTabs v-if="leaves.length" v-model="leaf" :leaves="leaves" label="Flow" />
+    <LeafTabs v-model="leaf" :leaves="leaves" label="Flow" />
     <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
-    <div v-else-if="leaves.length === 0" class="room"><p class="none">This engine has no valves: there is no lift to run its ports at.</p></div>
     <div v-else class="room" role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
       <CurveLeaf v-if="leaf === 'curves'" @enter="leaf = 'run'" />
       <CompareLeaf v-else-if="leaf === 'compare'" @enter="leaf = 'run'" />

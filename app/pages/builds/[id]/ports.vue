@@ -16,14 +16,13 @@ const both = computed(() => leaf.value === 'volumes' || leaf.value === 'moulds')
   <div class="ports" data-station>
     <h1 class="visually-hidden">Ports</h1>
     <div class="top">
-      <LeafTabs v-if="leaves.length" v-model="leaf" :leaves="leaves" label="Ports" />
-      <div v-if="!both && leaves.length" class="sides" role="group" aria-label="Which ports">
+      <LeafTabs v-model="leaf" :leaves="leaves" label="Ports" />
+      <div v-if="!both" class="sides" role="group" aria-label="Which ports">
         <v-btn v-for="valve in (['intake', 'exhaust'] as const)" :key="valve" :variant="side === valve ? 'flat' : 'outlined'" :color="side === valve ? 'primary' : undefined" :aria-pressed="side === valve" @click="side = valve">{{ valve === 'intake' ? 'Intake' : 'Exhaust' }}</v-btn>
         <BenchSelect v-if="many > 1 && leaf !== 'throats'" class="nth" hide-label label="Which of them" :model-value="String(n)" :items="Array.from({ length: many }, (_, i) => [String(i + 1), `no. ${i + 1}`] as const)" @update:model-value="nth = $event!" />
       </div>
     </div>
     <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
-    <div v-else-if="leaves.length === 0" class="room"><p class="none">This engine has no valves: its ports are in the barrel. Their timing stands on the Sheet.</p></div>
     <div v-else class="room" role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
       <ThroatLeaf v-if="leaf === 'throats'" />
       <PortTable v-else-if="leaf === 'volumes'" />
