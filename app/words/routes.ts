@@ -176,11 +176,13 @@ function figureOf(kind: AtLimit['kind'], value: number, lengths: LengthUnit): st
   }
 }
 
-const ofWhom = (cylinders: readonly number[], all: number) => cylinders.length === 0 || all === 1 ? '' : ` of ${cylinders.length === all ? 'every cylinder' : sayCylinders([...cylinders].sort((a, b) => a - b), all).toLowerCase()}`
+const named = (cylinders: readonly number[], all: number) => sayCylinders([...cylinders].sort((a, b) => a - b), all).toLowerCase()
+/** Of whom a figure is that they share. */
+const ofWhom = (cylinders: readonly number[], all: number) => cylinders.length === 0 || all === 1 ? '' : ` of ${cylinders.length === all ? 'every cylinder' : named(cylinders, all)}`
 
-/** A broken limit, as what follows “would”. */
+/** A broken limit, as what follows “would”; of several cylinders its figure is that of the worst. */
 export function sayBreach(b: Breach, all: number, lengths: LengthUnit, foot = false): string {
-  const whom = ofWhom(b.cylinders, all)
+  const whom = b.cylinders.length > 1 ? ` of the worst of ${named(b.cylinders, all)}` : ofWhom(b.cylinders, all)
   if (b.kind === 'ratio') return `end${whom ? whom.replace(' of ', ' with ') : ''} at ${digits(b.figure, 2)}, where ${digits(b.bound, 2)} is the ${b.figure < b.bound ? 'minimum' : 'maximum'}`
   const most = (what: string) => `${what}, where ${figureOf(b.kind, b.bound, lengths)} is the maximum`
   if (b.kind === 'face' || b.kind === 'deck') return most(`take ${figureOf(b.kind, b.figure, lengths)} off the ${b.kind === 'deck' ? deckOf(foot) : b.kind}`)

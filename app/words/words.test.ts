@@ -190,8 +190,8 @@ describe('why a way is missing is said', () => {
     ]
   })
   it.each([
-    [missing(8.21, 2.5), 'mm', '2.50 mm off the face alone would go past the 2.00 mm that may come off the face, and end with every cylinder at 8.21, where 8.40 is the minimum.'],
-    [missing(8.21, 2.5), 'in', '0.0984 in off the face alone would go past the 0.0787 in that may come off the face, and end with every cylinder at 8.21, where 8.40 is the minimum.'],
+    [missing(8.21, 2.5), 'mm', '2.50 mm off the face alone would go past the 2.00 mm that may come off the face, and end with the worst of cylinders 1 and 2 at 8.21, where 8.40 is the minimum.'],
+    [missing(8.21, 2.5), 'in', '0.0984 in off the face alone would go past the 0.0787 in that may come off the face, and end with the worst of cylinders 1 and 2 at 8.21, where 8.40 is the minimum.'],
     [missing(8.21), 'mm', '2.50 mm off the face alone ends at 8.21.']
   ] as const)('%#: a figure once', (told, lengths, sentence) => expect(sayMissing(told, undefined, 2, lengths)).toBe(sentence))
 })

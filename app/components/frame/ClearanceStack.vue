@@ -125,7 +125,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
     </div>
     <p class="gap"><strong class="num">{{ gapSentence }}</strong></p>
     <p v-if="state.full && state.trapped" class="small both">full <FigureReading label="Full ratio" :part="state.full" dimension="ratio" /> · trapped <FigureReading label="Trapped ratio" :part="state.trapped" dimension="ratio" /></p>
-    <p v-if="ways.length && besides.length" class="small quiet">With what else is planned:</p>
+    <p v-if="ways.length && besides.length" class="small quiet besides">With what else is planned:</p>
     <ul v-if="ways.length" class="ways" aria-label="What closes it">
       <li v-for="(way, i) in ways" :key="way.words"><NuxtLink class="go" :to="openingOf(build.view!.id, way.at)">{{ i > 0 ? 'or ' : '' }}{{ way.words }}</NuxtLink></li>
     </ul>
@@ -165,7 +165,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
       Whole: <FigureReading label="Whole clearance volume" :part="state.clearance" dimension="volume" :formula="clearanceFormula(state)" doubt />
     </p>
     <p v-if="state.missing.length" class="small">Missing: {{ sayList(state.missing.map(m => m === 'chamberVolume' ? 'the chamber' : QUANTITY_WORDS[m].noun)) }}.</p>
-    <p v-if="then?.state.ratio" class="then">after the plan <strong class="num">{{ then.state.ratio.estimate.value.toFixed(2) }}</strong> <span v-if="then.state.parts.chamber" class="small quiet">chamber <span class="num">{{ say(then.state.parts.chamber.estimate.value, 'volume') }}</span></span></p>
+    <p v-if="then?.state.ratio" class="then"><span class="named">after the plan</span> <strong class="num">{{ then.state.ratio.estimate.value.toFixed(2) }}</strong> <span v-if="then.state.parts.chamber" class="small quiet">chamber <span class="num">{{ say(then.state.parts.chamber.estimate.value, 'volume') }}</span></span></p>
   </aside>
 </template>
 
@@ -175,6 +175,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 .main { font-size: var(--s80); line-height: 1; font-weight: 700; letter-spacing: -4px; display: flex; align-items: baseline; gap: 8px; white-space: nowrap; }
 .pm { font-size: var(--s15); font-weight: 400; letter-spacing: 0; }
 .gap { font-size: var(--s22); line-height: 32px; }
+.besides { padding-bottom: 3px; }
 .ways { display: grid; margin-bottom: 4px; }
 .ways li { border-top: 1px solid var(--hair); }
 .ways .go { display: flex; align-items: center; min-height: 36px; justify-content: space-between; }
@@ -193,6 +194,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 .tick.on .doubt { stroke-width: 1.5; }
 .quiet-text { fill: var(--quiet); }
 .then { margin-top: auto; border-top: 1px solid var(--ink); padding-top: 6px; display: flex; align-items: baseline; gap: 8px; }
+.named { white-space: nowrap; }
 .then strong { font-size: var(--s32); line-height: 1; }
 /* Where a glass is read its reading is the large figure. */
 .beside .main { font-size: var(--s32); letter-spacing: -1px; line-height: 1.3; }
@@ -201,11 +203,11 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
 .folded .pm, .folded .label { font-size: var(--s13); }
 .folded .gap { font-size: var(--s15); line-height: 1.3; }
 .folded .gap .num { white-space: normal; }
-.folded .label .quiet, .folded .ways, .folded .scales, .folded .whole, .folded .then { display: none; }
+.folded .label .quiet, .folded .besides, .folded .ways, .folded .scales, .folded .whole, .folded .then { display: none; }
 @media (max-width: 1000px) { .both { display: none; } }
 @media (max-width: 1000px) {
   .stack, .stack.folded { border-left: 0; border-top: 1px solid var(--ink); flex-direction: row; align-items: center; gap: 16px; height: 80px; padding: 0 14px; }
-  .scales, .whole, .then .small { display: none; }
+  .besides, .scales, .whole, .then .small { display: none; }
   .top { display: flex; align-items: center; gap: 12px; }
   .top .wide { display: none; }
   .top .label .quiet { display: block; }
