@@ -43,7 +43,7 @@ export function useCutting() {
   /** Everything planned that comes before this head's cut. */
   const before = computed(() => (build.replayed?.planned ?? []).filter(op => op.id !== planned.value?.id))
 
-  const { last: needed, ready: solved } = useLastReady(() => {
+  const { last: needed, ready: solved } = useLastReady(() => head.value, () => {
     const wanted = planned.value || free.value === 'none' ? 'depth' : free.value
     const { mode, roll, angle, depth, flat } = setup.value
     const laid: HeadSetup = { roll, angle: mode === 'flat' ? 0 : angle, depth: wanted === 'depth' ? 0 : depth, flat: mode === 'both' && wanted !== 'flat' ? flat : 0 }
@@ -71,6 +71,7 @@ export function useCutting() {
   const takes = computed(() => depth.value + laid.value.flat > 0 || laid.value.angle !== 0)
   const asTried = (body: FaceCutBody): Tried => ({ kind: 'faceCut', scope: scope.value, body })
   const { now: outcomeNow, last: outcome, ready: held } = useLastReady(
+    () => head.value,
     () => build.ifDone(takes.value ? [...before.value, planned.value && tried.value === undefined ? planned.value : asTried(bodyOf(laid.value, figure(depth.value)))] : before.value),
     after => after !== undefined && !after.cylinders.some(c => c.head === head.value && c.waiting)
   )

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { STARTING_RULES } from '../shop'
+import { launchChamber } from '../../demo/chambers'
 import { head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
 import { advice, replay } from '..'
 
@@ -32,6 +33,14 @@ describe('contact before target', () => {
     Object.assign(bench.entries[0]!.body, { engine: { strokes: 4, arrangement: 'single', first: 'front', head: 'blind', intakes: 1, exhausts: 1, chamber: 'wedge' } })
     bench.add('deckCut', { level: 'bank', bank: 1 }, { state: 'done', depth: mm(0.35), foot: true }, { supersedes: cut })
     expect(advice(replay(bench.entries)).find(open => open.kind === 'passesTarget')).toMatchObject({ planned: false, lift: true, at: { station: 'route' } })
+  })
+  it('a chamber that is too small is opened at Shape where it is drawn, and where it is not Route says how far', () => {
+    const bench = oneCylinder()
+    for (let i = 0; i < 2; i++) bench.pour(1, 45)
+    const open = () => advice(replay(bench.entries)).find(one => one.kind === 'plan')
+    expect(open()).toMatchObject({ way: 'open', at: { station: 'route' } })
+    bench.add('chamberModel', head, { spec: launchChamber(), mirrored: [] })
+    expect(open()).toMatchObject({ way: 'open', at: { station: 'shape' } })
   })
   it('what is only planned counts: a gasket 0.3 thinner takes 2.2 to 1.9', () => {
     const bench = onTarget()

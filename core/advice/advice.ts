@@ -1,6 +1,6 @@
 import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
-import { findingsOf, finishesOf, isUndecided, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
+import { findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
 import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, offFoot, overLeast, squishLeft, tradeOrder, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
@@ -351,8 +351,18 @@ function undecided({ r }: Sight): Found[] {
   return open.length === 0 ? [] : [{ kind: 'decide', findings: open.map(({ id }) => id), cylinders: [...new Set(open.flatMap(({ scope }) => cylindersOf(r.layout, 'head' in scope ? scope.head : 1)))] }]
 }
 
+/**
+ * Where chambers are opened: on the lathe's leaf, at Shape where they are drawn, else at Route, which says how far.
+ *
+ * @example openedAt(standing, [1, 2]) // { station: 'shape' }, both are drawn
+ */
+export function openedAt(r: Replay, cylinders: readonly number[]): Place {
+  if (isTurned(r)) return { station: 'mockup', leaf: 'turned' }
+  return hasPlace(r.layout.engine, r.layout.cylinders.length, 'shape') && cylinders.some(c => modelOf(r, c)) ? { station: 'shape' } : { station: 'route' }
+}
+
 /** Where a kind of thing is settled, where that is no dimension. */
-function settledAt(open: Open): Place {
+function settledAt(r: Replay, open: Found): Place {
   switch (open.kind) {
     case 'takeOut': return { station: 'daybook' }
     case 'tooCoarse': return { station: 'sheet', leaf: 'face' }
@@ -364,11 +374,11 @@ function settledAt(open: Open): Place {
     case 'springRoom': return { station: 'mockup', leaf: 'springs' }
     case 'gasketInBore': return placeOf('gasketBore')
     case 'seatLost': return { station: 'cut', leaf: open.planned ? 'face' : 'seats' }
-    case 'passesTarget': return { station: open.planned ? 'cut' : 'shape', ...(open.planned ? { leaf: 'face' } : {}) }
+    case 'passesTarget': return open.planned ? { station: 'cut', leaf: 'face' } : openedAt(r, open.cylinders)
     case 'squishTouches': case 'squishTight': case 'solder': return { station: 'mockup', leaf: 'squish' }
     case 'squish': return { station: 'mockup', leaf: 'turned' }
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
-    case 'plan': return open.way === 'foot' ? (open.past ? { station: 'route' } : { station: 'sheet', leaf: 'deck' }) : open.way === 'lift' ? { station: 'route' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : { station: open.way === 'other' ? 'route' : 'shape' }
+    case 'plan': return open.way === 'foot' ? (open.past ? { station: 'route' } : { station: 'sheet', leaf: 'deck' }) : open.way === 'lift' ? { station: 'route' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : open.way === 'other' ? { station: 'route' } : openedAt(r, open.cylinders)
     case 'do': return open.at
     case 'onTarget': return { station: 'papers' }
   }
@@ -406,5 +416,5 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   // An engine that has nothing to do at a station is not sent there.
   const { engine, cylinders } = r.layout
   const reached = (at: Place): Place => hasPlace(engine, cylinders.length, at.station, at.leaf) ? at : engine?.head === 'turned' ? { station: 'mockup', leaf: 'turned' } : at.station === 'shape' || at.station === 'cut' ? { station: 'route' } : { station: 'sheet', leaf: 'section' }
-  return list.map(found => ({ ...found, heads: [...new Set(found.cylinders.map(c => headOf(r.layout, c)))].sort((a, b) => a - b), at: reached(found.at ?? settledAt(found)) }))
+  return list.map(found => ({ ...found, heads: [...new Set(found.cylinders.map(c => headOf(r.layout, c)))].sort((a, b) => a - b), at: reached(found.at ?? settledAt(r, found)) }))
 }

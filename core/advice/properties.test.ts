@@ -4,7 +4,7 @@ import { shares, uncertainty } from '../estimate'
 import { all, burette, head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
 import { NO_SOLIDS, PARTS, QUANTITIES, evenPlan, headCut, quantityRule, replay, clearancesOf, squishOf, type Entry, type Quantity } from '..'
 
-const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'daybook', 'papers']
+const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'route', 'daybook', 'papers']
 
 /** Anything a builder may do to a two-cylinder head, in any order. */
 const doing = fc.oneof(

@@ -1,6 +1,7 @@
 import { copyOf, expect, field, list, open, pick, reckoned, test, type Bench } from '../support/page'
 import { put } from '../support/server'
 import { buildRequest, frame, pour } from '../support/sent'
+import { veeOf } from '../support/dresses'
 import { v4 as uuid } from 'uuid'
 
 // What a builder could take for something else than it is.
@@ -51,6 +52,22 @@ test('nothing is called clear before it is reckoned, and the depth does not jump
     expect(text).not.toMatch(/\bclear\b|Plan 0\.00/)
   }
   await expect(station.locator('[data-depth]')).toContainText(/1\.1\d mm/)
+})
+
+test('a head whose solids are still being made is never told by the rows of the other', async ({ page, bench }) => {
+  const id = await veeOf(bench, bench.hollin, 4)
+  const { entries } = await (await fetch(`${bench.server.url}/api/builds/${id}`)).json() as { entries: { id: string, kind: string, scope: { head?: number } }[] }
+  const second = entries.find(e => e.kind === 'chamberModel' && e.scope.head === 2)!
+  expect((await put(`${bench.server.url}/api/builds/${id}/entries/${uuid()}`, { ...frame, kind: 'void', scope: second.scope, body: { reason: 'not drawn' }, supersedes: second.id })).status).toBe(201)
+  await page.addInitScript(stood => sessionStorage.setItem('bowl.cylinder', stood), JSON.stringify({ build: id, cylinder: 5 }))
+  await open(page, bench, id, 'cut')
+  const cylinders = page.locator('.cut tbody td:first-child')
+  await expect(cylinders).toHaveText(['5', '6', '7', '8'])
+  await page.locator('.cell').first().click()
+  await expect(page.locator('.ask h2').first()).toHaveText('Head 1, cylinders 1, 2, 3 and 4')
+  expect(await cylinders.allTextContents()).not.toContain('5')
+  await reckoned(page)
+  await expect(cylinders).toHaveText(['1', '2', '3', '4'])
 })
 
 test('a cut inside its own doubt is no cut', async ({ page, bench }) => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, hasPlace, touches, uncertainty, type PartName, type Place } from '#core'
+import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, openedAt, touches, uncertainty, type PartName, type Place } from '#core'
 import { say, sayDoubt, sayList } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useCcScale } from '~/composables/useCcScale'
@@ -78,8 +78,6 @@ const gapSentence = computed(() => {
 const besides = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind !== (build.replayed?.layout.engine?.head === 'blind' ? 'deckCut' : 'faceCut') && touches(op, build.replayed!.layout, build.cylinder)))
 /** What is left to close with that done: a gasket that is planned closes its part. */
 const open = computed(() => besides.value.length === 0 ? gap.value : build.ifDone(besides.value)?.cylinders.find(c => c.cylinder === build.cylinder)?.state.gap?.estimate.value)
-/** Where chambers are opened: the first that an engine has. */
-const OPENED_AT: readonly Place[] = [{ station: 'shape' }, { station: 'mockup', leaf: 'turned' }, { station: 'route' }]
 /** The ways that close the gap, each with the place where it is done. */
 const ways = computed((): { words: string, at: Place }[] => {
   if (open.value === undefined || !build.replayed || !state.value || sayGap(open.value, tolerance.value?.over ?? 0) === 'on target') return []
@@ -90,9 +88,8 @@ const ways = computed((): { words: string, at: Place }[] => {
     const figure = say(Math.abs(foot), 'length', device.lengths)
     return [foot > 0 ? { words: `${figure} off the barrel’s foot`, at: { station: 'sheet', leaf: 'deck' } } : { words: `${figure} under the barrel`, at: { station: 'mockup', leaf: 'squish' } }]
   }
-  const opens = OPENED_AT.find(at => hasPlace(layout.engine, layout.cylinders.length, at.station, at.leaf))!
   const gaskets: Place = { station: 'sheet', leaf: 'gaskets' }
-  if (open.value < 0) return [{ words: `${say(-open.value, 'volume')} out of the chamber`, at: opens }, { words: 'a thicker gasket', at: gaskets }]
+  if (open.value < 0) return [{ words: `${say(-open.value, 'volume')} out of the chamber`, at: openedAt(build.replayed, [build.cylinder]) }, { words: 'a thicker gasket', at: gaskets }]
   // A band that is turned into the head comes down with its face: what the ratio alone asks for is no plan yet.
   if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return [{ words: 'squish first', at: { station: 'mockup', leaf: 'squish' } }]
   const cut = build.cuts.find(c => c.head === state.value!.head)

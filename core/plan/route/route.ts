@@ -39,7 +39,7 @@ export interface Route extends Bill {
   firstCuts: number[]
   /** Measurements that would raise the chance, and by how much, the most first. */
   worth: { measurement: Measurement, more: number }[]
-  source: 'mouth' | 'solid'
+  source: 'mouth' | 'solid' | 'both'
   /** It comes near a seat whose height nobody measured. */
   assumedSeats: boolean
 }
@@ -98,7 +98,7 @@ export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], a
     way, figures: exact, stages, operations: after.operations, ...bill, chance: chanceOfAll(ratios, bands, bench.draws), spread: spreadOf(readings),
     cylinders: readings.map((r, i) => ({ ...r, chamber: after.cylinders[i]!.state.parts.chamber?.estimate.value })), held: heldBy(all, bill.metal > 0), breaches: breachesOf(all), firstCuts: first, begins: way.setUps === 2 ? asIf(standing, flat(steps).flatMap(op => shallower(op, first)), chambers).operations : after.operations,
     worth: worth.map(({ measurement: { of }, more }) => ({ measurement: of, more })),
-    source: room.length > 0 ? 'solid' : 'mouth', assumedSeats: room.some(r => r.valves.some(({ valve, seat }) => r.seats[valve.valve] === 'assumed' && seat.margin < NEAR_SEAT))
+    source: room.length === 0 ? 'mouth' : room.length === readings.length ? 'solid' : 'both', assumedSeats: room.some(r => r.valves.some(({ valve, seat }) => r.seats[valve.valve] === 'assumed' && seat.margin < NEAR_SEAT))
   }
 }
 

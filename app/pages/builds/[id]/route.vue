@@ -112,7 +112,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <li v-if="route.held && list.length > 0" data-held>{{ sayHeld(route.held, all, device.lengths, foot) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
-            <li class="small quiet"><template v-if="!foot">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}. </template>{{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
+            <li class="small quiet"><template v-if="!foot">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}{{ route.source === 'both' ? ' where there is one, else by the mouth area' : '' }}. </template>{{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>
           <BenchSelect v-if="items.length" v-model="beside" label="Compare with" :items="items" class="beside" />
           <v-table v-if="other" class="close" data-beside>
