@@ -38,9 +38,11 @@ test('a fault in any station shows a sentence, the way back and a report, and ne
   // Every station is opened anew.
   test.setTimeout(240_000)
   test.info().annotations.push({ type: 'forces faults' })
+  // Nothing is drawn in it: ten times six solids would be made for nothing.
+  const build = await copyOf(bench, bench.launch, undefined, 'chamberModel')
   for (const station of STATIONS) {
     const from = station === 'sheet' ? 'pour' : 'sheet'
-    await open(page, bench, bench.launch, from)
+    await open(page, bench, build, from)
     await breakIn(page, station)
     await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: station === 'mockup' ? 'Mock-up' : new RegExp(station, 'i') }).click()
     const fault = page.locator('[data-fault]')
@@ -67,7 +69,7 @@ test('a line of the frame that breaks leaves the station and the other lines', a
 })
 
 test('what is stored and can’t be used stands first in the Daybook, is the next move, and can be taken out', async ({ page, bench }) => {
-  const build = await copyOf(bench, bench.launch)
+  const build = await copyOf(bench, bench.launch, undefined, 'chamberModel')
   await bench.server.query('insert into entries (id, shop, build, at, hand, kind, v, scope, body) values ($1, \'millrace-lane\', $2, now(), \'TT\', \'faceCut\', 1, $3, $4)',
     [uuid(), build, { level: 'head', head: 1 }, JSON.stringify({ state: 'done', depth: { value: 1, unit: 'mm', typed: '1' }, removed: [{ cylinder: 1, x: 0, cc: -0.001, perMm: 4, factor: 1 }] })])
   for (const station of STATIONS) {

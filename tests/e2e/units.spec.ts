@@ -12,7 +12,7 @@ const BAD: readonly [RegExp, string][] = [[/[−-]0(\.0+)?(?![\d.])/, 'a minus b
 /** What an inch shop is not to see. */
 const odd = (leaf: string, lines: string[]) => lines.flatMap(line => [
   // An entry tells what was typed, in its own unit.
-  ...(/\bmm[²2]?\b|\bm\/s\b|\bL\/s\b/.test(line.replace(/typed “[^”]*”/g, '')) ? [`${leaf}: ${line}`] : []),
+  ...(/\bmm[²2]?\b|\bm\/s\b|\bL\/s\b|°C|\bhPa\b/.test(line.replace(/typed “[^”]*”/g, '')) ? [`${leaf}: ${line}`] : []),
   ...BAD.flatMap(([pattern, what]) => pattern.test(line) ? [`${leaf}, ${what}: ${line}`] : [])
 ])
 /** Every figure that is told with a source, and every field with what is in it. */

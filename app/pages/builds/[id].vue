@@ -37,7 +37,7 @@ useHead({ title: computed(() => build.view ? `${build.view.name} · Precise Bowl
       <FaultBoundary what="The strip of cylinders" line><CylinderStrip v-if="build.cylinders.length" /></FaultBoundary>
       <FaultBoundary what="The next move" line><NextMove /></FaultBoundary>
       <FaultBoundary what="The practice sheet" line><PracticeStrip /></FaultBoundary>
-      <main v-if="lacking" class="station-room"><div class="lacking" data-station><h1 class="visually-hidden">{{ station }}</h1><p>{{ lacking }}</p></div></main>
+      <main v-if="lacking" class="station-room"><div class="lacking" :class="at" data-station><h1 class="visually-hidden">{{ station }}</h1><p>{{ lacking }}</p></div></main>
       <main v-else class="station-room"><FaultBoundary :what="`The ${station} station`"><NuxtPage /></FaultBoundary></main>
       <GaugeStrip />
     </div>
