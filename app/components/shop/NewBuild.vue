@@ -4,7 +4,7 @@ import { castingEntries, castingStart, castingsOf, likeness, live, type Alike, t
 import type { BuildView } from '#shared/dto'
 import { digits, say } from '#shared/figures'
 import { FOUR, answersOf, engineBody, type EngineAnswers } from '~/forms/engine'
-import { useBuild } from '~/stores/build'
+import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useDrafts } from '~/stores/drafts'
 import { useOutbox } from '~/stores/outbox'
@@ -74,8 +74,10 @@ async function begin() {
   }
   const begun = await take(form, made.body)
   if (!begun) return
-  // One by one: what does not go with an engine that was changed meanwhile is left out, and takes nothing with it.
-  for (const { kind, scope, body } of alike()) void build.add(kind, scope, body as never, (kind === 'assume' || kind === 'portPlace') && casting.value ? { note: `Casting ${casting.value.mark}, ${sayHeads(measured.value)}` } : {})
+  const note = casting.value && `Casting ${casting.value.mark}, ${sayHeads(measured.value)}`
+  const list = alike().map(({ kind, scope, body }) => ({ kind, scope, body, more: note && (kind === 'assume' || kind === 'portPlace') ? { note } : {} }) as ToAdd)
+  // What does not go with an engine that was changed meanwhile is left out, one by one then, and takes nothing with it.
+  if ((await build.addAll(list)).kind === 'refused') for (const { kind, scope, body, more } of list) void build.add(kind, scope, body as never, more)
   drafts.clear('newBuild')
   await navigateTo({ path: `/builds/${begun}/sheet`, query: { leaf: 'section', field: 'bore' } })
 }
