@@ -1,4 +1,4 @@
-import { countingStatement, fit, isStatement, quantityOf, quantityRule, scopeName, scopeToState, statingLevels, type Bodies, type Figure, type Quantity, type Scope, type StatementEntry } from '#core'
+import { correctable, countingStatement, fit, isStatement, quantityOf, quantityRule, scopeName, scopeToState, statingLevels, type Bodies, type Figure, type Quantity, type Scope, type StatementEntry } from '#core'
 import { say } from '#shared/figures'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -40,8 +40,8 @@ export function useStatement(quantity: () => Quantity, usually: () => Scope, cyl
   const scope = computed<Scope>(() => asked.value ?? (usually().level === 'cylinder' || !build.replayed ? usually() : scopeToState(build.replayed, quantity(), of(), usually())))
   /** Whether it holds for the whole engine, by whatever name: its one head is all of it. */
   const forAll = computed(() => build.replayed?.layout.cylinders.every(c => fit(scope.value, build.replayed!.layout, c) > 0) ?? true)
-  /** The statement a new figure would correct: the one that counts, if it is for just this scope. */
-  const standing = computed(() => counting.value && scopeName(counting.value.scope) === scopeName(scope.value) ? counting.value : undefined)
+  /** The statement a new figure puts right; none where it is another figure: for another scope, or after work. */
+  const standing = computed(() => counting.value && build.replayed && correctable(build.replayed, quantity(), of(), scope.value) ? counting.value : undefined)
   const usual = computed((): Basis => {
     const rule = quantityRule(quantity())
     return rule.wanted ? 'wish' : rule.measurable === false || quantity() === 'leastDeckThickness' ? 'book' : 'measure'

@@ -23,7 +23,7 @@ export { cylinderState, reckon, type Challenge, type CylinderState, type LeftOut
 export { CLEARANCES, clearanceSteps, valveStandings, type ClearanceName, type ClearanceStep, type ValveStanding } from './valves'
 export { clearancesOf, modelOf, quantityOf, rodMaterialOf, squishBandOf, squishOf } from './asked'
 export { gasketOf, gasketPlanned, gasketsOffered, sameGasket, type GasketFigures } from './gaskets'
-export { countingStatement, scopeToState, statingLevels } from './stating'
+export { correctable, countingStatement, scopeToState, statingLevels } from './stating'
 export { ridgesOf, type Ridge } from './ridges'
 export { exhaustPort, portOpen } from './portTiming'
 export { ccBand, furthestOff, targetBand, type TargetBand } from './target'

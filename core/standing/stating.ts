@@ -1,4 +1,4 @@
-import { NOW, fit, headOf, type Layout, type Quantity, type Scope, type StatementEntry } from '../ledger'
+import { NOW, fit, headOf, scopeName, type Layout, type Quantity, type Scope, type StatementEntry } from '../ledger'
 import { quantityOf } from './asked'
 import type { Replay } from './replay'
 import { faceDepth, groundAt, mouth } from './walls'
@@ -51,4 +51,18 @@ export function scopeToState(r: Replay, quantity: Quantity, cylinder: number, us
   const within = reach(layout, from)
   const narrower = statingLevels(layout, cylinder).filter(level => reach(layout, level).length < within.length && reach(layout, level).every(c => within.includes(c)))
   return [from, ...narrower].find(scope => differing(scope).length === 0) ?? narrower.at(-1) ?? from
+}
+
+/**
+ * The statement that a new figure for a scope puts right: the one that counts, where it was said of just this scope and nothing was
+ * done since that changes what it says. What is measured after work is another figure: the one before it stays what it was.
+ *
+ * @example correctable(standing, 'deckClearance', 1, { level: 'cylinder', cylinder: 1 }) // undefined once that deck was cut
+ */
+export function correctable(r: Replay, quantity: Quantity, cylinder: number, scope: Scope): StatementEntry | undefined {
+  const counting = countingStatement(r, quantity, cylinder)
+  if (!counting || scopeName(counting.scope) !== scopeName(scope)) return undefined
+  const worked = (c: number) => countingStatement(r, quantity, c)?.id === counting.id
+    && (quantityOf(r, quantity, c)!.entries.length > 1 || known(r, quantity, c).slice(1).some(since => since !== undefined && Math.abs(since) > 1e-9))
+  return reach(r.layout, scope).some(worked) ? undefined : counting
 }
