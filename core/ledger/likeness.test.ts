@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyLedger } from '../../tests/support/anyEntry'
-import { oneCylinder } from '../../tests/support/ledgerBench'
+import { head, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { replay } from '../advice'
 import { likeness, type Entry } from '.'
 
@@ -19,6 +19,14 @@ describe('a build like another', () => {
     expect(r.asIs[0]!.swept?.provenance).toBe('book')
     expect(r.target?.body.ratio.value).toBe(9.9)
     expect(r.pours[0]!.ever || r.done.length > 0).toBe(false)
+  })
+  it('has the gasket and the crowns that engine came with, not what was measured after they were changed', () => {
+    const bench = oneCylinder()
+    bench.add('gasketChange', head, { state: 'done', thickness: mm(0.9), bore: mm(94) })
+    bench.add('crownWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(2) })
+    for (const [quantity, value] of [['gasketThickness', 0.85], ['crownVolume', 5.1], ['bore', 92.02]] as const) bench.state(quantity, value)
+    const { ledger } = replay(begun(bench.entries))!
+    expect((['gasketThickness', 'crownVolume', 'bore'] as const).map(quantity => ledger.statements.get(quantity)?.map(s => 'figure' in s.body && s.body.figure.value))).toEqual([[1.2], [3], [92.02]])
   })
   it('of any build can be worked with, and is like itself', () => {
     fc.assert(fc.property(anyLedger, (entries) => {

@@ -1,4 +1,5 @@
-import type { Bodies, Entry, EntryKind } from './entry'
+import { isOperation, kindRule, type Bodies, type Entry, type EntryKind } from './entry'
+import type { KindRule } from './kind'
 import { scopeName } from './layout'
 import { isStatement } from './ledger'
 import { live } from './live'
@@ -15,7 +16,7 @@ const RANK = { measure: 2, book: 1, assume: 0, wish: 3 } as const
 
 /**
  * What another build of the same engine begins with: its dimensions as claims, target, gaskets, cam and drawing. No reading,
- * nothing of a single cylinder, and no work.
+ * nothing of a single cylinder, no work, and no dimension that was read after work had changed it.
  *
  * @param entries the ledger of the build that is copied
  * @returns in the order they were made; the layout is told apart
@@ -24,8 +25,11 @@ const RANK = { measure: 2, book: 1, assume: 0, wish: 3 } as const
 export function likeness(entries: readonly Entry[]): Alike[] {
   const counting = live(entries).entries
   const best = new Map<string, Entry>()
+  const worked = new Set<KindRule['changes'][number]>()
   for (const entry of counting) {
-    if (!isStatement(entry) || entry.scope.level === 'cylinder') continue
+    if (isOperation(entry) && entry.body.state === 'done') kindRule(entry.kind).changes.forEach(what => worked.add(what))
+    // The next engine has the gasket and the crowns that this one came with.
+    if (!isStatement(entry) || entry.scope.level === 'cylinder' || worked.has(entry.body.quantity)) continue
     const about = `${entry.body.quantity} of ${scopeName(entry.scope)}`
     const before = best.get(about)
     if (!before || !isStatement(before) || RANK[entry.kind] >= RANK[before.kind]) best.set(about, entry)
