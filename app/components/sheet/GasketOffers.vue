@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { fit, quantityOf, type Figure } from '#core'
+import { fit, quantityOf, sameGasket, type Figure, type GasketFigures } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { say, shown } from '#shared/figures'
 import { firstPress } from '~/composables/firstPress'
@@ -17,9 +17,9 @@ async function offer(thickness: Figure): Promise<string | undefined> {
   const fitted = quantityOf(build.replayed, 'gasketBore', build.cylinder)?.estimate.value
   if (fitted === undefined) return 'State the gasket bore first: another thickness has the same.'
   const area = quantityOf(build.replayed, 'gasketArea', build.cylinder)?.estimate.value
-  return notKept(await build.add('offer', { level: 'build' }, {
-    thickness, bore: { value: fitted, unit: 'mm', typed: String(fitted) }, ...area === undefined ? {} : { area: { value: area, unit: 'mm2', typed: String(area) } }
-  }))
+  const gasket: GasketFigures = { thickness, bore: { value: fitted, unit: 'mm', typed: String(fitted) }, ...area === undefined ? {} : { area: { value: area, unit: 'mm2', typed: String(area) } } }
+  if (offers.value.some(o => sameGasket(o.body, gasket))) return `${say(thickness.value, 'length', device.lengths)} is on the list already.`
+  return notKept(await build.add('offer', { level: 'build' }, gasket))
 }
 const remove = (id: string, scope: (typeof offers.value)[number]['scope']) => build.add('void', scope, { reason: 'no longer available' }, { supersedes: id })
 </script>
