@@ -26,7 +26,7 @@ export function sayDrop({ face, deck, under, gasket, drop }: Moves, lengths: Len
   ]
   const way = (value: number) => value < 0 ? 'up' : 'down'
   const done = Math.abs(drop.done) < 0.005 ? '' : way(drop.done) === way(drop.all) ? `; ${mm(drop.done)} of it is done` : `; so far it has gone ${way(drop.done)} ${mm(drop.done)}`
-  return { by: parts.length > 0 ? `With ${sayList(parts)}, the head` : 'With nothing cut or changed, the head', way: drop.all < 0 ? 'goes up' : 'comes down', done }
+  return { by: parts.length > 0 ? `With ${sayList(parts)}, the head` : 'Nothing is cut or changed: the head', way: drop.all < 0 ? 'goes up' : 'comes down', done }
 }
 
 /** The two things that come near each other. */

@@ -46,7 +46,7 @@ export const STATIONS: Record<StationName, StationWords> = {
   shape: {
     key: '3', name: 'Shape',
     leaves: [{ key: 'gap', name: 'Clock' }, { key: 'factor', name: 'Lift' }, { key: 'schools', name: 'Schools' }, { key: 'spots', name: 'Hot spots' }, { key: 'copy', name: 'Copy' }, { key: 'body', name: 'Body' }],
-    lacking: 'This engine has no valves to free, or a barrel that is closed: its chambers are told at Route.',
+    lacking: 'There is nothing to shape on this engine: it has no valves to free, or its barrel is closed.',
     help: {
       what: 'Where the wall is too near an open valve, what to grind away, and what that does to the ratio.',
       how: [

@@ -175,7 +175,7 @@ describe('what brings a head down is said', () => {
     ['all of it', { face: both(0.8), deck: both(0.2), gasket: both(-0.3), drop: both(1.3) }, 'With 0.80 mm off the face, 0.20 mm off the deck and a gasket 0.30 mm thinner, the head comes down'],
     ['a barrel that was lifted, and a cut to come', { face: both(0.8), under: both(0.5, 0.5), drop: both(0.3, -0.5) }, 'With 0.80 mm off the face and 0.50 mm more under the barrel, the head comes down; so far it has gone up 0.50 mm'],
     ['a barrel lifted', { under: both(0.5, 0.5), drop: both(-0.5, -0.5) }, 'With 0.50 mm more under the barrel, the head goes up; 0.50 mm of it is done'],
-    ['nothing', {}, 'With nothing cut or changed, the head comes down']
+    ['nothing', {}, 'Nothing is cut or changed: the head comes down']
   ])('%s', (_, moves, told) => {
     const { by, way, done } = sayDrop({ ...still, ...moves }, 'mm')
     expect(`${by} ${way}${done}`).toBe(told)

@@ -129,6 +129,8 @@ export async function everyLeaf<T>(page: Page, bench: Pick<Bench, 'server'>, bui
   await expect(page.getByRole('button', { name: lengths === 'in' ? 'Lengths in inches: change' : 'Lengths in mm: change' })).toBeVisible()
   for (const station of STATIONS) {
     await goTo(page, station)
+    // It asks for its solids a moment after it is there.
+    await page.waitForTimeout(300)
     const tabs = page.locator('.station-room [role=tab]')
     for (let i = 0; i < Math.max(1, await tabs.count()); i++) {
       if (await tabs.nth(i).count() > 0) await tabs.nth(i).click()
