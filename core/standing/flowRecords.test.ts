@@ -72,6 +72,21 @@ describe('what changed between two runs', () => {
     expect(changesBetween(r, last!, first!)).toEqual(things)
     expect(things.every(t => canPutBack(t) === ['pipe', 'entry', 'manifold', 'valve'].includes(t.what))).toBe(true)
   })
+  it('a flange that was opened; not one that was only read, nor another cylinder’s', () => {
+    const round = (diameter: number) => ({ form: 'circle' as const, x: 0, y: 0, diameter })
+    const between = (...read: [Scope, number][]) => {
+      const bench = oneCylinder(2)
+      bench.add('flange', { level: 'build' }, { port: 'intake', part: 'port', outline: round(38) })
+      run(bench)
+      for (const [scope, d] of read) bench.add('flange', scope, { port: 'intake', part: 'port', outline: round(d) })
+      run(bench)
+      return compared(bench).changed
+    }
+    expect(between([{ level: 'build' }, 38])).toEqual([])
+    expect(between([{ level: 'cylinder', cylinder: 2 }, 40], [{ level: 'cylinder', cylinder: 2 }, 41])).toEqual([])
+    expect(between([cylinder, 40])).toEqual([])
+    expect(between([{ level: 'build' }, 40])).toEqual([{ what: 'flange' }])
+  })
   it('a seat that is cut anew, and a throat that was opened; not one that was only read again', () => {
     const bench = oneCylinder()
     bench.add('seat', seatAt, seat())

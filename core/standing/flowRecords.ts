@@ -1,5 +1,5 @@
 import { USUAL_BENCH, atDepression, benchErrors, dischargeCoefficient, flowOverLift, flowUnderCurve, repeatSums, type BenchErrors, type FlowRow, type RepeatSums } from '../flow'
-import { ofKind, operationsOn, scopeName, takesMetal, type EntryOf, type PortPlaceName } from '../ledger'
+import { fit, ofKind, operationsOn, scopeName, takesMetal, type EntryOf, type PortPlaceName } from '../ledger'
 import { curtainArea, flowArea, type LiftRow } from '../shroud'
 import { modelOf } from './asked'
 import { remembered } from './remembered'
@@ -75,7 +75,13 @@ export function changesBetween(r: Replay, before: FlowRun, after: FlowRun): Flow
   const { readings } = throatRecord(r, last.port)
   const opened = readings.some((entry, i) => i > 0 && since(entry) && Math.abs(entry.body.across.value - readings[i - 1]!.body.across.value) > THROAT_SAME)
   if (opened && !worked.includes('throat')) things.push({ what: 'throat' })
-  if (ofKind(came, 'flange').some(e => e.body.port === valve && e.body.part === 'port') && !worked.includes('flange')) things.push({ what: 'flange' })
+  // An opening that was read for the first time, or of another cylinder, is none that was changed here.
+  const outlines = ofKind(r.live.entries, 'flange').filter(e => e.body.port === valve && e.body.part === 'port' && fit(e.scope, r.layout, cylinder) > 0)
+  const reshaped = outlines.some((entry, i) => {
+    const earlier = outlines.slice(0, i).filter(e => scopeName(e.scope) === scopeName(entry.scope)).at(-1)
+    return since(entry) && earlier !== undefined && JSON.stringify(entry.body.outline) !== JSON.stringify(earlier.body.outline)
+  })
+  if (reshaped && !worked.includes('flange')) things.push({ what: 'flange' })
   // A pour after work says that there was some, and not where.
   if (worked.length === 0 && !opened && ofKind(came, 'pour').some(e => e.body.encloses === `${valve}Port` && e.body.afterWork === true && scopeName(e.scope) === scopeName({ level: 'cylinder', cylinder }))) things.push({ what: 'port' })
   const hours = flowRuns(r).some(run => run.place > first.place && run.place <= last.place && scopeName(run.entry.scope) === own && (run.entry.body.hours ?? 0) > 0)
