@@ -1,5 +1,5 @@
 import {
-  cutAtChamber, cutOf, cutsTogether, gasketPlanned, headCut,
+  cutAtChamber, cutOf, cutsTogether, gasketFigures, gasketPlanned, headCut,
   type Cut, type EntryOf, type FaceCutBody, type Figure, type GasketFigures, type HeadSetup, type OperationEntry, type OperationKind, type Tried
 } from '#core'
 import { until } from '@vueuse/core'
@@ -126,9 +126,7 @@ export function useCutting() {
     const now = plannedGasket.value
     const of = change ?? now?.body
     if (!of) return undefined
-    // An opening that is no circle goes with it: without it the volume would be another.
-    const { thickness, bore, area } = of
-    return notKept(await build.add('gasketChange', scope.value, { state, thickness, bore, ...(area ? { area } : {}) }, now ? { supersedes: now.id } : {}))
+    return notKept(await build.add('gasketChange', scope.value, { state, ...gasketFigures(of) }, now ? { supersedes: now.id } : {}))
   }
   return {
     head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, setup, lay, free, outcomes, moves, valves, perMm, solid, exactly, settled, unreachable, look, here, margins,

@@ -1,4 +1,4 @@
-import { gasketPlanned, offFoot, type AsIf, type EntryOf, type Figure, type Scope, type Tried } from '#core'
+import { gasketFigures, gasketPlanned, offFoot, type AsIf, type EntryOf, type Figure, type Scope, type Tried } from '#core'
 import { notKept } from './useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
@@ -22,8 +22,7 @@ export function useWhatIf() {
     const list: Tried[] = []
     if (gasket.value) {
       // It takes the place of any other that is planned under this head.
-      const { thickness, bore, area } = gasket.value.body
-      list.push({ kind: 'gasketChange', scope: head.value, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } })
+      list.push({ kind: 'gasketChange', scope: head.value, body: { state: 'planned', ...gasketFigures(gasket.value.body) } })
     }
     if (deck.value > 0) list.push(build.replayed?.layout.engine?.head === 'blind' ? offFoot(bank.value.bank, deck.value) : { kind: 'deckCut', scope: bank.value, body: { state: 'planned', depth: mm(deck.value) } })
     if (under.value !== 0) list.push({ kind: 'spacer', scope: bank.value, body: { state: 'planned', change: mm(under.value) } })

@@ -15,6 +15,9 @@ const same = (a: number | undefined, b: number | undefined) => a === undefined |
 export const sameGasket = (a: GasketFigures, b: GasketFigures): boolean =>
   same(a.thickness.value, b.thickness.value) && same(a.area?.value, b.area?.value) && (a.area !== undefined || same(a.bore.value, b.bore.value))
 
+/** A gasket by its figures alone: an offer's name stays with the offer, and an opening that is no circle goes with the gasket. */
+export const gasketFigures = ({ thickness, bore, area }: GasketFigures): GasketFigures => ({ thickness, bore, ...area ? { area } : {} })
+
 /**
  * The gasket of a cylinder, as fitted or with what is planned.
  *
@@ -27,7 +30,7 @@ export function gasketOf(r: Replay, cylinder: number, column: 'asIs' | 'asPlanne
     return value === undefined ? undefined : { value, unit, typed: '' }
   }
   const [thickness, bore, area] = [figure('gasketThickness', 'mm'), figure('gasketBore', 'mm'), figure('gasketArea', 'mm2')]
-  return thickness && bore && { thickness, bore, ...area ? { area } : {} }
+  return thickness && bore && gasketFigures({ thickness, bore, area })
 }
 
 /**

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gasketPlanned, gasketsOffered, openingLedge, quantityOf, sameGasket, squishLeft, squishOf, squishToKeep, type AsIf, type GasketFigures } from '#core'
+import { gasketFigures, gasketPlanned, gasketsOffered, openingLedge, quantityOf, sameGasket, squishLeft, squishOf, squishToKeep, type AsIf, type GasketFigures } from '#core'
 import { say, sayList } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -10,16 +10,13 @@ const build = useBuild()
 const device = useDevice()
 const shop = useShop()
 const whole = { level: 'build' } as const
+const planned = computed(() => build.replayed && gasketPlanned(build.replayed, build.cylinder))
 /** With this gasket, or the fitted one, on the cylinder's head, in place of any that is planned there; all else as planned. */
 function withGasket(gasket?: GasketFigures): AsIf | undefined {
-  const head = build.state?.head ?? 1
-  const others = (build.replayed?.planned ?? []).filter(op => !(op.kind === 'gasketChange' && op.scope.level === 'head' && op.scope.head === head))
-  if (!gasket) return build.ifDone(others)
-  const { thickness, bore, area } = gasket
-  return build.ifDone([...others, { kind: 'gasketChange', scope: { level: 'head', head }, body: { state: 'planned', thickness, bore, ...(area ? { area } : {}) } }])
+  const others = (build.replayed?.planned ?? []).filter(op => op.id !== planned.value?.id)
+  return build.ifDone(gasket ? [...others, { kind: 'gasketChange', scope: { level: 'head', head: build.state?.head ?? 1 }, body: { state: 'planned', ...gasketFigures(gasket) } }] : others)
 }
 const offers = computed(() => build.replayed ? gasketsOffered(build.replayed, build.cylinder) : [])
-const planned = computed(() => build.replayed && gasketPlanned(build.replayed, build.cylinder))
 const fitted = computed(() => quantityOf(build.replayed, 'gasketThickness', build.cylinder))
 const choices = computed(() => {
   const of = (at: AsIf | undefined, name: string, thickness: number | undefined, id: string) => {

@@ -3,7 +3,7 @@ import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, ty
 import type { School } from '../../shroud'
 import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
 import type { ShopRules, Work } from '../../shop'
-import { gasketOf, modelOf, sameGasket, type GasketFigures, type Replay } from '../../standing'
+import { gasketFigures, gasketOf, modelOf, sameGasket, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
 import { rankOf } from '../stages'
 
@@ -96,14 +96,10 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
         } }))
       : []) },
     { work: 'piston', operations: pistons },
-    { work: 'gasket', operations: offer ? layout.heads.flatMap(([first], i): Tried[] => fitted(first!) ? [] : [{ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...withoutName(offer.body), state: 'planned' } }]) : [] }
+    { work: 'gasket', operations: offer ? layout.heads.flatMap(([first], i): Tried[] => fitted(first!) ? [] : [{ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...gasketFigures(offer.body), state: 'planned' } }]) : [] }
   ]
   const rank = rankOf(layout)
   return steps.filter(step => step.operations.length > 0).sort((a, b) => rank(a.operations[0]!.kind) - rank(b.operations[0]!.kind))
-}
-
-function withoutName({ thickness, bore, area }: GasketFigures) {
-  return { thickness, bore, ...(area ? { area } : {}) }
 }
 
 /** What a way costs and takes, by the shop's table. Metal: mm off the deepest face and deck; lasting: cc of chamber metal that is gone for good. */
