@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
+import { anyLedger as anyValidLedger } from '../../tests/support/anyEntry'
 import { all, burette, head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, PARTS, QUANTITIES, evenPlan, headCut, quantityRule, replay, clearancesOf, squishOf, type Entry, type Quantity } from '..'
+import { NO_SOLIDS, PARTS, QUANTITIES, asReceived, evenPlan, headCut, quantityRule, replay, clearancesOf, squishOf, type Entry, type Quantity, type Replay } from '..'
 
 const STATIONS = ['sheet', 'pour', 'shape', 'cut', 'mockup', 'route', 'daybook', 'papers']
 
@@ -119,6 +120,18 @@ describe('any ledger at all', () => {
       evenPlan(r, 1, 'clearance', r.planned, NO_SOLIDS)
     }), { numRuns: 300 })
   })
+  it('says the same of one head whatever becomes of the other', () => {
+    const mayBeOfOther = (e: Entry) => (e.scope.level === 'head' && e.scope.head === 2) || (e.scope.level === 'bank' && e.scope.bank === 2) || ('cylinder' in e.scope && e.scope.cylinder > 2)
+    const says = (r: Replay, cylinder: number) => [r.asIs, r.asPlanned, (asReceived(r) ?? r).asIs].map((states) => {
+      const { parts, clearance, ratio } = states.find(s => s.cylinder === cylinder)!
+      return [...Object.values(parts), clearance, ratio].map(p => p && [p.estimate.value, uncertainty(p.estimate), p.provenance])
+    })
+    fc.assert(fc.property(anyValidLedger, (list) => {
+      const both = list.filter((e, i) => i === 0 || (e.kind !== 'layout' && !e.supersedes))
+      const one = both.filter(e => !mayBeOfOther(e)).map((e, i) => i === 0 ? { ...e, body: { heads: [[1, 2]], banks: [[1, 2]] } } as Entry : e)
+      for (const cylinder of [1, 2]) expect(says(replay(one)!, cylinder)).toEqual(says(replay(both)!, cylinder))
+    }), { numRuns: 400, seed: 20261129 })
+  }, 60_000)
   it('takes from no cylinder more than it needs when cut to the deepest that passes nobody', () => {
     fc.assert(fc.property(anyLedger, (entries) => {
       const cut = headCut(replay(entries)!, 1, replay(entries)!.planned, NO_SOLIDS)

@@ -53,6 +53,22 @@ describe('as it came', () => {
     bench.pour(2, 55)
     expect([1, 2].map(c => came(bench, c).parts.chamber?.estimate.value)).toEqual([55, 55])
   })
+  it.each(['poured', 'not poured'])('is known of a head that was begun when the other was finished, which was %s before', (first) => {
+    const bench = oneCylinder(2)
+    bench.add('layout', all, { heads: [[1], [2]], banks: [[1], [2]] }, { supersedes: bench.entries[0]!.id })
+    // Stated for both heads when the gasket of one had been changed already.
+    const gasket = (head: number) => bench.add('gasketChange', { level: 'head', head }, { state: 'done', thickness: mm(0.9), bore: mm(94) })
+    if (first === 'poured') bench.pour(1, 55)
+    gasket(1)
+    bench.state('gasketThickness', 1.4, 'measure', all, 0)
+    bench.pour(2, 56)
+    gasket(2)
+    bench.add('relief', { level: 'cylinder', cylinder: 2 }, { state: 'done', added: mm(1) })
+    bench.pour(2, 57)
+    // 56 poured, gasket 9.7157, deck 2.3931, crown 3, crevice 0.6553: 71.7641.
+    expect([came(bench, 1).parts.chamber?.estimate.value, came(bench, 2).parts.chamber?.estimate.value, came(bench, 2).ratio?.estimate.value])
+      .toEqual([first === 'poured' ? 55 : undefined, 56, expect.closeTo(8.8736, 3)])
+  })
   it('is one thing, and as it ran after the first cut another', () => {
     const bench = poured()
     const first = cut(bench)

@@ -1,5 +1,5 @@
 import { uncertainty } from '../estimate'
-import { fit, isStatement, kindRule, touches, type Entry, type Figure, type Quantity } from '../ledger'
+import { fit, isStatement, kindRule, NOW, touches, type Entry, type Figure, type OperationEntry, type PartName, type Quantity } from '../ledger'
 import { statedQuantity, type Part, type Replay } from '../standing'
 import { replay } from './tolerant'
 
@@ -10,8 +10,7 @@ import { replay } from './tolerant'
  * @example asReceived(standing)?.asIs[0]?.ratio?.estimate.value // 9.14, before the first cut
  */
 export function asReceived(r: Replay): Replay | undefined {
-  const places = r.done.map(op => r.ledger.place.get(op.id) ?? 0)
-  return places.length === 0 ? undefined : stoodAt(r, Math.min(...places))
+  return r.done.length === 0 ? undefined : stoodWithout(r, r.done)
 }
 
 /**
@@ -25,31 +24,37 @@ export function asItRan(r: Replay, ran: string | undefined): Replay | undefined 
   if (ran === undefined) return asReceived(r) ?? r
   const place = r.ledger.place.get(ran)
   if (place === undefined) return undefined
-  // What was read before the next piece of work is of that state too.
-  return stoodAt(r, Math.min(r.live.entries.length, ...r.done.map(op => r.ledger.place.get(op.id) ?? 0).filter(at => at > place)))
+  const since = r.done.filter(op => r.ledger.place.get(op.id)! > place)
+  return since.length === 0 ? r : stoodWithout(r, since)
 }
 
 /**
- * Where a build stood before the operation at a place. What was written down after it and tells of that state too counts: a bore that
- * was measured after a cut is the bore that the engine came with, and a deck clearance that was measured after its cut is carried back.
+ * Where a build stood before some work. What was written down after it and tells of that state too counts: a bore that was measured
+ * after a cut is the bore that the engine came with, a deck clearance that was measured after its cut is carried back, and a chamber
+ * of one head that was poured once the other head was finished is that head's as it came.
+ *
+ * @param without all that was done from some moment on
  */
-function stoodAt({ live, ledger, layout, done }: Replay, place: number): Replay | undefined {
-  const after = done.filter(op => (ledger.place.get(op.id) ?? 0) >= place)
-  const changed = (quantity: Quantity, cylinder: number) => after.some(op => touches(op, layout, cylinder) && kindRule(op.kind).changes.includes(quantity))
-  const about = (entry: Entry) => layout.cylinders.filter(c => fit(entry.scope, layout, c) > 0)
-  /** Whether an entry from after the work is as true of what was before it. */
-  const tells = (entry: Entry) => {
+function stoodWithout({ live, ledger, layout }: Replay, without: readonly OperationEntry[]): Replay | undefined {
+  const placeOf = (entry: { id: string }) => ledger.place.get(entry.id)!
+  const isGone = new Set(without.map(op => op.id))
+  const changers = (what: Quantity | PartName, cylinder: number) => without.filter(op => touches(op, layout, cylinder) && kindRule(op.kind).changes.includes(what))
+  /** Whether an entry is as true of what was before the work. */
+  const tells = (entry: Entry): boolean => {
     if (kindRule(entry.kind).role === 'frame') return true
-    if (isStatement(entry)) return !about(entry).some(c => changed(entry.body.quantity, c))
-    if (entry.kind === 'deckReadings') return !about(entry).some(c => changed('deckClearance', c))
-    return entry.kind === 'pour' && entry.scope.level === 'cylinder' && !about(entry).some(c => after.some(op => touches(op, layout, c)))
+    const about = layout.cylinders.filter(c => fit(entry.scope, layout, c) > 0)
+    const readBefore = (ops: readonly OperationEntry[]) => ops.every(op => placeOf(op) > placeOf(entry))
+    const untouched = (what: Quantity | PartName) => about.every(c => readBefore(changers(what, c)))
+    if (isStatement(entry)) return untouched(entry.body.quantity)
+    if (entry.kind === 'deckReadings') return untouched('deckClearance')
+    if (entry.kind === 'pour' && entry.body.encloses !== 'assembled') return entry.body.encloses.endsWith('Port') || untouched(entry.body.encloses as 'chamber' | 'crown')
+    return about.every(c => readBefore(without.filter(op => touches(op, layout, c))))
   }
-  const known = [...live.entries.slice(0, place), ...live.entries.slice(place).filter(tells)]
+  const known = live.entries.filter(entry => !isGone.has(entry.id) && tells(entry))
   const then = replay(known)
   if (!then) return undefined
   const carried = [...ledger.statements.keys()].flatMap(quantity => layout.cylinders.flatMap((cylinder): Entry[] => {
-    if (!changed(quantity, cylinder)) return []
-    const part = statedQuantity(ledger, quantity, cylinder, place)
+    const part = statedQuantity(ledger, quantity, cylinder, Math.min(NOW, ...changers(quantity, cylinder).map(placeOf)))
     const told = statedQuantity(then.ledger, quantity, cylinder)
     return part && (!told || Math.abs(told.estimate.value - part.estimate.value) > 1e-9) ? [statementOf(quantity, cylinder, part, live.entries.at(-1)!)] : []
   }))

@@ -8,7 +8,7 @@ export { compareRuns, runsApart, type Apart, type FlowCompare, type FlowGain } f
 export {
   USUAL_ROOM, benchRepeats, canPutBack, changesBetween, curveFigures, errorsOf, flowCurve, flowRuns, incomparable, repeatsOf, type BenchRepeats, type CurveFigures, type FlowCurve, type FlowRun, type FlowThing, type NoVerdict
 } from './flowRecords'
-export { squishStanding, wheelReading, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
+export { squishStanding, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { cutPlane, knownQuantity, statedQuantity, statedU } from './statements'
 export { finishesOf, type FinishStanding } from './finishes'
 export { findingsOf, isUndecided, onFace, type FindingStanding, type OnFace } from './findings'

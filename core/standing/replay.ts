@@ -126,6 +126,7 @@ function stackOf(
   const now = measuredParts(ledger, cylinder, NOW, planned)
   const assembled = (ledger.pours.get(cylinder) ?? []).filter(pour => pour.body.encloses === 'assembled')
   const chamber = chamberNow(ledger, lessons, cylinder)?.part
+  const mine = operationsOn(planned, ledger.layout, cylinder, OPERATION_KINDS)
   const parts: Stack['parts'] = { ...now, chamber }
   let measuredTotal: Part | undefined
 
@@ -146,10 +147,10 @@ function stackOf(
     const left = sum([[1, poured], ...terms])
     if (name === 'chamber') {
       parts.chamber = chamberNow(ledger, lessons, cylinder, { part: left, place: lastPlace })?.part
-    } else if (![...since, ...operationsOn(planned, ledger.layout, cylinder, OPERATION_KINDS)].some(op => ENDS[name]?.(op))) {
+    } else if (![...since, ...mine].some(op => ENDS[name]?.(op))) {
       parts[name] = left
     }
-    if (since.length === 0 && planned.length === 0) measuredTotal = poured
+    if (since.length === 0 && mine.length === 0) measuredTotal = poured
   }
 
   const changes = operationsOn(planned, ledger.layout, cylinder, CHAMBER_OPERATIONS)

@@ -2,7 +2,7 @@ import {
   DEFAULT_U, carry, exact, fromSource, linear, uncertainty, type Sourced
 } from '../estimate'
 import { ROD_MODULUS, axialGap, rodStretch, runningGap, spotPlane, type BlockMaterial, type RodMaterial, type SpotPlane } from '../squish'
-import { live, NOW, ofKind, operationsOn, spotsOf, type Entry, type EntryOf, type Ledger, type OperationEntry, type Quantity } from '../ledger'
+import { NOW, operationsOn, spotsOf, type EntryOf, type Ledger, type OperationEntry, type Quantity } from '../ledger'
 import { materialsOf } from './materials'
 import { NOTHING, combine, sum, weakest, type Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity } from './statements'
@@ -148,13 +148,4 @@ export function squishStanding(ledger: Ledger, cylinder: number, planned: Operat
     if (running) standing.running = running
   }
   return standing
-}
-
-/**
- * The latest two-sided reading of top dead centre in a ledger, if any.
- *
- * @example wheelReading([wheelOfMonday, wheelOfToday]) // wheelOfToday
- */
-export function wheelReading(entries: readonly Entry[]): EntryOf<'wheel'> | undefined {
-  return ofKind(live(entries).entries, 'wheel').at(-1)
 }

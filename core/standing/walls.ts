@@ -1,5 +1,5 @@
 import { GROUND_WALL, WALL_SLOPE, WALL_SLOPE_OF, exact, fromSource, linear, type Sourced } from '../estimate'
-import { headOf, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
+import { headOf, touches, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import { faceShown } from './chamberModel'
 import { specEntry } from './chamberSpecs'
 import type { Part } from './part'
@@ -35,7 +35,7 @@ const TELLING = 0.2
 /** The lean of a drawing's walls by what a flat cut takes of its solid: cc on the whole, and cc per mm at its end. */
 function byItsSolid(ledger: Ledger, cylinder: number): number | undefined {
   return [...ledger.done, ...ledger.planned].flatMap((op) => {
-    if (op.kind !== 'faceCut' || op.body.slopeX || op.body.slopeY) return []
+    if (op.kind !== 'faceCut' || op.body.slopeX || op.body.slopeY || !touches(op, ledger.layout, cylinder)) return []
     const removed = op.body.removed?.find(r => r.cylinder === cylinder)
     const depth = op.body.depth.value
     return removed && removed.cc > 0 && depth >= TELLING ? [2 * (1 - removed.perMm * depth / removed.cc) / depth] : []

@@ -59,7 +59,7 @@ function ratioOf({ ratio }: Reckoned): string {
 .line { font-size: var(--s22); font-weight: 700; line-height: 1.25; margin-bottom: 10px; }
 h2 { margin-top: 12px; }
 .build-list { border-top: 1px solid var(--ink); }
-.build { display: grid; grid-template: auto auto / minmax(0, 1fr) 200px 132px; gap: 2px 20px; align-items: center; padding: 9px 4px; min-height: 72px; border-bottom: 1px solid var(--hair); color: inherit; text-decoration: none; }
+.build { display: grid; grid-template: auto auto / minmax(0, 1fr) 200px 148px; gap: 2px 20px; align-items: center; padding: 9px 4px; min-height: 72px; border-bottom: 1px solid var(--hair); color: inherit; text-decoration: none; }
 .build:hover { background: var(--sheet-deep); }
 .name { font-size: var(--s18); white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
 .name .quiet { margin-left: 8px; font-size: var(--s15); }
@@ -70,5 +70,5 @@ h2 { margin-top: 12px; }
 .next { grid-area: 2 / 1; line-height: 1.25; }
 .when { grid-area: 3 / 1; }
 .besides { margin-left: 12px; color: var(--dye); }
-@media (max-width: 1000px) { .build { grid-template-columns: minmax(0, 1fr) 132px; } .mini { display: none; } .ratio { grid-column: 2; } .target { grid-column: 2; } }
+@media (max-width: 1000px) { .build { grid-template-columns: minmax(0, 1fr) 148px; } .mini { display: none; } .ratio { grid-column: 2; } .target { grid-column: 2; } }
 </style>
