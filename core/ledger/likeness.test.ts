@@ -28,6 +28,13 @@ describe('a build like another', () => {
     const { ledger } = replay(begun(bench.entries))!
     expect((['gasketThickness', 'crownVolume', 'bore'] as const).map(quantity => ledger.statements.get(quantity)?.map(s => 'figure' in s.body && s.body.figure.value))).toEqual([[1.2], [3], [92.02]])
   })
+  it('has what was measured of one head after work on the other', () => {
+    const bench = oneCylinder(2)
+    bench.add('layout', { level: 'build' }, { heads: [[1], [2]], banks: [[1], [2]] }, { supersedes: bench.entries[0]!.id })
+    bench.add('gasketChange', head, { state: 'done', thickness: mm(0.9), bore: mm(94) })
+    for (const of of [1, 2]) bench.state('gasketThickness', 1 + of / 10, 'measure', { level: 'head', head: of })
+    expect(replay(begun(bench.entries))!.ledger.statements.get('gasketThickness')?.map(s => [s.scope.level, 'figure' in s.body && s.body.figure.value])).toEqual([['build', 1.2], ['head', 1.2]])
+  })
   it('of any build can be worked with, and is like itself', () => {
     fc.assert(fc.property(anyLedger, (entries) => {
       const copy = begun(entries)

@@ -1,7 +1,6 @@
 import { isOperation, kindRule, type Bodies, type Entry, type EntryKind } from './entry'
-import type { KindRule } from './kind'
-import { scopeName } from './layout'
-import { isStatement } from './ledger'
+import { fit, layoutOf, scopeName } from './layout'
+import { isStatement, touches, type OperationEntry, type StatementEntry } from './ledger'
 import { live } from './live'
 import type { Scope } from './terms'
 
@@ -25,11 +24,14 @@ const RANK = { measure: 2, book: 1, assume: 0, wish: 3 } as const
 export function likeness(entries: readonly Entry[]): Alike[] {
   const counting = live(entries).entries
   const best = new Map<string, Entry>()
-  const worked = new Set<KindRule['changes'][number]>()
+  const layout = layoutOf(counting)
+  const worked: OperationEntry[] = []
+  const workedOn = ({ scope, body: { quantity } }: StatementEntry) => layout && worked.some(op =>
+    kindRule(op.kind).changes.includes(quantity) && layout.cylinders.some(c => touches(op, layout, c) && fit(scope, layout, c) > 0))
   for (const entry of counting) {
-    if (isOperation(entry) && entry.body.state === 'done') kindRule(entry.kind).changes.forEach(what => worked.add(what))
+    if (isOperation(entry) && entry.body.state === 'done') worked.push(entry)
     // The next engine has the gasket and the crowns that this one came with.
-    if (!isStatement(entry) || entry.scope.level === 'cylinder' || worked.has(entry.body.quantity)) continue
+    if (!isStatement(entry) || entry.scope.level === 'cylinder' || workedOn(entry)) continue
     const about = `${entry.body.quantity} of ${scopeName(entry.scope)}`
     const before = best.get(about)
     if (!before || !isStatement(before) || RANK[entry.kind] >= RANK[before.kind]) best.set(about, entry)
