@@ -48,7 +48,10 @@ describe('where the exhaust port is shut', () => {
     expect(portOpen(replay(bench.entries)!.ledger, 1)!.estimate.value).toBeGreaterThan(openBefore)
     bench.add('deckCut', bank, { state: 'done', depth: mm(0.2), measured: mm(0.2), foot: true })
     expect(port(bench)).toBeCloseTo(before - 0.3, 6)
-    bench.add('deckCut', bank, { state: 'done', depth: mm(0.1), measured: mm(0.1) })
+    const off = bench.add('deckCut', bank, { state: 'planned', depth: mm(0.1) })
+    const { ledger, planned } = replay(bench.entries)!
+    expect(exhaustPort(ledger, 1, planned)!.estimate.value).toBeCloseTo(before - 0.3, 6)
+    bench.add('deckCut', bank, { state: 'done', depth: mm(0.1), measured: mm(0.1) }, { supersedes: off })
     expect(port(bench)).toBeCloseTo(before - 0.3, 6)
     // 0.4 down, 0.5 up, 0.2 down by the foot, 0.1 off the top
     expect(replay(bench.entries)!.asIs[0]!.parts.deck!.estimate.value).toBeCloseTo(Math.PI / 4 * 4.7 ** 2 * 0.06, 3)

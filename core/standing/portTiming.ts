@@ -33,7 +33,7 @@ function turning<T>(f: () => T): T | undefined {
  */
 export function exhaustPort(ledger: Ledger, cylinder: number, planned: OperationEntry[] = []): Part | undefined {
   const travel = statedQuantity(ledger, 'exhaustPortTop', cylinder, NOW, planned)
-  const edge = statedQuantity(ledger, 'exhaustPortDeck', cylinder)
+  const edge = statedQuantity(ledger, 'exhaustPortDeck', cylinder, NOW, planned)
   const deck = knownQuantity(ledger, 'deckClearance', cylinder, NOW, planned)
   const open = ledger.layout.engine?.strokes === 2 ? statedQuantity(ledger, 'exhaustDuration', cylinder) : undefined
   const train = trainOf(ledger, cylinder)
