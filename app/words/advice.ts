@@ -101,7 +101,7 @@ function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advic
   if (way === 'open') return `${who} ${one ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`
   if (way === 'even') return `${who} ${one ? 'is' : 'are'} under target, but another of head ${heads[0]} is there already: even the chambers first.`
   if (way === 'other') return `No cut of the face is enough for ${one ? 'cylinder' : 'cylinders'} ${sayList(cylinders.map(String))}: there is less in the chamber than has to go. Route has the other ways.`
-  if (figure !== undefined && past) return `${mm(figure)} off head ${heads[0]} reaches the target, but ${sayPast(past, mm)}. ${past.kind === 'seat' && past.assumed ? 'Measure that height first' : 'Look for another way first'}.`
+  if (figure !== undefined && past) return `${mm(figure)} off head ${heads[0]} reaches the target, but ${sayPast(past, mm)}. ${past.kind === 'seat' && past.assumed ? 'Measure that height first' : 'Route has the other ways'}.`
   if (figure !== undefined) return `Plan the cut: at ${mm(figure)} off head ${heads[0]} the first cylinder reaches the target.`
   return waiting ? `Plan the cut of head ${heads[0]}: the Cut station tells how deep.` : `Plan the cut of head ${heads[0]}, once its mouth area is measured.`
 }

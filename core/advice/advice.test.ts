@@ -69,7 +69,7 @@ describe('a depth that is proposed', () => {
     expect(move).toMatchObject({ kind: 'plan', way: 'cut', figure: expect.closeTo(1.524, 2) as number })
     expect(move).not.toHaveProperty('past')
     bench.state('intakeClearance', 3)
-    expect(nextMove(replay(bench.entries))).toMatchObject({ past: { kind: 'clearance', clearance: 'intakeClearance', least: 2, figure: expect.closeTo(3 - 1.524, 2) as number } })
+    expect(nextMove(replay(bench.entries))).toMatchObject({ at: { station: 'route' }, past: { kind: 'clearance', clearance: 'intakeClearance', least: 2, figure: expect.closeTo(3 - 1.524, 2) as number } })
     bench.state('exhaustSeatHeight', 1.4)
     expect(nextMove(replay(bench.entries))).toMatchObject({ past: { kind: 'seat', valve: 'exhaust', cylinder: 1, figure: expect.closeTo(0.124, 2) as number } })
   })
@@ -100,6 +100,13 @@ describe('a mouth that nobody stated', () => {
 /** States a build can be in, and everything that is open then, in its order. */
 const TABLE: [state: string, make: () => ReturnType<typeof oneCylinder>, open: string[]][] = [
   ['nothing poured', () => oneCylinder(2), ['pour']],
+  ['two heads, one of which is cut', () => {
+    const bench = oneCylinder(2)
+    bench.add('layout', { level: 'build' }, { heads: [[1], [2]], banks: [[1], [2]] }, { supersedes: bench.entries[0]!.id })
+    for (const cylinder of [1, 1, 2, 2]) bench.pour(cylinder, 56.2)
+    bench.cut(1.5, 1.5)
+    return bench
+  }, ['pourAgain', 'plan']],
   ['nothing poured and no target', () => {
     const bench = oneCylinder()
     bench.entries.splice(bench.entries.findIndex(e => e.kind === 'target'), 1)

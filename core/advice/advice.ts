@@ -361,6 +361,19 @@ export function openedAt(r: Replay, cylinders: readonly number[]): Place {
   return hasPlace(r.layout.engine, r.layout.cylinders.length, 'shape') && cylinders.some(c => modelOf(r, c)) ? { station: 'shape' } : { station: 'route' }
 }
 
+/** Where a way to the target is planned: the others are at Route, where this one is past a limit. */
+function plannedAt(r: Replay, { way, past, cylinders }: Extract<Found, { kind: 'plan' }>): Place {
+  if (past?.kind === 'seat' && past.assumed) return placeOf(`${past.valve}SeatHeight`)
+  if (past) return { station: 'route' }
+  switch (way) {
+    case 'cut': return { station: 'cut', leaf: 'face' }
+    case 'foot': return { station: 'sheet', leaf: 'deck' }
+    case 'even': return { station: 'pour', leaf: 'even' }
+    case 'open': return openedAt(r, cylinders)
+    case 'lift': case 'other': return { station: 'route' }
+  }
+}
+
 /** Where a kind of thing is settled, where that is no dimension. */
 function settledAt(r: Replay, open: Found): Place {
   switch (open.kind) {
@@ -378,7 +391,7 @@ function settledAt(r: Replay, open: Found): Place {
     case 'squishTouches': case 'squishTight': case 'solder': return { station: 'mockup', leaf: 'squish' }
     case 'squish': return { station: 'mockup', leaf: 'turned' }
     case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
-    case 'plan': return open.way === 'foot' ? (open.past ? { station: 'route' } : { station: 'sheet', leaf: 'deck' }) : open.way === 'lift' ? { station: 'route' } : open.way === 'cut' ? { station: 'cut', leaf: 'face' } : open.way === 'even' ? { station: 'pour', leaf: 'even' } : open.way === 'other' ? { station: 'route' } : openedAt(r, open.cylinders)
+    case 'plan': return plannedAt(r, open)
     case 'do': return open.at
     case 'onTarget': return { station: 'papers' }
   }
@@ -387,7 +400,7 @@ function settledAt(r: Replay, open: Found): Place {
 /**
  * Everything that is open on a build, ranked: what can't be reckoned with; contact and lost metal; readings that are
  * challenged; assumptions worth a quarter of the ratio's or the depth's variance; what is not poured; a mouth worth less; what nobody has decided; what to plan; what is
- * planned and to be done, poured again before a cut; what else to pour again. Only where nothing is open it is to be written up.
+ * planned and to be done, poured again before a cut; what else to pour again, which comes before any plan where nothing is planned. Only where nothing is open it is to be written up.
  *
  * @param r what replay gives, or undefined while there is no layout
  * @param rules what the shop lets out
@@ -410,7 +423,9 @@ export function advice(r: Replay | undefined, rules: ShopRules = STARTING_RULES,
   const open: Found[] = [
     ...out, ...cannotReckon(sight),
     ...seats(sight), ...squishTouching(sight), ...pastTarget(sight), ...gasketInBore(sight), ...tooCoarse(sight), ...tooClose(sight), ...squishTight(sight), ...springRoom(sight),
-    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...heavy, ...unpoured(sight), ...light, ...undecided(sight), ...toPlan(sight), ...toDo(sight)
+    ...challenged(sight), ...targetAgain(sight), ...assumptions(sight), ...heavy, ...unpoured(sight), ...light, ...undecided(sight),
+    // What was cut of one head is poured before the next one is planned: with nothing planned there is nothing else to do.
+    ...r.planned.length > 0 ? [...toPlan(sight), ...toDo(sight)] : [...toDo(sight), ...toPlan(sight)]
   ]
   const list: Found[] = open.length > 0 ? open : [{ kind: 'onTarget', cylinders: r.layout.cylinders }]
   // An engine that has nothing to do at a station is not sent there.
