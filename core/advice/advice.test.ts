@@ -106,7 +106,7 @@ const TABLE: [state: string, make: () => ReturnType<typeof oneCylinder>, open: s
     for (const cylinder of [1, 1, 2, 2]) bench.pour(cylinder, 56.2)
     bench.cut(1.5, 1.5)
     return bench
-  }, ['pourAgain', 'plan']],
+  }, ['pourAgain', 'plan cut']],
   ['nothing poured and no target', () => {
     const bench = oneCylinder()
     bench.entries.splice(bench.entries.findIndex(e => e.kind === 'target'), 1)
