@@ -54,6 +54,15 @@ describe('job cards of the demo shop', () => {
     assembled()
     expect(shown()).toEqual([true, true, true])
   })
+  it.each([['is off target', 56.2, [false, false]], ['is on target without a cut', 49.1, [true, true]]] as const)('the face is cut with one of two heads, while the other %s', (_what, second, shown) => {
+    const bench = oneCylinder(2)
+    bench.add('layout', { level: 'build' }, { heads: [[1], [2]], banks: [[1], [2]] }, { supersedes: bench.entries[0]!.id })
+    bench.pour(1, 56.2)
+    bench.pour(2, second)
+    bench.cut(1.5, 1.5)
+    bench.pour(1, 49.2)
+    expect((['face', 'pourLast'] as const).map(step => shownByLedger(replay(bench.entries)!, step))).toEqual(shown)
+  })
   it('keeps the launch engine’s clock, and what its cut waits for', () => {
     const card = jobCardOf(of('Brackwater 34'), LATER)!
     expect(card.lines.find(l => l.step === 'ports')).toMatchObject({ done: false, running: [] })

@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { clearancesOf, modelOf, mouthOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Scope } from '#core'
+import { clearancesOf, isOnTarget, modelOf, mouthOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Scope } from '#core'
 import { digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
@@ -165,7 +165,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
         return [
           String(state.cylinder), ...came(was?.parts.chamber ? digits(was.parts.chamber.estimate.value, 1) : '–'), chamber ? { text: digits(chamber.value, 1), bold: true } : '–', chamber ? plusMinus(uncertainty(chamber), 1) : '–',
           ...came(was?.ratio ? digits(was.ratio.estimate.value, 2) : '–'), ratio ? { text: digits(ratio.value, 2), bold: true } : '–', ratio ? plusMinus(uncertainty(ratio), 2) : '–',
-          ratio && band ? ratio.value >= band.low && ratio.value <= band.high ? 'as wanted' : ratio.value < band.low ? 'under' : 'over' : ''
+          ratio && band ? isOnTarget(state, band) ? 'as wanted' : ratio.value < band.low ? 'under' : 'over' : ''
         ]
       }),
       [44, ...came('*' as const), '*', 26, ...came('*' as const), '*', 26, 50], [0, received ? 7 : 5]

@@ -1,5 +1,5 @@
 import { ofKind, scopeName, takesMetal, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
-import { CHAMBER_OPERATIONS, changesBetween, doneOn, flowRuns, mouldsIn, mouldsOut, placesIn, portsIn, portStages, quantityOf, stretches, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
+import { CHAMBER_OPERATIONS, changesBetween, doneOn, flowRuns, isOnTarget, mouldsIn, mouldsOut, placesIn, portsIn, portStages, quantityOf, stretches, targetBand, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
 
 const doneAnd = (r: Replay, kinds: readonly OperationKind[]): boolean => r.done.some(op => kinds.includes(op.kind)) && !r.planned.some(op => kinds.includes(op.kind))
 const all = <T>(list: readonly T[], is: (one: T) => boolean): boolean => list.length > 0 && list.every(is)
@@ -21,6 +21,12 @@ function pouredAsReceived(r: Replay, cylinder: number): boolean {
 function pouredAgain(r: Replay): boolean {
   const worked = r.layout.cylinders.filter(c => lastOf(r, ['relief', 'seatWork'], c) >= 0)
   return all(worked, c => poured(r, c, lastOf(r, ['relief', 'seatWork'], c)))
+}
+
+/** Every face or foot is cut that has to be: the one of a head whose cylinders are on target without it need not. */
+function allCut(r: Replay, kind: 'faceCut' | 'deckCut'): boolean {
+  const band = targetBand(r.target)
+  return doneAnd(r, [kind]) && all(r.asIs, state => lastOf(r, [kind], state.cylinder) >= 0 || isOnTarget(state, band))
 }
 
 const SQUISH_WORK = ['faceCut', 'deckCut', 'gasketChange', 'spacer', 'crownWork'] as const
@@ -48,12 +54,12 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   },
   seats: r => doneAnd(r, ['seatWork']),
   pourAgain: pouredAgain,
-  face: r => doneAnd(r, ['faceCut']),
-  foot: r => doneAnd(r, ['deckCut']),
+  face: r => allCut(r, 'faceCut'),
+  foot: r => allCut(r, 'deckCut'),
   pourLast: (r) => {
     const cut = r.layout.engine?.head === 'blind' ? 'deckCut' : 'faceCut'
     const kinds: readonly OperationKind[] = [...CHAMBER_OPERATIONS, cut]
-    return all(r.layout.cylinders, c => lastOf(r, [cut], c) >= 0 && poured(r, c, lastOf(r, kinds, c))) && !r.planned.some(op => kinds.includes(op.kind))
+    return allCut(r, cut) && all(r.layout.cylinders, c => poured(r, c, lastOf(r, kinds, c))) && !r.planned.some(op => kinds.includes(op.kind))
   },
   squish: r => all(r.layout.cylinders, c => each(r, 'solder', lastOf(r, SQUISH_WORK, c))(c)),
   clearances: r => (['intakeClearance', 'exhaustClearance'] as const).every(q => r.layout.cylinders.some(c => quantityOf(r, q, c)?.provenance === 'measured')),

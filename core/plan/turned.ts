@@ -5,7 +5,7 @@ import { DEFAULT_U, linear, uncertainty, type Sourced } from '../estimate'
 import { NoseTooLarge, broughtTo, latheSettings, roundsLikely, safeRound, turnedVolume, type LatheSettings, type LatheTask, type Round, type TurnedShape } from '../lathe'
 import { cylindersOf, type Figure, type OperationEntry, type Removed } from '../ledger'
 import { bandEdgeShift } from '../squish'
-import { ccBand, drawnFor, modelOf, quantityOf, reliefLesson, targetBand, type CylinderState, type Replay } from '../standing'
+import { ccBand, drawnFor, isOnTarget, modelOf, quantityOf, reliefLesson, targetBand, type CylinderState, type Replay } from '../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from './asIf'
 import type { Chambers } from './chambers'
 
@@ -141,13 +141,13 @@ export function turnedSteps(standing: Replay, cylinder: number, plan: TurnedPlan
   const whole = standing.wholes.find(w => w.cylinder === cylinder)
   const { live } = standing
   const band = targetBand(standing.target)
-  const ratio = standing.asIs.find(s => s.cylinder === cylinder)?.ratio?.estimate.value
+  const state = standing.asIs.find(s => s.cylinder === cylinder)
   const finished: Record<TurnedStep, boolean> = {
     squish: live.entries.some(e => e.kind === 'solder' && e.scope.level === 'cylinder' && e.scope.cylinder === cylinder),
     face: plan !== undefined && plan.off.value <= CLOSE_ENOUGH,
     top: live.entries.some(e => e.kind === 'wheel'),
     pour: (whole?.current.length ?? 0) >= 2,
-    open: band !== undefined && ratio !== undefined && ratio >= band.low && ratio <= band.high
+    open: state !== undefined && isOnTarget(state, band)
   }
   const next = TURNED_STEPS.find(step => !finished[step])
   return TURNED_STEPS.map(step => [step, finished[step] ? 'done' : step === next ? 'next' : 'later'])

@@ -44,3 +44,12 @@ export function furthestOff(states: readonly CylinderState[], band: TargetBand |
   const [furthest] = outside.filter(({ by }) => by > 0).sort((a, b) => b.by - a.by)
   return furthest?.cylinder
 }
+
+/**
+ * Whether a cylinder's ratio is as wanted.
+ *
+ * @returns false where there is no ratio, or no target
+ * @example isOnTarget(asIs[0], { low: 9.8, high: 10 }) // true, at 9.87
+ */
+export const isOnTarget = ({ ratio }: Pick<CylinderState, 'ratio'>, band: TargetBand | undefined): boolean =>
+  ratio !== undefined && band !== undefined && ratio.estimate.value >= band.low && ratio.estimate.value <= band.high

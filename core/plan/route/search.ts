@@ -1,6 +1,6 @@
 import type { Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
-import { targetBand, type Replay } from '../../standing'
+import { isOnTarget, targetBand, type Replay } from '../../standing'
 import { asEntered, asIf, shapeOf, type Tried } from '../asIf'
 import { NO_SOLIDS, type Chambers, type NotReady } from '../chambers'
 import { evenPlan } from '../evenUp'
@@ -170,7 +170,7 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   if (faults.length > 0) return { kind: 'limits', faults }
   const unknown = standing.asIs.filter(s => !s.ratio).map(s => s.cylinder)
   if (unknown.length > 0) return { kind: 'noRatio', cylinders: unknown }
-  const inside = standing.asIs.every(({ ratio }) => ratio!.estimate.value >= band.low && ratio!.estimate.value <= band.high)
+  const inside = standing.asIs.every(state => isOnTarget(state, band))
   if (inside && ask.limits.faceLeast === 0 && plannedAtShape(standing).length === 0) return { kind: 'onTarget' }
   const toLine = toLineOf(standing, ask, walls)
   if (toLine === 'notReady') return toLine
