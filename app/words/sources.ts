@@ -19,6 +19,7 @@ export function saySource(source: string, byId: ReadonlyMap<string, Entry>, leng
   const entry = byId.get(id)
   if (kind === 'model') return id === 'geometry' ? 'The chamber’s drawn walls, 2 % of the cut and more the deeper it goes' : id.startsWith('walls') ? 'How fast the chamber narrows as the face goes up' : id.startsWith('ground') ? 'How much the grinding widened the mouth' : 'How far the pour stretched the drawing'
   if (kind === 'takenOff') return 'What was filled beside and taken off'
+  if (kind === 'apart') return 'Two instruments that contradict each other'
   if (!entry) return 'A reading'
   const scope = entry.scope.level === 'build' ? '' : `, ${sayScope(entry.scope)}`
   if (entry.kind === 'pour' && part === 'depth') return `How far the piston stood down${scope}`
@@ -39,6 +40,7 @@ export function sayImprovement(source: string, byId: ReadonlyMap<string, Entry>)
   if (id.startsWith('walls')) return 'A pour before and after a measured cut tells it.'
   if (kind === 'model') return 'Tracing the outline again, and one more pour, would help most.'
   if (kind === 'takenOff') return 'Measuring the plate’s hole or the plug’s column would help most.'
+  if (kind === 'apart') return 'Find the pour that is wrong: pour again, and strike it out.'
   if (entry?.kind === 'solder' || entry?.kind === 'deckReadings') return 'Another place or two on the crown would help most.'
   if (entry?.kind === 'pour') return 'One more pour of this chamber would help most.'
   if (entry?.kind === 'book' || entry?.kind === 'gasketChange') return 'It is a claim: measuring it would help most.'

@@ -1,4 +1,4 @@
-import { DEFAULT_U, fromSource, fromSources, bestMean, linear, type Sourced } from '../estimate'
+import { DEFAULT_U, fromSource, fromSources, bestMean, linear, uncertainty, type Sourced } from '../estimate'
 import {
   combinePours, disagreementOf, leakWatch, pourVolume, scaleAtTemperature, warmedVolume, type Disagreement, type PourResult
 } from '../pour'
@@ -42,12 +42,13 @@ export const pourResult = onceEach((pour: PourEntry): PourResult => {
 
 /**
  * Pours of the same thing as one sourced value: per instrument the scale as one source and each reading as its
- * own; several instruments weighted by 1/u². A stated volume that was taken off is one source of its own. Worked out
- * once a stretch: its volume, what settles and every plan ask for it.
+ * own; several instruments weighted by 1/u², and further apart than they allow as much less sure as they are apart. A stated volume
+ * that was taken off is one source of its own. Worked out once a stretch: its volume, what settles and every plan ask for it.
  *
  * @param pours one or more, of one thing between two changes
  * @throws RangeError when there are none
- * Source: the contract's combinePours, resolved by source.
+ * Source: the contract's combinePours, resolved by source; u·√(χ²/(n − 1)) where n instruments contradict each other (Birge, Phys. Rev. 40,
+ *   207 (1932), eq. 2).
  */
 export const sourcedPours = onceEach((pours: readonly PourEntry[]): Sourced => {
   const byScale = new Map<string, PourEntry[]>()
@@ -57,18 +58,26 @@ export const sourcedPours = onceEach((pours: readonly PourEntry[]): Sourced => {
     if (group) group.push(pour)
     else byScale.set(scale, [pour])
   }
-  const poured = bestMean([...byScale].map(([scale, group]) => {
+  const found = [...byScale].map(([scale, group]) => {
     const combined = combinePours(group.map(pourResult))
     // own is that of the mean of n: each reading carries own·√n of itself, weighted 1/n.
     const ofReading = combined.own / Math.sqrt(group.length)
     return fromSources(combined.value, [[scale, combined.shared], ...group.map(pour => [`entry:${pour.id}`, ofReading] as const)])
-  }))
+  })
   const last = pours.at(-1)!
+  const poured = contradicted(bestMean(found), found, disagreement(pours) ? `apart:${last.id}` : undefined)
   const columnU = last.body.plugColumn ? DEFAULT_U.measuredVolume / 4 : 0
   const statedU = last.body.plateHole || last.body.knownRelief ? DEFAULT_U.statedOff : 0
   const offU = Math.hypot(columnU, statedU)
   return offU > 0 ? linear([[1, poured], [1, fromSource(0, offU, `takenOff:${last.id}`)]]) : poured
 })
+
+/** A mean of instruments that contradict each other, as doubtful as they are apart: which of them is wrong only another pour tells. */
+function contradicted(mean: Sourced, found: readonly Sourced[], apart: string | undefined): Sourced {
+  if (!apart || found.length === 1 || found.some(one => uncertainty(one) === 0)) return mean
+  const birge = found.reduce((sum, one) => sum + ((one.value - mean.value) / uncertainty(one)) ** 2, 0) / (found.length - 1)
+  return birge <= 1 ? mean : linear([[1, mean], [1, fromSource(0, uncertainty(mean) * Math.sqrt(birge - 1), apart)]])
+}
 
 /**
  * Whether pours of one thing differ by more than their instruments allow.

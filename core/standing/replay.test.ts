@@ -86,6 +86,14 @@ describe('replay', () => {
 })
 
 describe('doubt by source', () => {
+  // Alike, so the mean lies in the middle: χ² = 2·(1/u)², u of the mean u/√2, so u·√χ² is half of what they are apart.
+  it.each([[2, 1], [0.2, Math.hypot(SCALE_U, READING_U) / Math.SQRT2]])('two glasses %f cc apart: as doubtful as that where they contradict each other', (apart, u) => {
+    const bench = oneCylinder()
+    bench.pour(1, 55)
+    bench.pour(1, 55 + apart, { ...burette, id: 'other' })
+    const { estimate } = first(bench).parts.chamber!
+    expect([estimate.value, uncertainty(estimate)]).toEqual([expect.closeTo(55 + apart / 2, 9), expect.closeTo(u, 6)])
+  })
   it('agrees with a hand-propagated chamber and ratio', () => {
     const bench = oneCylinder()
     bench.pour(1, 56.2)
