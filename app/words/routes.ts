@@ -193,7 +193,9 @@ export function sayBreach(b: Breach, all: number, lengths: LengthUnit, foot = fa
   if (b.kind === 'hours' || b.kind === 'money') return most(`cost ${figureOf(b.kind, b.figure, lengths)}`)
   if (b.kind === 'clearance') return `leave ${NEAR[b.clearance!].one}${whom} ${mm(b.figure, lengths)} from ${NEAR[b.clearance!].other}, where ${mm(b.bound, lengths)} is the minimum`
   if (b.kind === 'seat' || b.kind === 'topCut') return `go ${mm(-b.figure, lengths)} into ${nounOf(b)}${whom}`
-  return `bring ${nounOf(b)}${whom} to ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is the ${b.kind === 'squishLeast' || b.kind === 'deckLeft' ? 'minimum' : 'maximum'}`
+  // A squish may be as it was before.
+  const [verb, to] = b.kind === 'squishLeast' || b.kind === 'squishMost' ? ['leave', 'at'] : ['bring', 'to']
+  return `${verb} ${nounOf(b)}${whom} ${to} ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is the ${b.kind === 'squishLeast' || b.kind === 'deckLeft' ? 'minimum' : 'maximum'}`
 }
 
 /** Why a way is missing: where it ends, and what else it breaks. */

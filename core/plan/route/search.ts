@@ -266,10 +266,12 @@ function missingOf(broken: readonly Candidate[]): Missing[] {
   return once.map(c => ({ way: c.way, ...c.whole?.breaches.length ? c.whole : c })).filter(({ way: { gasket, down, grinding } }) => {
     const key = [gasket, down, grinding === 'none' || grinding === 'open'].join()
     return seen.size !== seen.add(key).size
-  }).filter(({ way: { gasket, grinding }, figures: { faces, decks } }) => {
-    // The same metal in another order is no other way.
-    const key = [gasket, grinding, ...faces, ...decks].join()
-    return seen.size !== seen.add(key).size
+  }).filter(({ way: { gasket, grinding }, figures: { faces, decks }, breaches }) => {
+    // The same metal in another order is no other way, nor one that breaks the same by as much.
+    const [metal, reason] = [[gasket, grinding, ...faces, ...decks], [gasket, grinding, ...breaches.map(b => `${b.kind} ${b.figure.toFixed(2)}`)]].map(key => key.join())
+    const fresh = !seen.has(metal!) && !seen.has(reason!)
+    seen.add(metal!).add(reason!)
+    return fresh
   }).slice(0, MOST_MISSING).map(({ way, figures, readings, breaches }) => (
     { way, faces: figures.faces, decks: figures.decks, ratios: readings.map((r: Reading) => r.ratio), breaches: [...breaches].sort((a, b) => gone(a) - gone(b)) }))
 }
