@@ -38,23 +38,28 @@ export function asItRan(r: Replay, ran: string | undefined): Replay | undefined 
 function stoodWithout({ live, ledger, layout }: Replay, without: readonly OperationEntry[]): Replay | undefined {
   const placeOf = (entry: { id: string }) => ledger.place.get(entry.id)!
   const isGone = new Set(without.map(op => op.id))
-  const changers = (what: Quantity | PartName, cylinder: number) => without.filter(op => touches(op, layout, cylinder) && kindRule(op.kind).changes.includes(what))
+  const firsts = new Map<string, number>()
+  /** Where the first of the work stands that changed something of a cylinder, or did anything to it. */
+  const firstOn = (cylinder: number, what?: Quantity | PartName): number => {
+    const name = `${what ?? ''} ${cylinder}`
+    const first = firsts.get(name) ?? without.reduce((place, op) => touches(op, layout, cylinder) && (!what || kindRule(op.kind).changes.includes(what)) ? Math.min(place, placeOf(op)) : place, NOW)
+    firsts.set(name, first)
+    return first
+  }
   /** Whether an entry is as true of what was before the work. */
   const tells = (entry: Entry): boolean => {
     if (kindRule(entry.kind).role === 'frame') return true
-    const about = layout.cylinders.filter(c => fit(entry.scope, layout, c) > 0)
-    const readBefore = (ops: readonly OperationEntry[]) => ops.every(op => placeOf(op) > placeOf(entry))
-    const untouched = (what: Quantity | PartName) => about.every(c => readBefore(changers(what, c)))
+    const untouched = (what?: Quantity | PartName) => layout.cylinders.every(c => fit(entry.scope, layout, c) === 0 || placeOf(entry) < firstOn(c, what))
     if (isStatement(entry)) return untouched(entry.body.quantity)
     if (entry.kind === 'deckReadings') return untouched('deckClearance')
     if (entry.kind === 'pour' && entry.body.encloses !== 'assembled') return entry.body.encloses.endsWith('Port') || untouched(entry.body.encloses as 'chamber' | 'crown')
-    return about.every(c => readBefore(without.filter(op => touches(op, layout, c))))
+    return untouched()
   }
   const known = live.entries.filter(entry => !isGone.has(entry.id) && tells(entry))
   const then = replay(known)
   if (!then) return undefined
   const carried = [...ledger.statements.keys()].flatMap(quantity => layout.cylinders.flatMap((cylinder): Entry[] => {
-    const part = statedQuantity(ledger, quantity, cylinder, Math.min(NOW, ...changers(quantity, cylinder).map(placeOf)))
+    const part = statedQuantity(ledger, quantity, cylinder, firstOn(cylinder, quantity))
     const told = statedQuantity(then.ledger, quantity, cylinder)
     return part && (!told || Math.abs(told.estimate.value - part.estimate.value) > 1e-9) ? [statementOf(quantity, cylinder, part, live.entries.at(-1)!)] : []
   }))
