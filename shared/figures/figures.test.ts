@@ -75,11 +75,20 @@ describe('the number grammar', () => {
   it('asks about .040 in a mm field when only the inches make sense', () => {
     const gasket: FieldOf = { dimension: 'length', usual: [0.2, 4] }
     const parsed = parseFigure('.040', gasket)
-    expect(parsed).toMatchObject({ kind: 'ask', question: '0.040 mm or 40 thou?' })
+    expect(parsed).toMatchObject({ kind: 'ask', question: '0.04 mm or 40 thou?' })
     expect(parsed.kind === 'ask' && parsed.choices[1]?.value).toBeCloseTo(1.016, 9)
     expect(parseFigure('.040 mm', gasket).kind).toBe('figure')
     expect(parseFigure('.9', gasket).kind).toBe('figure')
     expect(parseFigure('.040', { dimension: 'length', usual: [0.01, 4] }).kind).toBe('figure')
+  })
+  it.each([
+    ['0.4', 'in', [-2, 5], '400 thou or 0.4 mm?', [10.16, 0.4]], ['96', 'in', [30, 200], '96 in or 96 mm?', [2438.4, 96]], ['3.78', 'mm', [30, 200], '3.78 mm or 3.78 in?', [3.78, 96.012]]
+  ] as const)('asks about a bare %s in a field of %s that only makes sense in the other unit', (typed, unit, usual, question, values) => {
+    const parsed = parseFigure(typed, { dimension: 'length', unit, usual })
+    expect(parsed).toMatchObject({ kind: 'ask', question, choices: values.map(value => ({ value: expect.closeTo(value, 9) as number })) })
+    expect(parseFigure(`${typed} ${unit}`, { dimension: 'length', unit, usual }).kind).toBe('figure')
+    // Nor about what makes no sense in either.
+    expect(parseFigure('2000', { dimension: 'length', unit, usual }).kind).toBe('figure')
   })
   it('asks about an angle that few engines have, and takes one that is usual without a word', () => {
     const flange: FieldOf = { dimension: 'angle', usual: [20, 70] }

@@ -7,7 +7,7 @@ export interface FieldOf {
   dimension: Dimension
   /** The unit printed in the field: what a bare number has. */
   unit?: UnitName
-  /** Range, in core units, that a figure of this kind usually lies in; outside it a bare `.040` and an angle are asked about. */
+  /** Range, in core units, that a figure of this kind usually lies in; outside it an angle is asked about, and a bare length that would lie inside it in the other of mm and inches. */
   usual?: readonly [number, number]
 }
 
@@ -125,16 +125,24 @@ function unusual(figure: Figure, field: FieldOf): Parsed | undefined {
   }
 }
 
-/** A bare `.040` in a mm field, when only the inch reading makes sense. */
+/** A bare length that only makes sense in the other of mm and inches: `.040` in a mm field, `0.4` in an inch field. */
 function asked(figure: Figure, text: string, field: FieldOf, fieldUnit: UnitName): Parsed | undefined {
-  if (!field.usual || fieldUnit !== 'mm' || !/^-?[.,]\d+$/.test(text)) return undefined
+  if (!field.usual || (fieldUnit !== 'mm' && fieldUnit !== 'in') || !PLAIN.test(text)) return undefined
   const inside = (value: number) => value >= field.usual![0] && value <= field.usual![1]
-  const inches = figure.value * UNITS.in.factor
-  if (inside(figure.value) || !inside(inches)) return undefined
-  const thou = Number((figure.value * 1000).toFixed(3))
-  return {
-    kind: 'ask',
-    question: `${text.replace(/^(-?)[.,]/, '$10.')} mm or ${thou} thou?`,
-    choices: [figure, { value: inches, unit: 'in', typed: figure.typed }]
-  }
+  const [other, number] = [fieldUnit === 'mm' ? 'in' : 'mm', figure.value / UNITS[fieldUnit].factor] as const
+  const meant: Figure = { value: number * UNITS[other].factor, unit: other, typed: figure.typed }
+  if (inside(figure.value) || !inside(meant.value)) return undefined
+  const choices = [figure, meant]
+  return { kind: 'ask', question: `${choices.map(sayAsTyped).join(' or ')}?`, choices }
+}
+
+/**
+ * A length in the unit it was typed in, as a hand would say it: small inches in thou.
+ *
+ * @example sayAsTyped({ value: 1.016, unit: 'in', typed: '.040' }) // '40 thou'
+ */
+export function sayAsTyped({ value, unit }: Figure): string {
+  const number = (of: number) => String(Number(of.toFixed(3)))
+  if (unit !== 'in') return `${number(value)} mm`
+  return Math.abs(value) < UNITS.in.factor ? `${number(value / UNITS.thou.factor)} thou` : `${number(value / UNITS.in.factor)} in`
 }

@@ -44,7 +44,7 @@ test('a new build, measured, cut and settled, by keyboard alone, in mixed inches
   for (const text of ['46', '45.3 cm2', '-2.5', '6.5', '3.361"']) await reading(page, text)
   await expect(page.locator('input[data-figure="Gasket bore"]')).toBeFocused()
   for (const text of ['3.425in', '.040']) await reading(page, text)
-  await expect(page.getByText('0.040 mm or 40 thou?')).toBeVisible()
+  await expect(page.getByText('0.04 mm or 40 thou?')).toBeVisible()
   await tabTo(page, '40 thou')
   await page.keyboard.press('Enter')
   await expect(page.locator('input[data-figure="Gasket, fitted"]')).toHaveValue('1.02')

@@ -4,6 +4,7 @@ import { asSet, planeAt, type SpotPlane } from '#core'
 import { shown } from '#shared/figures'
 import type { Place } from '~/composables/spotSet'
 import { useSpots } from '~/composables/useSpots'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
@@ -87,7 +88,7 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
       <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :class="{ least: isSmallest(place) }" :style="{ left: `${wellOf(place).left}px`, top: `${wellOf(place).top}px` }">
         <FigureField
           :field="`${build.view?.id}/${kind}/${build.cylinder}/${place.x}/${place.y}`" :label="`${noun} ${i + 1}, ${side(place)}`" hide-label dimension="length"
-          :usual="kind === 'solder' ? [0.3, 6] : undefined" :part="part(place)" :base="entry?.id" :data-new="i === Math.max(0, first) ? true : undefined"
+          :usual="kind === 'solder' ? [0.3, 6] : QUANTITY_WORDS.deckClearance.usual" :part="part(place)" :base="entry?.id" :data-new="i === Math.max(0, first) ? true : undefined"
           :gauge-at="{ what: kind === 'solder' ? 'solder' : 'deck', x: place.x, y: place.y }" :commit="(figure, _t, base) => keep(place, figure, base)"
         />
       </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Dimension, Figure, Part } from '#core'
-import { UNITS, parseFigure, say, shown, shownUnit, type Parsed, type UnitName } from '#shared/figures'
+import { UNITS, parseFigure, say, sayAsTyped, shown, shownUnit, type Parsed, type UnitName } from '#shared/figures'
 import type { GaugePlace, TypingField } from '~/composables/useKeypad'
 import { focusNext } from '~/composables/useStage'
 import { useDevice } from '~/stores/device'
@@ -246,7 +246,7 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), typ
         <span v-else-if="ask" class="small">
           {{ ask.question }}
           <v-btn v-for="choice in ask.choices" :key="choice.unit" class="choice" @click="choose(choice)">
-            {{ ask.choices.length === 1 ? `Keep ${say(choice.value, dimension, device.lengths)}` : choice.unit === 'in' ? `${Number((choice.value / 0.0254).toFixed(3))} thou` : `${choice.value} mm` }}
+            {{ ask.choices.length === 1 ? `Keep ${say(choice.value, dimension, device.lengths)}` : sayAsTyped(choice) }}
           </v-btn>
         </span>
         <span v-else class="small quiet">cleared {{ cleared }}, z brings it back</span>
