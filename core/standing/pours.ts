@@ -47,8 +47,8 @@ export const pourResult = onceEach((pour: PourEntry): PourResult => {
  *
  * @param pours one or more, of one thing between two changes
  * @throws RangeError when there are none
- * Source: the contract's combinePours, resolved by source; u·√(χ²/(n − 1)) where n instruments contradict each other (Birge, Phys. Rev. 40,
- *   207 (1932), eq. 2).
+ * Source: the contract's combinePours, resolved by source; u·√(χ²/(n − 1)) where n instruments contradict each other: the scale
+ *   factor of the Particle Data Group (Review of Particle Physics, Introduction, §5.2.2), after Birge, Phys. Rev. 40, 207 (1932).
  */
 export const sourcedPours = onceEach((pours: readonly PourEntry[]): Sourced => {
   const byScale = new Map<string, PourEntry[]>()
