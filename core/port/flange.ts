@@ -85,7 +85,7 @@ const path = (points: readonly XY[]): PathD => points.map(([x, y]) => ({ x, y })
  * @param openings upstream and downstream, closed polygons in one frame, either way round, first point not repeated. Intake:
  *   upstream is the manifold, downstream the port; exhaust: upstream the port, downstream the pipe
  * @returns `facing` mm²: metal that stands into the stream, the upstream opening that the downstream one does not cover; `at` the
- *   step at each point of the downstream outline, + where its wall stands in the stream; `worst` the greatest of them
+ *   step at points of the downstream outline, {@link ALONG} apart on its straight sides too, + where its wall stands in the stream; `worst` the greatest of them
  * @throws RangeError for an outline that is none
  * Source: polygon difference (Vatti's clipping); distance of a point to a polygon.
  * @example flangeStep({ upstream: circle(20, 0), downstream: circle(20, 1) }).facing // 39.9958 mm²
@@ -95,9 +95,24 @@ export function flangeStep({ upstream, downstream }: { upstream: readonly XY[], 
     const fault = outlineFault(points)
     if (fault) throw new DomainError(name, points.length, fault)
   }
-  const at = downstream.map(([x, y]): StepAt => ({ x, y, step: signedDistance(upstream, x, y) }))
+  const at = allAlong(downstream).map(([x, y]): StepAt => ({ x, y, step: signedDistance(upstream, x, y) }))
   const metal = differenceD([path(upstream)], [path(downstream)], FillRule.NonZero, DECIMALS)
   return { facing: Math.abs(areaPathsD(metal)), faces: metal.map(p => p.map(({ x, y }): XY => [x, y])), worst: at.reduce((most, s) => s.step > most.step ? s : most), at }
+}
+
+/** How far apart a step is looked for along a straight side, mm: its ends may both stand back where its middle is in the stream. */
+const ALONG = 0.25
+
+/** An outline with points all along its sides; a very long one is not followed closer than a two-thousandth of its way round. */
+function allAlong(points: readonly XY[]): XY[] {
+  const sides = points.map((from, i) => ({ from, to: points[(i + 1) % points.length]! }))
+  const long = ({ from, to }: { from: XY, to: XY }) => Math.hypot(to[0] - from[0], to[1] - from[1])
+  const apart = Math.max(ALONG, sides.reduce((sum, side) => sum + long(side), 0) / 2000)
+  return sides.flatMap((side) => {
+    const { from: [x, y], to } = side
+    const parts = Math.max(1, Math.ceil(long(side) / apart))
+    return Array.from({ length: parts }, (_, i): XY => [x + (to[0] - x) * i / parts, y + (to[1] - y) * i / parts])
+  })
 }
 
 /** Which wall of an opening a place lies at, as one looks at the flange with the roof up; of a port that bends aside, the wall inside its bend is the inner. */

@@ -96,6 +96,13 @@ describe('the step at a flange', () => {
     expect(found.facing).toBeCloseTo(facing, 2)
     for (const one of found.at) expect(one.step).toBeCloseTo(step, 3)
   })
+  // The circle reaches 21 from the middle, a side of the rectangle 17 and its roof 20; its corners stand back from the circle.
+  it.each([0, 8])('finds what stands in the stream in the middle of a straight side, whose ends stand back; corners of %f', (radius) => {
+    const rectangle = outlinePoints({ form: 'rectangle', x: 0, y: 0, width: 34, height: 40, radius })
+    const { worst, at } = flangeStep({ upstream: circle(21), downstream: rectangle })
+    expect([worst.step, Math.abs(worst.x), worst.y]).toEqual([expect.closeTo(4, 3), 17, expect.closeTo(0, 1)])
+    expect(Math.max(...at.filter(({ y }) => y > 19.99).map(({ step }) => step))).toBeCloseTo(1, 3)
+  })
   it('a rectangle moved by a millimetre each way', () => {
     const square = outlinePoints({ form: 'rectangle', x: 0, y: 0, width: 40, height: 30, radius: 0 })
     expect(flangeStep({ upstream: square, downstream: moved(square, 1, 1) }).facing).toBeCloseTo(40 * 30 - 39 * 29, 6)
@@ -110,7 +117,10 @@ describe('the step at a flange', () => {
       expect(flangeStep({ upstream: small, downstream: large }).facing).toBeLessThan(1e-3)
       expect(flangeStep({ upstream: small, downstream: large }).worst.step).toBeLessThanOrEqual(1e-6)
       const aside = moved(small, off, 0)
-      const [there, back] = [flangeStep({ upstream: small, downstream: aside }).facing, flangeStep({ upstream: [...small].reverse(), downstream: [...aside].reverse() }).facing]
+      // Metal in the stream has a step in the stream.
+      const { facing: metal, worst } = flangeStep({ upstream: small, downstream: aside })
+      if (metal > 0.5) expect(worst.step).toBeGreaterThan(0)
+      const [there, back] = [metal, flangeStep({ upstream: [...small].reverse(), downstream: [...aside].reverse() }).facing]
       expect(back).toBeCloseTo(there, 3)
     }), { numRuns: 40 })
   })
