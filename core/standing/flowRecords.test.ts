@@ -72,6 +72,15 @@ describe('what changed between two runs', () => {
     expect(changesBetween(r, last!, first!)).toEqual(things)
     expect(things.every(t => canPutBack(t) === ['pipe', 'entry', 'manifold', 'valve'].includes(t.what))).toBe(true)
   })
+  it('no other valve where the same one is named in other letters, or its size is the engine’s own', () => {
+    const bench = oneCylinder()
+    bench.state('intakeValve', 44.5)
+    run(bench, { valve: 'Back cut' })
+    run(bench, { valve: 'back cut ', across: mm(44.5) })
+    expect(compared(bench).changed).toEqual([])
+    run(bench, { valve: 'back cut', across: mm(46) })
+    expect(compared(bench).changed).toEqual([{ what: 'valve' }])
+  })
   it('a flange that was opened; not one that was only read, nor another cylinder’s', () => {
     const round = (diameter: number) => ({ form: 'circle' as const, x: 0, y: 0, diameter })
     const between = (...read: [Scope, number][]) => {

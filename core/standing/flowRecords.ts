@@ -42,6 +42,9 @@ export type FlowThing = { what: (typeof CONDITIONS)[number] | 'chamber' | 'seat'
 /** What can be put back on the bench; metal can't. */
 export const canPutBack = (thing: FlowThing): boolean => (CONDITIONS as readonly string[]).includes(thing.what)
 
+/** What a hand typed, whatever its case: “Back cut” is “back cut”. */
+const plain = (text?: string) => (text ?? '').trim().toLowerCase()
+
 /** A throat that differs by less was only read anew, mm. */
 const THROAT_SAME = 0.1
 
@@ -56,7 +59,9 @@ export function changesBetween(r: Replay, before: FlowRun, after: FlowRun): Flow
   const [first, last] = before.place <= after.place ? [before, after] : [after, before]
   const { cylinder, valve, n } = last.port
   const [a, b] = [first.entry.body, last.entry.body]
-  const things: FlowThing[] = CONDITIONS.filter(name => (a[name] ?? '') !== (b[name] ?? '') || (name === 'valve' && a.across?.value !== b.across?.value)).map(what => ({ what }))
+  // A run that does not say how large its valve was had the engine's own.
+  const [was, is] = [a, b].map(({ across }) => across?.value ?? valveAcross(r, last.port)?.estimate.value)
+  const things: FlowThing[] = CONDITIONS.filter(name => plain(a[name]) !== plain(b[name]) || (name === 'valve' && was !== is)).map(what => ({ what }))
   const since = (entry: { id: string }) => {
     const place = r.ledger.place.get(entry.id) ?? -1
     return place > first.place && place < last.place
@@ -97,7 +102,6 @@ export type NoVerdict = 'specimen' | 'bench' | 'depression' | 'fixture' | 'pipe'
 
 /** What keeps two runs from being compared; none where they can be. */
 export function incomparable({ entry: { body: a, scope: scopeA } }: FlowRun, { entry: { body: b, scope: scopeB } }: FlowRun): NoVerdict[] {
-  const plain = (text?: string) => (text ?? '').trim().toLowerCase()
   return [
     ...a.claimed || b.claimed ? ['claimed' as const] : [],
     ...scopeName(scopeA) !== scopeName(scopeB) || plain(a.specimen) !== plain(b.specimen) ? ['specimen' as const] : [],
