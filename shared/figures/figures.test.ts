@@ -82,7 +82,8 @@ describe('the number grammar', () => {
     expect(parseFigure('.040', { dimension: 'length', usual: [0.01, 4] }).kind).toBe('figure')
   })
   it.each([
-    ['0.4', 'in', [-2, 5], '400 thou or 0.4 mm?', [10.16, 0.4]], ['96', 'in', [30, 200], '96 in or 96 mm?', [2438.4, 96]], ['3.78', 'mm', [30, 200], '3.78 mm or 3.78 in?', [3.78, 96.012]]
+    ['0.4', 'in', [-2, 5], '400 thou or 0.4 mm?', [10.16, 0.4]], ['96', 'in', [30, 200], '96 in or 96 mm?', [2438.4, 96]], ['3.78', 'mm', [30, 200], '3.78 mm or 3.78 in?', [3.78, 96.012]],
+    ['-0.1', 'in', [-2, 5], '−100 thou or −0.1 mm?', [-2.54, -0.1]]
   ] as const)('asks about a bare %s in a field of %s that only makes sense in the other unit', (typed, unit, usual, question, values) => {
     const parsed = parseFigure(typed, { dimension: 'length', unit, usual })
     expect(parsed).toMatchObject({ kind: 'ask', question, choices: values.map(value => ({ value: expect.closeTo(value, 9) as number })) })

@@ -142,7 +142,7 @@ function asked(figure: Figure, text: string, field: FieldOf, fieldUnit: UnitName
  * @example sayAsTyped({ value: 1.016, unit: 'in', typed: '.040' }) // '40 thou'
  */
 export function sayAsTyped({ value, unit }: Figure): string {
-  const number = (of: number) => String(Number(of.toFixed(3)))
+  const number = (of: number) => String(Number(of.toFixed(3))).replace('-', '−')
   if (unit !== 'in') return `${number(value)} mm`
   return Math.abs(value) < UNITS.in.factor ? `${number(value / UNITS.thou.factor)} thou` : `${number(value / UNITS.in.factor)} in`
 }
