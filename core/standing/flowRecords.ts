@@ -42,7 +42,7 @@ export type FlowThing = { what: (typeof CONDITIONS)[number] | 'chamber' | 'seat'
 /** What can be put back on the bench; metal can't. */
 export const canPutBack = (thing: FlowThing): boolean => (CONDITIONS as readonly string[]).includes(thing.what)
 
-/** What a hand typed, whatever its case: “Back cut” is “back cut”. */
+/** What a hand typed, whatever its case: “Back cut” is “back cut”, and a bench’s name likewise. */
 const plain = (text?: string) => (text ?? '').trim().toLowerCase()
 
 /** A throat that differs by less was only read anew, mm. */
@@ -141,14 +141,12 @@ export function mountingsOf(group: readonly FlowRun[]): FlowRun[][] {
 /** What was repeated on a bench, by its name: each head that was run again. */
 export interface BenchRepeats { bench: string, heads: RepeatSums[] }
 
-const benchName = (bench: string) => bench.trim().toLowerCase()
-
 /** What this ledger repeated, on each bench that repeated anything. */
 export function benchRepeats(r: Replay): BenchRepeats[] {
   return remembered(r.ledger, 'bench repeats', () => {
     const runs = flowRuns(r).filter(run => !run.entry.body.claimed && run.rows.every(row => row.flow > 0))
-    return [...new Set(runs.map(run => benchName(run.entry.body.bench)))].flatMap((bench) => {
-      const same = runs.filter(run => benchName(run.entry.body.bench) === bench)
+    return [...new Set(runs.map(run => plain(run.entry.body.bench)))].flatMap((bench) => {
+      const same = runs.filter(run => plain(run.entry.body.bench) === bench)
       const heads = repeatsOf(r, same).map(group => repeatSums([mountingsOf(group).map(([first]) => first!.rows)])).filter(({ runs: n }) => n > 0)
       return heads.length > 0 ? [{ bench, heads }] : []
     })
@@ -163,7 +161,7 @@ export function benchRepeats(r: Replay): BenchRepeats[] {
  * Source: {@link benchErrors}.
  */
 export function errorsOf(r: Replay, bench: string, others: readonly BenchRepeats[] = []): BenchErrors & { runs: number } {
-  const same = [...benchRepeats(r), ...others].filter(one => one.bench === benchName(bench)).flatMap(({ heads }) => heads)
+  const same = [...benchRepeats(r), ...others].filter(one => one.bench === plain(bench)).flatMap(({ heads }) => heads)
   const once = same.filter((sums, i) => same.findIndex(other => other.within === sums.within && other.means === sums.means && other.runs === sums.runs) === i)
   return benchErrors(once, USUAL_BENCH)
 }
