@@ -54,6 +54,30 @@ describe('undo and redo', () => {
       for (const entry of whole) expect(ledger).toContainEqual(entry)
     }), { numRuns: RUNS(80, 3000) })
   }, 120_000)
+  it.each([1, 2, 3])('of a figure that was put right twice goes back %d steps and forward again, as often as anybody likes', (back) => {
+    const figures = [92, 93, 94]
+    let ledger = figures.map((value, i) => ({
+      id: `e${i}`, build: 'b', hand: 'TT', v: 1, seq: i + 1, at: new Date(Date.UTC(2026, 0, 1, 8, i)).toISOString(), kind: 'measure', scope: { level: 'build' },
+      body: { quantity: 'bore', figure: { value, unit: 'mm', typed: String(value) } }, ...i > 0 ? { supersedes: `e${i - 1}` } : {}
+    })) as unknown as Entry[]
+    const shown = () => {
+      const now = ledger.find(e => !ledger.some(other => other.supersedes === e.id))!
+      return now.kind === 'measure' && 'figure' in now.body ? now.body.figure.value : undefined
+    }
+    for (let round = 0; round < 2; round++) {
+      const undoings: string[][] = []
+      for (let at = figures.length - 1; at >= figures.length - back; at--) {
+        const now = undone(ledger, [ledger[at]!.id])
+        ledger = now.ledger
+        undoings.push(now.ids)
+        expect(shown()).toBe(figures[at - 1])
+      }
+      for (let at = figures.length - back; undoings.length > 0; at++) {
+        ledger = undone(ledger, undoings.pop()!).ledger
+        expect(shown()).toBe(figures[at])
+      }
+    }
+  })
   it('does not undo what somebody took the place of since, or what is not there', () => {
     const frame = { build: 'b', hand: 'TT', v: 1, scope: { level: 'build' } as const, at: '2026-01-01T08:00:00.000Z' }
     const bore = (value: number) => ({ quantity: 'bore' as const, figure: { value, unit: 'mm', typed: String(value) } })

@@ -15,6 +15,36 @@ export interface Restoring {
   photos?: string[]
 }
 
+type Known = Pick<Entry, 'id' | 'kind' | 'scope' | 'at' | 'note' | 'plan' | 'photos' | 'supersedes' | 'undoes'> & { body: unknown }
+/** What is shown at some point of a row of entries that took each other's place: an entry's content, or nothing, and what was shown before it. */
+interface Shown { entry?: Known, before?: Shown }
+
+const shows = ({ kind, scope, body }: Known, { entry }: Shown): boolean =>
+  entry ? entry.kind === kind && JSON.stringify([entry.scope, entry.body]) === JSON.stringify([scope, body]) : kind === 'void'
+
+/** The entry that stands for one now: itself, or what brought it back after what took its place was undone. */
+function standingFor(id: string, byId: ReadonlyMap<string, Known>, successor: ReadonlyMap<string, Known>): Known | undefined {
+  let first = byId.get(id)
+  const passed = new Set<string>()
+  while (first?.supersedes && byId.has(first.supersedes) && !passed.has(first.id)) {
+    passed.add(first.id)
+    first = byId.get(first.supersedes)
+  }
+  const before = new Map<string, Shown>()
+  const after = new Map<string, Shown>()
+  let shown: Shown = {}
+  let last = first
+  for (let next = first; next && !before.has(next.id); next = successor.get(next.id)) {
+    before.set(next.id, shown)
+    // What is put back was shown before, at once before or any number of steps ago: its own words say which.
+    const earlier = [before.get(next.undoes ?? ''), shown.before, ...[...before.values()].reverse()].filter(one => one !== undefined)
+    shown = next.undoes ? earlier.find(one => shows(next, one)) ?? earlier[0]! : { entry: next, before: shown }
+    after.set(next.id, shown)
+    last = next
+  }
+  return after.get(id) === shown ? last : undefined
+}
+
 /**
  * What puts back what stood before entries that were made together, the last of them first. Each is an entry like any other, so
  * that undoing them again brings back what was undone.
@@ -26,19 +56,9 @@ export interface Restoring {
  * @example restoring(entries, [pour.id], uuid)[0].kind // 'void': nothing stood before it
  */
 export function restoring(entries: readonly Entry[], ids: readonly string[], fresh: () => string): Restoring[] | undefined {
-  type Known = Pick<Entry, 'id' | 'kind' | 'scope' | 'at' | 'note' | 'plan' | 'photos' | 'supersedes' | 'undoes'> & { body: unknown }
   const byId = new Map<string, Known>(entries.map(entry => [entry.id, entry]))
   const successor = new Map<string, Known>(entries.flatMap(entry => entry.supersedes ? [[entry.supersedes, entry]] : []))
-  /** The entry that stands for one now: itself, or what brought it back after what took its place was undone. */
-  function standing(id: string): Known | undefined {
-    let now = byId.get(id)
-    for (let next = successor.get(id); now && next; next = successor.get(now.id)) {
-      const back = successor.get(next.id)
-      if (back?.undoes !== next.id) return undefined
-      now = back
-    }
-    return now
-  }
+  const standing = (id: string) => standingFor(id, byId, successor)
   const list: Restoring[] = []
   for (const id of [...ids].reverse()) {
     const now = standing(id)
