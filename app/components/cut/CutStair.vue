@@ -74,8 +74,8 @@ const here = (at: number) => Math.abs(at - props.depth) < 0.005
   <div class="stair" :style="{ height: `${TOP + TALL + 20}px` }">
     <svg :width="W" :height="TOP + TALL + 20" aria-hidden="true">
       <defs><pattern id="stair-goes" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><line x1="0" y1="0" x2="0" y2="6" class="hatch" /></pattern></defs>
-      <text :x="LEFT" :y="TOP - 12" text-anchor="end" class="soft">on target</text>
-      <text :x="RIGHT" :y="TOP - 12" class="soft">met on the way, {{ device.lengths }}</text>
+      <text v-if="targets.length" :x="LEFT" :y="TOP - 12" text-anchor="end" class="soft">on target</text>
+      <text v-if="met.length" :x="RIGHT" :y="TOP - 12" class="soft">met on the way, {{ device.lengths }}</text>
       <rect :x="LEFT + 6" :y="TOP" :width="RIGHT - LEFT - 12" :height="TALL" class="metal" />
       <rect :x="LEFT + 6" :y="TOP" :width="RIGHT - LEFT - 12" :height="px(depth) - TOP" class="goes" />
       <path :d="scale.map(s => `M${LEFT + 6} ${s.y}h${s.long ? 9 : 5}`).join('')" class="scale" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useTimeoutFn } from '@vueuse/core'
 import { bowlVolume, peakSquishVelocity, squishShare, squishVelocity, quantityOf, squishBandOf, type SquishBand, type SquishStanding } from '#core'
-import { airSpeed, digits } from '#shared/figures'
+import { airSpeed, digits, sayList } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
@@ -62,7 +62,7 @@ const options = computed(() => looks({
       <h3>Squish velocity</h3>
       <p v-if="peak" class="num">peak <strong data-peak>{{ digits(speed(peak.value), 1) }}</strong> {{ unit }} at {{ digits(peak.atCrankAngle, 1) }}°<template v-if="otherPeak">, tried <strong class="tried">{{ digits(speed(otherPeak.value), 1) }}</strong></template></p>
     </div>
-    <p v-if="missing.length" class="small quiet">State the {{ missing.join(', the ') }}.</p>
+    <p v-if="missing.length" class="small quiet">State {{ sayList(missing.map(words => `the ${words}`)) }}.</p>
     <template v-else-if="band">
       <div v-if="!figures" class="canvas">
         <LazyLineChart v-if="stands" :data="data" :options="options" :says="`Squish velocity rises to ${digits(speed(peak!.value), 1)} ${unit} at ${digits(-peak!.atCrankAngle, 1)} degrees before top dead centre`" />
