@@ -1,5 +1,5 @@
 import { uncertainty } from '../estimate'
-import { fit, isStatement, kindRule, NOW, touches, type Entry, type Figure, type OperationEntry, type PartName, type Quantity } from '../ledger'
+import { fit, isStatement, kindRule, makesAnother, NOW, touches, type Entry, type Figure, type OperationEntry, type PartName, type Quantity } from '../ledger'
 import { statedQuantity, type Part, type Replay } from '../standing'
 import { replay } from './tolerant'
 
@@ -42,7 +42,7 @@ function stoodWithout({ live, ledger, layout }: Replay, without: readonly Operat
   /** Where the first of the work stands that changed something of a cylinder, or did anything to it. */
   const firstOn = (cylinder: number, what?: Quantity | PartName): number => {
     const name = `${what ?? ''} ${cylinder}`
-    const first = firsts.get(name) ?? without.reduce((place, op) => touches(op, layout, cylinder) && (!what || kindRule(op.kind).changes.includes(what)) ? Math.min(place, placeOf(op)) : place, NOW)
+    const first = firsts.get(name) ?? without.reduce((place, op) => touches(op, layout, cylinder) && (!what || makesAnother(op.kind, what)) ? Math.min(place, placeOf(op)) : place, NOW)
     firsts.set(name, first)
     return first
   }

@@ -31,6 +31,16 @@ export function changersOf(what: KindRule['changes'][number]): OperationKind[] {
   return OPERATION_KINDS.filter(kind => kindRule(kind).changes.includes(what))
 }
 
+/**
+ * Whether a figure is another once an operation of this kind is done: what is read after it does not tell of what was before.
+ *
+ * @example makesAnother('deckCut', 'intakeClearance') // true
+ */
+export function makesAnother(kind: OperationKind, what: KindRule['changes'][number]): boolean {
+  const { changes, moves } = kindRule(kind)
+  return changes.includes(what) || (moves ?? []).some(name => name === what)
+}
+
 /** The frame of an entry, whatever its kind. */
 export interface Frame {
   id: string

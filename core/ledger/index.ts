@@ -1,5 +1,5 @@
 export {
-  ENTRY_KINDS, OPERATION_KINDS, changersOf, isOperation, kindRule, mayCorrect, type Bodies, type Entry, type EntryKind, type EntryOf, type OperationKind
+  ENTRY_KINDS, OPERATION_KINDS, changersOf, isOperation, kindRule, makesAnother, mayCorrect, type Bodies, type Entry, type EntryKind, type EntryOf, type OperationKind
 } from './entry'
 export type { KindRule, Role } from './kind'
 export * as KINDS from './kinds'

@@ -23,6 +23,8 @@ export interface KindRule<B = unknown> {
   scopes: readonly Scope['level'][]
   /** Dimensions and parts of the clearance volume that it says or changes; an operation's divide their history into stretches. */
   changes: readonly (Quantity | PartName)[]
+  /** Of an operation: further figures that are others after it, and are carried over it where they are used. */
+  moves?: readonly Quantity[]
   /** Bounds of its figures outside which one is a slip of the hand, by field, in core units. */
   bounds: Readonly<Record<string, QuantityRule>>
   /** Other kinds whose place it may take as a correction. */

@@ -28,6 +28,14 @@ describe('a build like another', () => {
     const { ledger } = replay(begun(bench.entries))!
     expect((['gasketThickness', 'crownVolume', 'bore'] as const).map(quantity => ledger.statements.get(quantity)?.map(s => 'figure' in s.body && s.body.figure.value))).toEqual([[1.2], [3], [92.02]])
   })
+  it('has no clearance that was read after a cut took of it, nor a mouth of the cut face; one that nothing moved is a claim', () => {
+    const bench = oneCylinder()
+    bench.state('domeToChamber', 1.4)
+    bench.cut(0.4, 0.4)
+    for (const [quantity, value] of [['intakeClearance', 1.6], ['domeToChamber', 1], ['valveToValve', 2.2], ['mouthArea', 4700], ['squishRecess', 0.1]] as const) bench.state(quantity, value)
+    const { ledger } = replay(begun(bench.entries))!
+    expect((['intakeClearance', 'domeToChamber', 'valveToValve', 'mouthArea', 'squishRecess'] as const).map(quantity => ledger.statements.get(quantity)?.map(s => 'figure' in s.body && s.body.figure.value))).toEqual([undefined, [1.4], [2.2], [4650], undefined])
+  })
   it('has what was measured of one head after work on the other', () => {
     const bench = oneCylinder(2)
     bench.add('layout', { level: 'build' }, { heads: [[1], [2]], banks: [[1], [2]] }, { supersedes: bench.entries[0]!.id })

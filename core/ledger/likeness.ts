@@ -1,4 +1,4 @@
-import { isOperation, kindRule, type Bodies, type Entry, type EntryKind } from './entry'
+import { isOperation, makesAnother, type Bodies, type Entry, type EntryKind } from './entry'
 import { fit, layoutOf, scopeName } from './layout'
 import { isStatement, touches, type OperationEntry, type StatementEntry } from './ledger'
 import { live } from './live'
@@ -27,7 +27,7 @@ export function likeness(entries: readonly Entry[]): Alike[] {
   const layout = layoutOf(counting)
   const worked: OperationEntry[] = []
   const workedOn = ({ scope, body: { quantity } }: StatementEntry) => layout && worked.some(op =>
-    kindRule(op.kind).changes.includes(quantity) && layout.cylinders.some(c => touches(op, layout, c) && fit(scope, layout, c) > 0))
+    makesAnother(op.kind, quantity) && layout.cylinders.some(c => touches(op, layout, c) && fit(scope, layout, c) > 0))
   for (const entry of counting) {
     if (isOperation(entry) && entry.body.state === 'done') worked.push(entry)
     // The next engine has the gasket and the crowns that this one came with.

@@ -97,6 +97,9 @@ export const QUANTITIES = {
 
 export type Quantity = keyof typeof QUANTITIES
 
+/** Clearances that are less once the head and the piston come nearer to each other. */
+export const TO_THE_PISTON = ['intakeClearance', 'exhaustClearance', 'intakeSide', 'exhaustSide', 'domeToChamber'] as const satisfies readonly Quantity[]
+
 /** The parts of a clearance volume, in the order they are stacked from the roof down. */
 export const PARTS = ['chamber', 'gasket', 'deck', 'crown', 'crevice', 'other'] as const
 export type PartName = (typeof PARTS)[number]

@@ -1,5 +1,5 @@
 import { kind } from '../kind'
-import { FIGURE_BOUNDS } from '../quantities'
+import { FIGURE_BOUNDS, TO_THE_PISTON } from '../quantities'
 import type { Figure, OperationState } from '../terms'
 
 /**
@@ -19,5 +19,5 @@ export const isNewPiston = ({ rise }: Pick<CrownWorkBody, 'rise'>): boolean => r
 export const crownWork = kind<CrownWorkBody>()({
   example: () => ({ state: 'planned', added: { value: 1.2, unit: 'cc', typed: '1.2' } }),
   at: () => ({ station: 'mockup', leaf: 'squish' }),
-  role: 'operation', scopes: ['cylinder'], changes: ['crown', 'crownVolume', 'deckClearance', 'exhaustPortTop'], bounds: { added: FIGURE_BOUNDS.crownChange, u: FIGURE_BOUNDS.addedDoubt, rise: FIGURE_BOUNDS.pistonRise, pockets: FIGURE_BOUNDS.pockets }
+  role: 'operation', scopes: ['cylinder'], changes: ['crown', 'crownVolume', 'deckClearance', 'exhaustPortTop'], moves: TO_THE_PISTON, bounds: { added: FIGURE_BOUNDS.crownChange, u: FIGURE_BOUNDS.addedDoubt, rise: FIGURE_BOUNDS.pistonRise, pockets: FIGURE_BOUNDS.pockets }
 })

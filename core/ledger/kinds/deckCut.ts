@@ -1,5 +1,5 @@
 import { kind } from '../kind'
-import { FIGURE_BOUNDS } from '../quantities'
+import { FIGURE_BOUNDS, TO_THE_PISTON } from '../quantities'
 import type { Figure, OperationState } from '../terms'
 
 /** `foot`: off the barrel's foot, so that its ports come down with it. */
@@ -9,5 +9,5 @@ export interface DeckCutBody { state: OperationState, depth: Figure, measured?: 
 export const deckCut = kind<DeckCutBody>()({
   example: () => ({ state: 'planned', depth: { value: 0.2, unit: 'mm', typed: '0.2' } }),
   at: () => ({ station: 'sheet', leaf: 'deck' }),
-  role: 'operation', scopes: ['bank'], changes: ['deckClearance', 'exhaustPortTop', 'exhaustPortDeck'], bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth }
+  role: 'operation', scopes: ['bank'], changes: ['deckClearance', 'exhaustPortTop', 'exhaustPortDeck'], moves: TO_THE_PISTON, bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth }
 })

@@ -1,5 +1,5 @@
 import { kind } from '../kind'
-import { FIGURE_BOUNDS } from '../quantities'
+import { FIGURE_BOUNDS, TO_THE_PISTON } from '../quantities'
 import type { Figure, OperationState } from '../terms'
 
 /** What a chamber's model says a cut takes off it: `cc` at the stated depth, `perMm` cc for each mm
@@ -18,5 +18,6 @@ export const faceCut = kind<FaceCutBody>()({
   at: () => ({ station: 'cut', leaf: 'face' }),
   role: 'operation', scopes: ['head'],
   changes: ['chamber', 'intakeSeatHeight', 'exhaustSeatHeight', 'intakeTopCutHeight', 'exhaustTopCutHeight', 'deckThickness'],
+  moves: [...TO_THE_PISTON, 'squishRecess', 'mouthArea', 'headHeight'],
   bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth, flat: { ...FIGURE_BOUNDS.cutDepth, min: 0 } }
 })

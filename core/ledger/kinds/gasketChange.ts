@@ -1,5 +1,5 @@
 import { kind } from '../kind'
-import { QUANTITIES } from '../quantities'
+import { QUANTITIES, TO_THE_PISTON } from '../quantities'
 import type { Figure, OperationState } from '../terms'
 
 export interface GasketChangeBody { state: OperationState, thickness: Figure, bore: Figure, area?: Figure }
@@ -8,6 +8,6 @@ export interface GasketChangeBody { state: OperationState, thickness: Figure, bo
 export const gasketChange = kind<GasketChangeBody>()({
   example: () => ({ state: 'planned', thickness: { value: 0.9, unit: 'mm', typed: '0.9' }, bore: { value: 93, unit: 'mm', typed: '93' } }),
   at: () => ({ station: 'cut', leaf: 'face' }),
-  role: 'operation', scopes: ['head'], changes: ['gasketThickness', 'gasketBore', 'gasketArea'],
+  role: 'operation', scopes: ['head'], changes: ['gasketThickness', 'gasketBore', 'gasketArea'], moves: TO_THE_PISTON,
   bounds: { thickness: QUANTITIES.gasketThickness, bore: QUANTITIES.gasketBore, area: QUANTITIES.gasketArea }
 })

@@ -19,5 +19,5 @@ export interface ReliefBody {
 export const relief = kind<ReliefBody>()({
   example: () => ({ state: 'planned', added: { value: 1.2, unit: 'cc', typed: '1.2' } }),
   at: () => ({ station: 'shape' }),
-  role: 'operation', scopes: ['cylinder'], changes: ['chamber'], bounds: { added: FIGURE_BOUNDS.addedVolume, u: FIGURE_BOUNDS.addedDoubt, drawn: FIGURE_BOUNDS.addedVolume }
+  role: 'operation', scopes: ['cylinder'], changes: ['chamber'], moves: ['mouthArea', 'domeToChamber'], bounds: { added: FIGURE_BOUNDS.addedVolume, u: FIGURE_BOUNDS.addedDoubt, drawn: FIGURE_BOUNDS.addedVolume }
 })

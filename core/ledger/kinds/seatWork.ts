@@ -29,5 +29,6 @@ export const seatWork = kind<SeatWorkBody>()({
   example: () => ({ state: 'planned', added: { value: 0.4, unit: 'cc', typed: '0.4' }, sunk: { value: 0.3, unit: 'mm', typed: '0.3' }, valve: 'exhaust' }),
   at: () => ({ station: 'cut', leaf: 'seats' }),
   role: 'operation', scopes: ['cylinder'], changes: ['chamber', 'intakeSeatHeight', 'exhaustSeatHeight', 'intakeTopCutHeight', 'exhaustTopCutHeight'],
+  moves: ['intakeClearance', 'exhaustClearance', 'intakeSunk', 'exhaustSunk'],
   bounds: { added: FIGURE_BOUNDS.addedVolume, u: FIGURE_BOUNDS.addedDoubt, sunk: FIGURE_BOUNDS.sunk }
 })

@@ -1,5 +1,5 @@
 import { kind } from '../kind'
-import { FIGURE_BOUNDS } from '../quantities'
+import { FIGURE_BOUNDS, TO_THE_PISTON } from '../quantities'
 import type { Figure, OperationState } from '../terms'
 
 export interface SpacerBody { state: OperationState, change: Figure }
@@ -8,5 +8,5 @@ export interface SpacerBody { state: OperationState, change: Figure }
 export const spacer = kind<SpacerBody>()({
   example: () => ({ state: 'planned', change: { value: 0.3, unit: 'mm', typed: '0.3' } }),
   at: () => ({ station: 'mockup', leaf: 'squish' }),
-  role: 'operation', scopes: ['bank'], changes: ['deckClearance', 'exhaustPortTop'], bounds: { change: FIGURE_BOUNDS.spacer }
+  role: 'operation', scopes: ['bank'], changes: ['deckClearance', 'exhaustPortTop'], moves: TO_THE_PISTON, bounds: { change: FIGURE_BOUNDS.spacer }
 })
