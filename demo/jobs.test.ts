@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { JOB_STEPS, JOB_TEMPLATES, jobCardOf, replay, shownByLedger, stepsOf, workDone, workPlanned } from '#core'
-import { burette, mm, oneCylinder } from '../tests/support/ledgerBench'
+import { JOB_STEPS, JOB_TEMPLATES, jobCardOf, replay, shownByLedger, stepsOf, workDone, workPlanned, type Bodies, type JobStep, type Scope } from '#core'
+import { burette, mm, oneCylinder, type Bench } from '../tests/support/ledgerBench'
 import { demoShop } from './shop'
 
 const of = (name: string) => replay(demoShop.builds.find(b => b.name === name)!.entries)!
@@ -62,6 +62,36 @@ describe('job cards of the demo shop', () => {
     bench.cut(1.5, 1.5)
     bench.pour(1, 49.2)
     expect((['face', 'pourLast'] as const).map(step => shownByLedger(replay(bench.entries)!, step))).toEqual(shown)
+  })
+  const [port, valve] = [{ level: 'port', cylinder: 1, port: 'intake' }, { level: 'valve', cylinder: 1, valve: 'intake' }] as const
+  const run = (bench: Bench, more: Partial<Bodies['flowRun']> = {}, scope: Scope = port) => bench.add('flowRun', scope, { bench: 'One', depression: { value: 7000, unit: 'Pa', typed: '' }, pipe: 'none', entry: 'clay', rows: [{ lift: 2, flow: 30 }, { lift: 6, flow: 70 }], ...more })
+  const pour = (bench: Bench, n: number) => bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'intakePort', fills: [{ start: 0, end: n }], typed: '', instrument: burette })
+  const place = (bench: Bench, name: 'bowl' | 'roof', done: boolean) => bench.add('portPlace', port, { place: name, way: 'take', done })
+  const installed = (bench: Bench) => (['intake', 'exhaust'] as const).forEach(v => bench.add('installed', { ...valve, valve: v }, { height: mm(40) }))
+  const seats = (bench: Bench) => bench.add('seatWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(0.3), sunk: mm(0.2) })
+  it.each<[JobStep, string, ((bench: Bench) => unknown)[], boolean]>([
+    ['flowAfter', 'a bowl between two runs', [run, b => place(b, 'bowl', true), run], true],
+    ['flowAfter', 'the other port, which has another valve', [b => run(b, { across: mm(44) }), b => run(b, { across: mm(36) }, { ...port, port: 'exhaust' })], false],
+    ['flowAfter', 'another entry', [run, b => run(b, { entry: 'radius' })], false],
+    ['flowAfter', 'another valve', [run, b => run(b, { valve: 'back cut' })], true],
+    ['portsAgain', 'one of two ports that were poured was worked on, and poured since', [b => pour(b, 80), b => place(b, 'bowl', true), b => pour(b, 84)], true],
+    ['portsAgain', 'it was not poured since', [b => pour(b, 80), b => place(b, 'bowl', true)], false],
+    ['portsAgain', 'another place is still to be done', [b => pour(b, 80), b => place(b, 'bowl', true), b => pour(b, 84), b => place(b, 'roof', false)], false],
+    ['springs', 'every valve was read', [installed], true],
+    ['springs', 'its seats were cut since', [installed, seats], false],
+    ['springs', 'it was read again after that', [installed, seats, installed], true]
+  ])('%s: %s', (step, _, steps, shown) => {
+    const bench = oneCylinder()
+    for (const one of steps) one(bench)
+    expect(shownByLedger(replay(bench.entries)!, step)).toBe(shown)
+  })
+  it.each([[{}, 4], [{ valve: 'intake' }, 2], [{ valve: 'intake', n: 2 }, 1]] as const)('counts the seats that a piece of seat work is on: %o, %d', (which, amount) => {
+    const bench = oneCylinder()
+    Object.assign(bench.entries[0]!.body, { engine: { strokes: 4, arrangement: 'single', first: 'front', head: 'removable', intakes: 2, exhausts: 2, chamber: 'pentRoof' } })
+    bench.add('jobCard', { level: 'build' }, { template: 'fourStroke', lines: [{ step: 'seats', hours: 2 }], bought: [] } as never)
+    bench.add('worked', { level: 'build' }, { step: 'seats', hours: 3 } as never)
+    bench.add('seatWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(0.3), ...which })
+    expect(workDone(replay(bench.entries)!, LATER).seats).toEqual({ hours: 3, amount })
   })
   it('keeps the launch engine’s clock, and what its cut waits for', () => {
     const card = jobCardOf(of('Brackwater 34'), LATER)!

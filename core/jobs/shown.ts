@@ -1,5 +1,5 @@
 import { ofKind, scopeName, takesMetal, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
-import { CHAMBER_OPERATIONS, changesBetween, doneOn, flowRuns, isOnTarget, mouldsIn, mouldsOut, placesIn, portsIn, portStages, quantityOf, stretches, targetBand, throatRecord, valveScope, wholeStretches, type Replay } from '../standing'
+import { CHAMBER_OPERATIONS, canPutBack, changesBetween, doneOn, flowRuns, incomparable, isOnTarget, mouldsIn, mouldsOut, placesIn, portsIn, portStages, portWorkedAt, portWorkedSince, quantityOf, stretches, targetBand, throatRecord, valveScope, wholeStretches, type FlowThing, type Replay } from '../standing'
 
 const doneAnd = (r: Replay, kinds: readonly OperationKind[]): boolean => r.done.some(op => kinds.includes(op.kind)) && !r.planned.some(op => kinds.includes(op.kind))
 const all = <T>(list: readonly T[], is: (one: T) => boolean): boolean => list.length > 0 && list.every(is)
@@ -49,8 +49,11 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   },
   mould: r => mouldsOut(r).length > 0 && mouldsIn(r).length === 0,
   flange: r => ofKind(r.live.entries, 'flange').some(e => e.body.part === 'port') && ofKind(r.live.entries, 'flange').some(e => e.body.part !== 'port'),
+  // Ports that were worked on, by what was ticked in them; where nothing was ticked, all that were poured.
   portsAgain: (r) => {
-    return all(r.ports, port => portStages(r, port).length > 1)
+    const worked = portsIn(r.layout).filter(port => portWorkedAt(r.ledger, port).length > 0)
+    const left = portsIn(r.layout).some(port => placesIn(r, port).some(e => takesMetal(e.body) && !e.body.done))
+    return worked.length > 0 ? !left && worked.every(port => portStages(r, port).length > 0 && !portWorkedSince(r.ledger, port)) : all(r.ports, port => portStages(r, port).length > 1)
   },
   seats: r => doneAnd(r, ['seatWork']),
   pourAgain: pouredAgain,
@@ -65,12 +68,14 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   clearances: r => (['intakeClearance', 'exhaustClearance'] as const).every(q => r.layout.cylinders.some(c => quantityOf(r, q, c)?.provenance === 'measured')),
   gasket: r => doneAnd(r, ['gasketChange']),
   springs: (r) => {
-    const read = new Set(ofKind(r.live.entries, 'installed').map(e => scopeName(e.scope)))
-    return all(portsIn(r.layout), port => read.has(scopeName(valveScope(r.layout, port))))
+    const read = new Map(ofKind(r.live.entries, 'installed').map(e => [scopeName(e.scope), place(r, e)]))
+    return all(portsIn(r.layout), port => (read.get(scopeName(valveScope(r.layout, port))) ?? -2) > lastOf(r, ['seatWork'], port.cylinder))
   },
   flowAfter: (r) => {
     const runs = flowRuns(r).filter(run => !run.entry.body.claimed)
-    return runs.some((after, i) => runs.slice(0, i).some(before => changesBetween(r, before, after).length > 0))
+    // Another fixture or a pipe is no work, and another port's run says nothing of it.
+    const isWork = (thing: FlowThing) => !canPutBack(thing) || thing.what === 'valve'
+    return runs.some((after, i) => runs.slice(0, i).some(before => !incomparable(before, after).includes('specimen') && changesBetween(r, before, after).some(isWork)))
   },
   writeUp: r => ofKind(r.live.entries, 'printed').some(e => (e.body.paper === 'customer' || e.body.paper === 'record') && place(r, e) > Math.max(-1, ...r.done.map(op => place(r, op)))) && r.planned.length === 0
 }

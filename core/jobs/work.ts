@@ -1,4 +1,4 @@
-import { ofKind, type JobStep } from '../ledger'
+import { isOnValve, ofKind, type JobStep } from '../ledger'
 import { STARTING_COSTS, WORK, type Work, type WorkCosts } from '../shop'
 import { portsIn, type Replay } from '../standing'
 import { jobCardOf } from './card'
@@ -15,7 +15,7 @@ function amounts(r: Replay): Partial<Record<Work, number>> {
   const heads = (ops: ReturnType<typeof done>) => ops.reduce((n, op) => n + (op.scope.level === 'head' ? 1 : r.layout.heads.length), 0)
   return {
     face: heads(done('faceCut')), gasket: heads(done('gasketChange')), deck: done('deckCut').length, [turned ? 'dome' : 'grind']: ground,
-    seats: r.done.reduce((n, op) => op.kind === 'seatWork' ? n + (op.body.n !== undefined || op.body.valve !== undefined ? 1 : Math.max(1, portsIn(r.layout).filter(p => 'cylinder' in op.scope && p.cylinder === op.scope.cylinder).length)) : n, 0),
+    seats: r.done.reduce((n, op) => op.kind === 'seatWork' ? n + Math.max(1, portsIn(r.layout).filter(p => 'cylinder' in op.scope && p.cylinder === op.scope.cylinder && isOnValve(op.body, p.valve, p.n)).length) : n, 0),
     pour: ofKind(r.live.entries, 'pour').filter(e => e.body.encloses === 'chamber' || e.body.encloses === 'assembled').length
   }
 }
