@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portOf, portsIn, pourResult, pourVolume, severalOf, stopReading, stopsOf, quantityOf, wholeRounds, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, crownPours, crownWorkedSince, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portOf, portWorkedSince, portsIn, pourResult, pourVolume, severalOf, stopReading, stopsOf, quantityOf, wholeRounds, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -16,9 +16,9 @@ function fillOf(volume: number, instrument: Instrument): Fill {
   return instrument.kind === 'burette' ? { start: 0, end: volume } : { start: volume, end: 0 }
 }
 
-/** Volume expansion of what is poured with, per kelvin (ISO 4787 for water; ethanol, CRC Handbook). */
 /** Two volumes that read alike, cc. */
 const SAME = 0.05
+/** Volume expansion of what is poured with, per kelvin (ISO 4787 for water; ethanol, CRC Handbook). */
 const LIQUIDS = { alcohol: 1.1e-3, water: 2.1e-4 } as const
 
 /** Something that can be filled; of several ports, which. */
@@ -82,9 +82,17 @@ export function usePouring() {
       encloses: what.value, ...thing.value.n ? { n: thing.value.n } : {}, fills: list, typed: words.slice(0, 200), instrument: instrument.value!, ...figures,
       ...(seals && sealed ? { sealed } : {}), ...(scaleTemperature ? { scaleTemperature } : {}),
       ...(warmer ? { warmer, liquidExpansion: LIQUIDS[liquid ?? 'alcohol'] } : {}),
-      ...(what.value === 'container' && vessel ? { vessel } : {}), ...(afterWork ? { afterWork } : {})
+      ...(what.value === 'container' && vessel ? { vessel } : {}), ...(afterWork === undefined ? {} : { afterWork })
     }
   }
+  /** What is filled was worked on since it was poured last, by what was entered or ticked: its next pour starts afresh. */
+  function workedSinceAt(cylinder: number): boolean {
+    const ledger = build.replayed?.ledger
+    const valve = portOf(what.value)
+    if (!ledger) return false
+    return valve ? portWorkedSince(ledger, { cylinder, valve, n: thing.value.n ?? 1 }) : what.value === 'crown' && crownWorkedSince(ledger, cylinder)
+  }
+  const workedSince = computed(() => workedSinceAt(build.cylinder))
   const asEntry = (body: Bodies['pour']) => ({ id: 'in hand', kind: 'pour', body }) as PourEntry
 
   function reckon(list: Fill[]): { result?: PourResult, sentence?: string } {
@@ -100,15 +108,16 @@ export function usePouring() {
   }
   const sofar = computed(() => reckon(fills.value))
 
-  /** The pours of this thing that count now at a cylinder, oldest first. */
+  /** The pours of this thing that count now at a cylinder, and that one more joins; oldest first. */
   function poursAt(cylinder: number): PourEntry[] {
     const r = build.replayed
-    if (what.value === 'chamber') return r?.pours.find(p => p.cylinder === cylinder)?.current ?? []
-    if (what.value === 'assembled') return r?.wholes.find(p => p.cylinder === cylinder)?.current ?? []
+    if (!r || workedSinceAt(cylinder)) return []
+    if (what.value === 'chamber') return r.pours.find(p => p.cylinder === cylinder)?.current ?? []
+    if (what.value === 'assembled') return r.wholes.find(p => p.cylinder === cylinder)?.current ?? []
+    if (what.value === 'crown') return crownPours(r.ledger, cylinder)
     const valve = portOf(what.value)
-    if (valve) return r?.ports.find(p => p.cylinder === cylinder && p.valve === valve && p.n === (thing.value.n ?? 1))?.pours ?? []
-    return (r?.live.entries ?? []).filter((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === what.value
-      && (e.scope.level !== 'cylinder' || e.scope.cylinder === cylinder))
+    if (valve) return r.ports.find(p => p.cylinder === cylinder && p.valve === valve && p.n === (thing.value.n ?? 1))?.pours ?? []
+    return r.live.entries.filter((e): e is PourEntry => e.kind === 'pour' && e.body.encloses === 'container' && (e.scope.level !== 'cylinder' || e.scope.cylinder === cylinder))
   }
   const current = computed(() => poursAt(build.cylinder))
   /** The pours of each cylinder once one more is kept here. */
@@ -128,7 +137,7 @@ export function usePouring() {
   /** Whether the reading in hand lies too far from the pours before it: said before it is even kept. */
   const challenge = computed(() => {
     const { result } = sofar.value
-    if (!result || current.value.length === 0) return undefined
+    if (!result || current.value.length === 0 || beside.value.afterWork) return undefined
     const apart = disagreementOf([...current.value.map(pourResult), { ...result, source: instrument.value?.id ? `scale:${instrument.value.id}` : undefined }])
     return apart && { ...apart, faults: likelyFaults(apart.change, what.value !== 'assembled') }
   })
@@ -194,12 +203,12 @@ export function usePouring() {
     const said = notKept(await sending)
     if (said) {
       putBy.forEach(([name, was]) => was !== undefined && drafts.get(name) === undefined && drafts.set(name, was))
-      if (afterWork) setBeside({ afterWork })
+      if (afterWork !== undefined) setBeside({ afterWork })
     }
     return said
   }
   return {
-    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, carried: (name: BesideName) => besides.carried(what.value, name), earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, stage, setStart, anotherFill, dropFill, keep
+    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, workedSince, carried: (name: BesideName) => besides.carried(what.value, name), earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, stage, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

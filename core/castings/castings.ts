@@ -1,6 +1,6 @@
 import { mean } from 'simple-statistics'
 import { ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type PortPlaceName, type Quantity, type Valve } from '../ledger'
-import { compareRuns, flowRuns, placesIn, pourResult, portStages, portsIn, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
+import { compareRuns, flowRuns, placesIn, portReceived, portsIn, pourResult, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
 
 /** What a shop remembers of a casting, as it came: cc, cc per mm, mm across, cc. */
@@ -50,8 +50,8 @@ function gainsOf(r: Replay, cylinders: number[]): CastingGain[] {
 /**
  * What a ledger adds to its shop's memory: every head of it whose casting is marked.
  *
- * @returns figures as it came, cylinder by cylinder: chambers and ports by their first pours, throats by their first reading, cc per mm by
- *   what cuts taught
+ * @returns figures as it came, cylinder by cylinder: chambers and ports by their first pours, throats by their first reading, none that was
+ *   worked on before it; cc per mm by what cuts taught
  */
 export function castingHeads(r: Replay): CastingHead[] {
   return r.layout.heads.flatMap((cylinders, i): CastingHead[] => {
@@ -59,7 +59,7 @@ export function castingHeads(r: Replay): CastingHead[] {
     if (!mark) return []
     const first = (list: number[]) => list.length > 0 ? [mean(list)] : []
     const throats = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => throatRecord(r, port).received ?? [])
-    const ports = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => portStages(r, port)[0]?.part.estimate.value ?? [])
+    const ports = (valve: Valve) => portsIn(r.layout, valve).filter(p => cylinders.includes(p.cylinder)).flatMap(port => portReceived(r, port)?.estimate.value ?? [])
     const readings = r.live.entries.flatMap(e => (e.kind === 'pour' || e.kind === 'throat') && 'cylinder' in e.scope && cylinders.includes(e.scope.cylinder)
       ? [`${e.at} ${e.scope.cylinder} ${e.kind === 'pour' ? pourResult(e).value : e.body.across.value}`]
       : [])

@@ -43,6 +43,17 @@ describe('a chamber’s drawing in the ledger', () => {
     expect(exhaust!.topCutWidth).toBeCloseTo(0.4817, 4)
     expect(seatHeightNow(exhaust!)).toBeCloseTo(1.4, 9)
   })
+  it('a valve that is found so far sunk is so with all that was cut before it was read', () => {
+    const bench = drawn()
+    const work = (sunk: number) => bench.add('seatWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(0.3), sunk: mm(sunk), valve: 'intake' })
+    const sunk = () => modelOf(replay(bench.entries)!, 1)!.spec.valves[0]!.sunk
+    work(0.2)
+    expect(sunk()).toBeCloseTo(0.2, 9)
+    bench.state('intakeSunk', 0.6)
+    expect(sunk()).toBeCloseTo(0.6, 9)
+    work(0.1)
+    expect(sunk()).toBeCloseTo(0.7, 9)
+  })
   it('keeps a measured seat where it was measured, whatever was sunk and cut before', () => {
     const bench = drawn()
     bench.state('exhaustTilt', 24)

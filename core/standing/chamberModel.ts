@@ -69,7 +69,9 @@ function known(ledger: Ledger, given: ChamberValve, n: number, cylinder: number,
   const drawn = { ...given, ...recorded(ledger, cylinder, valve, n, planned) }
   const stated = (name: 'Tilt' | 'SeatHeight' | 'TopCutHeight' | 'Sunk') => statedQuantity(ledger, `${valve}${name}`, cylinder, NOW, planned)?.estimate.value
   const tilt = stated('Tilt') ?? drawn.tilt
-  const work = operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['seatWork'])
+  // How far a valve is found sunk is with all that was cut before it was read.
+  const read = ledger.place.get(statedQuantity(ledger, `${valve}Sunk`, cylinder)?.entries[0] ?? '') ?? -1
+  const work = [...doneOn(ledger, cylinder, ['seatWork']).filter(op => ledger.place.get(op.id)! > read), ...operationsOn(planned, ledger.layout, cylinder, ['seatWork'])]
     .reduce((sum, op) => sum + (op.kind === 'seatWork' ? sunkBy(op.body, valve, n) : 0), 0)
   const sunk = (stated('Sunk') ?? drawn.sunk) + work
   const seat = stated('SeatHeight')

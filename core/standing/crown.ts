@@ -20,6 +20,12 @@ export function crownPours(ledger: Ledger, cylinder: number): PourEntry[] {
   return all.filter(pour => ledger.place.get(pour.id)! > worked)
 }
 
+/** Whether a crown was worked on since its last pour, so that the next one starts afresh. */
+export function crownWorkedSince(ledger: Ledger, cylinder: number): boolean {
+  const last = crownPours(ledger, cylinder).at(-1)
+  return last !== undefined && worksOf(ledger, cylinder).some(op => ledger.place.get(op.id)! > ledger.place.get(last.id)!)
+}
+
 /**
  * A crown's volume from the pours onto it, or as stated. A cylinder's own pour counts before any figure that was
  * stated for the whole build; a figure stated for just this cylinder after the pour counts before the pour. Work on the crown since

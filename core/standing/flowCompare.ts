@@ -2,7 +2,7 @@ import { DomainError } from '../domain'
 import { curveChange, dipsIn, flowChange, flowOverLift, liftsOfBoth, type BenchErrors, type FlowChange, type FlowRow } from '../flow'
 import type { LiftRow } from '../shroud'
 import { canPutBack, changesBetween, errorsOf, flowRuns, incomparable, mountingsOf, repeatsOf, type BenchRepeats, type FlowRun, type FlowThing, type NoVerdict } from './flowRecords'
-import { portStages } from './portRecords'
+import { stagesAround } from './portRecords'
 import type { Replay } from './replay'
 
 /** Two runs, or the means of what repeats them, and what can be said. */
@@ -60,10 +60,8 @@ function inOneMounting(r: Replay, first: FlowRun, last: FlowRun): boolean {
   return flowRuns(r).filter(run => run.place > first.place && run.place <= last.place).every(run => run.entry.body.sameMounting === true)
 }
 
-/** Poured volume of a port as it was at a place in the order of things, cc. */
-function pouredAt(r: Replay, { port, place }: FlowRun): number | undefined {
-  return portStages(r, port).filter(stage => (r.ledger.place.get(stage.pours[0]!.id) ?? 0) < place).at(-1)?.part.estimate.value
-}
+/** Poured volume of a port as it was when it was run, cc: poured before or after, with no work between. */
+const pouredAt = (r: Replay, { port, place }: FlowRun): number | undefined => stagesAround(r, port, place)[0]?.part.estimate.value
 
 function gainOf(r: Replay, before: FlowRun, after: FlowRun, rows: { before: FlowRow[], after: FlowRow[] }, cam: readonly LiftRow[] | undefined, whole: FlowChange): FlowGain | undefined {
   const over = cam && { was: flowOverLift(rows.before, cam), is: flowOverLift(rows.after, cam) }

@@ -52,6 +52,7 @@ describe('what changed between two runs', () => {
     ['a bowl, and what is only marked', b => [b.add('portPlace', at, place('bowl')), b.add('portPlace', at, place('floor', false)), b.add('portPlace', { ...at, port: 'exhaust' } as Scope, place('roof'))], [{ what: 'place', place: 'bowl' }]],
     ['a hollow that was left', b => b.add('portPlace', at, { place: 'vane', way: 'leave', done: true }), []],
     ['a pour after work that nobody named', b => b.add('pour', cylinder, { encloses: 'intakePort', fills: [{ start: 0, end: 90 }], typed: '', instrument: burette, afterWork: true }), [{ what: 'port' }]],
+    ['a pour after work on the other of two ports', b => b.add('pour', cylinder, { encloses: 'intakePort', n: 2, fills: [{ start: 0, end: 90 }], typed: '', instrument: burette, afterWork: true }), []],
     ['hours of work that nobody named', () => undefined, [{ what: 'work' }], { hours: 2 }],
     ['hours of work at a place that is named', b => b.add('portPlace', at, place('bowl')), [{ what: 'place', place: 'bowl' }], { hours: 2 }],
     ['another valve', () => undefined, [{ what: 'valve' }], { valve: 'back cut 30°' }],
@@ -103,6 +104,10 @@ describe('what changed between two runs', () => {
     run(bench)
     bench.add('seat', seatAt, seat({ leak: 'tight' }))
     bench.add('throat', at, { across: mm(38.05) })
+    run(bench)
+    expect(compared(bench).changed).toEqual([])
+    // One that is still to be cut is none yet.
+    bench.add('seat', seatAt, seat({ cuts: [{ angle: 50, width: 1.2 }], seat: 0, up: mm(0.3) }))
     run(bench)
     expect(compared(bench).changed).toEqual([])
     bench.add('seat', seatAt, seat({ cuts: [{ angle: 45, width: 1.2 }, { angle: 30, width: 1 }] }))

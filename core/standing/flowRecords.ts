@@ -3,8 +3,8 @@ import { fit, ofKind, operationsOn, scopeName, takesMetal, type EntryOf, type Po
 import { curtainArea, flowArea, type LiftRow } from '../shroud'
 import { modelOf } from './asked'
 import { remembered } from './remembered'
-import { throatRecord, valveAcross } from './portRecords'
-import { portScope, portsIn, valveScope, type PortName } from './ports'
+import { seatsFound, throatRecord, valveAcross } from './portRecords'
+import { portScope, portsIn, type PortName } from './ports'
 import type { Replay } from './replay'
 
 /** Air where nobody read it: °C, hPa. */
@@ -70,7 +70,7 @@ export function changesBetween(r: Replay, before: FlowRun, after: FlowRun): Flow
   const ops = operationsOn(r.done.filter(since), r.layout, cylinder, ['relief', 'faceCut', 'seatWork'])
   if (ops.some(op => op.kind === 'relief')) things.push({ what: 'chamber' })
   if (ops.some(op => op.kind === 'faceCut')) things.push({ what: 'face' })
-  const seats = ofKind(r.live.entries, 'seat').filter(e => scopeName(e.scope) === scopeName(valveScope(r.layout, last.port)))
+  const seats = seatsFound(r, last.port)
   const form = (entry?: EntryOf<'seat'>) => entry && JSON.stringify([entry.body.cuts, entry.body.seat, entry.body.outer.value, entry.body.backCut?.value])
   const cutAnew = seats.some((entry, i) => i > 0 && since(entry) && form(entry) !== form(seats[i - 1]))
   if (cutAnew || ops.some(op => op.kind === 'seatWork' && (op.body.valve ?? valve) === valve && (op.body.n ?? n) === n)) things.push({ what: 'seat' })
@@ -88,7 +88,7 @@ export function changesBetween(r: Replay, before: FlowRun, after: FlowRun): Flow
   })
   if (reshaped && !worked.includes('flange')) things.push({ what: 'flange' })
   // A pour after work says that there was some, and not where.
-  if (worked.length === 0 && !opened && ofKind(came, 'pour').some(e => e.body.encloses === `${valve}Port` && e.body.afterWork === true && scopeName(e.scope) === scopeName({ level: 'cylinder', cylinder }))) things.push({ what: 'port' })
+  if (worked.length === 0 && !opened && ofKind(came, 'pour').some(e => e.body.encloses === `${valve}Port` && e.body.afterWork === true && (e.body.n ?? 1) === n && scopeName(e.scope) === scopeName({ level: 'cylinder', cylinder }))) things.push({ what: 'port' })
   const hours = flowRuns(r).some(run => run.place > first.place && run.place <= last.place && scopeName(run.entry.scope) === own && (run.entry.body.hours ?? 0) > 0)
   if (hours && things.every(canPutBack)) things.push({ what: 'work' })
   return things

@@ -1,13 +1,14 @@
 export { pourResult, takenOff, watchOf, type PourEntry } from './pours'
-export { portRow, portScope, portsIn, severalOf, valveScope, type PortName, type PortPair, type PortRow, type PortStanding } from './ports'
+export { portRow, portScope, portWorkedAt, portWorkedSince, portsIn, severalOf, valveScope, type PortName, type PortPair, type PortRow, type PortStanding } from './ports'
 export {
-  USUAL_INLET, demandOf, flangeRecord, mouldsIn, mouldsOut, placesIn, portReckoned, portStages, seatRecord, seatWanted, portSectionOf, sectionsRecord, throatRecord, valveAcross,
+  USUAL_INLET, demandOf, flangeRecord, mouldsIn, mouldsOut, placesIn, portReceived, portReckoned, portStages, seatRecord, seatWanted, portSectionOf, sectionsRecord, throatRecord, valveAcross,
   type FlangeRecord, type InletDemand, type MouldStanding, type PortReckoned, type PortStage, type SeatRecord, type SeatWanted, type SectionsRecord, type ThroatRecord
 } from './portRecords'
 export { compareRuns, runsApart, type Apart, type FlowCompare, type FlowGain } from './flowCompare'
 export {
   USUAL_ROOM, benchRepeats, canPutBack, changesBetween, curveFigures, errorsOf, flowCurve, flowRuns, incomparable, repeatsOf, type BenchRepeats, type CurveFigures, type FlowCurve, type FlowRun, type FlowThing, type NoVerdict
 } from './flowRecords'
+export { crownPours, crownWorkedSince } from './crown'
 export { squishStanding, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
 export { cutPlane, knownQuantity, statedQuantity, statedU } from './statements'
 export { finishesOf, type FinishStanding } from './finishes'

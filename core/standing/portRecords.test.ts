@@ -3,7 +3,7 @@ import type { Bench } from '../../tests/support/ledgerBench'
 import { all, burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
 import {
-  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, mouldsOut, peakDemand, placesIn, portReckoned, portScope, portStages, portsIn, replay, seatRecord, seatWanted, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
+  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, mouldsOut, peakDemand, placesIn, portReceived, portReckoned, portScope, portStages, portWorkedSince, portsIn, replay, seatRecord, seatWanted, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
 } from '..'
 
 const port: PortName = { cylinder: 1, valve: 'intake', n: 1 }
@@ -11,8 +11,12 @@ const at: Scope = { level: 'port', cylinder: 1, port: 'intake' }
 const seatAt: Scope = { level: 'valve', cylinder: 1, valve: 'intake' }
 const standing = (bench: Bench) => replay(bench.entries)!
 const seat = (more: Partial<Bodies['seat']> = {}): Bodies['seat'] => ({ cuts: [{ angle: 60, width: 2 }, { angle: 45, width: 1.4 }, { angle: 30, width: 1 }], seat: 1, outer: mm(43), ...more })
+const portPour = (of: number | { end: number, afterWork: boolean }): Bodies['pour'] => {
+  const { end, ...more } = typeof of === 'number' ? { end: of } : of
+  return { encloses: 'intakePort', fills: [{ start: 0, end: 100 }, { start: 0, end: end - 100 }], typed: '', instrument: burette, ...more }
+}
 const pours = (bench: Bench, ...ends: [number, boolean?][]) => ends.forEach(([end, afterWork]) =>
-  bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'intakePort', fills: [{ start: 0, end: 100 }, { start: 0, end: end - 100 }], typed: '', instrument: burette, ...afterWork ? { afterWork } : {} }))
+  bench.add('pour', { level: 'cylinder', cylinder: 1 }, portPour(afterWork ? { end, afterWork } : end)))
 
 describe('ports of an engine', () => {
   it('are one a valve, numbered where there are several', () => {
@@ -39,6 +43,14 @@ describe('a throat', () => {
     expect(record.wanted!.toOpen).toBeCloseTo(0.885 * 44.5 - 39, 9)
     // The exhaust's is another.
     expect(throatRecord(standing(bench), { ...port, valve: 'exhaust' })).toEqual({ readings: [], received: undefined, valve: undefined, drawn: false })
+  })
+  it.each([['read and then worked on', false, 38.4], ['worked on before it was read', true, undefined]])('%s: as it came', (_, first, received) => {
+    const bench = oneCylinder()
+    const steps = [() => bench.add('throat', at, { across: mm(38.4) }), () => bench.add('portPlace', at, { place: 'bowl', way: 'take', done: true })]
+    for (const step of first ? steps.reverse() : steps) step()
+    pours(bench, [168])
+    expect(throatRecord(standing(bench), port).received).toBe(received)
+    expect(portReceived(standing(bench), port)).toBeUndefined()
   })
   it('that is as large as its valve has no share, and a drawn valve goes before a stated one', () => {
     const bench = oneCylinder()
@@ -80,6 +92,45 @@ describe('a port by stages', () => {
     // A pour where no place said what it would add has nothing beside it.
     pours(bench, [171, true])
     expect(portStages(standing(bench), port)[2]).not.toHaveProperty('reckoned')
+  })
+  it.each<[string, unknown[], number[]]>([
+    ['as the pours say', [168, 168.2, { end: 172, afterWork: true }], [2, 1]],
+    ['where a place was ticked that metal went from', [168, 'tick', 172, 172.1], [1, 2]],
+    ['not where the pour says that nothing was done since', [168, 'tick', { end: 168.1, afterWork: false }], [2]],
+    ['not where a place is only marked, or left as it is', [168, 'mark', 'leave', 168.1], [2]],
+    ['once where both say it', [168, 'tick', { end: 172, afterWork: true }], [1, 1]],
+    ['not before it was poured', ['tick', 168, 168.1], [2]]
+  ])('is parted %s', (_, steps, parts) => {
+    const bench = oneCylinder()
+    for (const step of steps) {
+      if (typeof step === 'string') bench.add('portPlace', at, { place: 'bowl', way: step === 'leave' ? 'leave' : 'take', done: step !== 'mark' })
+      else bench.add('pour', { level: 'cylinder', cylinder: 1 }, portPour(step as number))
+    }
+    const r = standing(bench)
+    expect(portStages(r, port).map(s => s.pours.length)).toEqual(parts)
+    expect(r.ports[0]!.pours).toHaveLength(parts.at(-1)!)
+    expect(portReceived(r, port)?.estimate.value).toEqual(steps[0] === 'tick' ? undefined : expect.closeTo(parts[0] === 2 ? 168.05 : 168, 0))
+    expect(r.challenges).toEqual([])
+    expect(portWorkedSince(r.ledger, port)).toBe(false)
+    bench.add('portPlace', at, { place: 'roof', way: 'round', done: true })
+    expect(portWorkedSince(standing(bench).ledger, port)).toBe(true)
+  })
+  it.each<[string, (number | string | { end: number, afterWork: boolean })[], number | undefined]>([
+    ['poured before and after the work that was ticked between', [168, 'sections', 'tick', 190], 168],
+    ['or after it', [150, 'tick', 'sections', 168], 168],
+    ['by no pour where it was worked on since each', [150, 'tick', 'sections', 'tick', 190], undefined],
+    ['by the nearer where nothing says when it was worked on', [150, 'sections', { end: 168, afterWork: true }], 168],
+    ['whichever that is', [168, 'sections', { end: 190, afterWork: true }], 168]
+  ])('its sections are held against the port as it was then: %s', (_, steps, poured) => {
+    const bench = oneCylinder()
+    for (const step of steps) {
+      if (step === 'sections') bench.add('portSections', at, { rows: [{ at: 0, area: 1200 }, { at: 140, area: 1200 }] })
+      else if (step === 'tick') bench.add('portPlace', at, { place: 'bowl', way: 'take', done: true })
+      else bench.add('pour', { level: 'cylinder', cylinder: 1 }, portPour(step as number))
+    }
+    const { pour } = sectionsRecord(standing(bench), port)!
+    if (poured === undefined) expect(pour).toBeUndefined()
+    else expect([pour!.value, pour!.at !== undefined]).toEqual([expect.closeTo(poured, 9), steps.at(-1) !== poured && (steps.at(-1) as { end: number }).end !== poured])
   })
   it('two of one kind are poured, compared and challenged each by itself', () => {
     const { entries } = demoShop.builds.find(b => b.name === 'Hollin 16')!
@@ -161,6 +212,16 @@ describe('a seat', () => {
     bench.add('seat', { level: 'valve', cylinder: 1, valve: 'exhaust' }, seat({ margin: mm(0.9) }))
     expect(seatRecord(standing(bench), STARTING_RULES, { ...port, valve: 'exhaust' })!.faults).toEqual([{ kind: 'margin', figure: 0.9, bound: 1 }])
     expect(seatRecord(standing(bench), STARTING_RULES, { ...port, cylinder: 2 })).toBeUndefined()
+  })
+  it.each<[string, (number | undefined)[], number | undefined]>([
+    ['ground and ground again', [1.2, 1, 0.8], 0.5], ['whose margin nobody read', [undefined, undefined, undefined], 0.5], ['read once a little thicker', [1, 1.05, 1], 0.5],
+    ['that was replaced at the second reading', [0.8, 1.4, 1.3], 0.2], ['that was replaced at the last', [0.8, 0.7, 1.4], undefined]
+  ])('of a valve %s is sunk by what its own stem gained', (_, margins, sunk) => {
+    const bench = oneCylinder()
+    margins.forEach((margin, i) => bench.add('seat', seatAt, seat({ tip: mm([48, 48.3, 48.5][i]!), ...margin ? { margin: mm(margin) } : {} })))
+    const record = seatRecord(standing(bench), STARTING_RULES, port)!
+    if (sunk === undefined) expect(record.sunk).toBeUndefined()
+    else expect(record.sunk).toBeCloseTo(sunk, 9)
   })
   it.each([[148.2, 45, 30], [52, 10, 6]])('whose stem is a slip of the hand, %d, takes nothing else with it', (tip, angle, top) => {
     const bench = oneCylinder()

@@ -9,7 +9,7 @@ import {
 import type { ShopRules } from '../shop'
 import { modelOf, quantityOf } from './asked'
 import type { Part } from './part'
-import { portScope, portsIn, valveScope, type PortName } from './ports'
+import { portScope, portSeries, portWorkedAt, portsIn, valveScope, type PortName } from './ports'
 import { sourcedPours, type PourEntry } from './pours'
 import type { Replay } from './replay'
 import { doneOn } from './remembered'
@@ -59,6 +59,8 @@ export interface ThroatRecord {
 export function throatRecord(r: Replay, port: PortName): ThroatRecord {
   const readings = entriesOf(r, 'throat', portScope(r.layout, port))
   const last = readings.at(-1)
+  // One that was first read after metal went from its port is not as it came.
+  const received = readings[0] && !portWorkedAt(r.ledger, port).some(at => at < placeOf(r, readings[0]!)) ? readings[0].body.across.value : undefined
   const valve = valveAcross(r, port)
   const share = quantityOf(r, `${port.valve}ThroatShare`, port.cylinder)?.estimate.value
   const now = last && last.body.across.value
@@ -66,7 +68,7 @@ export function throatRecord(r: Replay, port: PortName): ThroatRecord {
   const of = fits ? throatShare({ throat: now, valveDiameter: valve.estimate.value }) : undefined
   const across = share !== undefined && valve ? throatFor({ share, valveDiameter: valve.estimate.value }) : undefined
   return {
-    readings, received: readings[0]?.body.across.value, valve, drawn: drawnValve(r, port) !== undefined,
+    readings, received, valve, drawn: drawnValve(r, port) !== undefined,
     ...last ? { now: { estimate: fromSource(last.body.across.value, CALLIPER_U, `entry:${last.id}`), provenance: 'measured' as const, entries: [last.id] } } : {},
     ...of !== undefined ? { share: { value: of, standing: throatStanding(of) } } : {},
     ...share !== undefined && across !== undefined ? { wanted: { share, across, ...now !== undefined ? { toOpen: across - now } : {} } } : {}
@@ -76,6 +78,12 @@ export function throatRecord(r: Replay, port: PortName): ThroatRecord {
 /** A port's volume between two times it was worked on: what was poured, what the work before it added, and what that was reckoned to add, cc. */
 export interface PortStage { pours: PourEntry[], part: Part, added?: Sourced, reckoned?: number }
 
+/** A port's pours as it came: none where it was worked on before the first of them. */
+export function portReceived(r: Replay, port: PortName): Part | undefined {
+  const first = portStages(r, port)[0]
+  return first && !first.pours[0]!.body.afterWork && !portWorkedAt(r.ledger, port).some(at => at < placeOf(r, first.pours[0]!)) ? first.part : undefined
+}
+
 /**
  * What each stage of work on a port added: pours that belong together, in order.
  *
@@ -84,17 +92,12 @@ export interface PortStage { pours: PourEntry[], part: Part, added?: Sourced, re
  * Source: difference of two results, sources carried (JCGM 100:2008 §5.2.2).
  * @example portStages(standing, { cylinder: 5, valve: 'exhaust', n: 1 }).at(-1)?.added?.value // 3.2 cc
  */
-export function portStages(r: Replay, { cylinder, valve, n }: PortName): PortStage[] {
-  const series: PourEntry[][] = []
-  for (const pour of r.ledger.pours.get(cylinder) ?? []) {
-    if (pour.body.encloses !== `${valve}Port` || (pour.body.n ?? 1) !== n) continue
-    if (pour.body.afterWork || series.length === 0) series.push([])
-    series.at(-1)!.push(pour)
-  }
+export function portStages(r: Replay, port: PortName): PortStage[] {
+  const series = portSeries(r.ledger, port)
   const parts = series.map((pours): Part => ({ estimate: sourcedPours(pours), provenance: 'measured', entries: pours.map(p => p.id) }))
   return series.map((pours, i) => {
     if (i === 0) return { pours, part: parts[i]! }
-    const reckoned = addedBetween(r, { cylinder, valve, n }, placeOf(r, series[i - 1]!.at(-1)!), placeOf(r, pours[0]!))
+    const reckoned = addedBetween(r, port, placeOf(r, series[i - 1]!.at(-1)!), placeOf(r, pours[0]!))
     return { pours, part: parts[i]!, added: linear([[1, parts[i]!.estimate], [-1, parts[i - 1]!.estimate]]), ...reckoned > 0 ? { reckoned } : {} }
   })
 }
@@ -135,13 +138,29 @@ export interface SectionsRecord {
   sections: (PortSection & { /** m/s at the cylinder's peak demand. */ speed?: number })[]
   least: PortSection
   volume: { value: number, u: number }
-  /** Against the pour: sections less poured, cc, and what their doubts allow. */
-  pour?: { value: number, difference: number, allowed: number }
+  /** Against the pour: sections less poured, cc, and what their doubts allow; `at`: when, of one that later work came after. */
+  pour?: { value: number, difference: number, allowed: number, at?: string }
+}
+
+/**
+ * Which pours a reading in a port may be of: those of its own stage, or of either side of work that nothing says the moment of.
+ *
+ * @param place of the reading in the order of things
+ * @returns the earlier first; none where it was worked on between the reading and every pour
+ */
+export function stagesAround(r: Replay, port: PortName, place: number): PortStage[] {
+  const worked = portWorkedAt(r.ledger, port)
+  return portStages(r, port).filter(({ pours }, i, stages) => {
+    const [from, first, last, to] = [stages[i - 1]?.pours.at(-1), pours[0], pours.at(-1), stages[i + 1]?.pours[0]].map(pour => pour && placeOf(r, pour))
+    const parted = worked.some(at => (at > place && at < first!) || (at > last! && at < place))
+    return !parted && place > (from ?? -1) && place < (to ?? Infinity)
+  })
 }
 
 /**
  * A port's sections, and whether they hold what was poured.
  *
+ * @returns against the pours of the port as it was when they were taken; where work came at a moment that nothing says, against the nearer
  * Source: {@link sectionsVolume}; two volumes agree within twice √(u² + u²), k = 2.
  * @example sectionsRecord(standing, port)?.least.area // 1020 mm²
  */
@@ -151,12 +170,15 @@ export function sectionsRecord(r: Replay, port: PortName): SectionsRecord | unde
   const sections = entry.body.rows.map(portSectionOf)
   const { volume, least } = sectionsVolume(sections)
   const u = SECTION_U * volume
-  const poured = portStages(r, port).at(-1)?.part.estimate
+  const off = (stage: PortStage) => Math.abs(volume - stage.part.estimate.value)
+  const stage = stagesAround(r, port, placeOf(r, entry)).sort((a, b) => off(a) - off(b))[0]
+  const poured = stage?.part.estimate
+  const later = stage && stage.pours !== portSeries(r.ledger, port).at(-1)
   const demand = port.valve === 'intake' ? demandOf(r, port.cylinder)?.peak : undefined
   return {
     entry, least, volume: { value: volume, u },
     sections: sections.map(s => ({ ...s, ...demand !== undefined ? { speed: speedThrough(demand, s.area) } : {} })),
-    ...poured ? { pour: { value: poured.value, difference: volume - poured.value, allowed: 2 * Math.hypot(u, uncertainty(poured)) } } : {}
+    ...poured ? { pour: { value: poured.value, difference: volume - poured.value, allowed: 2 * Math.hypot(u, uncertainty(poured)), ...later ? { at: stage.pours.at(-1)!.at } : {} } } : {}
   }
 }
 
@@ -230,6 +252,19 @@ export interface SeatRecord {
   angleWas?: number
 }
 
+/** Grinding thins a valve's margin: one that grew by more than a rule's reading is another valve's, mm. */
+const ANOTHER_VALVE = 0.1
+/** The records of the valve that is in the seat now: the stem of another one tells nothing of the seat. */
+function ofOneValve(records: EntryOf<'seat'>[]): EntryOf<'seat'>[] {
+  let [from, margin] = [0, Infinity]
+  records.forEach(({ body }, i) => {
+    if (!body.margin) return
+    if (body.margin.value > margin + ANOTHER_VALVE) from = i
+    margin = body.margin.value
+  })
+  return records.slice(from)
+}
+
 /** What so much gave; nothing where a slip of the stem's figure would have the form be nothing before. */
 function gaveBy(form: SeatRecord['form'], sunk: number): SeatRecord['gave'] {
   try {
@@ -247,11 +282,12 @@ function gaveBy(form: SeatRecord['form'], sunk: number): SeatRecord['gave'] {
  * @example seatRecord(standing, STARTING_RULES, { cylinder: 1, valve: 'exhaust', n: 1 })?.form.seatAngle // 45
  */
 export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRecord | undefined {
-  const all = entriesOf(r, 'seat', valveScope(r.layout, port)).filter(isRecord)
+  const all = seatsFound(r, port)
   const entry = all.at(-1)
   if (!entry) return undefined
   const form = seatForm({ ...entry.body, outer: entry.body.outer.value })
-  const first = all.find(e => e.body.tip)
+  const own = ofOneValve(all)
+  const first = own.find(e => e.body.tip)
   const { seats } = rules
   const { margin, runOut, guide, leak, pits, touches: where } = entry.body
   const sunk = entry.body.tip && first && first !== entry ? entry.body.tip.value - first.body.tip!.value : undefined
@@ -272,6 +308,8 @@ export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRec
 
 /** A seat that was found or left, not one that is still to be cut. */
 const isRecord = ({ body }: EntryOf<'seat'>) => body.up === undefined
+/** A valve's seat as it was found and left, in order. */
+export const seatsFound = (r: Replay, port: PortName): EntryOf<'seat'>[] => entriesOf(r, 'seat', valveScope(r.layout, port)).filter(isRecord)
 
 /** A seat that is to be cut, mm and cc: how far its valve goes up, what its whole form gives the chamber by that, and the ledge it leaves where the seat alone is cut. */
 export interface SeatWanted { entry: EntryOf<'seat'>, form: ReturnType<typeof seatForm>, up: number, added: number, before: number, ledge?: number }

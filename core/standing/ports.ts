@@ -1,7 +1,8 @@
 import { linear, uncertainty, type Sourced } from '../estimate'
-import { ofKind, type Layout, type Ledger, type Scope, type Valve } from '../ledger'
-import { lastSeries, sourcedPours, type PourEntry } from './pours'
+import { ofKind, scopeName, takesMetal, type Layout, type Ledger, type Scope, type Valve } from '../ledger'
+import { sourcedPours, type PourEntry } from './pours'
 import type { Part } from './part'
+import { remembered } from './remembered'
 
 /** One valve of a cylinder and the port that leads to it; `n` counts those of one kind from the front. */
 export interface PortName { cylinder: number, valve: Valve, n: number }
@@ -34,10 +35,44 @@ export interface PortPair {
   larger: number
 }
 
+/** Where in the ledger a place in a port was ticked that metal went from. */
+export function portWorkedAt(ledger: Ledger, port: PortName): number[] {
+  const own = scopeName(portScope(ledger.layout, port))
+  return ofKind(ledger.live.entries, 'portPlace').filter(e => scopeName(e.scope) === own && e.body.done && takesMetal(e.body)).map(e => ledger.place.get(e.id)!)
+}
+
+/**
+ * A port's pours, parted where it was worked on: as the pour says it, and where it says nothing as the places say that were ticked.
+ *
+ * @returns in order; none where it was not poured
+ * @example portSeries(ledger, { cylinder: 5, valve: 'exhaust', n: 1 }).map(pours => pours.length) // [2, 1]
+ */
+export function portSeries(ledger: Ledger, port: PortName): PourEntry[][] {
+  return remembered(ledger, `port series ${port.cylinder} ${port.valve} ${port.n}`, () => {
+    const series: PourEntry[][] = []
+    const worked = portWorkedAt(ledger, port)
+    let last = -1
+    for (const pour of ledger.pours.get(port.cylinder) ?? []) {
+      if (pour.body.encloses !== `${port.valve}Port` || (pour.body.n ?? 1) !== port.n) continue
+      const place = ledger.place.get(pour.id)!
+      if (series.length === 0 || (pour.body.afterWork ?? worked.some(at => at > last && at < place))) series.push([])
+      series.at(-1)!.push(pour)
+      last = place
+    }
+    return series
+  })
+}
+
+/** Whether a port was worked on since its last pour, so that the next one starts afresh. */
+export function portWorkedSince(ledger: Ledger, port: PortName): boolean {
+  const last = portSeries(ledger, port).at(-1)?.at(-1)
+  return last !== undefined && portWorkedAt(ledger, port).some(at => at > ledger.place.get(last.id)!)
+}
+
 /** Every port that was poured, since it was last worked on. */
 export function portStandings(ledger: Ledger): PortStanding[] {
   return portsIn(ledger.layout).flatMap((port) => {
-    const pours = lastSeries(ledger.pours.get(port.cylinder) ?? [], `${port.valve}Port`, port.n)
+    const pours = portSeries(ledger, port).at(-1) ?? []
     return pours.length === 0 ? [] : [{ ...port, pours, part: { estimate: sourcedPours(pours), provenance: 'measured' as const, entries: pours.map(p => p.id) } }]
   })
 }

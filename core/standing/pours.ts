@@ -96,9 +96,9 @@ export function watchOf({ body }: PourEntry): ReturnType<typeof leakWatch> | und
   return body.watch && leakWatch(body.fills.at(-1)!.end, body.watch.reading, body.watch.seconds, body.instrument)
 }
 
-/** The pours of one thing that count: since it was last worked on. `n`: of several ports, which. */
-export function lastSeries(pours: PourEntry[], encloses: Enclosed, n = 1): PourEntry[] {
-  const of = pours.filter(pour => pour.body.encloses === encloses && (pour.body.n ?? 1) === n)
+/** The pours of a crown or a container that count: since it was last worked on. */
+export function lastSeries(pours: PourEntry[], encloses: Extract<Enclosed, 'crown' | 'container'>): PourEntry[] {
+  const of = pours.filter(pour => pour.body.encloses === encloses)
   const afresh = of.map(pour => pour.body.afterWork ?? false).lastIndexOf(true)
   return afresh > 0 ? of.slice(afresh) : of
 }

@@ -1,13 +1,13 @@
 import { clearanceForRatio, compressionRatio, cylinderVolume } from '../engine'
 import { afterOperations, chamberAt, chamberNow, settlementsOf, type Settlement } from './chamberHistory'
-import { bankOf, ENCLOSED, headOf, isNewPiston, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type PartName, type Quantity } from '../ledger'
+import { bankOf, headOf, isNewPiston, NOW, ofKind, openLedger, OPERATION_KINDS, operationsOn, PARTS, type Enclosed, type Entry, type EntryOf, type Layout, type Ledger, type Live, type OperationEntry, type PartName, type Quantity } from '../ledger'
 import { combine, NOTHING, sum, type Part } from './part'
 import { creviceOf, crownOf, crownPours } from './crown'
 import { heightsOf, withHeights, type HeightsStanding } from './heights'
 import { exhaustPort } from './portTiming'
 import { lessonsOf, perMmOf, type Lesson, type PerMm } from './lessons'
-import { portPairs, portStandings, type PortPair, type PortStanding } from './ports'
-import { disagreement, lastSeries, sourcedPours, watchOf } from './pours'
+import { portPairs, portSeries, portStandings, portsIn, type PortPair, type PortStanding } from './ports'
+import { disagreement, lastSeries, sourcedPours, watchOf, type PourEntry } from './pours'
 import { CHAMBER_OPERATIONS, lastPoured, wholeStretches, type ChamberOperation } from './stretches'
 import type { Disagreement } from '../pour'
 import { knownQuantity, statedQuantity } from './statements'
@@ -258,11 +258,13 @@ export function reckon(entries: readonly Entry[]): Replay | undefined {
 }
 
 function challengesOf(ledger: Ledger, lessons: Lesson[], cylinder: number): Challenge[] {
-  const all = ledger.pours.get(cylinder) ?? []
   const whole = lastPoured(wholeStretches(ledger, cylinder))
-  const further = [...new Set(all.map(pour => pour.body.n ?? 1))].filter(n => n > 1).flatMap(n => (['intakePort', 'exhaustPort'] as const).map(encloses => ({ encloses, n })))
-  return [...ENCLOSED.map(encloses => ({ encloses, n: 1 })), ...further].flatMap(({ encloses, n }) => {
-    const pours = encloses === 'assembled' ? whole.since.length > 0 ? [] : whole.pours : encloses === 'chamber' ? chamberNow(ledger, lessons, cylinder)?.pours ?? [] : encloses === 'crown' ? crownPours(ledger, cylinder) : lastSeries(all, encloses, n)
+  const things: { encloses: Enclosed, n: number, pours: PourEntry[] }[] = [
+    { encloses: 'chamber', n: 1, pours: chamberNow(ledger, lessons, cylinder)?.pours ?? [] }, { encloses: 'assembled', n: 1, pours: whole.since.length > 0 ? [] : whole.pours },
+    { encloses: 'crown', n: 1, pours: crownPours(ledger, cylinder) }, { encloses: 'container', n: 1, pours: lastSeries(ledger.pours.get(cylinder) ?? [], 'container') },
+    ...portsIn(ledger.layout).filter(port => port.cylinder === cylinder).map(port => ({ encloses: `${port.valve}Port` as const, n: port.n, pours: portSeries(ledger, port).at(-1) ?? [] }))
+  ]
+  return things.flatMap(({ encloses, n, pours }) => {
     const apart = disagreement(pours)
     const leaking = pours.filter(pour => watchOf(pour)).at(-1)
     const leak = leaking && watchOf(leaking)!

@@ -7,6 +7,7 @@ import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { sayDay } from '~/words/entries'
 import { inTyped } from '~/words/refusals'
 import { sayToState } from '~/words/statement'
 
@@ -15,6 +16,8 @@ const build = useBuild()
 const device = useDevice()
 const { side, port, scopeOf, sayPort, nameOf } = usePorts()
 const record = computed(() => build.replayed && sectionsRecord(build.replayed, port.value))
+/** Which pour they are held against: of a port that was worked on since, the one they belong to. */
+const pourOf = computed(() => record.value?.pour?.at ? `the pour of ${sayDay(record.value.pour.at)}` : 'the pour')
 const demand = computed(() => side.value === 'intake' && build.replayed ? demandOf(build.replayed, build.cylinder) : undefined)
 const form = useFormDraft(() => `sections/${side.value}/${port.value.cylinder}/${port.value.n}`)
 const typed = computed(() => form.text('rows'))
@@ -68,8 +71,8 @@ const options = computed(() => looks({
       </template>
       <p v-else-if="side === 'intake' && toState" class="small">{{ toState }}: speeds follow.</p>
       <template v-if="record?.pour">
-        <p v-if="Math.abs(record.pour.difference) <= record.pour.allowed" class="small">The sections hold <span class="num">{{ say(record.volume.value, 'volume') }}</span>, the pour <span class="num">{{ say(record.pour.value, 'volume') }}</span>: they agree within <span class="num">{{ say(record.pour.allowed, 'volume') }}</span>.</p>
-        <p v-else class="small"><strong class="warn">The sections hold {{ say(Math.abs(record.pour.difference), 'volume') }} {{ record.pour.difference < 0 ? 'less' : 'more' }} than the pour</strong> of <span class="num">{{ say(record.pour.value, 'volume') }}</span>; their doubt allows {{ say(record.pour.allowed, 'volume') }}. Look for a section that is missing, or a pour that did not end at the flange.</p>
+        <p v-if="Math.abs(record.pour.difference) <= record.pour.allowed" class="small">The sections hold <span class="num">{{ say(record.volume.value, 'volume') }}</span>, {{ pourOf }} <span class="num">{{ say(record.pour.value, 'volume') }}</span>: they agree within <span class="num">{{ say(record.pour.allowed, 'volume') }}</span>.</p>
+        <p v-else class="small"><strong class="warn">The sections hold {{ say(Math.abs(record.pour.difference), 'volume') }} {{ record.pour.difference < 0 ? 'less' : 'more' }} than {{ pourOf }}</strong> of <span class="num">{{ say(record.pour.value, 'volume') }}</span>; their doubt allows {{ say(record.pour.allowed, 'volume') }}. Look for a section that is missing, or a pour that did not end at the flange.</p>
       </template>
       <p v-else-if="record" class="small">The sections hold <span class="num">{{ say(record.volume.value, 'volume') }}</span>. Pour the port: the two should agree.</p>
       <template v-if="side === 'intake'">

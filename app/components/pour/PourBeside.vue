@@ -56,7 +56,7 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
       </div>
       <p class="small quiet">A plate hole and a recess are subtracted. The liquid’s own warmth counts only where it differs between glass and head. 0 clears a figure.</p>
     </BenchFold>
-    <BenchCheck v-if="ports" class="small" label="Worked on since the last pour: starts afresh" :model-value="p.beside.value.afterWork ?? false" @update:model-value="p.setBeside({ afterWork: $event })" />
+    <BenchCheck v-if="ports" class="small" label="Worked on since the last pour: starts afresh" :model-value="p.beside.value.afterWork ?? p.workedSince.value" @update:model-value="p.setBeside({ afterWork: $event })" />
   </div>
 </template>
 

@@ -7,8 +7,8 @@ import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { sayEnclosed, sayFaults } from '~/words/pours'
 
-/** The pours that count for what is being filled, and whether they agree. */
-const props = defineProps<{ what: Enclosed, n?: number, pours: PourEntry[] }>()
+/** The pours that count for what is being filled, and whether they agree; none since it was `worked` on. */
+const props = defineProps<{ what: Enclosed, n?: number, pours: PourEntry[], worked: boolean }>()
 const build = useBuild()
 const standing = computed(() => build.replayed?.pours.find(p => p.cylinder === build.cylinder))
 const apart = computed(() => build.replayed?.challenges.find(c => c.cylinder === build.cylinder && c.encloses === props.what && c.n === (props.n ?? 1))?.disagreement)
@@ -24,8 +24,8 @@ const made = computed<{ label: string, part?: Part, formula: string }>(() => {
 })
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder))
 /** A book speaks of a chamber as it was cast: one that has been worked on is not held against it any more. */
-const worked = computed(() => build.replayed !== undefined && doneOn(build.replayed.ledger, build.cylinder, CHAMBER_OPERATIONS).length > 0)
-const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' && !worked.value ? linear([[1, chamber.value.estimate], [-1, book.value.estimate]]) : undefined)
+const touched = computed(() => build.replayed !== undefined && doneOn(build.replayed.ledger, build.cylinder, CHAMBER_OPERATIONS).length > 0)
+const off = computed(() => chamber.value && book.value && chamber.value.provenance !== 'book' && !touched.value ? linear([[1, chamber.value.estimate], [-1, book.value.estimate]]) : undefined)
 const sentence = ref('')
 /** A reading that was taken at another cylinder: struck out here, and kept there as it was read, as one write. */
 async function move(pour: PourEntry, cylinder: number) {
@@ -64,7 +64,7 @@ async function takeOut(id: string) {
         <v-btn variant="text" class="small" :aria-label="`Strike out pour ${i + 1}`" @click="firstPress($event) && takeOut(pour.id)">strike out</v-btn>
       </li>
     </ol>
-    <p v-else class="quiet">{{ what === 'chamber' && standing?.ever ? 'Not poured since it was worked on.' : 'Not poured yet.' }}</p>
+    <p v-else class="quiet">{{ worked || (what === 'chamber' && standing?.ever) ? 'Not poured since it was worked on.' : 'Not poured yet.' }}</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>
 </template>
