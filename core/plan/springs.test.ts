@@ -92,7 +92,13 @@ describe('springs of a valve', () => {
     bench.state('exhaustFloat', 5400)
     expect(floatOf(read(bench), STARTING_RULES, 'exhaust')).toEqual({ rpm: 5400, seen: true, over: { revs: 9000 } })
     expect(floatOf(read(bench), STARTING_RULES, 'intake')).toBeUndefined()
-    bench.entries.splice(-1)
+    // The same springs entered again are no others; stronger ones were never seen.
+    const springs = bench.entries.find(e => e.kind === 'spring')!.body as Bodies['spring']
+    bench.add('spring', all, springs)
+    expect(floatOf(read(bench), STARTING_RULES, 'exhaust')!.seen).toBe(true)
+    bench.add('spring', all, { ...springs, coils: springs.coils.map(c => ({ ...c, rate: { ...c.rate, value: 4 * c.rate.value } })) })
+    expect(floatOf(read(bench), STARTING_RULES, 'exhaust')).toEqual({ rpm: expect.closeTo(2 * bound.rpm, 6), seen: false, before: 5400 })
+    bench.entries.splice(-3)
     bench.add('liftTable', all, { valve: 'exhaust', rows: [{ angle: 0, lift: 0 }, { angle: 10, lift: 2 }, { angle: 30, lift: 6 }, { angle: 40, lift: 5 }, { angle: 60, lift: 0 }] })
     expect(floatOf(read(bench), STARTING_RULES, 'exhaust')).toBeUndefined()
   })

@@ -116,8 +116,19 @@ function floatBound(r: Replay, rules: ShopRules, valve: PortName['valve']): numb
   return floatSpeed({ liftTable: rows, movingMass: mass * 1000, springs: coils.map(c => ({ rate: c.rate.value, freeLength: c.free.value })), installedHeight: Math.max(...heights) })?.rpm
 }
 
-/** Where valves of a kind leave their cam, rpm: as it was seen, else the bound that the springs give. `over`: the engine is built to turn faster. */
-export interface FloatStanding { rpm: number, seen: boolean, over?: { revs: number } }
+/**
+ * Where valves of a kind leave their cam, rpm: as it was seen, else the bound that the springs give. `over`: the engine is built to turn
+ * faster. `before`: as it was seen with other springs, which says nothing of these.
+ */
+export interface FloatStanding { rpm: number, seen: boolean, over?: { revs: number }, before?: number }
+
+/** Whether other springs were entered after their valves were seen to float. */
+function springsChangedSince(r: Replay, valve: PortName['valve'], seen: string): boolean {
+  const at = r.ledger.place.get(seen) ?? NOW
+  const all = ofKind(r.live.entries, 'spring').filter(e => e.body.valve === valve)
+  const then = all.filter(e => r.ledger.place.get(e.id)! < at).at(-1)
+  return then !== undefined && JSON.stringify(then.body.coils) !== JSON.stringify(all.at(-1)!.body.coils)
+}
 
 /**
  * The speed at which valves of a kind float.
@@ -127,8 +138,10 @@ export interface FloatStanding { rpm: number, seen: boolean, over?: { revs: numb
  */
 export function floatOf(r: Replay, rules: ShopRules, valve: PortName['valve']): FloatStanding | undefined {
   const [cylinder] = r.layout.cylinders
-  const known = (name: 'revs' | 'intakeFloat' | 'exhaustFloat') => cylinder === undefined ? undefined : quantityOf(r, name, cylinder)?.estimate.value
-  const [seen, revs] = [known(`${valve}Float`), known('revs')]
+  const known = (name: 'revs' | 'intakeFloat' | 'exhaustFloat') => cylinder === undefined ? undefined : quantityOf(r, name, cylinder)
+  const [ever, revs] = [known(`${valve}Float`), known('revs')?.estimate.value]
+  const other = ever !== undefined && springsChangedSince(r, valve, ever.entries[0]!)
+  const seen = other ? undefined : ever?.estimate.value
   const rpm = seen ?? floatBound(r, rules, valve)
-  return rpm === undefined ? undefined : { rpm, seen: seen !== undefined, ...revs !== undefined && revs > rpm ? { over: { revs } } : {} }
+  return rpm === undefined ? undefined : { rpm, seen: seen !== undefined, ...revs !== undefined && revs > rpm ? { over: { revs } } : {}, ...other ? { before: ever.estimate.value } : {} }
 }

@@ -92,7 +92,7 @@ async function builtSo(valve: Valve, smaller: number, on: boolean) {
         </tbody>
       </v-table>
     </div>
-    <p class="small quiet stages">Ports are poured at Pour, filled as intake or exhaust port. Tick there that a port was worked on since: the new pour then stands beside the old one.</p>
+    <p class="small quiet stages">Ports are poured at Pour, filled as intake or exhaust port. Once places were ticked in a port, or it is ticked at Pour as worked on since, the new pour stands beside the old one.</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
   </section>
 </template>

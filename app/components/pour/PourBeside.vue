@@ -32,7 +32,8 @@ const keep = (name: BesideName) => async (figure: Figure): Promise<string | unde
   return undefined
 }
 const seals = computed(() => p.what.value === 'crown' || p.what.value === 'assembled')
-const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'assembled' && p.current.value.length > 0)
+/** The ledger shows no work on a port or in a vessel by itself: it is said here, or said otherwise. */
+const saysAfresh = computed(() => p.what.value !== 'chamber' && p.what.value !== 'assembled' && (p.current.value.length > 0 || p.workedSince.value))
 </script>
 
 <template>
@@ -56,7 +57,7 @@ const ports = computed(() => p.what.value !== 'chamber' && p.what.value !== 'ass
       </div>
       <p class="small quiet">A plate hole and a recess are subtracted. The liquid’s own warmth counts only where it differs between glass and head. 0 clears a figure.</p>
     </BenchFold>
-    <BenchCheck v-if="ports" class="small" label="Worked on since the last pour: starts afresh" :model-value="p.beside.value.afterWork ?? p.workedSince.value" @update:model-value="p.setBeside({ afterWork: $event })" />
+    <BenchCheck v-if="saysAfresh" class="small" label="Worked on since the last pour: starts afresh" :model-value="p.beside.value.afterWork ?? p.workedSince.value" @update:model-value="p.setBeside({ afterWork: $event })" />
   </div>
 </template>
 
