@@ -92,7 +92,8 @@ export const useBuild = defineStore('build', () => {
     missing.value = false
     const loaded = await shop.read<BuildView>(`/api/builds/${id}`)
     if (loaded) view.value = loaded
-    else missing.value = shop.status === 404
+    // An address that is no build’s name at all is refused as such.
+    else missing.value = shop.status === 404 || shop.status === 400
     if (!cylinders.value.includes(cylinder.value)) cylinder.value = cylinders.value[0] ?? 1
   }
 

@@ -21,7 +21,7 @@ export { drawnFor, reliefLesson, reliefPrediction, type ReliefLesson, type Settl
 export { drawnShare, perMmOf, taught, type Lesson, type NoLesson, type PerMm } from './lessons'
 export { faceDepth, groundAt, groundBy } from './walls'
 export { cylinderState, reckon, type Challenge, type CylinderState, type LeftOut, type PourStanding, type Replay } from './replay'
-export { CLEARANCES, clearanceSteps, valveStandings, type ClearanceName, type ClearanceStep, type ValveStanding } from './valves'
+export { CLEARANCES, clearanceSteps, nearestPiston, valveStandings, type ClearanceName, type ClearanceStep, type ValveStanding } from './valves'
 export { clearancesOf, modelOf, quantityOf, rodMaterialOf, squishBandOf, squishOf } from './asked'
 export { gasketFigures, gasketOf, gasketPlanned, gasketsOffered, sameGasket, type GasketFigures } from './gaskets'
 export { correctable, countingStatement, scopeToState, statingLevels } from './stating'

@@ -157,3 +157,21 @@ export function clearanceSteps(ledger: Ledger, cylinder: number, operations: Ope
     return [{ name, measured, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]), perMm: Math.max(0, -clearanceChange(name, tilt, convention, 1, 0)) }]
   })
 }
+
+/** Decks that differ by less are taken for one, mm. */
+const ONE_DECK = 0.05
+
+/**
+ * Whose piston comes nearest to its head by deck and gasket: a clearance that is measured there holds for all.
+ *
+ * @returns `by`: how much farther the farthest stays, mm; undefined where all are alike, or one is not known
+ * @example nearestPiston(ledger) // { cylinder: 6, by: 0.1 }, of decks of 0.35 and 0.25
+ */
+export function nearestPiston(ledger: Ledger): { cylinder: number, by: number } | undefined {
+  const gaps = ledger.layout.cylinders.map((cylinder) => {
+    const [deck, gasket] = (['deckClearance', 'gasketThickness'] as const).map(name => knownQuantity(ledger, name, cylinder)?.estimate.value)
+    return { cylinder, gap: deck === undefined || gasket === undefined ? Number.NaN : deck + gasket }
+  }).sort((a, b) => a.gap - b.gap)
+  const by = gaps.at(-1)!.gap - gaps[0]!.gap
+  return gaps.every(({ gap }) => Number.isFinite(gap)) && by >= ONE_DECK ? { cylinder: gaps[0]!.cylinder, by } : undefined
+}

@@ -274,3 +274,14 @@ test('after the server was away the page catches up within moments of its return
     await server.stop()
   }
 })
+
+test('an address that leads nowhere says so, and where the shop is', async ({ page, bench }) => {
+  for (const [address, said] of [
+    ['/nowhere', 'There is nothing at this address.'], [`/builds/${bench.launch}/nowhere`, 'There is nothing at this address.'],
+    ['/builds/nowhere/pour', 'There is no such build in this shop.'], ['/builds/00000000-0000-4000-8000-000000000000/pour', 'There is no such build in this shop.']
+  ] as const) {
+    await page.goto(`${bench.server.url}${address}`)
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(said)
+    await expect(page.getByRole('main').getByRole('link', { name: 'Shop' })).toHaveAttribute('href', '/')
+  }
+})

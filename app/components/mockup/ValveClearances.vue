@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CLEARANCES, leastClearance, overLeast, uncertainty, quantityOf, clearancesOf, rodMaterialOf, type ClearanceName, type ClearanceStep, type Part } from '#core'
+import { CLEARANCES, leastClearance, nearestPiston, overLeast, uncertainty, quantityOf, clearancesOf, rodMaterialOf, type ClearanceName, type ClearanceStep, type Part } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
@@ -37,6 +37,7 @@ const formula = (name: ClearanceName) => ({
   intakeClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket', exhaustClearance: 'd upright, d / cos tilt along the valve, d · cos tilt in a pocket',
   intakeSide: 'd · sin tilt to the pocket’s side', exhaustSide: 'd · sin tilt to the pocket’s side', valveToValve: 'a drop of the head leaves it alone', domeToChamber: 'd, the whole drop'
 })[name]
+const nearest = computed(() => build.replayed && nearestPiston(build.replayed.ledger))
 const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).sort((a, b) => over(a) - over(b))[0])
 </script>
 
@@ -69,6 +70,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
         </tr>
       </tbody>
     </v-table>
+    <p v-if="nearest" class="small" data-nearest>The piston of cylinder {{ nearest.cylinder }} comes <span class="num">{{ say(nearest.by, 'length', device.lengths) }}</span> nearer to its head than the lowest one: what is measured there holds for all, what is measured on another cylinder does not.</p>
     <p class="small quiet">These minimums are this shop’s own, from the Shop page. The engine maker’s figures and the cam card come first.</p>
   </section>
 </template>
