@@ -9,6 +9,9 @@ interface QuantityWords {
   usual?: readonly [number, number]
 }
 
+/** How much is usually cut off a face or a deck at once, mm. */
+export const USUAL_CUT = [0.02, 5] as const
+
 /** What every quantity is called, in the trade's plain words. */
 export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   intakeValve: { label: 'Intake valve, across', noun: 'the intake valve’s diameter', usual: [15, 70] },

@@ -3,6 +3,7 @@ import { CHAMBER_KINDS, DomainError, VALVE_COUNTS, ValvesTooLarge, asSet, poured
 import { say } from '#shared/figures'
 import { CHAMBER_WORDS, sayTooLarge } from '#shared/words/chamber'
 import { sayRefusal } from '#shared/words/domain'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { sayValves } from '~/words/engines'
 import { useBuild } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
@@ -64,7 +65,7 @@ function setOut() {
     <BenchSelect id="chamber-kind" v-model="kind" label="Kind of chamber" data-next :items="kinds.map(k => [k, CHAMBER_WORDS[k]] as const)" />
     <BenchSelect v-if="!turned" id="chamber-valves" v-model="counts" label="Valves" data-next :items="VALVE_COUNTS.filter(([i]) => i > 0).map(([i, e]) => [`${i}+${e}`, sayValves(i, e)] as const)" />
     <template v-if="!turned">
-      <FigureField v-for="valve in ['intake', 'exhaust']" :key="valve" :field="key(`${valve}-size`)" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, across`" dimension="length" :usual="[15, 70]" :part="part(valve)" :commit="f => put(valve, f.value)" />
+      <FigureField v-for="valve in ['intake', 'exhaust']" :key="valve" :field="key(`${valve}-size`)" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, across`" dimension="length" :usual="QUANTITY_WORDS[valve === 'intake' ? 'intakeValve' : 'exhaustValve'].usual" :part="part(valve)" :commit="f => put(valve, f.value)" />
     </template>
     <v-btn variant="flat" color="primary" type="submit">Draw it</v-btn>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>

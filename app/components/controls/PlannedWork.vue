@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { touches, type OperationEntry, type OperationKind } from '#core'
+import { USUAL_CUT } from '#shared/words/quantities'
 import { firstPress } from '~/composables/firstPress'
 import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
@@ -34,7 +35,7 @@ const isCut = (op: OperationEntry) => op.kind === 'faceCut' || op.kind === 'deck
     <ul>
       <li v-for="(op, i) in planned" :key="op.id" :data-planned="op.kind">
         <span class="what">{{ sayKind(op.kind) }}: {{ sayEntry(op, device.lengths) }}<template v-if="build.cylinders.length > 1">, {{ sayScope(op.scope) }}</template><template v-if="stopOf(op)">: stop at <strong class="num" data-planned-stop>{{ stopOf(op) }}</strong></template></span>
-        <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="[0.02, 3]" class="off" :data-new="first && i === 0 ? true : undefined" :commit="figure => finish([op.id], 'done', figure)" />
+        <FigureField v-if="isCut(op)" :field="`${build.view?.id}/planned/${op.id}`" label="Really came off" dimension="length" :usual="USUAL_CUT" class="off" :data-new="first && i === 0 ? true : undefined" :commit="figure => finish([op.id], 'done', figure)" />
         <v-btn :data-new="first && i === 0 && !isCut(op) && !together ? true : undefined" @click="firstPress($event) && finish([op.id], 'done')">Done<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
         <v-btn @click="firstPress($event) && finish([op.id], 'dropped')">Drop<span class="visually-hidden">: {{ sayEntry(op, device.lengths) }}</span></v-btn>
       </li>

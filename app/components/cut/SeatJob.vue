@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, portsIn, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type PortName, type Replay, type Scope, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
-import { say } from '#shared/figures'
+import { say, sayCylinders } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { useGlass } from '~/composables/useGlass'
 import { notKept } from '~/composables/useStatement'
@@ -96,6 +96,7 @@ function stops(added: number): { cut: string, done: string } | undefined {
 const sentence = ref('')
 /** What is planned on this head’s seats. */
 const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' && here(op.scope) ? [op] : []))
+const plannedOn = computed(() => [...new Set(planned.value.flatMap(op => 'cylinder' in op.scope ? op.scope.cylinder : []))])
 const plannedHere = computed(() => planned.value.some(op => (op.body.valve ?? valve.value) === valve.value))
 async function plan(outcome: Outcome, form: Form) {
   sentence.value = notKept(await build.planAll(`${valve.value === 'intake' ? 'Intake' : 'Exhaust'} seats, form ${form}`, [], workOf(form, outcome.all).map(({ kind, scope, body }) => ({ kind, scope, body, more: { note: `${valve.value} seats, form ${form}.` } }) as ToAdd))) ?? ''
@@ -131,7 +132,7 @@ async function plan(outcome: Outcome, form: Form) {
         <p v-else class="small quiet">State the form’s diameter, its top cut and how far the valve goes up.</p>
       </section>
     </div>
-    <p v-if="planned.length" class="small">Seat work is planned on cylinders {{ [...new Set(planned.map(op => op.scope.level === 'cylinder' ? op.scope.cylinder : ''))].join(', ') }}: the cut on the first leaf counts it.</p>
+    <p v-if="planned.length" class="small">Seat work is planned on {{ sayCylinders(plannedOn, build.cylinders.length).toLowerCase() }}: the cut on the first leaf counts it.</p>
     <PlannedWork :kinds="['seatWork']" first />
     <p class="caution">Installed height, spring load and stem tip move up with the valve. True the guides before the seats. Stones throw grit: protect your eyes.</p>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>

@@ -2,6 +2,7 @@
 import { FIGURE_BOUNDS, asSet, gasketOf, gasketsOffered, hasBarrels, portOpen, sameGasket, type Dimension, type Figure, type OperationEntry, type Part } from '#core'
 import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
+import { USUAL_CUT } from '#shared/words/quantities'
 import type { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -63,8 +64,8 @@ const gaskets = computed((): [string, string, string?][] => {
       <div v-if="!closed">
         <BenchSelect id="try-gasket" label="Gasket" :model-value="gasket?.id ?? ''" :items="gaskets" @update:model-value="set('gasket', $event ?? '')" />
       </div>
-      <FigureField :field="`${build.view?.id}/try/deck`" :label="closed ? 'Off the barrel’s foot' : 'Off the deck'" dimension="length" :usual="[0, 5]" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
-      <FigureField v-if="!closed" :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :usual="[0, 5]" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
+      <FigureField :field="`${build.view?.id}/try/deck`" :label="closed ? 'Off the barrel’s foot' : 'Off the deck'" dimension="length" :usual="USUAL_CUT" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
+      <FigureField v-if="!closed" :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :usual="USUAL_CUT" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
       <FigureField v-if="barrels" :field="`${build.view?.id}/try/under`" label="Under the barrel, + more" dimension="length" :part="asSet(under === 0 ? undefined : under)" empty-text="0" :commit="keepUnder" />
     </div>
     <v-table class="close">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { DEFAULT_U, cutLimits, footCut, ofKind, offFoot, spotPlane, spotsOf, uncertainty, quantityOf, type Figure } from '#core'
 import { say, sayDoubt } from '#shared/figures'
+import { USUAL_CUT } from '#shared/words/quantities'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -53,14 +54,14 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
         <h3>Cut the {{ barrel ? 'barrel’s foot' : 'deck' }}{{ banks.length > 1 ? `: ${sayGroup('bank', bank.bank, banks)}` : '' }}</h3>
         <template v-if="planned && planned.kind === 'deckCut'">
           <p>Planned: <strong class="num">{{ say(planned.body.depth.value, 'length', device.lengths) }}</strong><template v-if="after">; this cylinder is then at <span class="num">{{ say(after.estimate.value, 'length', device.lengths) }}</span></template>.</p>
-          <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="[0.02, 3]" :commit="figure => finish('done', figure)" />
+          <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="USUAL_CUT" :commit="figure => finish('done', figure)" />
           <div class="row"><v-btn @click="finish('dropped').then(said => sentence = said ?? '')">Drop it</v-btn></div>
         </template>
         <template v-else>
           <p v-if="foot && foot.depth.value >= 0.005"><strong class="num big" data-foot>{{ say(foot.depth.value, 'length', device.lengths) }}</strong> <span class="num quiet">{{ sayDoubt(uncertainty(foot.depth), 'length', device.lengths) }}</span> off brings cylinder {{ foot.cylinder }} to the target.</p>
           <p v-if="past" class="caution">{{ sayCutLimit(past, device.lengths) }}</p>
           <v-btn v-if="foot && foot.depth.value >= 0.005" variant="flat" color="primary" @click="plan({ value: Math.round(foot.depth.value * 100) / 100, unit: 'mm', typed: '' }).then(said => sentence = said ?? '')">Plan {{ say(foot.depth.value, 'length', device.lengths) }}</v-btn>
-          <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${barrel ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="[0.02, 3]" :commit="plan" />
+          <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${barrel ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="USUAL_CUT" :commit="plan" />
         </template>
         <p v-if="cuts.length" class="small quiet">{{ cuts.length === 1 ? 'Cut once' : `Cut ${cuts.length} times` }} already.</p>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>

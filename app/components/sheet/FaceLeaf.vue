@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { finishesOf } from '#core'
 import { say } from '#shared/figures'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useHeights } from '~/composables/useHeights'
 import { sayGroup } from '~/words/entries'
 import { useBuild } from '~/stores/build'
@@ -26,7 +27,7 @@ const cutOf = (id: string) => build.byId.get(id)
         <template #default="{ at }">
           <div v-for="(place, i) in places" :key="`${place.x}/${place.y}`" class="place" :style="at(place, out(place))">
             <FigureField
-              :field="`${build.view?.id}/heights/${head}/${place.x}/${place.y}`" :label="`Height, ${place.label.toLowerCase()}`" hide-label dimension="length" :usual="[40, 250]"
+              :field="`${build.view?.id}/heights/${head}/${place.x}/${place.y}`" :label="`Height, ${place.label.toLowerCase()}`" hide-label dimension="length" :usual="QUANTITY_WORDS.headHeight.usual"
               :part="part(place)" :base="entry?.id" :data-new="i === Math.max(0, first) ? true : undefined" :commit="(figure, _t, base) => keep(place, figure, base)"
             />
           </div>

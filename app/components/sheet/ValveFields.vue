@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { asksFor, type Bodies, type Scope } from '#core'
 import { useStatement } from '~/composables/useStatement'
+import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
@@ -38,7 +39,7 @@ function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']
           <td><StatementField :quantity="`${valve}Tilt`" :scope="head" hide-label no-basis /></td>
           <td>
             <FigureField
-              :field="`${build.view?.id}/${valve}Clearance`" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} to piston`" dimension="length" :usual="[0.3, 20]" hide-label
+              :field="`${build.view?.id}/${valve}Clearance`" :label="QUANTITY_WORDS[`${valve}Clearance`].label" dimension="length" :usual="QUANTITY_WORDS[`${valve}Clearance`].usual" hide-label
               :part="clearances[valve].part.value" :base="clearances[valve].standing.value?.id"
               :commit="(figure, _t, base) => clearances[valve].keep(figure, base, { convention: convention(valve) })"
             />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { asksFor, domeUnmeasured, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
 import { digits, say, sayDoubt, sayRate } from '#shared/figures'
+import { USUAL_CUT } from '#shared/words/quantities'
 import { sayLay } from '~/words/cuts'
 import { useCutStair } from '~/composables/useCutStair'
 import { useCutting } from '~/composables/useCutting'
@@ -153,7 +154,7 @@ async function planDepth() {
           <p v-if="!needed?.deepest" class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>
           <p v-if="sayLay(planned.body, device.lengths)" class="small">{{ sayLay(planned.body, device.lengths) }}</p>
           <FigureField
-            :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" label="Depth really taken off, measured" dimension="length" :usual="[0.05, 5]" big data-new
+            :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" label="Depth really taken off, measured" dimension="length" :usual="USUAL_CUT" big data-new
             :commit="figure => done(figure)"
           />
           <div class="row">
@@ -165,7 +166,7 @@ async function planDepth() {
         <template v-else>
           <div class="planning">
             <FigureField
-              v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="[0.05, 5]" data-new
+              v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="USUAL_CUT" data-new
               :commit="planTyped" @typing="tried = $event?.figure.value ?? tried"
             />
             <template v-if="depth + laid.flat > 0.005 || laid.angle">
