@@ -1,4 +1,5 @@
 import { mean } from 'simple-statistics'
+import { bestMean, uncertainty, type Sourced } from '../estimate'
 import { ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type PortPlaceName, type Quantity, type Valve } from '../ledger'
 import { compareRuns, flowRuns, placesIn, portReceived, portsIn, pourResult, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
@@ -26,6 +27,14 @@ export interface CastingHead {
   thin: { cylinder: number, valve: Valve, n?: number, place: PortPlaceName }[]
   gains: CastingGain[]
   afterwards: AfterwardsBody[]
+}
+
+/** Surer than this a head's own cc per mm is worth remembering, as a share: a light cut teaches next to nothing. */
+const WORTH_REMEMBERING = 0.15
+/** What a chamber's cuts taught together, a deep one more than a light one; nothing where they taught too little. */
+function taughtOf(lessons: Sourced[]): number[] {
+  const taught = lessons.length > 0 ? bestMean(lessons) : undefined
+  return taught && taught.value > 0 && uncertainty(taught) < WORTH_REMEMBERING * taught.value ? [taught.value] : []
 }
 
 /** The mark of a head's casting: the head's own, else its bank's, else the build's. */
@@ -67,7 +76,7 @@ export function castingHeads(r: Replay): CastingHead[] {
       mark, head: i + 1, cylinders: cylinders.length, readings,
       figures: {
         chamber: cylinders.flatMap(c => first(stretches(r.ledger, c)[0]!.pours.map(pour => pourResult(pour).value))),
-        perMm: cylinders.flatMap(c => first(r.lessons.filter(l => l.cylinder === c).map(l => l.perMm.value))),
+        perMm: cylinders.flatMap(c => taughtOf(r.lessons.filter(l => l.cylinder === c).map(l => l.perMm))),
         intakeThroat: throats('intake'), exhaustThroat: throats('exhaust'), intakePort: ports('intake'), exhaustPort: ports('exhaust')
       },
       found: ofKind(r.live.entries, 'finding').filter(e => scopeName(e.scope) === scopeName({ level: 'head', head: i + 1 }) && e.body.what !== 'numbering').map(({ body: { what, words } }) => ({ what, ...words ? { words } : {} })),

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
 import { USUAL_SCATTER, castingEntries, castingHeads, castingsOf, castingStart, coverageFactor, likelyOfNext, replay, scatterOf, type CastingHead } from '..'
 
@@ -29,6 +30,21 @@ describe('what the next head of a casting is likely to have', () => {
     expect(castingEntries(casting!).filter(e => e.kind === 'portPlace').map(({ scope, body }) => [scope, body])).toEqual([
       [{ level: 'port', cylinder: 3, port: 'exhaust' }, { place: 'guideBoss', way: 'thin', done: false }], [{ level: 'port', cylinder: 3, port: 'intake' }, { place: 'roof', way: 'thin', done: false }]
     ])
+  })
+  it.each<[string, [depth: number, took: number][], number | undefined]>([
+    ['of a deep cut', [[1, 4.6]], 4.6], ['not of one that is within its own doubt', [[0.05, 0.6]], undefined], ['of a deep one, whatever a light one after it seemed to', [[1, 4.6], [0.05, 0.6]], 4.6]
+  ])('remembers what a millimetre took %s', (_, cuts, perMm) => {
+    const bench = oneCylinder()
+    bench.add('casting', { level: 'build' }, { mark: 'M' })
+    let cc = 60
+    bench.pour(1, cc)
+    for (const [depth, took] of cuts) {
+      bench.cut(depth, depth)
+      bench.pour(1, cc -= took)
+    }
+    const found = castingHeads(replay(bench.entries)!)[0]!.figures.perMm
+    if (perMm === undefined) expect(found).toEqual([])
+    else expect(found[0]).toBeCloseTo(perMm, 1)
   })
   it('refuses what is none', () => {
     expect(() => coverageFactor(0.5)).toThrow(/degrees of freedom/)
