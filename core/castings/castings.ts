@@ -29,7 +29,7 @@ export interface CastingHead {
   afterwards: AfterwardsBody[]
 }
 
-/** Surer than this a head's own cc per mm is worth remembering, as a share: a light cut teaches next to nothing. */
+/** A head's own cc per mm is remembered where its standard uncertainty is less than this share of it: a light cut teaches next to nothing. */
 const WORTH_REMEMBERING = 0.15
 /** What a chamber's cuts taught together, a deep one more than a light one; nothing where they taught too little. */
 function taughtOf(lessons: Sourced[]): number[] {

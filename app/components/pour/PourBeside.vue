@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, type Figure, type Part } from '#core'
+import { FIGURE_BOUNDS, portOf, type Figure, type Part } from '#core'
 import { figureFault } from '#shared/dto'
 import { BESIDE, type BesideName } from '~/composables/useBeside'
 import type { Pouring } from '~/composables/usePouring'
@@ -32,8 +32,8 @@ const keep = (name: BesideName) => async (figure: Figure): Promise<string | unde
   return undefined
 }
 const seals = computed(() => p.what.value === 'crown' || p.what.value === 'assembled')
-/** The ledger shows no work on a port or in a vessel by itself: it is said here, or said otherwise. */
-const saysAfresh = computed(() => p.what.value !== 'chamber' && p.what.value !== 'assembled' && (p.current.value.length > 0 || p.workedSince.value))
+/** Whether a port was worked on is said here, or said otherwise than its ticked places do; what else is poured is worked on by entries. */
+const saysAfresh = computed(() => p.what.value !== 'chamber' && p.what.value !== 'assembled' && (p.current.value.length > 0 || (p.workedSince.value && portOf(p.what.value) !== undefined)))
 </script>
 
 <template>
