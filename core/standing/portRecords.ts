@@ -244,8 +244,9 @@ export interface SeatRecord {
   before: EntryOf<'seat'>[]
   form: ReturnType<typeof seatForm>
   faults: SeatFault[]
-  /** How far the valve has gone up since the first record, mm, by its stem. */
+  /** How far the valve has gone up since the first record, mm, by its stem; `anotherValve`: by its margin it is not the one of then. */
   sunk?: number
+  anotherValve?: true
   /** What that gave the chamber by its cone, of what no seat work that was entered says yet: mm, cc. */
   gave?: { sunk: number, added: number }
   /** Its angle was another before: the throat wants blending again. */
@@ -254,15 +255,10 @@ export interface SeatRecord {
 
 /** Grinding thins a valve's margin: one that grew by more than a rule's reading is another valve's, mm. */
 const ANOTHER_VALVE = 0.1
-/** The records of the valve that is in the seat now: the stem of another one tells nothing of the seat. */
-function ofOneValve(records: EntryOf<'seat'>[]): EntryOf<'seat'>[] {
-  let [from, margin] = [0, Infinity]
-  records.forEach(({ body }, i) => {
-    if (!body.margin) return
-    if (body.margin.value > margin + ANOTHER_VALVE) from = i
-    margin = body.margin.value
-  })
-  return records.slice(from)
+/** Whether another valve was put in since the first of some records: what its stem says of the seat hangs on how long it is. */
+function isAnotherValve(records: readonly EntryOf<'seat'>[]): boolean {
+  const margins = records.flatMap(({ body }) => body.margin?.value ?? [])
+  return margins.some((margin, i) => i > 0 && margin > margins[i - 1]! + ANOTHER_VALVE)
 }
 
 /** What so much gave; nothing where a slip of the stem's figure would have the form be nothing before. */
@@ -286,8 +282,7 @@ export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRec
   const entry = all.at(-1)
   if (!entry) return undefined
   const form = seatForm({ ...entry.body, outer: entry.body.outer.value })
-  const own = ofOneValve(all)
-  const first = own.find(e => e.body.tip)
+  const first = all.find(e => e.body.tip)
   const { seats } = rules
   const { margin, runOut, guide, leak, pits, touches: where } = entry.body
   const sunk = entry.body.tip && first && first !== entry ? entry.body.tip.value - first.body.tip!.value : undefined
@@ -301,7 +296,7 @@ export function seatRecord(r: Replay, rules: ShopRules, port: PortName): SeatRec
   return {
     entry, before: all.slice(0, -1), form,
     faults: seatFaults({ seatWidth: form.seatWidth, margin: margin?.value, runOut: runOut?.value, guide: guide?.value, leak, pits, touches: where }, { ...seats[port.valve], runOutMost: seats.runOutMost, guideMost: seats.guideMost }),
-    ...sunk === undefined ? {} : { sunk }, ...gave ? { gave } : {},
+    ...sunk === undefined ? {} : { sunk, ...isAnotherValve(all.slice(all.indexOf(first!))) ? { anotherValve: true as const } : {} }, ...gave ? { gave } : {},
     ...was !== undefined && was !== form.seatAngle ? { angleWas: was } : {}
   }
 }

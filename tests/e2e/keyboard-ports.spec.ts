@@ -123,7 +123,7 @@ test('a valve job from its record to settled: the seat, what it gave, the chambe
   await page.getByRole('button', { name: 'Keep this seat' }).focus()
   await hand.press('Enter')
   await expect(page.getByText('Nothing found is past the shop’s limits.')).toBeVisible()
-  await expect(page.getByText('Its stem stands 0.30 mm higher than at the first record.')).toBeVisible()
+  await expect(page.getByText('Its stem stands 0.30 mm higher than at the first record. By its margin this is another valve')).toBeVisible()
   // The cone under a form of 37.965 that was 0.30 shallower: π·s/12·(D1² + D1·D2 + D2²) with D1 = D2 − 2s/tan30.
   const [d2, s] = [37 + 2 * 0.557 * Math.cos(Math.PI / 6), 0.3]
   const d1 = d2 - 2 * s / Math.tan(Math.PI / 6)

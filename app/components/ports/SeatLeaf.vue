@@ -134,7 +134,7 @@ const without = (words: Record<string, string>, list: readonly string[]) => [[''
           <p v-if="found" class="small">{{ found }}</p>
           <p v-if="record && record.faults.length === 0" class="small">Nothing found is past the shop’s limits.</p>
           <ul v-if="record?.faults.length" class="faults" role="status"><li v-for="fault in record.faults" :key="fault.kind" class="warn">{{ saySeatFault(fault, device.lengths) }}</li></ul>
-          <p v-if="record?.sunk !== undefined" class="small">Its stem stands <strong class="num">{{ say(Math.abs(record.sunk), 'length', device.lengths) }}</strong> {{ record.sunk < 0 ? 'lower' : 'higher' }} than at the first record.</p>
+          <p v-if="record?.sunk !== undefined" class="small">Its stem stands <strong class="num">{{ say(Math.abs(record.sunk), 'length', device.lengths) }}</strong> {{ record.sunk < 0 ? 'lower' : 'higher' }} than at the first record.<template v-if="record.anotherValve"> By its margin this is another valve: that tells of the seat only where its stem is as long.</template></p>
           <p v-if="record?.angleWas !== undefined" class="small">The seat was at {{ record.angleWas }}° before: blend the throat under it again.</p>
           <template v-if="wanted">
             <p class="small">To be cut: <strong class="num">{{ say(wanted.form.seatWidth, 'length', device.lengths) }}</strong> at {{ wanted.form.seatAngle }}°, the valve <span class="num">{{ say(wanted.up, 'length', device.lengths) }}</span> up. It gives the chamber <strong class="num">{{ say(wanted.added, 'volume', 'mm', 2) }}</strong><template v-if="wanted.ledge">; the seat cut alone would leave a ledge of <span class="num">{{ say(wanted.ledge, 'length', device.lengths) }}</span></template>.</p>
