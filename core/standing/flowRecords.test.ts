@@ -234,6 +234,22 @@ describe('random ledgers', () => {
 })
 
 describe('a curve as it is shown', () => {
+  it.each<[string, (number | 'run' | 'throat' | 'bowl')[], number | undefined]>([
+    ['read before it', [38, 'run', 40], 38], ['read after it, where nobody read it before', ['run', 38, 40], 38], ['read last before it', [38, 39, 'run'], 39],
+    ['read after its own work', [38, 'throat', 'run', 40], 40], ['opened after it', [38, 'run', 'throat', 40], 38], ['whatever was done in the bowl', [38, 'bowl', 'run', 40], 38],
+    ['opened since it was read, and not read again', [38, 'throat', 'run'], undefined], ['opened before and after', [38, 'throat', 'run', 'throat', 40], undefined]
+  ])('has the speed in the throat that was %s', (_, steps, across) => {
+    const bench = oneCylinder()
+    for (const step of steps) {
+      if (typeof step === 'number') bench.add('throat', at, { across: mm(step) })
+      else if (step === 'run') run(bench)
+      else bench.add('portPlace', at, place(step))
+    }
+    const r = standing(bench)
+    const [row] = flowCurve(r, flowRuns(r)[0]!, 6974.49).rows
+    if (across === undefined) expect(row).not.toHaveProperty('speed')
+    else expect(row!.speed).toBeCloseTo(row!.flow * 1000 / (Math.PI / 4 * across ** 2), 6)
+  })
   it('at one depression, coefficients by the one that was measured', () => {
     const bench = oneCylinder()
     bench.state('intakeValve', 44.5)

@@ -4,7 +4,7 @@ import { curtainArea, flowArea, type LiftRow } from '../shroud'
 import { modelOf } from './asked'
 import { remembered } from './remembered'
 import { seatsFound, throatRecord, valveAcross } from './portRecords'
-import { portScope, portsIn, type PortName } from './ports'
+import { portScope, portWorkedAt, portsIn, type PortName } from './ports'
 import type { Replay } from './replay'
 
 /** Air where nobody read it: °C, hPa. */
@@ -175,11 +175,13 @@ export interface FlowCurve {
   peak: FlowRow
 }
 
-/** The throat as it was when a run was made, mm: the last reading before it, else the first. */
+/** The throat as it was when a run was made, mm: read before it, else after, with no work at the throat between; as drawn where nobody read it. */
 function throatThen(r: Replay, { port, place }: FlowRun): number | undefined {
   const { readings } = throatRecord(r, port)
-  const drawn = modelOf(r, port.cylinder)?.spec.valves.filter(v => v.valve === port.valve)[port.n - 1]?.throat
-  return (readings.filter(e => (r.ledger.place.get(e.id) ?? 0) < place).at(-1) ?? readings[0])?.body.across.value ?? drawn
+  if (readings.length === 0) return modelOf(r, port.cylinder)?.spec.valves.filter(v => v.valve === port.valve)[port.n - 1]?.throat
+  const opened = portWorkedAt(r.ledger, port, 'throat')
+  const read = readings.map(e => ({ across: e.body.across.value, at: r.ledger.place.get(e.id) ?? 0 })).filter(({ at }) => !opened.some(work => work > Math.min(at, place) && work < Math.max(at, place)))
+  return (read.filter(({ at }) => at < place).at(-1) ?? read[0])?.across
 }
 
 /**

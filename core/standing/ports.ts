@@ -1,5 +1,5 @@
 import { linear, uncertainty, type Sourced } from '../estimate'
-import { ofKind, scopeName, takesMetal, type Layout, type Ledger, type Scope, type Valve } from '../ledger'
+import { ofKind, scopeName, takesMetal, type Layout, type Ledger, type PortPlaceName, type Scope, type Valve } from '../ledger'
 import { sourcedPours, type PourEntry } from './pours'
 import type { Part } from './part'
 import { remembered } from './remembered'
@@ -35,10 +35,10 @@ export interface PortPair {
   larger: number
 }
 
-/** Where in the ledger a place in a port was ticked that metal went from. */
-export function portWorkedAt(ledger: Ledger, port: PortName): number[] {
+/** Where in the ledger a place in a port was ticked that metal went from: any place, or one of them. */
+export function portWorkedAt(ledger: Ledger, port: PortName, where?: PortPlaceName): number[] {
   const own = scopeName(portScope(ledger.layout, port))
-  return ofKind(ledger.live.entries, 'portPlace').filter(e => scopeName(e.scope) === own && e.body.done && takesMetal(e.body)).map(e => ledger.place.get(e.id)!)
+  return ofKind(ledger.live.entries, 'portPlace').filter(e => scopeName(e.scope) === own && e.body.done && takesMetal(e.body) && (where ?? e.body.place) === e.body.place).map(e => ledger.place.get(e.id)!)
 }
 
 /**
