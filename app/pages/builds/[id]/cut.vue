@@ -226,8 +226,8 @@ async function planDepth() {
 .other { display: flex; flex-direction: column; min-width: 0; min-height: 0; }
 .fill { flex: 1; }
 .waits { min-height: 366px; }
-.first { font-size: var(--s48); line-height: 1.05; font-weight: 700; white-space: normal; }
-.first .pm { display: inline-block; white-space: nowrap; }
+.first { display: flex; flex-wrap: wrap; align-items: baseline; column-gap: 0.35em; font-size: var(--s48); line-height: 1.05; font-weight: 700; }
+.first .pm { white-space: nowrap; }
 .second { font-size: var(--s32); line-height: 1.1; }
 .pm { font-size: var(--s15); font-weight: 400; }
 /* Under what the depth's own field says, and with room for the label over the well. */
