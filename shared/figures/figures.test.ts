@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Dimension } from '#core'
-import { CORE_UNIT, airSpeed, digits, fromCore, parseFigure, say, sayCylinders, sayDoubt, shown, shownUnit, signed, type FieldOf } from './index'
+import { CORE_UNIT, airSpeed, digits, fromCore, parseFigure, placesFor, say, sayCylinders, sayDoubt, shown, shownUnit, signed, type FieldOf } from './index'
 
 const length: FieldOf = { dimension: 'length' }
 const volume: FieldOf = { dimension: 'volume' }
@@ -123,6 +123,7 @@ describe('figures as they are read', () => {
   it('has temperatures with their own nought, and their differences without', () => {
     expect([say(20, 'temperature', 'in'), say(20, 'temperature'), say(10, 'warming', 'in'), say(10, 'warming'), say(1013.207, 'pressure', 'in')]).toEqual(['68.0 °F', '20.0 °C', '18.0 °F', '10.0 °C', '29.92 inHg'])
   })
+  it.each([[1.928, 1], [0.41, 2], [0.0995, 3], [0.1, 2], [0.002, 3], [25, 1], [0, 3]])('a doubt of %f leaves %d places, of one to three', (doubt, places) => expect(placesFor(doubt, 1, 3)).toBe(places))
   it.each(Object.keys(CORE_UNIT) as Dimension[])('a %s that is typed as it is shown is the same to its last place, in either shop', (dimension) => {
     for (const lengths of ['mm', 'in'] as const) {
       const unit = shownUnit(dimension, lengths)

@@ -89,6 +89,14 @@ export function sayList(items: (string | number)[]): string {
   return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`
 }
 
+/**
+ * Decimal places that leave a doubt two figures: more of them would say what nobody knows.
+ *
+ * @param doubt in the unit that is shown; none or 0 leaves the most
+ * @example placesFor(1.93, 1, 3) // 1
+ */
+export const placesFor = (doubt: number, least: number, most: number): number => doubt > 0 ? Math.min(most, Math.max(least, 1 - Math.floor(Math.log10(doubt)))) : most
+
 /** “Cylinder 2”, “Cylinders 2 and 5”, “All six cylinders”. */
 export function sayCylinders(cylinders: number[], all: number): string {
   const words = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight']

@@ -71,7 +71,7 @@ const options = computed(() => looks({
       </template>
       <p v-else-if="side === 'intake' && toState" class="small">{{ toState }}: speeds follow.</p>
       <template v-if="record?.pour">
-        <p v-if="Math.abs(record.pour.difference) <= record.pour.allowed" class="small">The sections hold <span class="num">{{ say(record.volume.value, 'volume') }}</span>, {{ pourOf }} <span class="num">{{ say(record.pour.value, 'volume') }}</span>: they agree within <span class="num">{{ say(record.pour.allowed, 'volume') }}</span>.</p>
+        <p v-if="Math.abs(record.pour.difference) <= record.pour.allowed" class="small">The sections hold <span class="num">{{ say(record.volume.value, 'volume') }}</span>, {{ pourOf }} found <span class="num">{{ say(record.pour.value, 'volume') }}</span>: they agree within <span class="num">{{ say(record.pour.allowed, 'volume') }}</span>.</p>
         <p v-else class="small"><strong class="warn">The sections hold {{ say(Math.abs(record.pour.difference), 'volume') }} {{ record.pour.difference < 0 ? 'less' : 'more' }} than {{ pourOf }}</strong> of <span class="num">{{ say(record.pour.value, 'volume') }}</span>; their doubt allows {{ say(record.pour.allowed, 'volume') }}. Look for a section that is missing, or a pour that did not end at the flange.</p>
       </template>
       <p v-else-if="record" class="small">The sections hold <span class="num">{{ say(record.volume.value, 'volume') }}</span>. Pour the port: the two should agree.</p>

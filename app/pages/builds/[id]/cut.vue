@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { asksFor, domeUnmeasured, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
-import { digits, say, sayDoubt, sayRate } from '#shared/figures'
+import { digits, placesFor, say, sayDoubt, sayRate } from '#shared/figures'
 import { USUAL_CUT } from '#shared/words/quantities'
 import { sayLay } from '~/words/cuts'
 import { useCutStair } from '~/composables/useCutStair'
@@ -35,6 +35,8 @@ const perMmPart = computed<Part | undefined>(() => perMm.value && {
   estimate: linear([[rate.value.factor, perMm.value.estimate]]), provenance: perMm.value.lessons.length > 0 ? 'derived' : perMm.value.geometry.provenance,
   entries: [...perMm.value.geometry.entries, ...perMm.value.lessons.slice(-3).flatMap(l => l.operations)]
 })
+/** Beyond a volume's one place: as many as its doubt leaves a meaning. */
+const perMmExtra = computed(() => placesFor(perMmPart.value ? 2 * uncertainty(perMmPart.value.estimate) : 0, 2, device.lengths === 'in' ? 4 : 3) - 1)
 const perMmFormula = computed(() => {
   const p = perMm.value
   const one = (e: Sourced) => `${digits(e.value * rate.value.factor, 4)} ± ${digits(2 * uncertainty(e) * rate.value.factor, 4)}`
@@ -181,7 +183,7 @@ async function planDepth() {
         </template>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
         <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
-        <p class="small permm">At the face {{ device.lengths === 'in' ? '1 thou' : '1 mm' }} of cut takes <FigureReading :label="rate.unit" :part="perMmPart" dimension="volume" :extra="device.lengths === 'in' ? 3 : 2" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}{{ ground }}{{ narrows }}</span></p>
+        <p class="small permm">At the face {{ device.lengths === 'in' ? '1 thou' : '1 mm' }} of cut takes <FigureReading :label="rate.unit" :part="perMmPart" dimension="volume" :extra="perMmExtra" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}{{ ground }}{{ narrows }}</span></p>
         <p v-if="look && exactly" class="small quiet">Depths by the {{ source }}. It takes <span class="num">{{ sayRate(look.opening / 1000, device.lengths).number }}</span> {{ rate.unit }} at this plane.</p>
         <ul v-if="cuts.length" class="small"><li v-for="c in cuts" :key="c.id" class="num">done: {{ say((c.body.measured ?? c.body.depth).value, 'length', device.lengths) }}{{ c.body.measured ? ' measured' : ', not measured' }}</li></ul>
       </section>
