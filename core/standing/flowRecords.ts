@@ -1,10 +1,9 @@
 import { USUAL_BENCH, atDepression, benchErrors, dischargeCoefficient, flowOverLift, flowUnderCurve, repeatSums, type BenchErrors, type FlowRow, type RepeatSums } from '../flow'
-import { fit, ofKind, operationsOn, scopeName, takesMetal, type EntryOf, type PortPlaceName } from '../ledger'
+import { fit, ofKind, operationsOn, scopeName, type EntryOf, type PortPlaceName } from '../ledger'
 import { curtainArea, flowArea, type LiftRow } from '../shroud'
-import { modelOf } from './asked'
 import { remembered } from './remembered'
-import { seatsFound, throatRecord, valveAcross } from './portRecords'
-import { portScope, portWorkedAt, portsIn, type PortName } from './ports'
+import { drawnValve, seatsFound, throatRecord, valveAcross } from './portRecords'
+import { portScope, portWorked, portWorkedAt, portsIn, type PortName } from './ports'
 import type { Replay } from './replay'
 
 /** Air where nobody read it: °C, hPa. */
@@ -75,7 +74,7 @@ export function changesBetween(r: Replay, before: FlowRun, after: FlowRun): Flow
   const cutAnew = seats.some((entry, i) => i > 0 && since(entry) && form(entry) !== form(seats[i - 1]))
   if (cutAnew || ops.some(op => op.kind === 'seatWork' && (op.body.valve ?? valve) === valve && (op.body.n ?? n) === n)) things.push({ what: 'seat' })
   const own = scopeName(portScope(r.layout, last.port))
-  const worked = [...new Set(ofKind(came, 'portPlace').filter(e => scopeName(e.scope) === own && e.body.done && takesMetal(e.body)).map(e => e.body.place))]
+  const worked = [...new Set(portWorked(r.ledger, last.port).filter(since).map(e => e.body.place))]
   things.push(...worked.map(place => ({ what: 'place' as const, place })))
   const { readings } = throatRecord(r, last.port)
   const opened = readings.some((entry, i) => i > 0 && since(entry) && Math.abs(entry.body.across.value - readings[i - 1]!.body.across.value) > THROAT_SAME)
@@ -178,7 +177,7 @@ export interface FlowCurve {
 /** The throat as it was when a run was made, mm: read before it, else after, with no work at the throat between; as drawn where nobody read it. */
 function throatThen(r: Replay, { port, place }: FlowRun): number | undefined {
   const { readings } = throatRecord(r, port)
-  if (readings.length === 0) return modelOf(r, port.cylinder)?.spec.valves.filter(v => v.valve === port.valve)[port.n - 1]?.throat
+  if (readings.length === 0) return drawnValve(r, port)?.throat
   const opened = portWorkedAt(r.ledger, port, 'throat')
   const read = readings.map(e => ({ across: e.body.across.value, at: r.ledger.place.get(e.id) ?? 0 })).filter(({ at }) => !opened.some(work => work > Math.min(at, place) && work < Math.max(at, place)))
   return (read.filter(({ at }) => at < place).at(-1) ?? read[0])?.across
@@ -194,7 +193,7 @@ function throatThen(r: Replay, { port, place }: FlowRun): number | undefined {
  */
 export function flowCurve(r: Replay, run: FlowRun, wanted: number, errors: BenchErrors = errorsOf(r, run.entry.body.bench)): FlowCurve {
   const { depression, temperature, pressure, across } = run.entry.body
-  const drawn = modelOf(r, run.port.cylinder)?.spec.valves.filter(v => v.valve === run.port.valve)[run.port.n - 1]
+  const drawn = drawnValve(r, run.port)
   const valve = across?.value ?? valveAcross(r, run.port)?.estimate.value
   const throat = throatThen(r, run)
   const air = { depression: depression.value, temperature: temperature?.value ?? USUAL_ROOM.temperature, pressure: (pressure?.value ?? USUAL_ROOM.pressure) * 100 }

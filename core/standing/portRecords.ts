@@ -22,7 +22,8 @@ function entriesOf<K extends 'throat' | 'portPlace' | 'portSections' | 'mould' |
 /** Doubt of an inside calliper in a throat, which is seldom round, mm. */
 const CALLIPER_U = 0.05
 
-const drawnValve = (r: Replay, { cylinder, valve, n }: PortName) => modelOf(r, cylinder)?.spec.valves.filter(v => v.valve === valve)[n - 1]
+/** A port's valve as it is drawn; nothing where nobody drew it. */
+export const drawnValve = (r: Replay, { cylinder, valve, n }: PortName) => modelOf(r, cylinder)?.spec.valves.filter(v => v.valve === valve)[n - 1]
 
 /**
  * Diameter of the valve a port leads to: as drawn, else as stated.
@@ -36,6 +37,9 @@ export function valveAcross(r: Replay, port: PortName): Part | undefined {
   if (!drawn) return quantityOf(r, `${valve}Valve`, cylinder)
   return { estimate: fromSource(drawn.diameter, DEFAULT_U.crownDiameter, `drawn:${cylinder}:${valve}:${n}`), provenance: 'measured', entries: [] }
 }
+
+/** Whether a reading in a port is of it as it came: nobody had ticked any work in it before. */
+const cameSo = (r: Replay, port: PortName, reading: { id: string }): boolean => !portWorkedAt(r.ledger, port).some(at => at < placeOf(r, reading))
 
 /** A throat as it came in and as it is, and what is wanted of it. Lengths mm, shares of the valve. */
 export interface ThroatRecord {
@@ -59,8 +63,7 @@ export interface ThroatRecord {
 export function throatRecord(r: Replay, port: PortName): ThroatRecord {
   const readings = entriesOf(r, 'throat', portScope(r.layout, port))
   const last = readings.at(-1)
-  // One that was first read after metal went from its port is not as it came.
-  const received = readings[0] && !portWorkedAt(r.ledger, port).some(at => at < placeOf(r, readings[0]!)) ? readings[0].body.across.value : undefined
+  const received = readings[0] && cameSo(r, port, readings[0]) ? readings[0].body.across.value : undefined
   const valve = valveAcross(r, port)
   const share = quantityOf(r, `${port.valve}ThroatShare`, port.cylinder)?.estimate.value
   const now = last && last.body.across.value
@@ -81,7 +84,7 @@ export interface PortStage { pours: PourEntry[], part: Part, added?: Sourced, re
 /** A port's pours as it came: none where it was worked on before the first of them. */
 export function portReceived(r: Replay, port: PortName): Part | undefined {
   const first = portStages(r, port)[0]
-  return first && !first.pours[0]!.body.afterWork && !portWorkedAt(r.ledger, port).some(at => at < placeOf(r, first.pours[0]!)) ? first.part : undefined
+  return first && !first.pours[0]!.body.afterWork && cameSo(r, port, first.pours[0]!) ? first.part : undefined
 }
 
 /**

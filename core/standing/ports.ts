@@ -1,5 +1,5 @@
 import { linear, uncertainty, type Sourced } from '../estimate'
-import { ofKind, scopeName, takesMetal, type Layout, type Ledger, type PortPlaceName, type Scope, type Valve } from '../ledger'
+import { ofKind, scopeName, takesMetal, type EntryOf, type Layout, type Ledger, type PortPlaceName, type Scope, type Valve } from '../ledger'
 import { sourcedPours, type PourEntry } from './pours'
 import type { Part } from './part'
 import { remembered } from './remembered'
@@ -35,11 +35,15 @@ export interface PortPair {
   larger: number
 }
 
-/** Where in the ledger a place in a port was ticked that metal went from: any place, or one of them. */
-export function portWorkedAt(ledger: Ledger, port: PortName, where?: PortPlaceName): number[] {
+/** The places of a port that were ticked and that metal went from, in order. */
+export function portWorked(ledger: Ledger, port: PortName): EntryOf<'portPlace'>[] {
   const own = scopeName(portScope(ledger.layout, port))
-  return ofKind(ledger.live.entries, 'portPlace').filter(e => scopeName(e.scope) === own && e.body.done && takesMetal(e.body) && (where ?? e.body.place) === e.body.place).map(e => ledger.place.get(e.id)!)
+  return ofKind(ledger.live.entries, 'portPlace').filter(e => scopeName(e.scope) === own && e.body.done && takesMetal(e.body))
 }
+
+/** Where in the order of things a port was worked on: at any place, or at one of them. */
+export const portWorkedAt = (ledger: Ledger, port: PortName, where?: PortPlaceName): number[] =>
+  portWorked(ledger, port).filter(({ body }) => (where ?? body.place) === body.place).map(({ id }) => ledger.place.get(id)!)
 
 /**
  * A port's pours, parted where it was worked on: as the pour says it, and where it says nothing as the places say that were ticked.
