@@ -1,4 +1,4 @@
-import { correctable, countingStatement, fit, isStatement, quantityOf, quantityRule, scopeName, scopeToState, statingLevels, type Bodies, type Figure, type Quantity, type Scope, type StatementEntry } from '#core'
+import { TO_THE_PISTON, correctable, countingStatement, fit, isStatement, quantityOf, quantityRule, scopeName, scopeToState, statingLevels, type Bodies, type Figure, type Quantity, type Scope, type StatementEntry } from '#core'
 import { say } from '#shared/figures'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -42,6 +42,11 @@ export function useStatement(quantity: () => Quantity, usually: () => Scope, cyl
   const forAll = computed(() => build.replayed?.layout.cylinders.every(c => fit(scope.value, build.replayed!.layout, c) > 0) ?? true)
   /** The statement a new figure puts right; none where it is another figure: for another scope, or after work. */
   const standing = computed(() => counting.value && build.replayed && correctable(build.replayed, quantity(), of(), scope.value) ? counting.value : undefined)
+  /** How a clearance is measured stays as it was said, of this cylinder or else of the last one, until it is said anew. */
+  const convention = computed(() => {
+    const said = [...build.replayed?.ledger.statements.get(quantity()) ?? [], ...counting.value ? [counting.value] : []].at(-1)?.body
+    return said && 'convention' in said ? said.convention : undefined
+  })
   const usual = computed((): Basis => {
     const rule = quantityRule(quantity())
     return rule.wanted ? 'wish' : rule.measurable === false || quantity() === 'leastDeckThickness' ? 'book' : 'measure'
@@ -52,10 +57,8 @@ export function useStatement(quantity: () => Quantity, usually: () => Scope, cyl
   watch(quantity, () => asked.value = chosen.value = undefined)
 
   async function keep(figure: Figure, base: string | undefined, more: Partial<Bodies['measure']> = {}): Promise<string | undefined> {
-    // How a clearance is measured stays as it was said, until it is said anew.
-    const before = standing.value?.body
-    const convention = before && 'convention' in before && before.convention ? { convention: before.convention } : {}
-    const sent = await build.add(basis.value, scope.value, { quantity: quantity(), figure, ...convention, ...more }, base ? { supersedes: base } : {})
+    const way = convention.value ? { convention: convention.value } : {}
+    const sent = await build.add(basis.value, scope.value, { quantity: quantity(), figure, ...way, ...more }, base ? { supersedes: base } : {})
     const value = part.value
     return notKept(sent, value && say(value.estimate.value, quantityRule(quantity()).dimension, device.lengths))
   }
@@ -83,7 +86,9 @@ export function useStatement(quantity: () => Quantity, usually: () => Scope, cyl
     const reach = (scope: Scope) => layout.cylinders.filter(c => fit(scope, layout, c) > 0)
     const wider = reach(to).length > reach(now.scope).length
     const there = same.find(e => scopeName(e.scope) === scopeName(to))
-    const parts = wider ? same.filter(e => e !== there && scopeName(e.scope) !== scopeName(to) && reach(e.scope).every(c => reach(to).includes(c))) : []
+    // A clearance that is one cylinder's own tells of the others by their decks: nothing wider stands beside it.
+    const narrower = TO_THE_PISTON.some(one => one === quantity())
+    const parts = wider ? same.filter(e => e !== there && scopeName(e.scope) !== scopeName(to) && reach(e.scope).every(c => reach(to).includes(c))) : narrower ? [now] : []
     const said = notKept(await build.addAll([
       ...parts.map((e): ToAdd => ({ kind: 'void', scope: e.scope, body: { reason: `holds for ${scopeName(to)} now` }, more: { supersedes: e.id } })),
       { kind: now.kind, scope: to, body: now.body, more: there ? { supersedes: there.id } : {} } as ToAdd
@@ -91,5 +96,5 @@ export function useStatement(quantity: () => Quantity, usually: () => Scope, cyl
     asked.value = undefined
     return said
   }
-  return { part, standing, basis, scope, forAll, levels, keep, changeBasis, standIn, holdFor }
+  return { part, standing, convention, basis, scope, forAll, levels, keep, changeBasis, standIn, holdFor }
 }

@@ -30,6 +30,7 @@ describe('whom a new figure holds for', () => {
     ['the mouths of the head that was cut', 'a vee of four', [cut(1)], 'mouthArea', 2, head(1), false],
     ['a mouth whose chamber was ground', 'one head of four', [ground(4)], 'mouthArea', 4, one(4), false],
     ['all mouths of one head', 'one head of four', [cut(1)], 'mouthArea', 2, all, false],
+    ['its own, where only others’ own were said', 'one head of four', [own('rodLength', 150, one(1)), own('rodLength', 151, one(3))], 'rodLength', 2, one(2), false],
     ['a figure that nobody has said yet', 'one head of four', [], 'rodLength', 2, all, false]
   ])('is %s', (_, engine, work, quantity, cylinder, scope, right) => {
     const bench = new Bench()

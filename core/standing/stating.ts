@@ -40,7 +40,10 @@ const same = (a: number | undefined, b: number | undefined) => a === undefined |
  */
 export function scopeToState(r: Replay, quantity: Quantity, cylinder: number, usually: Scope): Scope {
   const { layout } = r
-  const from = countingStatement(r, quantity, cylinder)?.scope ?? usually
+  const said = r.ledger.statements.get(quantity) ?? []
+  // What was said of single cylinders and nothing wider is said of this one as well.
+  const first: Scope = said.length > 0 && said.every(({ scope }) => scope.level === 'cylinder') && layout.cylinders.length > 1 ? { level: 'cylinder', cylinder } : usually
+  const from = countingStatement(r, quantity, cylinder)?.scope ?? first
   const now = known(r, quantity, cylinder)
   /** Whose figure one for this scope would write over though it is another: who has a closer one of his own keeps it. */
   const differing = (scope: Scope) => reach(layout, scope).filter((c) => {

@@ -1,10 +1,10 @@
 import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention } from '../chamber'
 import { lowEdge } from './chamberSpecs'
 import { BASIS_FACTOR, DEFAULT_U, exact, fromSource, linear, type Sourced } from '../estimate'
-import { NOW, operationsOn, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
+import { NOW, TO_THE_PISTON, operationsOn, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import type { Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity, underBarrel } from './statements'
-import { doneOn } from './remembered'
+import { doneOn, remembered } from './remembered'
 
 /** What is left at one valve once the head has come down. Lengths in mm. */
 export interface ValveStanding {
@@ -49,17 +49,17 @@ function dropSince(ledger: Ledger, cylinder: number, place: number, planned: Ope
 export function valveStandings(ledger: Ledger, cylinder: number, planned: OperationEntry[]): ValveStanding[] {
   const steps = clearanceSteps(ledger, cylinder, planned)
   return (['intake', 'exhaust'] as const).flatMap((valve) => {
-    const measured = statedQuantity(ledger, `${valve}Clearance`, cylinder)
+    const taken = clearanceTaken(ledger, `${valve}Clearance`, cylinder)
     const seat = statedQuantity(ledger, `${valve}SeatHeight`, cylinder, NOW, planned)
     const topCut = statedQuantity(ledger, `${valve}TopCutHeight`, cylinder, NOW, planned)
-    if (!measured && !seat && !topCut) return []
-    const entry = ledger.live.entries.find(e => e.id === measured?.entries[0])
-    const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
+    if (!taken && !seat && !topCut) return []
+    const convention = taken?.convention ?? 'upright'
     const standing: ValveStanding = { valve, convention }
     if (seat) standing.seatLeft = seat.estimate
     if (topCut) standing.topCutLeft = topCut.estimate
-    if (measured && entry) {
-      const drop = dropSince(ledger, cylinder, ledger.place.get(entry.id)!, planned, valve)
+    if (taken) {
+      const { measured } = taken
+      const drop = dropSince(ledger, cylinder, taken.place, planned, valve)
       const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.estimate ?? exact(0)
       // What is left is the clearance's own account: sinking gives some of it back.
       const left = steps.find(step => step.name === `${valve}Clearance`)!.then
@@ -82,6 +82,8 @@ export type ClearanceName = (typeof CLEARANCES)[number]
 export interface ClearanceStep {
   name: ClearanceName
   measured: Part
+  /** The cylinder it was measured on, where that was another one. */
+  on?: number
   /** As it is now, after what was done since it was measured. */
   now: Sourced
   planned: { operation: OperationEntry, change: Sourced }[]
@@ -120,8 +122,66 @@ function movesOf(operation: OperationEntry, name: ClearanceName, valve: Valve, t
   }
 }
 
+/** A clearance as it was taken on a cylinder, or carried there from another. */
+interface Taken { measured: Part, convention: ClearanceConvention, place: number, on?: number }
+
+const valveOf = (name: ClearanceName): Valve => name.startsWith('exhaust') ? 'exhaust' : 'intake'
+const tiltOf = (ledger: Ledger, name: ClearanceName, cylinder: number) => statedQuantity(ledger, `${valveOf(name)}Tilt`, cylinder)?.estimate.value ?? 0
+
+function takenHere(ledger: Ledger, name: ClearanceName, cylinder: number): Taken | undefined {
+  const measured = statedQuantity(ledger, name, cylinder)
+  const entry = measured && ledger.live.entries.find(e => e.id === measured.entries[0])
+  if (!entry) return undefined
+  const convention = ('convention' in entry.body && entry.body.convention) || 'upright'
+  return { measured, convention, place: ledger.place.get(entry.id)! }
+}
+
 /**
- * Every clearance somebody measured at a cylinder, carried over what was done since and what is still to come.
+ * A clearance of a cylinder: as it was measured there, or else as another cylinder of the same head gives it, by how much
+ * farther the one piston stays from its head than the other. What several give, the least counts.
+ *
+ * Where deck or gasket is not known of both, or one of them has had its piston or seats worked on, nothing is carried.
+ *
+ * @param ledger the opened ledger
+ * @param name which clearance
+ * @param cylinder its number
+ * @returns undefined where nobody measured it on a cylinder that tells of this one
+ * Source: a head that is one gap g farther away has taken g less of a clearance: see {@link clearanceSteps}, with d = −Δg.
+ * @example clearanceTaken(ledger, 'intakeClearance', 2)?.measured.estimate.value // 2.1, of 2.0 on 1, whose deck is 0.1 less
+ */
+function clearanceTaken(ledger: Ledger, name: ClearanceName, cylinder: number): Taken | undefined {
+  return remembered(ledger, `${name} ${cylinder}`, () => {
+    const here = takenHere(ledger, name, cylinder)
+    if (here || !TO_THE_PISTON.some(one => one === name)) return here
+    const mates = ledger.layout.heads.find(head => head.includes(cylinder)) ?? []
+    return mates.filter(mate => mate !== cylinder).flatMap(mate => carriedFrom(ledger, name, cylinder, mate) ?? [])
+      .sort((a, b) => a.measured.estimate.value - b.measured.estimate.value)[0]
+  })
+}
+
+function carriedFrom(ledger: Ledger, name: ClearanceName, cylinder: number, mate: number): Taken | undefined {
+  const there = takenHere(ledger, name, mate)
+  if (!there) return undefined
+  const before = (c: number, kinds: readonly OperationEntry['kind'][]) => doneOn(ledger, c, kinds).filter(op => ledger.place.get(op.id)! < there.place)
+  const worked = (c: number) => before(c, ['seatWork', 'crownWork']).map(op => op.id).join()
+  if (worked(cylinder) !== worked(mate)) return undefined
+  const at = lowEdge(ledger, valveOf(name), cylinder)
+  /** How far the piston stayed from the head's first face when it was measured: a cut that leaned took more over one than over another. */
+  const gapOf = (c: number): Sourced | undefined => {
+    const [deck, gasket] = (['deckClearance', 'gasketThickness'] as const).map(q => statedQuantity(ledger, q, c, there.place)?.estimate)
+    const cuts = before(c, ['faceCut']).flatMap((op): [number, Sourced][] => op.kind === 'faceCut' ? [[-1, cutDepth(op, c, at)]] : [])
+    return deck && gasket && linear([[1, deck], [1, gasket], ...cuts])
+  }
+  const [own, its] = [gapOf(cylinder), gapOf(mate)]
+  if (!own || !its) return undefined
+  const perMm = -clearanceChange(name, tiltOf(ledger, name, mate), there.convention, 1, 0)
+  const estimate = linear([[1, there.measured.estimate], [perMm, own], [-perMm, its]])
+  return { ...there, on: mate, measured: { estimate, provenance: 'derived', entries: there.measured.entries } }
+}
+
+/**
+ * Every clearance somebody measured at a cylinder, or at one of the same head, carried over what was done since and what
+ * is still to come.
  *
  * @param ledger the opened ledger
  * @param cylinder its number
@@ -134,15 +194,13 @@ function movesOf(operation: OperationEntry, name: ClearanceName, valve: Valve, t
 export function clearanceSteps(ledger: Ledger, cylinder: number, operations: OperationEntry[] = ledger.planned): ClearanceStep[] {
   const kinds = ['faceCut', 'deckCut', 'spacer', 'gasketChange', 'seatWork', 'crownWork'] as const
   return CLEARANCES.flatMap((name) => {
-    const measured = statedQuantity(ledger, name, cylinder)
-    if (!measured) return []
-    const from = ledger.place.get(measured.entries[0]!)!
-    const entry = ledger.live.entries.find(e => e.id === measured.entries[0])
-    const convention = (entry && 'convention' in entry.body && entry.body.convention) || 'upright'
-    const valve: Valve = name.startsWith('exhaust') ? 'exhaust' : 'intake'
-    const tilt = statedQuantity(ledger, `${valve}Tilt`, cylinder)?.estimate.value ?? 0
+    const taken = clearanceTaken(ledger, name, cylinder)
+    if (!taken) return []
+    const { measured, convention, place, on } = taken
+    const valve = valveOf(name)
+    const tilt = tiltOf(ledger, name, cylinder)
     const at = lowEdge(ledger, valve, cylinder)
-    let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, from)?.estimate.value ?? 0
+    let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, place)?.estimate.value ?? 0
     const changeOf = (operation: OperationEntry): Sourced => {
       const { drop, sunk, u } = movesOf(operation, name, valve, thickness, op => cutDepth(op, cylinder, at))
       if (operation.kind === 'gasketChange') thickness = operation.body.thickness.value
@@ -150,11 +208,11 @@ export function clearanceSteps(ledger: Ledger, cylinder: number, operations: Ope
       const perMm = sunk > 0 ? change(0, 1) : change(1, 0)
       return fromSource(change(drop, sunk), Math.abs(perMm) * u, `entry:${operation.id}`)
     }
-    const done = doneOn(ledger, cylinder, kinds).filter(op => ledger.place.get(op.id)! > from).map(changeOf)
+    const done = doneOn(ledger, cylinder, kinds).filter(op => ledger.place.get(op.id)! > place).map(changeOf)
     const now = linear([[1, measured.estimate], ...done.map((c): [number, Sourced] => [1, c])])
     const planned = operationsOn(operations, ledger.layout, cylinder, kinds)
       .map(operation => ({ operation, change: changeOf(operation) }))
-    return [{ name, measured, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]), perMm: Math.max(0, -clearanceChange(name, tilt, convention, 1, 0)) }]
+    return [{ name, measured, ...on ? { on } : {}, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]), perMm: Math.max(0, -clearanceChange(name, tilt, convention, 1, 0)) }]
   })
 }
 

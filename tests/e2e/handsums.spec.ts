@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { STATIONS, expect, field, open, test } from '../support/page'
+import { STATIONS, copyOf, expect, field, open, test } from '../support/page'
 
 // The launch engine, summed by hand from its Sheet and its pours; nothing here comes from the code under test.
 const BORE_AREA = Math.PI / 4 * 92 * 92 / 1000
@@ -79,4 +79,25 @@ test('a thinner gasket asks for 1.08 mm on cylinder 4', async ({ page, bench }) 
   await expect(page.locator('[data-answer=lowest]')).toContainText(/1\.(08|09|10) mm/)
   await page.getByRole('button', { name: '1.20 mm fitted' }).click()
   await expect(page.locator('[data-answer=lowest]')).toContainText(/1\.5\d mm/)
+})
+
+test('a valve’s room that was measured on cylinder 1 tells of the others by their decks', async ({ page, bench }) => {
+  await open(page, bench, await copyOf(bench, bench.launch), 'mockup')
+  await page.getByRole('tab', { name: 'Valves' }).click()
+  const row = page.locator('[data-clearance=intakeClearance]')
+  await expect(row.locator('.then')).toContainText('4.10')
+  await row.getByRole('button', { name: /whom it holds for/ }).click()
+  await page.getByRole('option', { name: 'cyl. 1' }).click()
+  for (const cylinder of [6, 5]) {
+    await page.locator('.cell').nth(cylinder - 1).click()
+    await expect(row.locator('[data-carried]')).toContainText('cylinder 1’s')
+    // In a pocket along the valve, which leans 24°: a deck's difference times the cosine.
+    await expect(row.locator('.then')).toContainText((4.1 + (decks[cylinder - 1]! - decks[0]!) * Math.cos(24 * Math.PI / 180)).toFixed(2))
+  }
+  // Measured here too, in the same way: its own counts.
+  await row.locator('input').fill('4.25')
+  await row.locator('input').press('Enter')
+  await expect(row.locator('.then')).toContainText('4.25')
+  await expect(row).toContainText('in a pocket')
+  await expect(row.locator('[data-carried]')).toHaveCount(0)
 })

@@ -51,7 +51,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
       <tbody>
         <tr v-for="{ name, step } in rows" :key="name" :data-clearance="name">
           <th scope="row">{{ QUANTITY_WORDS[name].label }}<br><span v-if="step && conventionOf(name)" class="small quiet">{{ conventionOf(name) }}<template v-if="tilt(name)">, {{ digits(tilt(name)!, 0) }}° tilt</template></span></th>
-          <td><StatementField :quantity="name" :scope="{ level: 'build' }" hide-label no-basis /></td>
+          <td><StatementField :quantity="name" :scope="{ level: 'build' }" hide-label no-basis says-whom /><p v-if="step?.on" class="small quiet" data-carried>cylinder {{ step.on }}’s, by deck and gasket</p></td>
           <td>
             <template v-if="step">
               <svg :width="LONG" height="22" aria-hidden="true">
@@ -70,7 +70,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
         </tr>
       </tbody>
     </v-table>
-    <p v-if="nearest" class="small" data-nearest>The piston of cylinder {{ nearest.cylinder }} comes <span class="num">{{ say(nearest.by, 'length', device.lengths) }}</span> nearer to its head than the lowest one: what is measured there holds for all, what is measured on another cylinder does not.</p>
+    <p v-if="nearest" class="small" data-nearest>The piston of cylinder {{ nearest.cylinder }} comes <span class="num">{{ say(nearest.by, 'length', device.lengths) }}</span> nearer to its head than the lowest one. Say at the figure which cylinder it was measured on: the others of that head follow by deck and gasket.</p>
     <p class="small quiet">These minimums are this shop’s own, from the Shop page. The engine maker’s figures and the cam card come first.</p>
   </section>
 </template>
@@ -78,7 +78,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
 <style scoped>
 .valves { display: grid; gap: 8px; align-content: start; }
 .verdict { font-size: var(--s18); }
-.field { width: 128px; }
+.field { width: 200px; }
 .then { font-weight: 700; }
 .now { fill: none; stroke: var(--ink); stroke-width: 1; }
 .left { fill: var(--dye); }

@@ -14,6 +14,8 @@ const props = withDefaults(defineProps<{
   extra?: number
   hideLabel?: boolean
   noBasis?: boolean
+  /** A narrow field says whom it holds for all the same. */
+  saysWhom?: boolean
   bases?: Basis[]
   /** What may stand in for it, by name: with its own doubt. */
   standIns?: { name: string, figure: Figure, u: Figure }[]
@@ -36,7 +38,7 @@ const choices = computed(() => [
 ])
 const where = computed(() => Object.values(held.value).join('-'))
 /** Whom it holds for, where an engine has more than one of it and the field has room to say so. */
-const whom = computed(() => levels.value.length > 1 && !props.hideLabel && !props.noBasis ? levels.value.map(level => ({ value: scopeName(level), title: sayScope(level), note: build.replayed && level.level === 'head' ? sayList(build.replayed.layout.heads[level.head - 1] ?? []) : '' })) : [])
+const whom = computed(() => levels.value.length > 1 && (props.saysWhom || (!props.hideLabel && !props.noBasis)) ? levels.value.map(level => ({ value: scopeName(level), title: sayScope(level), note: build.replayed && level.level === 'head' ? sayList(build.replayed.layout.heads[level.head - 1] ?? []) : '' })) : [])
 async function hold(name: string) {
   const level = levels.value.find(one => scopeName(one) === name)
   if (level) trouble.value = await holdFor(level) ?? ''

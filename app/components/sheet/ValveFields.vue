@@ -15,10 +15,7 @@ const clearances = {
 }
 const WAYS = [['upright', 'upright'], ['alongValve', 'along valve'], ['pocket', 'pocket']] as const
 
-const convention = (valve: 'intake' | 'exhaust') => {
-  const body = clearances[valve].standing.value?.body
-  return body && 'convention' in body ? body.convention ?? 'upright' : 'upright'
-}
+const convention = (valve: 'intake' | 'exhaust') => clearances[valve].convention.value ?? 'upright'
 function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']) {
   const { standing, keep } = clearances[valve]
   const entry = standing.value
