@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { clearancesOf, isOnTarget, modelOf, mouthOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Scope } from '#core'
+import { clearancesOf, isOnTarget, modelOf, mouthOf, offTheBook, quantityOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Replay, type Scope } from '#core'
 import { digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
@@ -117,6 +117,17 @@ function pictures(of: PaperCase, state: CylinderState): Drawn | undefined {
 /** One page for whoever owns the engine: what came, what was wanted, what it is now, what was done and what to watch. With less and less on it, for the first that is one page. */
 export const customerSheet = (of: PaperCase): ReturnType<typeof paper>[] => DETAILS.map(detail => sheetOf(of, detail))
 
+/** What its book states of the ratio, and what the engine came with. */
+function againstBook(r: Replay): string {
+  const told = r.layout.cylinders.flatMap((c) => {
+    const [book, off] = [quantityOf(r, 'bookRatio', c)?.estimate.value, offTheBook(r, c)?.value]
+    return book === undefined || off === undefined ? [] : [{ book, came: book + off }]
+  })
+  if (told.length === 0) return ''
+  const range = (all: number[]) => [...new Set([Math.min(...all), Math.max(...all)].map(one => digits(one, 2)))].join(' to ')
+  return ` Its book states a ratio of ${range(told.map(one => one.book))}; measured as it came: ${range(told.map(one => one.came))}.`
+}
+
 function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   const { r, received, lengths } = of
   const { cylinders } = r.layout
@@ -151,7 +162,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   // pdfmake loses its outlines.
   return { ...paper(headOf('What was done to your engine', of), of.size, [
     { text: 'What came in', style: 'head' },
-    { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', '.'] },
+    { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', `.${againstBook(r)}`] },
     ...found.length ? [{ ul: firstOf(found, detail.found) }] : [],
     ...photos.length ? [photoRows(photos, of.size, detail.photo)] : [],
     { text: 'What was wanted', style: 'head' },

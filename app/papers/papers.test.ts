@@ -212,6 +212,10 @@ describe('papers', () => {
     expect(said!.split(', ').reduce((sum, part) => sum + Number(part.split(' ').at(-1)!.replace('−', '-')), 0)).toBeCloseTo(Number(all), 0)
     // Nothing was done to the launch engine yet: there is no other state that it came in.
     expect((await printed(caseOf('Brackwater 34'), 'customer')).text).not.toContain('as it came')
+    const first = entriesOf('Brackwater 34')
+    const claimed = { ...first[0], id: 'claim', seq: 9999, at: first.at(-1)!.at, kind: 'book', v: 1, body: { quantity: 'bookRatio', figure: { value: 10.5, unit: ':1', typed: '10.5' } } } as Entry
+    // 9.01 and 9.22 by hand: see the hand sums of the browser tests.
+    expect((await printed(caseOf('Brackwater 34', { entries: [...first, claimed] }), 'customer')).text.replace(/\s+/g, ' ')).toContain('Its book states a ratio of 10.50; measured as it came: 9.01 to 9.22.')
   })
 
   it('photographs and what was found stand on the papers, where they are of any use', async () => {

@@ -1,3 +1,3 @@
 export { ASSUMED_SHARE, advice, openedAt, type Advice, type AdviceKind } from './advice'
-export { asItRan, asReceived } from './received'
+export { asItRan, asReceived, offTheBook } from './received'
 export { replay } from './tolerant'

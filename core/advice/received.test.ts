@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
-import { asItRan, asReceived, replay, type Quantity } from '..'
+import { asItRan, asReceived, offTheBook, replay, uncertainty, type Quantity } from '..'
 
 const bank = { level: 'bank', bank: 1 } as const
 /** A figure that is stated anew in the field where the first one stands. */
@@ -79,4 +79,27 @@ describe('as it came', () => {
     // 0.37 of deck: 52.6 + 8.3277 + 2.4596 + 3 + 0.6553 = 67.0426.
     expect([ran.parts.chamber!.estimate.value, ran.ratio!.estimate.value]).toEqual([expect.closeTo(52.6, 6), expect.closeTo(9.4282, 3)])
   })
+})
+
+describe('against the book', () => {
+  const bench = (says?: number) => {
+    const b = oneCylinder(2)
+    for (const cylinder of [1, 1]) b.pour(cylinder, 55)
+    if (says) b.state('bookRatio', says, 'book')
+    return b
+  }
+  const off = (b: Bench, cylinder = 1) => offTheBook(replay(b.entries)!, cylinder)
+  // 9.1447 as it came, see above; a cut since is nothing a book could know of.
+  it.each<[string, number, (b: Bench) => unknown]>([
+    ['a book that promised more', 9.5, () => undefined],
+    ['one that promised less', 9, () => undefined],
+    ['one of an engine that was cut since', 9.5, b => b.cut(0.5, 0.5)]
+  ])('%s', (_, says, work) => {
+    const b = bench(says)
+    work(b)
+    expect(off(b)!.value).toBeCloseTo(9.1447 - says, 4)
+    expect(uncertainty(off(b)!)).toBeCloseTo(uncertainty(replay(bench().entries)!.asIs[0]!.ratio!.estimate), 9)
+  })
+  it('is held against nothing where no ratio is known, or no book', () => expect([off(bench(9.5), 2), off(bench())]).toEqual([undefined, undefined]))
+  it('is reckoned with nowhere', () => expect(replay(bench(20).entries)!.asIs[0]!.ratio!.estimate.value).toBe(replay(bench().entries)!.asIs[0]!.ratio!.estimate.value))
 })

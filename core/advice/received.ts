@@ -1,6 +1,7 @@
-import { uncertainty } from '../estimate'
+import { linear, uncertainty, type Sourced } from '../estimate'
+import { onceEach } from '../once'
 import { fit, isStatement, kindRule, makesAnother, NOW, touches, type Entry, type Figure, type OperationEntry, type PartName, type Quantity } from '../ledger'
-import { statedQuantity, type Part, type Replay } from '../standing'
+import { quantityOf, statedQuantity, type Part, type Replay } from '../standing'
 import { replay } from './tolerant'
 
 /**
@@ -11,6 +12,21 @@ import { replay } from './tolerant'
  */
 export function asReceived(r: Replay): Replay | undefined {
   return r.done.length === 0 ? undefined : stoodWithout(r, r.done)
+}
+
+const came = onceEach((r: Replay) => asReceived(r) ?? r)
+
+/**
+ * How far the ratio an engine came with lies from the one its book states: a book tells of the engine as it was made.
+ *
+ * @returns the ratio as it came less the book's, below 0 where the book promised more; undefined where either is not known
+ * Source: definition.
+ * @example offTheBook(standing, 1)?.value // −0.36, of 9.14 where the book says 9.50
+ */
+export function offTheBook(r: Replay, cylinder: number): Sourced | undefined {
+  const book = quantityOf(r, 'bookRatio', cylinder)
+  const ratio = book && came(r).asIs.find(state => state.cylinder === cylinder)?.ratio
+  return ratio && linear([[1, ratio.estimate], [-1, book.estimate]])
 }
 
 /**

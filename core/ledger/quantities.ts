@@ -28,6 +28,8 @@ export const QUANTITIES = {
   gasketThickness: { dimension: 'length', min: 0, max: 10, u: DEFAULT_U.gasketThickness },
   gasketBore: { dimension: 'length', min: 20, max: 320, u: DEFAULT_U.gasketBore },
   chamberVolume: { dimension: 'volume', min: 0.5, max: 1500, measurable: false },
+  /** What a maker or seller states: held against what was measured, and reckoned with nowhere. */
+  bookRatio: { dimension: 'ratio', min: 1.5, max: 30, u: 0, measurable: false },
   otherVolume: { dimension: 'volume', min: -50, max: 200, u: DEFAULT_U.measuredVolume },
   mouthArea: { dimension: 'area', min: 100, max: 80000 },
   intakeTilt: { dimension: 'angle', min: 0, max: 60, u: DEFAULT_U.angle },

@@ -40,7 +40,7 @@ describe('a clearance measured on one cylinder', () => {
     ['goes down with what is cut afterwards', b => deck(b, 2, 0.16), b => b.cut(0.5, 0.5), [1.5, 1.3, 1.5]],
     ['has what was cut before in it', b => [deck(b, 2, 0.16), b.cut(0.5, 0.5)], () => undefined, [2, 1.8, 2]],
     ['says nothing of a piston that was changed before', b => b.add('crownWork', of(3), { state: 'done', added: mm(1), rise: mm(0.5) }), () => undefined, [2, 2, undefined]],
-    ['says nothing of a valve whose seat was cut before', b => b.add('seatWork', of(2), { state: 'done', valve: 'intake', sunk: mm(0.2) }), () => undefined, [2, undefined, 2]]
+    ['says nothing of a valve whose seat was cut before', b => b.add('seatWork', of(2), { state: 'done', added: mm(0.1), valve: 'intake', sunk: mm(0.2) }), () => undefined, [2, undefined, 2]]
   ])('%s', (_, before, after, now) => {
     const b = bench(before)
     after(b)

@@ -34,6 +34,7 @@ export const QUANTITY_WORDS: Record<Quantity, QuantityWords> = {
   gasketThickness: { label: 'Gasket, fitted', noun: 'the gasket thickness', usual: [0.2, 4] },
   gasketBore: { label: 'Gasket bore', noun: 'the gasket bore', usual: [30, 210] },
   chamberVolume: { label: 'Chamber', noun: 'the chamber volume' },
+  bookRatio: { label: 'Ratio by the book', noun: 'the ratio that the book states' },
   otherVolume: { label: 'Other volume', noun: 'the other volume' },
   mouthArea: { label: 'Mouth area', noun: 'the mouth area' },
   intakeTilt: { label: 'Intake valve tilt', noun: 'the intake valve’s tilt', usual: [0, 35] },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { asSet, clearanceForRatio, type Bodies, type Figure } from '#core'
-import { say } from '#shared/figures'
+import { asSet, clearanceForRatio, offTheBook, type Bodies, type Figure } from '#core'
+import { digits, say } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 
@@ -24,6 +24,8 @@ const clearance = computed(() => {
   const swept = build.state?.swept?.estimate.value
   return swept && target.value ? clearanceForRatio(swept, target.value.body.ratio.value) : undefined
 })
+/** How far the engine came from what its maker or seller says of it. */
+const off = computed(() => build.replayed && offTheBook(build.replayed, build.cylinder)?.value)
 </script>
 
 <template>
@@ -31,15 +33,21 @@ const clearance = computed(() => {
     <legend><h3>Target</h3></legend>
     <FigureField :field="`${build.view?.id}/target`" label="Ratio" dimension="ratio" :part="ratio" :base="target?.id" :commit="(figure, _t, base) => keep({ ratio: figure }, base)" />
     <FigureField :field="`${build.view?.id}/tolerance`" label="± tolerance" dimension="ratio" :part="tolerance" :base="target?.id" :commit="(figure, _t, base) => keep({ tolerance: figure }, base)" />
+    <StatementField quantity="bookRatio" :scope="{ level: 'build' }" label="By the book" no-basis />
     <BenchCheck class="check small" :model-value="target?.body.countsCrevice ?? true" :disabled="!target" @update:model-value="keep({ countsCrevice: $event }, target?.id)">counts the crevice<template v-if="crevice !== undefined">, <span class="num">{{ say(crevice, 'volume', 'mm', 1) }}</span></template></BenchCheck>
     <BenchSelect v-if="twoStroke" id="target-of" label="Which ratio" class="of" :disabled="!target" :model-value="target?.body.of ?? 'full'" :items="[['full', 'of the whole stroke'], ['trapped', 'trapped, from the exhaust port up']]" @update:model-value="keep({ of: $event }, target?.id)" />
-    <p v-if="clearance" class="small quiet">needs <span class="num">{{ say(clearance, 'volume') }}</span> in all</p>
+    <p v-if="clearance || off !== undefined" class="small quiet">
+      <span v-if="clearance">needs <span class="num">{{ say(clearance, 'volume') }}</span>{{ off === undefined ? ' in all' : '; ' }}</span>
+      <span v-if="off !== undefined" data-off-the-book>book <template v-if="Math.abs(off) < 0.005">is right</template><template v-else><span class="num">{{ digits(Math.abs(off), 2) }}</span> too {{ off < 0 ? 'high' : 'low' }}</template></span>
+    </p>
   </fieldset>
 </template>
 
 <style scoped>
-.target { display: grid; grid-template-columns: 1fr 1fr; gap: 4px 10px; align-content: start; }
+.target { display: grid; grid-template-columns: repeat(3, 1fr); gap: 4px 8px; align-content: start; }
 legend { margin-bottom: 2px; }
-.of { grid-column: 1 / 3; }
-.check, .target > p { grid-column: 1 / 3; display: flex; align-items: center; gap: 6px; }
+.of { grid-column: 1 / -1; }
+.check, .target > p { grid-column: 1 / -1; }
+.check { display: flex; align-items: center; gap: 6px; }
+@media (max-width: 1000px) { .target { grid-template-columns: 1fr 1fr; } }
 </style>

@@ -58,4 +58,5 @@ function change(valve: 'intake' | 'exhaust', to: Bodies['measure']['convention']
 .valves :deep(table) { table-layout: fixed; }
 .valves :deep(th), .valves :deep(td) { padding: 2px 4px !important; border-bottom: 0 !important; }
 .valves :deep(th:first-child) { width: 58px; padding-left: 0 !important; }
+@media (max-width: 1000px) { .valves :deep(th:first-child) { width: 54px; } .valves :deep(.names th:nth-child(4)) { width: 84px; } }
 </style>

@@ -114,12 +114,13 @@ const watching = (name: string) => (on: boolean) => {
 .decks legend { margin-bottom: 0; }
 .tabs { --leaf-height: 30px; }
 .row { display: grid; grid-template-columns: repeat(auto-fit, minmax(96px, 1fr)); gap: 8px; max-width: 100%; }
-.low { display: grid; grid-template-columns: 196px minmax(0, 1fr); gap: 20px; }
+.low { display: grid; grid-template-columns: 240px minmax(0, 1fr); gap: 16px; }
 @media (max-width: 1000px) {
   .tabs { --leaf-height: 44px; }
   .slot { height: 68px; }
   .slot.offers { height: 90px; }
   .drawing { height: 430px; }
   .callouts { grid-template-columns: 190px minmax(0, 1fr) 190px; min-height: 430px; }
+  .low { grid-template-columns: 172px minmax(0, 1fr); gap: 12px; }
 }
 </style>
