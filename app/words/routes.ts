@@ -66,12 +66,12 @@ const GROUND_TO: Record<Grinding, string> = {
   none: '', planned: 'as planned at Shape', match: 'to match the need', pin: 'to the pin gauge', line: 'to the line', evenChambers: 'to even chambers', evenRatios: 'to even ratios', open: '', crown: ''
 }
 
-/** A stage as an order: what to do. */
-export function sayStage({ way, figures: { faces, decks } }: Pick<Route, 'way' | 'figures'>, stage: Stage, lengths: LengthUnit): string {
+/** A stage as an order: what to do; `gasket`: the name of the one that is fitted on this way. */
+export function sayStage({ way, figures: { faces, decks } }: Pick<Route, 'way' | 'figures'>, stage: Stage, lengths: LengthUnit, gasket = ''): string {
   const { work, operations } = stage
   const first = operations[0]!
   switch (work) {
-    case 'gasket': return `Fit the ${first.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''} gasket${operations.length < faces.length ? ` on ${sayList(operations.map(op => sayScope(op.scope)))}` : ''}`
+    case 'gasket': return `Fit the ${gasket} gasket${operations.length < faces.length ? ` on ${sayList(operations.map(op => sayScope(op.scope)))}` : ''}`
     case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up, ${GROUND_TO[way.grinding]}`
     case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'} ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`
@@ -105,10 +105,10 @@ function sayPiston({ operations: [first] }: Stage, lengths: LengthUnit): string 
 }
 
 /** A stage in a strip: as short as it can be said. */
-export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: LengthUnit): string {
+export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: LengthUnit, gasket = ''): string {
   const [first] = stage.operations
   switch (stage.work) {
-    case 'gasket': return `gasket ${first?.kind === 'gasketChange' ? mm(first.body.thickness.value, lengths) : ''}`
+    case 'gasket': return `gasket ${gasket}`
     case 'grind': return `grind ${GROUND_TO[way.grinding]}`
     case 'open': return `open ${GROUND_TO[way.grinding]}`.trim()
     case 'crown': return 'crowns'
@@ -126,10 +126,10 @@ export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
 const deckOf = (foot: boolean) => foot ? 'barrel’s foot' : 'deck'
 
 /** A way in kinds, with the depth it would take: what a missing one is called; `foot`: of closed barrels. */
-export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'decks'>, gasket: number | undefined, lengths: LengthUnit, foot = false): string {
+export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'decks'>, gasket: string | undefined, lengths: LengthUnit, foot = false): string {
   const deepest = (list: readonly number[]) => `${new Set(list.map(d => mm(d, lengths))).size > 1 ? 'up to ' : ''}${mm(Math.max(...list.map(Math.abs)), lengths)}`
   const parts = [
-    ...gasket === undefined ? [] : [`the ${mm(gasket, lengths)} gasket`],
+    ...gasket === undefined ? [] : [`the ${gasket} gasket`],
     ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the ${deckOf(foot)}`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
     ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.seats ? ['a seat job'] : []
@@ -199,7 +199,7 @@ export function sayBreach(b: Breach, all: number, lengths: LengthUnit, foot = fa
 }
 
 /** Why a way is missing: where it ends, and what else it breaks. */
-export function sayMissing(missing: Missing, gasket: number | undefined, all: number, lengths: LengthUnit, foot = false): string {
+export function sayMissing(missing: Missing, gasket: string | undefined, all: number, lengths: LengthUnit, foot = false): string {
   const [first] = missing.breaches
   const name = sayWay(missing, gasket, lengths, foot)
   if (first!.kind === 'ratio' && missing.breaches.every(b => b.kind === 'ratio')) {

@@ -10,6 +10,7 @@ import { sayAdvice, sayGap } from './advice'
 import { sayImprovement, saySource } from './sources'
 import { inTyped } from './refusals'
 import { sayToState, typedFigure } from './statement'
+import { sayOffer } from './gaskets'
 import { sayFirstCut, sayMissing, sayStage } from './routes'
 
 const launch = demoShop.builds[0]!
@@ -194,4 +195,15 @@ describe('why a way is missing is said', () => {
     [missing(8.21, 2.5), 'in', '0.0984 in off the face alone would go past the 0.0787 in that may come off the face, and end with the worst of cylinders 1 and 2 at 8.21, where 8.40 is the minimum.'],
     [missing(8.21), 'mm', '2.50 mm off the face alone ends at 8.21.']
   ] as const)('%#: a figure once', (told, lengths, sentence) => expect(sayMissing(told, undefined, 2, lengths)).toBe(sentence))
+})
+
+describe('a gasket that is offered is named', () => {
+  // Fitted: 1.20 mm, round, 94.00 across.
+  const offered = (...offers: [thickness: number, bore: number][]) => replay([...launch.entries, ...offers.map(([thickness, bore], i): Entry => ({
+    ...launch.entries[0]!, id: `offer ${i}`, seq: 9000 + i, kind: 'offer', v: 1, scope: { level: 'build' }, body: { thickness: { value: thickness, unit: 'mm', typed: '' }, bore: { value: bore, unit: 'mm', typed: '' } }
+  } as Entry))])!
+  it.each<[string, [number, number][], string]>([
+    ['by its thickness', [[0.8, 94]], '0.80 mm'], ['beside one of another opening', [[0.8, 94], [0.8, 96]], '0.80 mm, bore 94.00 mm'],
+    ['beside the one that is fitted', [[1.2, 96]], '1.20 mm, bore 96.00 mm'], ['offered twice', [[0.8, 94], [0.8, 94]], '0.80 mm']
+  ])('%s', (_, offers, name) => expect(sayOffer(offered(...offers), 'offer 0', 'mm')).toBe(name))
 })

@@ -27,6 +27,9 @@ const VIEWS = { flow: 'Flow', curtain: 'Coefficient on the curtain', seat: 'Coef
 const view = choices.choice<keyof typeof VIEWS>('flowView', 'flow')
 const valueOf = (row: FlowCurve['rows'][number]) => view.value === 'flow' ? flow(row.flow) : view.value === 'speed' ? row.speed && airSpeed(row.speed, device.lengths).value : row[view.value]
 const drawn = computed(() => curves.value.filter(curve => curve.rows.some(row => valueOf(row) !== undefined)))
+/** What a view needs beside the flow, where a run is not in it. */
+const WANTS = { flow: '', curtain: 'the size of its valve is not known', seat: 'its valve, seat and throat have to be known', speed: 'its throat as it was then was not read' }
+const leftOut = computed(() => drawn.value.length ? curves.value.filter(curve => !drawn.value.includes(curve)).map(curve => `${runName(curve.run)} is not in this chart: ${WANTS[view.value]}.`) : [])
 const benches = computed(() => {
   const measured = drawn.value.filter(curve => !curve.run.entry.body.claimed)
   const names = [...new Set(measured.map(curve => curve.run.entry.body.bench.trim()))]
@@ -115,6 +118,7 @@ const liftRule = quantityRule('intakeLift')
           <div class="canvas"><LazyLineChart :data="dataOf(bench.curves)" :options="options" :says="says(bench.curves)" /></div>
         </div>
         <p v-if="benches.length === 0" class="quiet">{{ curves.length === 0 ? `Nothing was run of ${sayPort(port)} yet: tick a run beside this, or choose another cylinder.` : 'For this the valve and the throat have to be known: draw the chamber, or state them at Ports.' }}</p>
+        <p v-for="one in leftOut" :key="one" class="small" data-left-out>{{ one }}</p>
         <p v-if="scaled" class="small">{{ runName(scaled.run) }} was measured at {{ say(scaled.from!, 'depression') }}. By the square root it reads about <span class="num">{{ digits(Math.abs(high!) * 100, 1) }} %</span> too {{ high! > 0 ? 'high' : 'low' }} here. Coefficients are those of the depression it was measured at.</p>
         <v-table v-if="rows.length" class="close" aria-label="Curves in figures">
           <thead><tr><th>Run</th><th class="r">most, {{ unit }}</th><th class="r">under the curve, {{ unit }}·{{ device.lengths }}</th><th class="r">over this cam, {{ unit }}</th><th v-if="other" class="r">over the other cam, {{ unit }}</th></tr></thead>

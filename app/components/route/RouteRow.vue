@@ -5,7 +5,7 @@ import { useDevice } from '~/stores/device'
 import { sayChance, sayShort } from '~/words/routes'
 
 /** One route in the list: how sure, by what stages, what it takes and costs. */
-defineProps<{ route: Route, number: number, names: readonly string[], chosen: boolean, spread: boolean }>()
+defineProps<{ route: Route, /** The name of the one it fits. */ gasket?: string, number: number, names: readonly string[], chosen: boolean, spread: boolean }>()
 defineEmits<{ choose: [] }>()
 const device = useDevice()
 </script>
@@ -15,7 +15,7 @@ const device = useDevice()
     <span class="grid">
       <span class="names"><span class="num quiet">{{ number }}</span> {{ names.join(', ') || 'Another way' }}</span>
       <span class="bill num"><span>{{ say(route.metal, 'length', device.lengths) }} off</span><span>{{ digits(route.hours, 1) }} h</span><span>cost {{ digits(route.money, 0) }}</span><span v-if="spread">{{ digits(route.spread, 2) }} spread</span></span>
-      <span class="strip"><span v-for="(stage, i) in route.stages" :key="i" class="stage num">{{ sayShort(route, stage, device.lengths) }}</span></span>
+      <span class="strip"><span v-for="(stage, i) in route.stages" :key="i" class="stage num">{{ sayShort(route, stage, device.lengths, gasket) }}</span></span>
       <span class="num chance">{{ sayChance(route.chance) }}</span>
     </span>
   </v-btn>

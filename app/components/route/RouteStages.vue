@@ -8,7 +8,7 @@ import { useDevice } from '~/stores/device'
 import { sayStage } from '~/words/routes'
 
 /** A route's stages in order, each with the reading to stop at and the ratio it leaves, by cylinder. */
-const props = defineProps<{ route: Route }>()
+const props = defineProps<{ route: Route, /** The name of the one it fits. */ gasket?: string }>()
 const build = useBuild()
 const device = useDevice()
 const { stopAt, glass } = useGlass()
@@ -32,7 +32,7 @@ const of = (stage: Route['stages'][number], row: readonly number[]) => stage.cyl
     <tbody>
       <template v-for="(stage, i) in route.stages" :key="i">
         <tr class="what">
-          <th scope="row"><span class="num quiet">{{ i + 1 }}</span> {{ sayStage(route, stage, device.lengths) }}</th>
+          <th scope="row"><span class="num quiet">{{ i + 1 }}</span> {{ sayStage(route, stage, device.lengths, gasket) }}</th>
           <td v-for="c in of(stage, row)" :key="c.cylinder" class="r num"><template v-if="pours(stage) && glass"><strong v-if="stop(c)" data-stop>{{ stop(c) }}</strong></template><span v-else-if="c.squish !== undefined" class="quiet">{{ say(c.squish, 'length', device.lengths) }}</span></td>
         </tr>
         <tr class="then">

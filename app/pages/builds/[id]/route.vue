@@ -10,6 +10,7 @@ import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { sayOffer } from '~/words/gaskets'
 import { BEST_WORDS, LEVER_WORDS, reasonsOf, sayBreach, sayChance, sayFirstCut, sayHeld, sayKinds, sayLimitFault, sayMissing, sayShort, sayStage, sayUncounted, sayWay, sayWorth } from '~/words/routes'
 
 /** From where the engine stands to its target: all the ways that are open, and which one. */
@@ -37,10 +38,11 @@ watch(list, () => beside.value = undefined)
 const all = computed(() => build.cylinders.length)
 /** A closed barrel is cut at its foot, and has no mouth. */
 const foot = computed(() => build.replayed?.layout.engine?.head === 'blind')
-const thickness = (id?: string) => build.replayed?.offers.find(o => o.id === id)?.body.thickness.value
+/** The gasket that a way fits, by its name. */
+const gasketOf = ({ way }: Pick<Route, 'way'>) => build.replayed && sayOffer(build.replayed, way.gasket, device.lengths)
 const firstCut = computed(() => route.value && route.value.breaches.length === 0 ? sayFirstCut(route.value, device.lengths) : undefined)
 const spread = computed(() => build.cylinders.length > 1)
-const items = computed(() => list.value.map((r, i): [number, string] => [i, `${i + 1}: ${r.stages.map(s => sayShort(r, s, device.lengths)).join(', ')}`]).filter(([i]) => i !== chosen.value))
+const items = computed(() => list.value.map((r, i): [number, string] => [i, `${i + 1}: ${r.stages.map(s => sayShort(r, s, device.lengths, gasketOf(r))).join(', ')}`]).filter(([i]) => i !== chosen.value))
 const COMPARED: { name: string, of: (r: Route) => string }[] = [
   { name: 'Every cylinder on target', of: r => sayChance(r.chance) }, { name: 'Off face and deck', of: r => say(r.metal, 'length', device.lengths) }, { name: 'Chamber metal gone for good', of: r => say(r.lasting, 'volume') }, { name: 'Spread of ratio', of: r => digits(r.spread, 2) },
   { name: 'Hours', of: r => digits(r.hours, 1) }, { name: 'Cost', of: r => digits(r.money, 0) }
@@ -94,19 +96,19 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <div v-if="list.length > 0" class="first" data-first>
             <v-btn :variant="taken ? 'outlined' : 'flat'" :color="taken ? undefined : 'primary'" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
             <p class="label">{{ route.stages.length > 1 ? `Route ${chosen + 1}, first of ${route.stages.length} stages` : `Route ${chosen + 1}` }}</p>
-            <p class="lead">{{ route.stages[0] ? `${sayStage(route, route.stages[0], device.lengths)}.` : 'Leave everything as it is.' }}</p>
+            <p class="lead">{{ route.stages[0] ? `${sayStage(route, route.stages[0], device.lengths, gasketOf(route))}.` : 'Leave everything as it is.' }}</p>
           </div>
           <p v-if="sentence" class="sentence">{{ sentence }}</p>
           <div v-if="list.length === 0" class="none" data-none>
             <p class="lead">No way keeps every limit. The nearest would {{ route.breaches.slice(0, 2).map(b => sayBreach(b, all, device.lengths, foot)).join(', and ') }}.</p>
-            <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, thickness(route.way.gasket), device.lengths, foot) }}.</p>
+            <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, gasketOf(route), device.lengths, foot) }}.</p>
             <p v-if="idle.length" data-idle>Off at the moment: {{ idle.join(', ') }}. What is off is not looked at.</p>
           </div>
           <div class="list">
-            <RouteRow v-for="i in shown" :key="i" :route="list[i]!" :number="i + 1" :names="namesOf(i)" :chosen="i === chosen" :spread="spread" @choose="picked = nameOf(list[i]!)" />
+            <RouteRow v-for="i in shown" :key="i" :route="list[i]!" :gasket="gasketOf(list[i]!)" :number="i + 1" :names="namesOf(i)" :chosen="i === chosen" :spread="spread" @choose="picked = nameOf(list[i]!)" />
           </div>
           <v-btn v-if="list.length > named.length" variant="text" class="more" @click="everyOne = !everyOne">{{ everyOne ? 'The named ones only' : `${list.length - named.length} more` }}</v-btn>
-          <RouteStages v-if="route.stages.length" :route="route" />
+          <RouteStages v-if="route.stages.length" :route="route" :gasket="gasketOf(route)" />
           <ul class="notes">
             <li v-if="firstCut" data-first-cut>{{ firstCut }}</li>
             <li v-if="route.held && list.length > 0" data-held>{{ sayHeld(route.held, all, device.lengths, foot) }}</li>
@@ -123,7 +125,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           </v-table>
           <section v-if="found.missing.length" class="missing">
             <h3>Why not another way</h3>
-            <ul class="small"><li v-for="(m, i) in found.missing" :key="i">{{ sayMissing(m, thickness(m.way.gasket), all, device.lengths, foot) }}</li></ul>
+            <ul class="small"><li v-for="(m, i) in found.missing" :key="i">{{ sayMissing(m, gasketOf(m), all, device.lengths, foot) }}</li></ul>
           </section>
           <BenchFold v-if="list.length > 1" title="Chance against metal, hours or cost"><LazyRouteChart :routes="list" :chosen="chosen" /></BenchFold>
         </template>
