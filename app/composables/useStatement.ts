@@ -90,7 +90,7 @@ export function useStatement(quantity: () => Quantity, usually: () => Scope, cyl
     const narrower = TO_THE_PISTON.some(one => one === quantity())
     const parts = wider ? same.filter(e => e !== there && scopeName(e.scope) !== scopeName(to) && reach(e.scope).every(c => reach(to).includes(c))) : narrower ? [now] : []
     const said = notKept(await build.addAll([
-      ...parts.map((e): ToAdd => ({ kind: 'void', scope: e.scope, body: { reason: `holds for ${scopeName(to)} now` }, more: { supersedes: e.id } })),
+      ...parts.map((e): ToAdd => ({ kind: 'void', scope: e.scope, body: { reason: `holds for ${to.level === 'build' ? 'the whole engine' : scopeName(to)} now` }, more: { supersedes: e.id } })),
       { kind: now.kind, scope: to, body: now.body, more: there ? { supersedes: there.id } : {} } as ToAdd
     ]))
     asked.value = undefined

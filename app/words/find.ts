@@ -35,7 +35,7 @@ const TERMS: readonly [words: string, Place][] = [
   ['solder, squish, quench, running clearance, rod stretch', { station: 'mockup', leaf: 'squish' }],
   ['turned head, lathe, dome, two-stroke, squish band, trapped ratio', { station: 'mockup', leaf: 'turned' }],
   ['degree wheel, TDC, piston stop', { station: 'mockup', leaf: 'tdc' }],
-  ['piston to valve, clay, pocket', { station: 'mockup', leaf: 'valves' }],
+  ['piston to valve, clay, pocket', { station: 'mockup', leaf: 'clearances' }],
   ['route, plan, way to the target, options, cost, hours, chance, what to do', { station: 'route' }],
   ['flow bench, cfm, depression, discharge coefficient, Cd, curve', { station: 'flow', leaf: 'curves' }],
   ['flow before and after, gain, repeat, bench error', { station: 'flow', leaf: 'compare' }],

@@ -90,14 +90,14 @@ export const STATIONS: Record<StationName, StationWords> = {
   },
   mockup: {
     key: '6', name: 'Mock-up',
-    leaves: [{ key: 'squish', name: 'Squish' }, { key: 'turned', name: 'Turned head' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'valves', name: 'Valves' }, { key: 'springs', name: 'Springs' }],
+    leaves: [{ key: 'squish', name: 'Squish' }, { key: 'turned', name: 'Turned head' }, { key: 'tdc', name: 'Top dead centre' }, { key: 'clearances', name: 'Clearances' }, { key: 'springs', name: 'Springs' }],
     help: {
       what: 'How near piston, head and valves come to each other, cold and running.',
       how: [
         'Lay solder across the pin’s line and along it, torque the head, turn the engine by hand over top dead centre.',
         'Measure each strand where it was squeezed, and type it where it lay.',
         'Find top dead centre from both sides: the same drop before it and after it.',
-        'Measure the valve clearances with clay, or with soft springs and a dial.'
+        'Measure the clearances of valves and of a dome with clay, or with soft springs and a dial.'
       ],
       picture: 'Strands over the pin’s line and across it: the mean over the pin is the squish, the difference across is rock.'
     }

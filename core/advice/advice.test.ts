@@ -224,7 +224,7 @@ describe('everything that is open', () => {
     const other = replay(bench.entries)!
     expect(advice(other)[0]).toMatchObject({ kind: 'pour', heads: [1], at: { station: 'pour' } })
     bench.state('exhaustClearance', 1)
-    expect(advice(replay(bench.entries))[0]).toMatchObject({ at: { station: 'mockup', leaf: 'valves', field: 'exhaustClearance' } })
+    expect(advice(replay(bench.entries))[0]).toMatchObject({ at: { station: 'mockup', leaf: 'clearances', field: 'exhaustClearance' } })
     bench.entries.splice(bench.entries.findIndex(e => e.kind === 'measure' && e.body.quantity === 'bore'), 1)
     expect(advice(replay(bench.entries))[0]).toMatchObject({ kind: 'state', quantity: 'bore', at: { station: 'sheet', leaf: 'section', field: 'bore' } })
   })

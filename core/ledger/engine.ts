@@ -103,7 +103,6 @@ const LACKS: readonly { station: Place['station'], leaf?: string, engine: (engin
   { station: 'sheet', leaf: 'gaskets', engine: engine => engine.head === 'blind' },
   { station: 'sheet', leaf: 'chamber', engine: engine => engine.head === 'blind' },
   { station: 'mockup', leaf: 'turned', engine: engine => !isTurned(engine) },
-  { station: 'mockup', leaf: 'valves', engine: engine => !hasValves(engine) },
   { station: 'mockup', leaf: 'springs', engine: engine => !hasValves(engine) }
 ]
 

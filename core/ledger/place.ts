@@ -5,7 +5,7 @@ export interface Place { station: 'sheet' | 'pour' | 'shape' | 'ports' | 'cut' |
 
 const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishRecess']
 const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
-const VALVE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
+const CLEARANCE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
 const SPRING_FIELDS: readonly Quantity[] = ['intakeMovingMass', 'exhaustMovingMass', 'intakeFloat', 'exhaustFloat']
 const THROAT_FIELDS: readonly Quantity[] = ['intakeValve', 'exhaustValve', 'intakeThroatShare', 'exhaustThroatShare']
@@ -19,7 +19,7 @@ const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
 export function placeOf(field: Quantity): Place {
   if (LATHE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'turned', field }
   if (SQUISH_FIELDS.includes(field)) return { station: 'mockup', leaf: 'squish', field }
-  if (VALVE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'valves', field }
+  if (CLEARANCE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'clearances', field }
   if (MOVING_FIELDS.includes(field)) return { station: 'cut', leaf: 'else', field }
   if (SPRING_FIELDS.includes(field)) return { station: 'mockup', leaf: 'springs', field }
   if (THROAT_FIELDS.includes(field)) return { station: 'ports', leaf: 'throats', field }

@@ -53,10 +53,11 @@ describe('what a cut would be past', () => {
     for (const c of [1, 2]) for (let i = 0; i < 2; i++) bench.pour(c, 50)
     expect(limits(bench, 0)).toEqual([])
     expect(limits(bench, 0.05)).toEqual([])
-    // 0.6 off: the seat of 2 by 0.1, the exhaust of 1 to 2.0, both past 10.0 (50 − 2.79 cc in 61.5).
+    // 0.6 off: the seat of 2 by 0.1, the exhaust of 1 to 2.0 and of 2 as well, whose deck and gasket are the same, both past 10.0 (50 − 2.79 cc in 61.5).
     expect(limits(bench, 0.6)).toMatchObject([
       { kind: 'seat', cylinder: 2, valve: 'exhaust', figure: expect.closeTo(0.1, 9) as number },
       { kind: 'clearance', cylinder: 1, clearance: 'exhaustClearance', figure: expect.closeTo(2, 9) as number, least: 2.5 },
+      { kind: 'clearance', cylinder: 2, clearance: 'exhaustClearance', figure: expect.closeTo(2, 9) as number, least: 2.5 },
       { kind: 'target', cylinder: 1 }, { kind: 'target', cylinder: 2 }
     ])
   })

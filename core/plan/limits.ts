@@ -1,6 +1,6 @@
 import type { OperationEntry, Valve } from '../ledger'
 import { cautiousLeast, leastClearance, windowFor, type ShopRules, type SquishWindow } from '../shop'
-import { quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
+import { clearancesOf, quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
 import type { CylinderAsIf } from './asIf'
 import { CLOSE_ENOUGH } from './turned'
 
@@ -123,7 +123,7 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
  * @example domeUnmeasured(standing, 1) // true, with a crown of −8 cc
  */
 export const domeUnmeasured = (standing: Replay, cylinder: number): boolean =>
-  (quantityOf(standing, 'crownVolume', cylinder)?.estimate.value ?? 0) < 0 && quantityOf(standing, 'domeToChamber', cylinder) === undefined
+  (quantityOf(standing, 'crownVolume', cylinder)?.estimate.value ?? 0) < 0 && !clearancesOf(standing, cylinder).some(({ name }) => name === 'domeToChamber')
 
 /** Nearer than this two depths are one, mm. */
 const ALIKE = 0.005

@@ -83,7 +83,7 @@ test('a thinner gasket asks for 1.08 mm on cylinder 4', async ({ page, bench }) 
 
 test('a valve’s room that was measured on cylinder 1 tells of the others by their decks', async ({ page, bench }) => {
   await open(page, bench, await copyOf(bench, bench.launch), 'mockup')
-  await page.getByRole('tab', { name: 'Valves' }).click()
+  await page.getByRole('tab', { name: 'Clearances' }).click()
   const row = page.locator('[data-clearance=intakeClearance]')
   await expect(row.locator('.then')).toContainText('4.10')
   await row.getByRole('button', { name: /whom it holds for/ }).click()

@@ -11,7 +11,7 @@ const CASES: { what: string, station: string, store: Record<string, string>, lab
   { what: 'a deck reading', station: 'sheet', store: { 'bowl.sheetLeaf': 'deck' }, label: 'Deck 1, pin, front', typed: ['40', '1e-3', '2 cc', 'Infinity', '١'], says: /./ },
   { what: 'the wheel', station: 'mockup', store: { 'bowl.mockupLeaf': 'tdc' }, label: 'Wheel before, pair 1', typed: ['12 mm', '9999', 'NaN'], says: /./ },
   { what: 'a deck cut', station: 'sheet', store: { 'bowl.sheetLeaf': 'deck' }, label: 'Depth off the deck, to plan', typed: ['-0.2', '40', 'all'], says: /./ },
-  { what: 'a clearance', station: 'mockup', store: { 'bowl.mockupLeaf': 'valves' }, label: 'Valve to valve', typed: ['900', '--1', '3 °'], says: /./ }
+  { what: 'a clearance', station: 'mockup', store: { 'bowl.mockupLeaf': 'clearances' }, label: 'Valve to valve', typed: ['900', '--1', '3 °'], says: /./ }
 ]
 
 for (const { what, station, store, label, typed, says } of CASES) {

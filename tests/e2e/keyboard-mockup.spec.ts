@@ -57,7 +57,7 @@ test('six solders, a gasket tried and planned, top dead centre and a valve, by k
 
   await page.evaluate(() => document.querySelector<HTMLElement>('[role=tab][aria-selected=true]')!.focus())
   await page.keyboard.press('ArrowRight')
-  await page.locator('.valves').waitFor()
+  await page.locator('.clearances').waitFor()
   await tabTo(page, /^Valve to valve$/)
   await typed(page, '40 thou')
   // 40 thou is 1.02 mm; the shop wants 1.50

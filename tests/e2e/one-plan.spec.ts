@@ -49,7 +49,7 @@ test('everything that is open is one key away, and its link opens the very field
   await expect(list.locator('[data-open]').first()).toHaveAttribute('data-open', 'tooClose')
   await list.locator('[data-open]').nth(1).click()
   await expect(page).toHaveURL(/\/mockup$/)
-  await expect(page.getByRole('tabpanel', { name: 'Valves' }).locator('[data-quantity=domeToChamber] input')).toBeFocused()
+  await expect(page.getByRole('tabpanel', { name: 'Clearances' }).locator('[data-quantity=domeToChamber] input')).toBeFocused()
 })
 
 test('a gasket that would stand in the chamber and a strand never touched are refused; a mouth stands in by its kind', async ({ page, bench }) => {

@@ -35,7 +35,7 @@ const off = computed(() => build.replayed && offTheBook(build.replayed, build.cy
     <FigureField :field="`${build.view?.id}/tolerance`" label="± tolerance" dimension="ratio" :part="tolerance" :base="target?.id" :commit="(figure, _t, base) => keep({ tolerance: figure }, base)" />
     <StatementField quantity="bookRatio" :scope="{ level: 'build' }" label="By the book" no-basis />
     <BenchCheck class="check small" :model-value="target?.body.countsCrevice ?? true" :disabled="!target" @update:model-value="keep({ countsCrevice: $event }, target?.id)">counts the crevice<template v-if="crevice !== undefined">, <span class="num">{{ say(crevice, 'volume', 'mm', 1) }}</span></template></BenchCheck>
-    <BenchSelect v-if="twoStroke" id="target-of" label="Which ratio" class="of" :disabled="!target" :model-value="target?.body.of ?? 'full'" :items="[['full', 'of the whole stroke'], ['trapped', 'trapped, from the exhaust port up']]" @update:model-value="keep({ of: $event }, target?.id)" />
+    <BenchSelect v-if="twoStroke" id="target-of" label="Which ratio" class="of" :disabled="!target" :model-value="target?.body.of ?? 'full'" :items="[['full', 'of the whole stroke'], ['trapped', 'trapped, above the port']]" @update:model-value="keep({ of: $event }, target?.id)" />
     <p v-if="clearance || off !== undefined" class="small quiet">
       <span v-if="clearance">needs <span class="num">{{ say(clearance, 'volume') }}</span>{{ off === undefined ? ' in all' : '; ' }}</span>
       <span v-if="off !== undefined" data-off-the-book>book <template v-if="Math.abs(off) < 0.005">is right</template><template v-else><span class="num">{{ digits(Math.abs(off), 2) }}</span> too {{ off < 0 ? 'high' : 'low' }}</template></span>

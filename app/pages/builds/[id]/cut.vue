@@ -204,7 +204,7 @@ async function planDepth() {
           <ValveStandings v-if="hasSeats" :valves="valves" :depth="depth" />
           <p class="small quiet">Draw the chamber on the Sheet: cuts are then exact, angled ones too{{ hasSeats ? ', and the seats are watched all the way round' : '' }}.</p>
         </template>
-        <p v-if="dome" class="small" data-dome>The dome of the piston comes nearer to the chamber too: measure that clearance at <NuxtLink :to="openingOf(build.view!.id, { station: 'mockup', leaf: 'valves', field: 'domeToChamber' })" class="go">Mock-up</NuxtLink> first.</p>
+        <p v-if="dome" class="small" data-dome>The dome of the piston comes nearer to the chamber too: measure that clearance at <NuxtLink :to="openingOf(build.view!.id, { station: 'mockup', leaf: 'clearances', field: 'domeToChamber' })" class="go">Mock-up</NuxtLink> first.</p>
       </section>
       <section class="below">
         <CutTable v-if="needed" :needed="needed" :outcomes="outcomes.map(o => o.state)" :dimension="dimension" :title="free === 'none' || planned ? 'Cut to target' : laid.angle ? what : 'Cut to target'" />

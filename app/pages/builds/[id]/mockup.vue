@@ -53,7 +53,7 @@ const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', de
     <div v-else-if="leaf === 'turned'" class="room" role="tabpanel" aria-label="Turned head"><TurnedHead :key="build.cylinder" /></div>
     <div v-else-if="leaf === 'tdc'" class="room" role="tabpanel" aria-label="Top dead centre"><TopDeadCentre /></div>
     <div v-else-if="leaf === 'springs'" class="room" role="tabpanel" aria-label="Springs"><SpringLeaf /><SchoolLink station="mockup" leaf="springs" /></div>
-    <div v-else class="room" role="tabpanel" aria-label="Valves"><ValveClearances /></div>
+    <div v-else class="room" role="tabpanel" aria-label="Clearances"><ClearanceTable /></div>
   </div>
 </template>
 

@@ -156,6 +156,8 @@ watch(() => build.cylinder, () => {
 .choice { display: grid; grid-template-columns: 32px minmax(0, 1fr); align-items: center; }
 .reading :deep(.end .v-field-label) { white-space: nowrap; }
 .reading { margin-top: 8px; }
+/* Why a reading was not kept may be three lines long: nothing under it is covered. */
+.reading:has(.said .sentence) { padding-bottom: 38px; }
 .under { display: grid; grid-template-columns: minmax(0, 1fr) 88px; gap: 8px; align-items: end; margin-top: 18px; }
 .reading :deep(.end) { --well-height: 112px; }
 .reading :deep(.end .v-field.v-field) { font-size: var(--s80); }

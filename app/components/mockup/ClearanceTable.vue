@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CLEARANCES, leastClearance, nearestPiston, overLeast, uncertainty, quantityOf, clearancesOf, rodMaterialOf, type ClearanceName, type ClearanceStep, type Part } from '#core'
+import { CLEARANCES, asksFor, leastClearance, nearestPiston, overLeast, uncertainty, quantityOf, clearancesOf, rodMaterialOf, type ClearanceName, type ClearanceStep, type Part } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { useBuild } from '~/stores/build'
@@ -19,7 +19,9 @@ const over = (step: ClearanceStep) => overLeast(build.replayed, shop.rules, buil
 const order = shallowRef<readonly ClearanceName[]>(CLEARANCES)
 const left = (name: ClearanceName) => steps.value.has(name) ? over(steps.value.get(name)!) : 99
 watch(() => build.cylinder, () => order.value = [...CLEARANCES].sort((a, b) => left(a) - left(b)), { immediate: true })
-const rows = computed(() => order.value.map(name => ({ name, step: steps.value.get(name) })))
+/** An engine without valves has a dome that can touch, and nothing else. */
+const asked = (name: ClearanceName) => asksFor(build.replayed?.layout.engine, name) || steps.value.has(name)
+const rows = computed(() => order.value.filter(asked).map(name => ({ name, step: steps.value.get(name) })))
 /** Bars to one scale: 40 px a millimetre, as far as their place reaches. */
 const LONG = 200
 const px = (mm: number) => Math.max(0, Math.min(LONG - 2, mm * 40))
@@ -42,9 +44,10 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
 </script>
 
 <template>
-  <section class="valves">
+  <section class="clearances">
     <p v-if="worst" class="verdict" role="status"><strong class="warn">{{ QUANTITY_WORDS[worst.name].label }}</strong> comes to <strong class="num">{{ say(worst.then.value, 'length', device.lengths) }}</strong>, <span class="num">{{ say(-over(worst), 'length', device.lengths) }}</span> under the shop’s minimum.</p>
     <p v-else-if="steps.size" class="verdict">Every clearance stated of cylinder {{ build.cylinder }} keeps the shop’s minimum, with all that is planned.</p>
+    <p v-else-if="!asked('intakeClearance')" class="verdict quiet">Measure with clay on the dome, the head torqued, the engine turned by hand over top dead centre.</p>
     <p v-else class="verdict quiet">Measure with clay, or with soft springs and a dial. The intake comes nearest about 10° after top, the exhaust about 10° before: search 20° either side.</p>
     <v-table>
       <thead><tr><th>Clearance</th><th class="field">measured</th><th>what is left of it</th><th class="r">then</th><th class="r">over the minimum</th></tr></thead>
@@ -76,7 +79,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
 </template>
 
 <style scoped>
-.valves { display: grid; gap: 8px; align-content: start; }
+.clearances { display: grid; gap: 8px; align-content: start; }
 .verdict { font-size: var(--s18); }
 .field { width: 200px; }
 .then { font-weight: 700; }
