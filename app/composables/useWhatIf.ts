@@ -24,7 +24,7 @@ export function useWhatIf() {
       // It takes the place of any other that is planned under this head.
       list.push({ kind: 'gasketChange', scope: head.value, body: { state: 'planned', ...gasketFigures(gasket.value.body) } })
     }
-    if (deck.value > 0) list.push(build.replayed?.layout.engine?.head === 'blind' ? offFoot(bank.value.bank, deck.value) : { kind: 'deckCut', scope: bank.value, body: { state: 'planned', depth: mm(deck.value) } })
+    if (deck.value > 0) list.push(build.closed ? offFoot(bank.value.bank, deck.value) : { kind: 'deckCut', scope: bank.value, body: { state: 'planned', depth: mm(deck.value) } })
     if (under.value !== 0) list.push({ kind: 'spacer', scope: bank.value, body: { state: 'planned', change: mm(under.value) } })
     if (face.value > 0) list.push({ kind: 'faceCut', scope: head.value, body: { state: 'planned', depth: mm(face.value) } })
     return list

@@ -75,6 +75,8 @@ export const useBuild = defineStore('build', () => {
   /** A cylinder with everything planned: what its chamber, or the whole, is to come to goes by the parts it will have. */
   const then = (n: number) => planned.value?.cylinders.find(c => c.cylinder === n)?.state
   const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
+  /** A closed barrel has neither joint nor face: it comes down by what is taken off its foot. */
+  const closed = computed(() => replayed.value?.layout.engine?.head === 'blind')
   /** The cylinders as they stand, bank by bank: the order of the strip, and of a hand that goes along a head. */
   const along = computed(() => (replayed.value?.layout.banks ?? []).flat())
   const asIs = computed(() => replayed.value?.asIs ?? [])
@@ -235,5 +237,5 @@ export const useBuild = defineStore('build', () => {
     if (n > 0) cylinder.value = along.value[(at + by + n) % n]!
   }
 
-  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, then, stages, cuts, byId, cylinders, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
+  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, then, stages, cuts, byId, cylinders, closed, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
 })

@@ -40,7 +40,7 @@ test('what changed between two runs is named, and what can’t be pinned on one 
   }
 })
 
-const rows = (page: Page) => page.getByLabel(/^Lift in mm and its flow/)
+const rows = (page: Page) => page.getByLabel(/^Lift in mm and flow/)
 
 test('a bench that stops in the middle keeps what it sent; a reload and a killed server lose nothing, and a lift never comes twice', async ({ page }) => {
   test.setTimeout(120_000)

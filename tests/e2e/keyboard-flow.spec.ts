@@ -13,7 +13,7 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   const run = async (name: string, rows: string[]) => {
     await page.getByLabel('What was done, in a word or two').focus()
     await hand.text(name)
-    await page.getByLabel(/^Lift in mm and its flow/).focus()
+    await page.getByLabel(/^Lift in mm and flow/).focus()
     for (const row of rows) {
       await hand.text(row)
       await hand.press('Enter')
@@ -25,7 +25,7 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   await run('as received', ['2 20', '4 40', '6 55', '8 retainer'])
   await expect(page.getByText('Name the bench: runs on two benches can’t be compared.')).toBeVisible()
   await page.reload()
-  await expect(page.getByLabel(/^Lift in mm and its flow/)).toHaveValue('2 20\n4 40\n6 55\n8 retainer\n')
+  await expect(page.getByLabel(/^Lift in mm and flow/)).toHaveValue('2 20\n4 40\n6 55\n8 retainer\n')
   await expect(page.locator('[data-read]')).toHaveText('4 lifts, to 8.00 mm, 1 not reached.')
   await page.getByLabel('Bench', { exact: true }).focus()
   await hand.text('Old bench')
@@ -79,7 +79,7 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   await page.getByRole('button', { name: /^correct 1 as received/ }).focus()
   await hand.press('Enter')
   await expect(page.getByText('Correcting 1 as received')).toBeVisible()
-  await expect(page.getByLabel(/^Lift in mm and its flow/)).toHaveValue('2 20\n4 40\n6 55\n8 retainer')
+  await expect(page.getByLabel(/^Lift in mm and flow/)).toHaveValue('2 20\n4 40\n6 55\n8 retainer')
   await page.getByLabel('What was done, in a word or two').focus()
   await hand.press('End')
   await hand.text(' here')

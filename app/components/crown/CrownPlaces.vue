@@ -11,7 +11,6 @@ import { useDevice } from '~/stores/device'
 /** The crown seen from above, with a well at each place something is read. */
 const props = defineProps<{ kind: 'solder' | 'deckReadings', plane?: SpotPlane }>()
 const build = useBuild()
-const closed = computed(() => build.replayed?.layout.engine?.head === 'blind')
 const device = useDevice()
 const { bore, entry, places, part, keep, startAfresh, strand, keepStrand } = useSpots(props.kind)
 const holder = useTemplateRef<HTMLElement>('holder')
@@ -95,7 +94,7 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
     </div>
     <div class="foot">
       <p v-if="kind === 'deckReadings'" class="small quiet">Seen from above. Negative where the crown stands proud.</p>
-      <p v-else class="caution">Seen from above. Solder may hold lead: wash your hands. Turn the engine by hand only, with the {{ closed ? 'barrel' : 'head' }} torqued.</p>
+      <p v-else class="caution">Seen from above. Solder may hold lead: wash your hands. Turn the engine by hand only, with the {{ build.closed ? 'barrel' : 'head' }} torqued.</p>
       <FigureField
         v-if="kind === 'solder'" class="strand" :field="`${build.view?.id}/strand`" label="Strand, before" dimension="length" :usual="[0.5, 6]" empty-text="?"
         :part="asSet(strand?.value)" :commit="figure => keepStrand(figure)"

@@ -131,7 +131,7 @@ const { take, told } = useFlowFile(text)
           <v-btn v-else @click="begin(one.id)">{{ one.name }}</v-btn>
         </template>
       </div>
-      <v-textarea id="flow-rows" v-model="text" class="num" :label="`Lift in ${device.lengths === 'in' ? 'inches' : 'mm'} and its flow, a line each`" rows="11" spellcheck="false"><template #loader /></v-textarea>
+      <v-textarea id="flow-rows" v-model="text" class="num" :label="`Lift in ${device.lengths === 'in' ? 'inches' : 'mm'} and flow, a line each`" rows="11" spellcheck="false"><template #loader /></v-textarea>
       <p class="small quiet">Where a lift was not reached, write retainer, coil bind or bench instead of the flow.</p>
       <p v-if="Array.isArray(read)" class="small" data-read>{{ read.length }} {{ read.length === 1 ? 'lift' : 'lifts' }}, to {{ say(read.at(-1)!.lift, 'length', device.lengths) }}<template v-if="read.some(row => row.missed)">, {{ read.filter(row => row.missed).length }} not reached</template>.</p>
       <p v-else-if="text.length > FLOW_TEXT_LIMIT" class="sentence">{{ read }}</p>

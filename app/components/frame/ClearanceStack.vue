@@ -75,14 +75,13 @@ const gapSentence = computed(() => {
   return sayGap(gap.value, tolerance.value?.over ?? 0)
 })
 /** What else is planned than what closes the gap: a face cut, or a closed barrel's foot. */
-const besides = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind !== (build.replayed?.layout.engine?.head === 'blind' ? 'deckCut' : 'faceCut') && touches(op, build.replayed!.layout, build.cylinder)))
+const besides = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind !== (build.closed ? 'deckCut' : 'faceCut') && touches(op, build.replayed!.layout, build.cylinder)))
 /** What is left to close with that done: a gasket that is planned closes its part. */
 const open = computed(() => besides.value.length === 0 ? gap.value : build.ifDone(besides.value)?.cylinders.find(c => c.cylinder === build.cylinder)?.state.gap?.estimate.value)
 /** The ways that close the gap, each with the place where it is done. */
 const ways = computed((): { words: string, at: Place }[] => {
   if (open.value === undefined || !build.replayed || !state.value || sayGap(open.value, tolerance.value?.over ?? 0) === 'on target') return []
-  const { layout } = build.replayed
-  if (layout.engine?.head === 'blind') {
+  if (build.closed) {
     const foot = footCuts(build.replayed, state.value.bank, besides.value).find(c => c.cylinder === build.cylinder)?.depth.value
     if (foot === undefined || Math.abs(foot) < 0.005) return []
     const figure = say(Math.abs(foot), 'length', device.lengths)

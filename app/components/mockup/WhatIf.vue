@@ -26,8 +26,6 @@ const live = (name: 'deck' | 'face', figure: Figure | undefined) => {
   if (figure && figure.value >= 0 && figure.value <= 12) set(name, figure.value)
 }
 const twoStroke = computed(() => build.replayed?.layout.engine?.strokes === 2)
-/** A closed barrel has neither gasket nor face: it comes down by its foot. */
-const closed = computed(() => build.replayed?.layout.engine?.head === 'blind')
 const barrels = computed(() => build.replayed !== undefined && hasBarrels(build.replayed.layout))
 async function keepUnder(figure: Figure): Promise<string | undefined> {
   const fault = figureFault(figure, { ...FIGURE_BOUNDS.spacer, noun: 'the change under the barrel' })
@@ -61,11 +59,11 @@ const gaskets = computed((): [string, string, string?][] => {
 <template>
   <section class="whatif">
     <div class="fields">
-      <div v-if="!closed">
+      <div v-if="!build.closed">
         <BenchSelect id="try-gasket" label="Gasket" :model-value="gasket?.id ?? ''" :items="gaskets" @update:model-value="set('gasket', $event ?? '')" />
       </div>
-      <FigureField :field="`${build.view?.id}/try/deck`" :label="closed ? 'Off the barrel’s foot' : 'Off the deck'" dimension="length" :usual="USUAL_CUT" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
-      <FigureField v-if="!closed" :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :usual="USUAL_CUT" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
+      <FigureField :field="`${build.view?.id}/try/deck`" :label="build.closed ? 'Off the barrel’s foot' : 'Off the deck'" dimension="length" :usual="USUAL_CUT" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
+      <FigureField v-if="!build.closed" :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :usual="USUAL_CUT" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
       <FigureField v-if="barrels" :field="`${build.view?.id}/try/under`" label="Under the barrel, + more" dimension="length" :part="asSet(under === 0 ? undefined : under)" empty-text="0" :commit="keepUnder" />
     </div>
     <v-table class="close">
@@ -78,7 +76,7 @@ const gaskets = computed((): [string, string, string?][] => {
         </tr>
       </tbody>
     </v-table>
-    <p v-if="!closed" class="small quiet">A face cut changes the squish of a recessed pad only.</p>
+    <p v-if="!build.closed" class="small quiet">A face cut changes the squish of a recessed pad only.</p>
     <div class="row">
       <v-btn :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</v-btn>
       <p v-if="after?.squish.contact && after.squish.contact.estimate.value < 0" class="warn">It touches: {{ say(after.squish.contact.estimate.value, 'length', device.lengths) }} at the smallest.</p>

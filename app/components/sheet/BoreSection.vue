@@ -20,9 +20,7 @@ const scale = computed(() => 150 / bore.value)
 const deckY = 150
 const cx = computed(() => W.value / 2 - 58)
 const half = 75
-/** A closed barrel is one piece: no gasket, and its walls go up to its roof. */
-const closed = computed(() => build.replayed?.layout.engine?.head === 'blind')
-const gasketH = computed(() => closed.value ? 0 : Math.max(2, (value('gasketThickness') ?? 1.2) * scale.value))
+const gasketH = computed(() => build.closed ? 0 : Math.max(2, (value('gasketThickness') ?? 1.2) * scale.value))
 const crownY = computed(() => deckY + (value('deckClearance') ?? 0.3) * scale.value)
 const crown = computed(() => value('crownVolume') ?? 0)
 const faceY = computed(() => deckY - gasketH.value)
@@ -37,7 +35,7 @@ const dome = computed(() => Math.max(-26, Math.min(26, -crown.value * 0.9)))
 const detail = computed(() => ({ x: cx.value + 176, y: 180, r: 66 }))
 const k = computed(() => scale.value * 10)
 const detailDeck = computed(() => detail.value.y + 10)
-const detailGasket = computed(() => closed.value ? 0 : Math.min(detail.value.r - 16, (value('gasketThickness') ?? 1.2) * k.value))
+const detailGasket = computed(() => build.closed ? 0 : Math.min(detail.value.r - 16, (value('gasketThickness') ?? 1.2) * k.value))
 const detailClear = computed(() => Math.max(-40, Math.min(40, (value('deckClearance') ?? 0.3) * k.value)))
 
 const anchors = computed<Record<string, [number, number]>>(() => ({
@@ -76,7 +74,7 @@ const leaders = computed(() => [
       <path :d="chamberPath" class="air" :class="[from('chamber'), { on: on('chamberVolume') }]" />
       <line :x1="cx - half + 26" :y1="faceY" :x2="cx + half - 4" :y2="faceY" class="edge" :class="{ on: on('mouthArea') }" />
       <!-- gasket -->
-      <g v-if="!closed" :class="['gasket', from('gasket'), { on: on('gasketThickness') || on('gasketBore') || on('offers') }]">
+      <g v-if="!build.closed" :class="['gasket', from('gasket'), { on: on('gasketThickness') || on('gasketBore') || on('offers') }]">
         <rect :x="cx - 100" :y="faceY" :width="98 - half" :height="gasketH" /><rect :x="cx + half + 2" :y="faceY" :width="98 - half" :height="gasketH" />
       </g>
       <!-- block -->
@@ -97,7 +95,7 @@ const leaders = computed(() => [
       <g clip-path="url(#detail-clip)">
         <rect :x="detail.x - 70" :y="detail.y - 70" width="140" height="140" fill="var(--sheet)" />
         <rect :x="detail.x - 70" :y="detail.y - 90" width="140" :height="detailDeck - detailGasket - detail.y + 90" fill="url(#iron)" stroke="var(--ink)" />
-        <rect v-if="!closed" :x="detail.x + 12" :y="detailDeck - detailGasket" width="80" :height="detailGasket" class="gasket-big" :class="[from('gasket'), { on: on('gasketThickness') || on('offers') }]" />
+        <rect v-if="!build.closed" :x="detail.x + 12" :y="detailDeck - detailGasket" width="80" :height="detailGasket" class="gasket-big" :class="[from('gasket'), { on: on('gasketThickness') || on('offers') }]" />
         <rect :x="detail.x + 4" :y="detailDeck" width="80" height="90" fill="url(#iron)" stroke="var(--ink)" />
         <rect :x="detail.x - 90" :y="detailDeck + detailClear" width="90" height="110" class="piston" :class="[from('deck'), { on: on('deckClearance') }]" />
         <path v-if="on('deckClearance')" :d="`M${detail.x - 20} ${detailDeck} V${detailDeck + detailClear} M${detail.x - 30} ${detailDeck} H${detail.x + 4}`" class="edge on" />
@@ -107,7 +105,7 @@ const leaders = computed(() => [
         <path :d="leader.d" /><circle :cx="leader.at[0]" :cy="leader.at[1]" r="2.5" />
       </g>
       <text :x="detail.x" :y="detail.y + detail.r + 17" text-anchor="middle" class="clear">squish corner, 10 ×</text>
-      <text :x="cx" y="44" text-anchor="middle" class="soft clear">{{ closed ? 'roof' : 'head' }}: not to scale</text>
+      <text :x="cx" y="44" text-anchor="middle" class="soft clear">{{ build.closed ? 'roof' : 'head' }}: not to scale</text>
     </svg>
   </div>
 </template>

@@ -22,9 +22,7 @@ const planned = computed(() => build.replayed?.planned.find(op => op.kind === 'd
 const cuts = computed(() => (build.replayed?.done ?? []).filter(op => op.kind === 'deckCut' && op.scope.level === 'bank' && op.scope.bank === bank.value.bank))
 const after = computed(() => quantityOf(build.replayed, 'deckClearance', build.cylinder, 'asPlanned'))
 const banks = computed(() => build.replayed?.layout.banks ?? [])
-/** A closed barrel comes down by what is taken off its foot. */
-const barrel = computed(() => build.replayed?.layout.engine?.head === 'blind')
-const foot = computed(() => barrel.value && build.replayed ? footCut(build.replayed, bank.value.bank, []) : undefined)
+const foot = computed(() => build.closed && build.replayed ? footCut(build.replayed, bank.value.bank, []) : undefined)
 /** What that would be past. */
 const past = computed(() => {
   const cylinders = banks.value[bank.value.bank - 1] ?? []
@@ -32,7 +30,7 @@ const past = computed(() => {
   return then && build.replayed ? cutLimits(build.replayed, shop.rules, then).find(limit => limit.kind !== 'target') : undefined
 })
 const sentence = ref('')
-const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth, ...(barrel.value ? { foot: true as const } : {}) }, planned.value ? { supersedes: planned.value.id } : {}))
+const plan = async (depth: Figure) => notKept(await build.add('deckCut', bank.value, { state: 'planned', depth, ...(build.closed ? { foot: true as const } : {}) }, planned.value ? { supersedes: planned.value.id } : {}))
 async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<string | undefined> {
   const op = planned.value
   if (op?.kind !== 'deckCut') return 'Plan the cut first.'
@@ -51,7 +49,7 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
         <p v-else class="small quiet">Type one figure on the Section leaf, or read several places here: together they cancel the rock of the piston.</p>
       </div>
       <section>
-        <h3>Cut the {{ barrel ? 'barrel’s foot' : 'deck' }}{{ banks.length > 1 ? `: ${sayGroup('bank', bank.bank, banks)}` : '' }}</h3>
+        <h3>Cut the {{ build.closed ? 'barrel’s foot' : 'deck' }}{{ banks.length > 1 ? `: ${sayGroup('bank', bank.bank, banks)}` : '' }}</h3>
         <template v-if="planned && planned.kind === 'deckCut'">
           <p>Planned: <strong class="num">{{ say(planned.body.depth.value, 'length', device.lengths) }}</strong><template v-if="after">; this cylinder is then at <span class="num">{{ say(after.estimate.value, 'length', device.lengths) }}</span></template>.</p>
           <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/measured`" label="Really came off" dimension="length" :usual="USUAL_CUT" :commit="figure => finish('done', figure)" />
@@ -61,8 +59,9 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
           <p v-if="foot && foot.depth.value >= 0.005"><strong class="num big" data-foot>{{ say(foot.depth.value, 'length', device.lengths) }}</strong> <span class="num quiet">{{ sayDoubt(uncertainty(foot.depth), 'length', device.lengths) }}</span> off brings cylinder {{ foot.cylinder }} to the target.</p>
           <p v-if="past" class="caution">{{ sayCutLimit(past, device.lengths) }}</p>
           <v-btn v-if="foot && foot.depth.value >= 0.005" variant="flat" color="primary" @click="plan({ value: Math.round(foot.depth.value * 100) / 100, unit: 'mm', typed: '' }).then(said => sentence = said ?? '')">Plan {{ say(foot.depth.value, 'length', device.lengths) }}</v-btn>
-          <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${barrel ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="USUAL_CUT" :commit="plan" />
+          <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${build.closed ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="USUAL_CUT" :commit="plan" />
         </template>
+        <DomeUnmeasured />
         <p v-if="cuts.length" class="small quiet">{{ cuts.length === 1 ? 'Cut once' : `Cut ${cuts.length} times` }} already.</p>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </section>

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { asksFor, domeUnmeasured, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
+import { asksFor, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
 import { digits, placesFor, say, sayDoubt, sayRate } from '#shared/figures'
 import { USUAL_CUT } from '#shared/words/quantities'
 import { sayLay } from '~/words/cuts'
 import { useCutStair } from '~/composables/useCutStair'
 import { useCutting } from '~/composables/useCutting'
-import { openingOf } from '~/composables/useOpening'
 import { useSettling } from '~/composables/useSettling'
 import { sayGroup } from '~/words/entries'
 import { useBuild } from '~/stores/build'
@@ -67,7 +66,6 @@ const bore = computed(() => quantityOf(build.replayed, 'bore', build.cylinder)?.
 const gasketBore = computed(() => quantityOf(build.replayed, 'gasketBore', build.cylinder, 'asPlanned')?.estimate.value)
 const planeNow = computed(() => mine.value && planeAt(build.cylinder))
 const hasSeats = computed(() => asksFor(build.replayed?.layout.engine, 'intakeSeatHeight'))
-const dome = computed(() => build.replayed !== undefined && domeUnmeasured(build.replayed, build.cylinder))
 const middle = computed(() => mine.value?.model.spec.valves.find(v => v.valve === 'exhaust')?.x ?? 0)
 function look_(v: number) {
   tried.value = v
@@ -204,7 +202,7 @@ async function planDepth() {
           <ValveStandings v-if="hasSeats" :valves="valves" :depth="depth" />
           <p class="small quiet">Draw the chamber on the Sheet: cuts are then exact, angled ones too{{ hasSeats ? ', and the seats are watched all the way round' : '' }}.</p>
         </template>
-        <p v-if="dome" class="small" data-dome>The dome of the piston comes nearer to the chamber too: measure that clearance at <NuxtLink :to="openingOf(build.view!.id, { station: 'mockup', leaf: 'clearances', field: 'domeToChamber' })" class="go">Mock-up</NuxtLink> first.</p>
+        <DomeUnmeasured />
       </section>
       <section class="below">
         <CutTable v-if="needed" :needed="needed" :outcomes="outcomes.map(o => o.state)" :dimension="dimension" :title="free === 'none' || planned ? 'Cut to target' : laid.angle ? what : 'Cut to target'" />

@@ -36,7 +36,7 @@ const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', de
       </div>
       <div class="right">
         <div class="answer">
-          <p class="label">Squish of cylinder {{ build.cylinder }}, cold{{ standing.solder ? '' : build.replayed?.layout.engine?.head === 'blind' ? ', by deck' : ', by deck and gasket' }}</p>
+          <p class="label">Squish of cylinder {{ build.cylinder }}, cold{{ standing.solder ? '' : build.closed ? ', by deck' : ', by deck and gasket' }}</p>
           <p class="big"><FigureReading label="Squish, cold" :part="standing.gap" dimension="length" formula="solder over the bore’s centre, carried over what was done since; else deck + gasket + recess" /> <span v-if="standing.gap" class="num quiet pm">{{ sayDoubt(uncertainty(standing.gap.estimate), 'length', device.lengths) }}</span></p>
           <p v-if="plane" class="small">smallest <strong class="num">{{ say(standing.contact!.estimate.value, 'length', device.lengths) }}</strong> · rock <span class="num">{{ across(plane.rock) }}</span> · taper <span class="num">{{ across(plane.taper) }}</span> across the bore</p>
         </div>

@@ -36,8 +36,6 @@ const beside = ref<number>()
 const other = computed(() => beside.value === undefined ? undefined : list.value[beside.value])
 watch(list, () => beside.value = undefined)
 const all = computed(() => build.cylinders.length)
-/** A closed barrel is cut at its foot, and has no mouth. */
-const foot = computed(() => build.replayed?.layout.engine?.head === 'blind')
 /** The gasket that a way fits, by its name. */
 const gasketOf = ({ way }: Pick<Route, 'way'>) => build.replayed && sayOffer(build.replayed, way.gasket, device.lengths)
 const firstCut = computed(() => route.value && route.value.breaches.length === 0 ? sayFirstCut(route.value, device.lengths) : undefined)
@@ -100,8 +98,8 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           </div>
           <p v-if="sentence" class="sentence">{{ sentence }}</p>
           <div v-if="list.length === 0" class="none" data-none>
-            <p class="lead">No way keeps every limit. The nearest would {{ route.breaches.slice(0, 2).map(b => sayBreach(b, all, device.lengths, foot)).join(', and ') }}.</p>
-            <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, gasketOf(route), device.lengths, foot) }}.</p>
+            <p class="lead">No way keeps every limit. The nearest would {{ route.breaches.slice(0, 2).map(b => sayBreach(b, all, device.lengths, build.closed)).join(', and ') }}.</p>
+            <p>{{ sayWay({ way: route.way, faces: route.figures.faces, decks: route.figures.decks }, gasketOf(route), device.lengths, build.closed) }}.</p>
             <p v-if="idle.length" data-idle>Off at the moment: {{ idle.join(', ') }}. What is off is not looked at.</p>
           </div>
           <div class="list">
@@ -111,10 +109,10 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <RouteStages v-if="route.stages.length" :route="route" :gasket="gasketOf(route)" />
           <ul class="notes">
             <li v-if="firstCut" data-first-cut>{{ firstCut }}</li>
-            <li v-if="route.held && list.length > 0" data-held>{{ sayHeld(route.held, all, device.lengths, foot) }}</li>
+            <li v-if="route.held && list.length > 0" data-held>{{ sayHeld(route.held, all, device.lengths, build.closed) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
-            <li class="small quiet"><template v-if="!foot">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}{{ route.source === 'both' ? ' where there is one, else by the mouth area' : '' }}. </template>{{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
+            <li class="small quiet"><template v-if="!build.closed">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}{{ route.source === 'both' ? ' where there is one, else by the mouth area' : '' }}. </template>{{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>
           <BenchSelect v-if="items.length" v-model="beside" label="Compare with" :items="items" class="beside" />
           <v-table v-if="other" class="close" data-beside>
@@ -125,7 +123,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           </v-table>
           <section v-if="found.missing.length" class="missing">
             <h3>Why not another way</h3>
-            <ul class="small"><li v-for="(m, i) in found.missing" :key="i">{{ sayMissing(m, gasketOf(m), all, device.lengths, foot) }}</li></ul>
+            <ul class="small"><li v-for="(m, i) in found.missing" :key="i">{{ sayMissing(m, gasketOf(m), all, device.lengths, build.closed) }}</li></ul>
           </section>
           <BenchFold v-if="list.length > 1" title="Chance against metal, hours or cost"><LazyRouteChart :routes="list" :chosen="chosen" /></BenchFold>
         </template>
