@@ -40,7 +40,11 @@ describe('a clearance measured on one cylinder', () => {
     ['goes down with what is cut afterwards', b => deck(b, 2, 0.16), b => b.cut(0.5, 0.5), [1.5, 1.3, 1.5]],
     ['has what was cut before in it', b => [deck(b, 2, 0.16), b.cut(0.5, 0.5)], () => undefined, [2, 1.8, 2]],
     ['says nothing of a piston that was changed before', b => b.add('crownWork', of(3), { state: 'done', added: mm(1), rise: mm(0.5) }), () => undefined, [2, 2, undefined]],
-    ['says nothing of a valve whose seat was cut before', b => b.add('seatWork', of(2), { state: 'done', added: mm(0.1), valve: 'intake', sunk: mm(0.2) }), () => undefined, [2, undefined, 2]]
+    ['says what it would of pistons that were changed alike', b => [1, 2, 3].map(c => b.add('crownWork', of(c), { state: 'done', added: mm(1), rise: mm(0.5) })), () => undefined, [2, 2, 2]],
+    // Upright and without a tilt a valve that went up by 0.2 has 0.2 more room.
+    ['is more by what a seat was cut up before', b => b.add('seatWork', of(2), { state: 'done', added: mm(0.1), valve: 'intake', sunk: mm(0.2) }), () => undefined, [2, 2.2, 2]],
+    ['is less by what its own seat was cut up before', b => b.add('seatWork', of(1), { state: 'done', added: mm(0.1), sunk: mm(0.2) }), () => undefined, [2, 1.8, 1.8]],
+    ['is the same where all seats were cut alike', b => [1, 2, 3].map(c => b.add('seatWork', of(c), { state: 'done', added: mm(0.1), sunk: mm(0.2) })), () => undefined, [2, 2, 2]]
   ])('%s', (_, before, after, now) => {
     const b = bench(before)
     after(b)
@@ -68,5 +72,14 @@ describe('a clearance measured on one cylinder', () => {
     for (const c of [1, 3]) deck(b, c, 0.3)
     b.state('intakeClearance', 2, 'measure', of(1))
     expect([1, 2, 3].map(c => clearancesOf(replay(b.entries)!, c).length)).toEqual([1, 0, 0])
+  })
+
+  it('is carried by the decks alone where there is no joint', () => {
+    const b = new Bench()
+    b.add('layout', all, { heads: [[1, 2]], banks: [[1, 2]], engine: { strokes: 4, arrangement: 'inLine', first: 'front', head: 'blind', intakes: 1, exhausts: 1, chamber: 'hemispherical' } })
+    deck(b, 1, 0.5)
+    deck(b, 2, 0.4)
+    b.state('intakeClearance', 2, 'measure', of(1))
+    expect(clearancesOf(replay(b.entries)!, 2)[0]!.now.value).toBeCloseTo(1.9, 9)
   })
 })

@@ -1,7 +1,7 @@
 import { clearanceFromSinking, valveClearanceLost, type ClearanceConvention } from '../chamber'
 import { lowEdge } from './chamberSpecs'
 import { BASIS_FACTOR, DEFAULT_U, exact, fromSource, linear, type Sourced } from '../estimate'
-import { NOW, TO_THE_PISTON, operationsOn, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
+import { NOW, TO_THE_PISTON, asksFor, operationsOn, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import type { Part } from './part'
 import { cutDepth, knownQuantity, statedQuantity, underBarrel } from './statements'
 import { doneOn, remembered } from './remembered'
@@ -140,7 +140,7 @@ function takenHere(ledger: Ledger, name: ClearanceName, cylinder: number): Taken
  * A clearance of a cylinder: as it was measured there, or else as another cylinder of the same head gives it, by how much
  * farther the one piston stays from its head than the other. What several give, the least counts.
  *
- * Where deck or gasket is not known of both, or one of them has had its piston or seats worked on, nothing is carried.
+ * Where deck or gasket is not known of both, or the one crown was worked on otherwise than the other, nothing is carried.
  *
  * @param ledger the opened ledger
  * @param name which clearance
@@ -163,20 +163,31 @@ function carriedFrom(ledger: Ledger, name: ClearanceName, cylinder: number, mate
   const there = takenHere(ledger, name, mate)
   if (!there) return undefined
   const before = (c: number, kinds: readonly OperationEntry['kind'][]) => doneOn(ledger, c, kinds).filter(op => ledger.place.get(op.id)! < there.place)
-  const worked = (c: number) => before(c, ['seatWork', 'crownWork']).map(op => op.id).join()
-  if (worked(cylinder) !== worked(mate)) return undefined
-  const at = lowEdge(ledger, valveOf(name), cylinder)
-  /** How far the piston stayed from the head's first face when it was measured: a cut that leaned took more over one than over another. */
-  const gapOf = (c: number): Sourced | undefined => {
-    const [deck, gasket] = (['deckClearance', 'gasketThickness'] as const).map(q => statedQuantity(ledger, q, c, there.place)?.estimate)
-    const cuts = before(c, ['faceCut']).flatMap((op): [number, Sourced][] => op.kind === 'faceCut' ? [[-1, cutDepth(op, c, at)]] : [])
-    return deck && gasket && linear([[1, deck], [1, gasket], ...cuts])
-  }
-  const [own, its] = [gapOf(cylinder), gapOf(mate)]
+  const crowns = (c: number) => JSON.stringify(before(c, ['crownWork']).map(op => op.kind === 'crownWork' && [op.body.added.value, op.body.rise?.value, op.body.pockets?.value]))
+  if (crowns(cylinder) !== crowns(mate)) return undefined
+  const [own, its] = [pistonGap(ledger, cylinder, there.place), pistonGap(ledger, mate, there.place)]
   if (!own || !its) return undefined
+  /** What was done to the head beforehand: a cut that leaned took more over one than over another, a seat went up on one of them. */
+  const done = (c: number, sign: 1 | -1) => before(c, ['faceCut', 'seatWork']).map((op): [number, Sourced] => [sign, changeBy(ledger, op, name, c, there.convention, 0)])
   const perMm = -clearanceChange(name, tiltOf(ledger, name, mate), there.convention, 1, 0)
-  const estimate = linear([[1, there.measured.estimate], [perMm, own], [-perMm, its]])
+  const estimate = linear([[1, there.measured.estimate], [perMm, own], [-perMm, its], ...done(cylinder, 1), ...done(mate, -1)])
   return { ...there, on: mate, measured: { estimate, provenance: 'derived', entries: there.measured.entries } }
+}
+
+/** How far a piston at top dead centre stays from its head by deck and gasket, mm; no gasket where there is no joint. */
+function pistonGap(ledger: Ledger, cylinder: number, place = NOW, of: typeof statedQuantity = statedQuantity): Sourced | undefined {
+  const deck = of(ledger, 'deckClearance', cylinder, place)?.estimate
+  const gasket = asksFor(ledger.layout.engine, 'gasketThickness') ? of(ledger, 'gasketThickness', cylinder, place)?.estimate : exact(0)
+  return deck && gasket && linear([[1, deck], [1, gasket]])
+}
+
+/** What one operation takes of a clearance (below 0) or gives back; `thickness`: of the gasket that another one takes the place of. */
+function changeBy(ledger: Ledger, operation: OperationEntry, name: ClearanceName, cylinder: number, convention: ClearanceConvention, thickness: number): Sourced {
+  const at = lowEdge(ledger, valveOf(name), cylinder)
+  const { drop, sunk, u } = movesOf(operation, name, valveOf(name), thickness, op => cutDepth(op, cylinder, at))
+  const change = (d: number, s: number) => clearanceChange(name, tiltOf(ledger, name, cylinder), convention, d, s)
+  const perMm = sunk > 0 ? change(0, 1) : change(1, 0)
+  return fromSource(change(drop, sunk), Math.abs(perMm) * u, `entry:${operation.id}`)
 }
 
 /**
@@ -197,22 +208,17 @@ export function clearanceSteps(ledger: Ledger, cylinder: number, operations: Ope
     const taken = clearanceTaken(ledger, name, cylinder)
     if (!taken) return []
     const { measured, convention, place, on } = taken
-    const valve = valveOf(name)
-    const tilt = tiltOf(ledger, name, cylinder)
-    const at = lowEdge(ledger, valve, cylinder)
     let thickness = knownQuantity(ledger, 'gasketThickness', cylinder, place)?.estimate.value ?? 0
     const changeOf = (operation: OperationEntry): Sourced => {
-      const { drop, sunk, u } = movesOf(operation, name, valve, thickness, op => cutDepth(op, cylinder, at))
+      const change = changeBy(ledger, operation, name, cylinder, convention, thickness)
       if (operation.kind === 'gasketChange') thickness = operation.body.thickness.value
-      const change = (d: number, s: number) => clearanceChange(name, tilt, convention, d, s)
-      const perMm = sunk > 0 ? change(0, 1) : change(1, 0)
-      return fromSource(change(drop, sunk), Math.abs(perMm) * u, `entry:${operation.id}`)
+      return change
     }
     const done = doneOn(ledger, cylinder, kinds).filter(op => ledger.place.get(op.id)! > place).map(changeOf)
     const now = linear([[1, measured.estimate], ...done.map((c): [number, Sourced] => [1, c])])
     const planned = operationsOn(operations, ledger.layout, cylinder, kinds)
       .map(operation => ({ operation, change: changeOf(operation) }))
-    return [{ name, measured, ...on ? { on } : {}, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]), perMm: Math.max(0, -clearanceChange(name, tilt, convention, 1, 0)) }]
+    return [{ name, measured, ...on ? { on } : {}, now, planned, then: linear([[1, now], ...planned.map((p): [number, Sourced] => [1, p.change])]), perMm: Math.max(0, -clearanceChange(name, tiltOf(ledger, name, cylinder), convention, 1, 0)) }]
   })
 }
 
@@ -226,10 +232,8 @@ const ONE_DECK = 0.05
  * @example nearestPiston(ledger) // { cylinder: 6, by: 0.1 }, of decks of 0.35 and 0.25
  */
 export function nearestPiston(ledger: Ledger): { cylinder: number, by: number } | undefined {
-  const gaps = ledger.layout.cylinders.map((cylinder) => {
-    const [deck, gasket] = (['deckClearance', 'gasketThickness'] as const).map(name => knownQuantity(ledger, name, cylinder)?.estimate.value)
-    return { cylinder, gap: deck === undefined || gasket === undefined ? Number.NaN : deck + gasket }
-  }).sort((a, b) => a.gap - b.gap)
+  const gaps = ledger.layout.cylinders.map(cylinder => ({ cylinder, gap: pistonGap(ledger, cylinder, NOW, knownQuantity)?.value ?? Number.NaN }))
+    .sort((a, b) => a.gap - b.gap)
   const by = gaps.at(-1)!.gap - gaps[0]!.gap
   return gaps.every(({ gap }) => Number.isFinite(gap)) && by >= ONE_DECK ? { cylinder: gaps[0]!.cylinder, by } : undefined
 }
