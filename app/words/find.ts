@@ -7,7 +7,7 @@ export interface Found { name: string, where: string, also: string, place: Place
 
 /** Words of the trade that are no field's or leaf's name, and where they are dealt with. */
 const TERMS: readonly [words: string, Place][] = [
-  ['compression ratio, CR, static ratio', { station: 'sheet', leaf: 'section' }],
+  ['compression ratio, CR, static ratio, advertised ratio, claimed ratio, book', { station: 'sheet', leaf: 'section' }],
   ['target, tolerance, wanted ratio', { station: 'sheet', leaf: 'section' }],
   ['gasket, offers, available gaskets, thickness', { station: 'sheet', leaf: 'gaskets' }],
   ['dial, rock, taper, proud, deck height', { station: 'sheet', leaf: 'deck' }],
@@ -35,7 +35,7 @@ const TERMS: readonly [words: string, Place][] = [
   ['solder, squish, quench, running clearance, rod stretch', { station: 'mockup', leaf: 'squish' }],
   ['turned head, lathe, dome, two-stroke, squish band, trapped ratio', { station: 'mockup', leaf: 'turned' }],
   ['degree wheel, TDC, piston stop', { station: 'mockup', leaf: 'tdc' }],
-  ['piston to valve, clay, pocket', { station: 'mockup', leaf: 'clearances' }],
+  ['piston to valve, valve to valve, dome to chamber, clay, pocket', { station: 'mockup', leaf: 'clearances' }],
   ['route, plan, way to the target, options, cost, hours, chance, what to do', { station: 'route' }],
   ['flow bench, cfm, depression, discharge coefficient, Cd, curve', { station: 'flow', leaf: 'curves' }],
   ['flow before and after, gain, repeat, bench error', { station: 'flow', leaf: 'compare' }],

@@ -96,7 +96,7 @@ const whole = { level: 'build' } as const
       <template v-if="plan?.round">
         <h3>At the lathe, this round: <span class="num" data-round>{{ cc(plan.round.cc) }}</span></h3>
         <p class="small"><template v-if="plan.round.cc === 0 && limits">Nothing can be opened inside its limits.</template><template v-else-if="plan.round.cc === 0">What is unsure is wider than the target’s band: pour again, or widen the band.</template><template v-else>{{ plan.round.rounds === 1 ? 'One round is likely' : `${plan.round.rounds} rounds are likely` }}; this one goes past the target one time in twenty at most<template v-if="roundStop">, and the glass then reads <strong class="num">{{ roundStop }}</strong></template>.<template v-if="plan.round.share"> By its pours this dome gives <span class="num">{{ digits(plan.round.share * 100, 0) }} %</span> of what is set.</template></template></p>
-        <dl v-if="lathe" class="set">
+        <dl v-if="lathe" class="set" :class="device.lengths">
           <div v-for="one in settings" :key="one.name"><dt>{{ one.name }}, {{ device.lengths }}</dt><dd class="num" :data-lathe="one.key">{{ shown(one.value, 'length', device.lengths).number }}</dd></div>
         </dl>
         <LatheDrawing v-if="lathe" :from="lathe.from" :set="lathe.set" class="drawing" />
@@ -133,6 +133,8 @@ li a { color: inherit; text-underline-offset: 3px; text-decoration-thickness: 1p
 .set { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 4px 10px; }
 .set dt { font-size: var(--s13); color: var(--quiet); }
 .set dd { font-size: 42px; font-weight: 700; line-height: 1; white-space: nowrap; letter-spacing: -1px; }
+/* Four places of an inch are a figure more. */
+.set.in dd { font-size: 36px; }
 .drawing { height: 210px; flex: none; }
 .fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 4px 10px; }
 .by { max-width: 320px; }
