@@ -48,6 +48,6 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
 <style scoped>
 .on td:first-child { box-shadow: inset 4px 0 0 var(--dye); font-weight: 700; }
 /* A figure's ± goes under it where both are too wide, as four places of an inch are. */
-.cut-table td span { white-space: nowrap; }
+.cut-table td span, .cut-table td:last-child { white-space: nowrap; }
 .cut-table td, .cut-table th { padding-inline: 5px; }
 </style>
