@@ -4,7 +4,7 @@ import { useDrafts } from '~/stores/drafts'
 
 /** Figures that belong to a pour beside its readings. They stay set until they are cleared: a plate keeps its hole. */
 export type BesideName = 'depth' | 'plugColumn' | 'plateHole' | 'knownRelief' | 'scaleTemperature' | 'warmer'
-export interface Beside extends Partial<Record<BesideName, Figure>> { sealed?: 'ring' | 'crown', liquid?: 'alcohol' | 'water', vessel?: string, afterWork?: boolean }
+export interface Beside extends Partial<Record<BesideName, Figure>> { sealed?: 'ring' | 'crown', liquid?: 'alcohol' | 'water', vessel?: string }
 
 /** Which of those figures count for what is filled. */
 export const BESIDE: Record<Enclosed, BesideName[]> = {
@@ -28,7 +28,7 @@ export function useBeside() {
     return { ...(plugColumn ? { plugColumn } : {}), ...(sealed ? { sealed } : {}), ...set(what) }
   }
   function setBeside(what: Enclosed, change: Partial<Beside>) {
-    const next = Object.fromEntries(Object.entries({ ...set(what), ...change }).filter(([, v]) => v !== undefined && v !== '' && v !== false))
+    const next = Object.fromEntries(Object.entries({ ...set(what), ...change }).filter(([, v]) => v !== undefined && v !== ''))
     drafts.set(key(what), Object.keys(next).length > 0 ? JSON.stringify(next) : '')
   }
   /** Whether a figure is that of the pour before, which nobody has said again. */

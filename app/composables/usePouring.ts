@@ -71,7 +71,7 @@ export function usePouring() {
   const scope = computed<Scope>(() => ({ level: 'cylinder', cylinder: build.cylinder }))
 
   function bodyOf(list: Fill[]): Bodies['pour'] {
-    const { sealed, liquid, vessel, afterWork, warmer, scaleTemperature, ...rest } = beside.value
+    const { sealed, liquid, vessel, warmer, scaleTemperature, ...rest } = beside.value
     // The fill in hand as it was typed, to the letter; those put by before it by their readings.
     const said = typed.value?.figure.typed
     const before = said ? list.slice(0, list.length - inHand.value.length) : list
@@ -82,7 +82,7 @@ export function usePouring() {
       encloses: what.value, ...thing.value.n ? { n: thing.value.n } : {}, fills: list, typed: words.slice(0, 200), instrument: instrument.value!, ...figures,
       ...(seals && sealed ? { sealed } : {}), ...(scaleTemperature ? { scaleTemperature } : {}),
       ...(warmer ? { warmer, liquidExpansion: LIQUIDS[liquid ?? 'alcohol'] } : {}),
-      ...(what.value === 'container' && vessel ? { vessel } : {}), ...(afterWork === undefined ? {} : { afterWork })
+      ...(what.value === 'container' && vessel ? { vessel } : {}), ...(saidAfresh.value === undefined ? {} : { afterWork: saidAfresh.value })
     }
   }
   /** What is filled was worked on since it was poured last, by what was entered or ticked: its next pour starts afresh. */
@@ -92,7 +92,12 @@ export function usePouring() {
     if (!ledger) return false
     return valve ? portWorkedSince(ledger, { cylinder, valve, n: thing.value.n ?? 1 }) : what.value === 'crown' && crownWorkedSince(ledger, cylinder)
   }
-  const workedSince = computed(() => workedSinceAt(build.cylinder))
+  /** What the hand says of it at a cylinder, where that is not what was entered or ticked. */
+  const saidAt = (cylinder: number) => ({ yes: true, no: false } as Record<string, boolean>)[drafts.get(key('afterWork', cylinder)) ?? '']
+  const saidAfresh = computed(() => saidAt(build.cylinder))
+  /** Whether the next pour at a cylinder starts afresh. */
+  const startsAfresh = (cylinder: number) => saidAt(cylinder) ?? workedSinceAt(cylinder)
+  const afresh = computed({ get: () => startsAfresh(build.cylinder), set: to => to === workedSinceAt(build.cylinder) ? drafts.clear(key('afterWork')) : drafts.set(key('afterWork'), to ? 'yes' : 'no') })
   const asEntry = (body: Bodies['pour']) => ({ id: 'in hand', kind: 'pour', body }) as PourEntry
 
   function reckon(list: Fill[]): { result?: PourResult, sentence?: string } {
@@ -111,7 +116,7 @@ export function usePouring() {
   /** The pours of this thing that count now at a cylinder, and that one more joins; oldest first. */
   function poursAt(cylinder: number): PourEntry[] {
     const r = build.replayed
-    if (!r || workedSinceAt(cylinder)) return []
+    if (!r || startsAfresh(cylinder)) return []
     if (what.value === 'chamber') return r.pours.find(p => p.cylinder === cylinder)?.current ?? []
     if (what.value === 'assembled') return r.wholes.find(p => p.cylinder === cylinder)?.current ?? []
     if (what.value === 'crown') return crownPours(r.ledger, cylinder)
@@ -137,7 +142,7 @@ export function usePouring() {
   /** Whether the reading in hand lies too far from the pours before it: said before it is even kept. */
   const challenge = computed(() => {
     const { result } = sofar.value
-    if (!result || current.value.length === 0 || beside.value.afterWork) return undefined
+    if (!result || current.value.length === 0) return undefined
     const apart = disagreementOf([...current.value.map(pourResult), { ...result, source: instrument.value?.id ? `scale:${instrument.value.id}` : undefined }])
     return apart && { ...apart, faults: likelyFaults(apart.change, what.value !== 'assembled') }
   })
@@ -196,19 +201,14 @@ export function usePouring() {
     if (sentence || !instrument.value) return sentence
     const sending = build.add('pour', scope.value, bodyOf(fills.value))
     // The hand goes on to the next cylinder at once: what was put by is this one's, and is gone with the reading, not with the answer.
-    const putBy = [key('fills'), key('from')].map(name => [name, drafts.get(name)] as const)
-    const { afterWork } = beside.value
+    const putBy = [key('fills'), key('from'), key('afterWork')].map(name => [name, drafts.get(name)] as const)
     putBy.forEach(([name]) => drafts.clear(name))
-    setBeside({ afterWork: undefined })
     const said = notKept(await sending)
-    if (said) {
-      putBy.forEach(([name, was]) => was !== undefined && drafts.get(name) === undefined && drafts.set(name, was))
-      if (afterWork !== undefined) setBeside({ afterWork })
-    }
+    if (said) putBy.forEach(([name, was]) => was !== undefined && drafts.get(name) === undefined && drafts.set(name, was))
     return said
   }
   return {
-    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, workedSince, carried: (name: BesideName) => besides.carried(what.value, name), earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, stage, setStart, anotherFill, dropFill, keep
+    what, thing, things, instrument, own, kept, chosenId, key, beside, setBeside, afresh, saidAfresh, carried: (name: BesideName) => besides.carried(what.value, name), earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, stage, setStart, anotherFill, dropFill, keep
   }
 }
 export type Pouring = ReturnType<typeof usePouring>

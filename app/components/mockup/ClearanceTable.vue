@@ -54,7 +54,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
       <tbody>
         <tr v-for="{ name, step } in rows" :key="name" :data-clearance="name">
           <th scope="row">{{ QUANTITY_WORDS[name].label }}<br><span v-if="step && conventionOf(name)" class="small quiet">{{ conventionOf(name) }}<template v-if="tilt(name)">, {{ digits(tilt(name)!, 0) }}° tilt</template></span></th>
-          <td><StatementField :quantity="name" :scope="{ level: 'build' }" hide-label no-basis says-whom /><p v-if="step?.on" class="small quiet" data-carried>cylinder {{ step.on }}’s, by deck and gasket</p></td>
+          <td><StatementField :quantity="name" :scope="{ level: 'build' }" hide-label no-basis says-whom /><p v-if="step?.on" class="small quiet" data-carried>cylinder {{ step.on }}’s, by deck{{ build.closed ? '' : ' and gasket' }}</p></td>
           <td>
             <template v-if="step">
               <svg :width="LONG" height="22" aria-hidden="true">
@@ -73,7 +73,7 @@ const worst = computed(() => [...steps.value.values()].filter(s => over(s) < 0).
         </tr>
       </tbody>
     </v-table>
-    <p v-if="nearest" class="small" data-nearest>The piston of cylinder {{ nearest.cylinder }} comes <span class="num">{{ say(nearest.by, 'length', device.lengths) }}</span> nearer to its head than the lowest one. Say at the figure which cylinder it was measured on: the others of that head follow by deck and gasket.</p>
+    <p v-if="nearest" class="small" data-nearest>The piston of cylinder {{ nearest.cylinder }} comes <span class="num">{{ say(nearest.by, 'length', device.lengths) }}</span> nearer to its head than the lowest one. Say at the figure which cylinder it was measured on: the others {{ build.closed ? 'follow by deck' : 'of that head follow by deck and gasket' }}.</p>
     <p class="small quiet">These minimums are this shop’s own, from the Shop page. The engine maker’s figures and the cam card come first.</p>
   </section>
 </template>

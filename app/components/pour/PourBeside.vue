@@ -33,7 +33,7 @@ const keep = (name: BesideName) => async (figure: Figure): Promise<string | unde
 }
 const seals = computed(() => p.what.value === 'crown' || p.what.value === 'assembled')
 /** Whether a port was worked on is said here, or said otherwise than its ticked places do; what else is poured is worked on by entries. */
-const saysAfresh = computed(() => p.what.value !== 'chamber' && p.what.value !== 'assembled' && (p.current.value.length > 0 || (p.workedSince.value && portOf(p.what.value) !== undefined)))
+const saysAfresh = computed(() => p.what.value !== 'chamber' && p.what.value !== 'assembled' && (p.current.value.length > 0 || p.saidAfresh.value !== undefined || (p.afresh.value && portOf(p.what.value) !== undefined)))
 </script>
 
 <template>
@@ -57,7 +57,7 @@ const saysAfresh = computed(() => p.what.value !== 'chamber' && p.what.value !==
       </div>
       <p class="small quiet">A plate hole and a recess are subtracted. The liquid’s own warmth counts only where it differs between glass and head. 0 clears a figure.</p>
     </BenchFold>
-    <BenchCheck v-if="saysAfresh" class="small" label="Worked on since the last pour: starts afresh" :model-value="p.beside.value.afterWork ?? p.workedSince.value" @update:model-value="p.setBeside({ afterWork: $event })" />
+    <BenchCheck v-if="saysAfresh" v-model="p.afresh.value" class="small" label="Worked on since the last pour: starts afresh" />
   </div>
 </template>
 

@@ -13,7 +13,7 @@ const build = useBuild()
 const shop = useShop()
 onMounted(() => void shop.loadInstruments())
 const pouring = usePouring()
-const { what, thing, things, instrument, kept, chosenId, key, earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, stage, workedSince, setStart, anotherFill, dropFill, keep } = pouring
+const { what, thing, things, instrument, kept, chosenId, key, earlier, elsewhere, start, typed, fills, inHand, sofar, current, goesOnTo, roundDone, asFills, challenge, stop, stage, afresh, setStart, anotherFill, dropFill, keep } = pouring
 /** A last digit finer than the half of a mark is guessed: it is asked about, and kept as it was read. */
 const between = computed(() => {
   const [end, mark] = [inHand.value.at(-1)?.end, instrument.value?.resolution]
@@ -134,7 +134,7 @@ watch(() => build.cylinder, () => {
       <OwnHand v-if="kept" :own="pouring.own" :glass="kept.repeatability" />
       <PourBeside :pouring="pouring" />
       <LeakWatch v-if="last" :key="last.id" :last="last" />
-      <PourList class="list" :what="what" :n="thing.n" :pours="current" :worked="workedSince" />
+      <PourList class="list" :what="what" :n="thing.n" :pours="current" :worked="afresh" />
       <p class="caution last">{{ ENCLOSED_WORDS[what].caution }}</p>
     </div>
     <div class="leaf-side">
