@@ -87,8 +87,8 @@ export function useStatement(quantity: () => Quantity, usually: () => Scope, cyl
     const wider = reach(to).length > reach(now.scope).length
     const there = same.find(e => scopeName(e.scope) === scopeName(to))
     // A clearance that is one cylinder's own tells of the others by their decks: nothing wider stands beside it.
-    const narrower = TO_THE_PISTON.some(one => one === quantity())
-    const parts = wider ? same.filter(e => e !== there && scopeName(e.scope) !== scopeName(to) && reach(e.scope).every(c => reach(to).includes(c))) : narrower ? [now] : []
+    const tellsOfOthers = TO_THE_PISTON.some(one => one === quantity())
+    const parts = wider ? same.filter(e => e !== there && scopeName(e.scope) !== scopeName(to) && reach(e.scope).every(c => reach(to).includes(c))) : tellsOfOthers ? [now] : []
     const said = notKept(await build.addAll([
       ...parts.map((e): ToAdd => ({ kind: 'void', scope: e.scope, body: { reason: `holds for ${to.level === 'build' ? 'the whole engine' : scopeName(to)} now` }, more: { supersedes: e.id } })),
       { kind: now.kind, scope: to, body: now.body, more: there ? { supersedes: there.id } : {} } as ToAdd

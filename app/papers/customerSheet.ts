@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { clearancesOf, isOnTarget, modelOf, mouthOf, offTheBook, quantityOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Replay, type Scope } from '#core'
+import { clearancesOf, isOnTarget, modelOf, mouthOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Scope } from '#core'
 import { digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
@@ -118,10 +118,10 @@ function pictures(of: PaperCase, state: CylinderState): Drawn | undefined {
 export const customerSheet = (of: PaperCase): ReturnType<typeof paper>[] => DETAILS.map(detail => sheetOf(of, detail))
 
 /** What its book states of the ratio, and what the engine came with. */
-function againstBook(r: Replay): string {
-  const told = r.layout.cylinders.flatMap((c) => {
-    const [book, off] = [quantityOf(r, 'bookRatio', c)?.estimate.value, offTheBook(r, c)?.value]
-    return book === undefined || off === undefined ? [] : [{ book, came: book + off }]
+function againstBook(of: PaperCase): string {
+  const told = (of.received ?? of.r).asIs.flatMap(({ cylinder, ratio }) => {
+    const book = known(of, 'bookRatio', cylinder)
+    return book === undefined || !ratio ? [] : [{ book, came: ratio.estimate.value }]
   })
   if (told.length === 0) return ''
   const range = (all: number[]) => [...new Set([Math.min(...all), Math.max(...all)].map(one => digits(one, 2)))].join(' to ')
@@ -162,7 +162,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   // pdfmake loses its outlines.
   return { ...paper(headOf('What was done to your engine', of), of.size, [
     { text: 'What came in', style: 'head' },
-    { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', `.${againstBook(r)}`] },
+    { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', `.${againstBook(of)}`] },
     ...found.length ? [{ ul: firstOf(found, detail.found) }] : [],
     ...photos.length ? [photoRows(photos, of.size, detail.photo)] : [],
     { text: 'What was wanted', style: 'head' },
