@@ -33,6 +33,7 @@ describe('an entry is checked', () => {
     ['an unknown field in a figure', { ...bore(92), body: { quantity: 'bore', figure: { value: 92, unit: 'mm', typed: '92', x: 1 } } }, 'body.figure', /“x” is not known/],
     ['a quantity from the object’s workings', { ...bore(92), body: { ...bore(92).body, quantity: 'constructor' } }, 'body.quantity', /must be one of/],
     ['a measured chamber that is no pour', { ...frame, kind: 'measure', body: { quantity: 'chamberVolume', figure: { value: 55, unit: 'cc', typed: '55' } } }, 'body.quantity', /is a pour/],
+    ['a ratio that was measured', { ...frame, kind: 'measure', body: { quantity: 'bookRatio', figure: { value: 9.5, unit: ':1', typed: '9.5' } } }, 'body.quantity', /follows from the volumes/],
     ['a reading beyond the scale', pour([{ start: 0, end: 120 }]), 'body.fills[0].end', /120 can’t be right: it must be on the scale, 0 to 100/],
     ['the scale the wrong way round', pour([{ start: 0, end: 60 }, { start: 50, end: 10 }]), 'body.fills[1].end', /a burette counts what was delivered/],
     ['no fills', pour([]), 'body.fills', /between one fill and twenty/],
