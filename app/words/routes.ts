@@ -6,6 +6,12 @@ import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { NEAR } from './cuts'
 import { sayKind, sayScope } from './entries'
 
+/** Seat work that is planned, and that is done whichever way is taken. */
+export const sayCounted = (operations: readonly { body: { first?: true } }[]): string => {
+  const [before, after] = [operations.some(op => op.body.first), operations.some(op => !op.body.first)]
+  return `Seat work is planned${before === after ? '' : before ? ', before the face is cut' : ', after the face is cut'}: every route has it in, and taking one leaves it as it is.`
+}
+
 /** Work that is planned already, and that the routes told leave out. */
 export const sayUncounted = (operations: readonly { kind: string }[]): string =>
   `Planned already: ${sayList([...new Set(operations.map(op => sayKind(op.kind).toLowerCase()))])}. Routes are worked out without it, and taking one drops it.`
@@ -22,7 +28,8 @@ export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
   roll: { name: 'Roll the head', what: 'less off at the seats' },
   deck: { name: 'Cut the deck', what: 'each bank by itself; a closed barrel at its foot' },
   spacer: { name: 'Lift the barrel', what: 'a spacer or a thicker base gasket' },
-  seats: { name: 'Seat job', what: 'after the cut; say under How far that seats may go' },
+  seats: { name: 'Seat job after the cut', what: 'say under How far that seats may go' },
+  seatsFirst: { name: 'Seat job before it', what: 'valves up first, so that the cut clears the seats' },
   dome: { name: 'Seat face, then dome', what: 'squish first, then the ratio' }
 }
 
@@ -37,7 +44,7 @@ export const WANTS_WORDS: Record<LeverWants, { says: string, station: string, le
 }
 
 export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLine' | 'setUps'>, string> = {
-  faceLeast: 'Off the face anyway', faceMost: 'Most off the face', deckMost: 'Most off the deck', spacerMost: 'Most under a barrel', groundMost: 'Most ground out of a chamber',
+  faceLeast: 'Off the face anyway', faceMost: 'Most off the face', deckMost: 'Most off the deck', spacerMost: 'Most under a barrel', seatsUp: 'Most a valve goes up', groundMost: 'Most ground out of a chamber',
   past: 'Open past the target by', crownMost: 'Most out of a crown', rollMost: 'Most roll', squishLeast: 'Squish, running: minimum', squishMost: 'Squish, running: maximum', deckLeft: 'Head deck left, minimum', camRetard: 'Cam back, maximum',
   pushrod: 'Pushrod change, maximum', flange: 'Ports off at the flange, maximum', spread: 'Spread of ratio, maximum', hours: 'Hours, maximum', money: 'Cost, maximum'
 }
@@ -132,7 +139,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
     ...gasket === undefined ? [] : [`the ${gasket} gasket`],
     ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the ${deckOf(foot)}`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
-    ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.seats ? ['a seat job'] : []
+    ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.seats ? [`a seat job ${way.seats === 'before' ? 'before the cut' : 'after it'}`] : []
   ]
   if (parts.length === 0) return 'Leaving everything as it is'
   const said = parts.length === 1 ? `${parts[0]} alone` : sayList(parts)
@@ -151,6 +158,7 @@ function nounOf({ kind, valve, clearance }: AtLimit, foot = false): string {
     case 'face': return 'what may come off the face'
     case 'deck': return `what may come off the ${deckOf(foot)}`
     case 'spacer': return 'what may go under a barrel'
+    case 'seatsUp': return 'how far a valve may go up'
     case 'ground': return 'what may be ground out'
     case 'line': return 'the scribed line'
     case 'crown': return 'what may be cut out of a crown'
@@ -187,6 +195,7 @@ export function sayBreach(b: Breach, all: number, lengths: LengthUnit, foot = fa
   const most = (what: string) => `${what}, where ${figureOf(b.kind, b.bound, lengths)} is the maximum`
   if (b.kind === 'face' || b.kind === 'deck') return most(`take ${figureOf(b.kind, b.figure, lengths)} off the ${b.kind === 'deck' ? deckOf(foot) : b.kind}`)
   if (b.kind === 'spacer') return most(`put ${figureOf(b.kind, b.figure, lengths)} under a barrel`)
+  if (b.kind === 'seatsUp') return most(`take the valves up by ${figureOf(b.kind, b.figure, lengths)}`)
   if (b.kind === 'ground') return most(`grind ${figureOf(b.kind, b.figure, lengths)} out${whom}`)
   if (b.kind === 'line') return `grind ${figureOf(b.kind, b.figure, lengths)} out${whom}, where the walls have ${figureOf(b.kind, b.bound, lengths)} up to the scribed line`
   if (b.kind === 'crown') return most(`cut ${figureOf(b.kind, b.figure, lengths)} out of the crown${whom}`)

@@ -144,7 +144,7 @@ describe('what a shop rule is refused for', () => {
 })
 
 describe('a stage on several heads', () => {
-  const way = { grinding: 'none', down: 'face', seats: false, setUps: 1 } as const
+  const way = { grinding: 'none', down: 'face', setUps: 1 } as const
   const figuresOf = (faces: number[], decks: number[] = [0]) => ({ faces, decks, slope: 0, ground: new Map<number, number>(), sunk: { intake: 0, exhaust: 0 } })
   const faceStage = (...cuts: [head: number, depth: number][]): Stage => ({ work: 'face', depths: cuts.map(([, d]) => d), operations: cuts.map(([head, depth]) => flatCut(head, depth)), cylinders: [] })
   it.each<[[head: number, depth: number][], number, string]>([
@@ -184,7 +184,7 @@ describe('what brings a head down is said', () => {
 })
 
 describe('why a way is missing is said', () => {
-  const way = { grinding: 'none', down: 'face', seats: false, setUps: 1 } as const
+  const way = { grinding: 'none', down: 'face', setUps: 1 } as const
   const missing = (ratio: number, ...face: number[]) => ({
     way, faces: [2.5], decks: [0], ratios: [ratio, ratio], breaches: [
       ...face.map(figure => ({ kind: 'face' as const, figure, bound: 2, cylinders: [], grains: 10 })), { kind: 'ratio' as const, figure: ratio, bound: 8.4, cylinders: [1, 2], grains: 9 }

@@ -1,7 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
-import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, offFoot, overLeast, squishLeft, tradeOrder, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
+import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, inStages, offFoot, overLeast, squishLeft, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
@@ -256,10 +256,9 @@ function unpoured({ r }: Sight): Found[] {
 function planned({ r }: Sight): Found[] {
   // A turned head is poured between its two cuts: the second goes by what the first has left.
   const again = settling(r)
-  const due = tradeOrder(r.layout, r.planned).filter(op => !(op.kind === 'relief' && onLathe(r, op.kind) && again.some(c => touches(op, r.layout, c))))
-  const kinds = [...new Set(due.map(op => op.kind))]
-  return kinds.flatMap((what) => {
-    const alike = due.filter(op => op.kind === what)
+  const due = r.planned.filter(op => !(op.kind === 'relief' && onLathe(r, op.kind) && again.some(c => touches(op, r.layout, c))))
+  return inStages(r.layout, due).flatMap((alike) => {
+    const what = alike[0]!.kind
     // A cut's depth is its head's own: two heads are two things to do.
     const groups = what === 'faceCut' || what === 'deckCut' ? alike.map(op => [op]) : [alike]
     return groups.map((ops): Found => {

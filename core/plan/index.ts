@@ -8,7 +8,7 @@ export { cutLimits, domeUnmeasured, metOnTheWay, overLeast, squishLeft, squishTo
 export { type Moves } from './moves'
 export { pistonOrders, type PistonOrder } from './pistonOrder'
 export { replanned, type Moved } from './replan'
-export { plannedStages, stopsOf, tradeOrder, volumeHeld, type PlannedStage } from './stages'
+export { inStages, plannedStages, stopsOf, volumeHeld, type PlannedStage } from './stages'
 export { STARTING_SHAPING, camCurve, highestLift, schoolWork, wallSetting, type Shaping, type Walls } from './shaping'
 export { CLOSE_ENOUGH, TURNED_STEPS, USUAL_NOSE, turnedPlan, turnedSteps, type Lathe, type TurnedPlan, type TurnedStep } from './turned'
 export { allSprings, floatOf, THINNEST_SHIM, shimToEven, springStanding, springsOf, type SpringRoom, type SpringStanding } from './springs'

@@ -1,30 +1,38 @@
 import { kindRule, touches, type Enclosed, type Layout, type OperationEntry, type OperationKind } from '../ledger'
 import type { CylinderState, Replay } from '../standing'
-import { asIf, type AsIf } from './asIf'
+import { asIf, type AsIf, type Tried } from './asIf'
 import type { Chambers } from './chambers'
 
-/** Chambers and crowns first, since only pouring tells what they hold now, and the cut is set by it; seats after the cut; the gasket goes on last. */
-const ORDER: readonly OperationKind[] = ['relief', 'crownWork', 'spacer', 'deckCut', 'faceCut', 'seatWork', 'gasketChange']
+/** Seats that are cut before the face are a stage of their own. */
+type StageKind = OperationKind | 'seatsFirst'
+/** Chambers and crowns first, since only pouring tells what they hold now, and the cut is set by it; seats after the cut, if nobody wants them before; the gasket goes on last. */
+const ORDER: readonly StageKind[] = ['relief', 'crownWork', 'spacer', 'deckCut', 'seatsFirst', 'faceCut', 'seatWork', 'gasketChange']
 /** A turned head’s seat face goes before its dome. */
-const TURNED: readonly OperationKind[] = ['faceCut', ...ORDER.filter(kind => kind !== 'faceCut')]
+const TURNED: readonly StageKind[] = ['faceCut', ...ORDER.filter(kind => kind !== 'faceCut')]
 
-/** Where a kind of work stands in the trade’s order on an engine: less goes first. */
-export function rankOf({ engine }: Layout): (kind: OperationKind) => number {
+/** Where a piece of work stands in the trade’s order on an engine: less goes first. */
+export function rankOf({ engine }: Layout): (op: Tried | OperationEntry) => number {
   const order = engine?.head === 'turned' ? TURNED : ORDER
-  return kind => order.indexOf(kind)
+  return op => order.indexOf(op.kind === 'seatWork' && op.body.first ? 'seatsFirst' : op.kind)
 }
 
 /**
- * Planned work in the trade’s order, whichever was thought of first; what is alike in the order it was planned in.
+ * Planned work in the trade’s order, whichever was thought of first, what belongs to one stage together and in the order it was planned in.
  *
- * @example tradeOrder(layout, standing.planned)[0].kind // 'relief', though the cut was planned before it
+ * @example inStages(layout, standing.planned).map(([first]) => first.kind) // ['relief', 'faceCut'], though the cut was planned before it
  */
-export function tradeOrder<Op extends OperationEntry>(layout: Layout, operations: readonly Op[]): Op[] {
+export function inStages<Op extends OperationEntry>(layout: Layout, operations: readonly Op[]): Op[][] {
   const rank = rankOf(layout)
-  return [...operations].sort((a, b) => rank(a.kind) - rank(b.kind))
+  const groups: Op[][] = []
+  for (const op of [...operations].sort((a, b) => rank(a) - rank(b))) {
+    const last = groups.at(-1)
+    if (last && rank(last[0]!) === rank(op)) last.push(op)
+    else groups.push([op])
+  }
+  return groups
 }
 
-/** Planned work of one kind that follows on itself, and where every cylinder stands once it and all before it is done. */
+/** Planned work of one kind, at one place in that order, that follows on itself, and where every cylinder stands once it and all before it is done. */
 export interface PlannedStage { operations: OperationEntry[], after: AsIf }
 
 /**
@@ -35,12 +43,7 @@ export interface PlannedStage { operations: OperationEntry[], after: AsIf }
  * @example plannedStages(standing, chambers)[0].after.cylinders[0].state.parts.chamber?.estimate.value // 66.45 cc: ground, not cut yet
  */
 export function plannedStages(standing: Replay, chambers: Chambers): PlannedStage[] {
-  const groups: OperationEntry[][] = []
-  for (const op of tradeOrder(standing.layout, standing.planned)) {
-    const last = groups.at(-1)
-    if (last?.[0]!.kind === op.kind) last.push(op)
-    else groups.push([op])
-  }
+  const groups = inStages(standing.layout, standing.planned)
   return groups.map((operations, i) => ({ operations, after: asIf(standing, groups.slice(0, i + 1).flat(), chambers) }))
 }
 

@@ -26,11 +26,17 @@ const FIELDS: { name: Name, label: string, dimension: 'length' | 'angle', min: n
   { name: 'seat', label: 'Seat', dimension: 'angle', min: 15, max: 75 }, { name: 'sunk', label: 'Valve goes up by', dimension: 'length', min: FIGURE_BOUNDS.sunk.min, max: FIGURE_BOUNDS.sunk.max },
   { name: 'blend', label: 'Rim blended over', dimension: 'length', min: 0, max: 8 }
 ]
+const WHEN = [['after', 'after the face'], ['before', 'before the face']] as const satisfies readonly (readonly [string, string])[]
+const SAID = {
+  after: 'Cut the face first, a little past the target: the seat job then restores the top cuts and gives the cc back.',
+  before: 'The valves go up first, and the face is cut past the new seats: pour in between, and the cut is set by what the seats really gave.'
+}
 const FORMS = ['A', 'B'] as const
 type Form = (typeof FORMS)[number]
 const key = (name: string) => `${build.view?.id}/seat/${props.head}/${name}`
 const valve = computed(() => (drafts.get(key('valve')) ?? 'exhaust') as 'intake' | 'exhaust')
 const count = computed(() => Number(drafts.get(key('count')) ?? 1))
+const when = computed(() => (drafts.get(key('when')) ?? 'after') as 'before' | 'after')
 const cylinders = computed(() => build.asIs.filter(state => state.head === props.head).map(state => state.cylinder))
 /** Of the ports of this head, the first that has something. */
 function firstOf<T>(has: (r: Replay, of: PortName) => T | undefined): T | undefined {
@@ -58,7 +64,7 @@ const here = (scope: Scope) => scope.level === 'cylinder' ? cylinders.value.incl
 const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
 /** The job on every chamber of the head, as it would be planned. */
 const workOf = (form: Form, added: number): Tried[] => cylinders.value.map(cylinder => ({
-  kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(added, 'cc'), sunk: figure(kept(form, 'sunk') ?? 0, 'mm'), valve: valve.value }
+  kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(added, 'cc'), sunk: figure(kept(form, 'sunk') ?? 0, 'mm'), valve: valve.value, ...when.value === 'before' ? { first: true } : {} }
 }))
 /** How much further this cylinder's face is cut for the target once the job is planned. */
 function pastBy(form: Form, added: number): number | undefined {
@@ -87,11 +93,12 @@ function reckon(form: Form): Outcome | { sentence: string } | undefined {
 }
 const outcomes = computed(() => FORMS.map(form => ({ form, outcome: reckon(form) })))
 const ok = (o: ReturnType<typeof reckon>): o is Outcome => o !== undefined && 'added' in o
-/** Where the glass stands after the face cut, short by what the seats give back, and when both are done. */
-function stops(added: number): { cut: string, done: string } | undefined {
-  const wanted = build.replayed?.beforeCut.find(s => s.cylinder === build.cylinder)?.targetChamber?.estimate.value
-  const [cut, done] = [stopAt(wanted && wanted - added), stopAt(wanted)]
-  return cut && done ? { cut, done } : undefined
+/** Where the glass stands between seats and face, and when both are done: a face that is cut first is short by what the seats give back. */
+function stops(added: number): { between: string, done: string } | undefined {
+  const state = build.replayed?.beforeCut.find(s => s.cylinder === build.cylinder)
+  const [held, wanted] = [state?.parts.chamber?.estimate.value, state?.targetChamber?.estimate.value]
+  const [between, done] = [stopAt(when.value === 'before' ? held && held + added : wanted && wanted - added), stopAt(wanted)]
+  return between && done ? { between, done } : undefined
 }
 const sentence = ref('')
 /** What is planned on this head’s seats. */
@@ -99,7 +106,7 @@ const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.
 const plannedOn = computed(() => [...new Set(planned.value.flatMap(op => 'cylinder' in op.scope ? op.scope.cylinder : []))])
 const plannedHere = computed(() => planned.value.some(op => (op.body.valve ?? valve.value) === valve.value))
 async function plan(outcome: Outcome, form: Form) {
-  sentence.value = notKept(await build.planAll(`${valve.value === 'intake' ? 'Intake' : 'Exhaust'} seats, form ${form}`, [], workOf(form, outcome.all).map(({ kind, scope, body }) => ({ kind, scope, body, more: { note: `${valve.value} seats, form ${form}.` } }) as ToAdd))) ?? ''
+  sentence.value = notKept(await build.planAll(`${valve.value === 'intake' ? 'Intake' : 'Exhaust'} seats, form ${form}${when.value === 'before' ? ', before the face' : ''}`, [], workOf(form, outcome.all).map(({ kind, scope, body }) => ({ kind, scope, body, more: { note: `${valve.value} seats, form ${form}.` } }) as ToAdd))) ?? ''
 }
 </script>
 
@@ -108,7 +115,8 @@ async function plan(outcome: Outcome, form: Form) {
     <div class="head">
       <BenchSelect id="seat-valve" label="Valves" :model-value="valve" :items="plainPairs(['intake', 'exhaust'])" @update:model-value="drafts.set(key('valve'), $event!)" />
       <BenchSelect id="seat-count" label="a cylinder" :model-value="String(count)" :items="plainPairs(['1', '2', '3'])" @update:model-value="drafts.set(key('count'), $event!)" />
-      <p class="small quiet">Cut the face first, a little past the target: the seat job then restores the top cuts and gives the cc back. The rim it leaves in the chamber is blended after; that adds more.<template v-if="wanted"> Form A is the seat as planned at Ports.</template><template v-else-if="recorded"> Form A is the seat as recorded at Ports.</template></p>
+      <BenchSelect id="seat-when" label="When" :model-value="when" :items="WHEN" @update:model-value="drafts.set(key('when'), $event!)" />
+      <p class="small quiet">{{ SAID[when] }} The rim it leaves in the chamber is blended after; that adds more.<template v-if="wanted"> Form A is the seat as planned at Ports.</template><template v-else-if="recorded"> Form A is the seat as recorded at Ports.</template></p>
     </div>
     <div class="forms">
       <section v-for="{ form, outcome } in outcomes" :key="form">
@@ -123,8 +131,8 @@ async function plan(outcome: Outcome, form: Form) {
             <div v-if="outcome.blended > 0"><dt>of it, by blending the rim</dt><dd class="num">{{ say(outcome.blended * count, 'volume', 'mm', 2) }}</dd></div>
             <div v-if="outcome.ledge !== undefined"><dt>the seat alone leaves a ledge of</dt><dd class="num">{{ say(outcome.ledge, 'length', device.lengths) }}</dd></div>
             <div><dt>valve to piston gets back</dt><dd class="num">{{ say(outcome.back, 'length', device.lengths) }} upright</dd></div>
-            <div v-if="outcome.past !== undefined"><dt>cut the face past the target by</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>
-            <div v-if="stops(outcome.all)"><dt>glass after the cut, then when done</dt><dd class="num"><strong>{{ stops(outcome.all)!.cut }}</strong>, <strong>{{ stops(outcome.all)!.done }}</strong></dd></div>
+            <div v-if="outcome.past !== undefined"><dt>{{ when === 'before' ? 'cut the face deeper by' : 'cut the face past the target by' }}</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>
+            <div v-if="stops(outcome.all)"><dt>{{ when === 'before' ? 'glass after the seats, then when done' : 'glass after the cut, then when done' }}</dt><dd class="num"><strong>{{ stops(outcome.all)!.between }}</strong>, <strong>{{ stops(outcome.all)!.done }}</strong></dd></div>
           </dl>
           <v-btn :disabled="plannedHere" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</v-btn>
         </template>
@@ -141,7 +149,7 @@ async function plan(outcome: Outcome, form: Form) {
 
 <style scoped>
 .seat-job { display: grid; gap: 12px; align-content: start; }
-.head { display: grid; grid-template-columns: 130px 90px minmax(0, 1fr); gap: 12px; align-items: end; }
+.head { display: grid; grid-template-columns: 130px 90px 160px minmax(0, 1fr); gap: 12px; align-items: end; }
 .forms { display: grid; grid-template-columns: 1fr 1fr; gap: 28px; }
 .forms section { display: grid; gap: 8px; align-content: start; }
 .fields { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 12px; }

@@ -14,7 +14,7 @@ type Name = Exclude<keyof RouteLimits, 'edges' | 'insideLine' | 'setUps'>
 /** In the order they are met; `free` may be no limit at all. */
 const FIELDS: { name: Name, lever?: Lever, asks?: Quantity, several?: boolean, free?: boolean }[] = [
   { name: 'faceLeast', lever: 'face' }, { name: 'faceMost', lever: 'face' }, { name: 'rollMost', lever: 'roll' }, { name: 'deckMost', lever: 'deck' }, { name: 'spacerMost', lever: 'spacer' }, { name: 'groundMost', lever: 'grind' },
-  { name: 'past', lever: 'open' }, { name: 'crownMost', lever: 'crown' }, { name: 'squishLeast', free: true }, { name: 'squishMost', free: true }, { name: 'deckLeft', asks: 'deckThickness', free: true }, { name: 'camRetard', asks: 'camTeeth', free: true },
+  { name: 'past', lever: 'open' }, { name: 'seatsUp', lever: 'seats' }, { name: 'crownMost', lever: 'crown' }, { name: 'squishLeast', free: true }, { name: 'squishMost', free: true }, { name: 'deckLeft', asks: 'deckThickness', free: true }, { name: 'camRetard', asks: 'camTeeth', free: true },
   { name: 'pushrod', asks: 'rockerRatio', free: true }, { name: 'flange', asks: 'flangeAngle', free: true }, { name: 'spread', several: true, free: true }, { name: 'hours', free: true }, { name: 'money', free: true }
 ]
 const dimensionOf = (name: Name) => name in LIMIT_DIMENSIONS ? LIMIT_DIMENSIONS[name as keyof typeof LIMIT_DIMENSIONS] : undefined

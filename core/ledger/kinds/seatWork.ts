@@ -11,6 +11,8 @@ export interface SeatWorkBody {
   valve?: Valve
   /** Which of several valves of that kind, from the front; all of them if not given. The others keep their clearance and their height. */
   n?: number
+  /** Before the face is cut, which then goes past the new seats and is set by a pour between; else after it. */
+  first?: true
 }
 
 /** Whether a piece of seat work is on one valve: of its kind, and of several of that kind the one it names. */

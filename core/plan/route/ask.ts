@@ -1,4 +1,4 @@
-import { hasBarrels, type Dimension, type EntryOf, type Quantity } from '../../ledger'
+import { FIGURE_BOUNDS, hasBarrels, type Dimension, type EntryOf, type Quantity } from '../../ledger'
 import type { ShopRules } from '../../shop'
 import { asIf } from '../asIf'
 import { NO_SOLIDS } from '../chambers'
@@ -7,10 +7,10 @@ import type { Shaping } from '../shaping'
 import { gasketOf, modelOf, quantityOf, sameGasket, statedQuantity, type Replay } from '../../standing'
 
 /** What a builder can turn to come to a target. */
-export const LEVERS = ['gasket', 'grind', 'open', 'school', 'crown', 'piston', 'face', 'roll', 'deck', 'spacer', 'seats', 'dome'] as const
+export const LEVERS = ['gasket', 'grind', 'open', 'school', 'crown', 'piston', 'face', 'roll', 'deck', 'spacer', 'seats', 'seatsFirst', 'dome'] as const
 export type Lever = (typeof LEVERS)[number]
 /** Levers that nobody turns to first: off until a builder says so. */
-export const OFF_AT_FIRST: readonly Lever[] = ['school', 'piston']
+export const OFF_AT_FIRST: readonly Lever[] = ['school', 'piston', 'seatsFirst']
 
 /** How far a cut may go at the valves: no edge touched, an arc of a top cut lost, a seat too where a seat job follows. */
 export const EDGES = ['never', 'topCut', 'seatJob'] as const
@@ -32,6 +32,8 @@ export interface RouteLimits {
   /** How far a head may be rolled. */
   rollMost: number
   edges: Edges
+  /** How far a valve may go up in a seat job. */
+  seatsUp: number
   /** Grinding that nobody has drawn takes no more than the walls by the valves have up to the scribed line. */
   insideLine: boolean
   /** Cuts of one face at the machinist: with a second one the chamber is poured in between. */
@@ -50,7 +52,7 @@ export interface RouteLimits {
 
 /** What a limit is measured in; hours, money and set-ups are counts. */
 export const LIMIT_DIMENSIONS = {
-  faceLeast: 'length', faceMost: 'length', rollMost: 'angle', deckMost: 'length', spacerMost: 'length', groundMost: 'volume', past: 'volume', crownMost: 'volume', squishLeast: 'length', squishMost: 'length',
+  faceLeast: 'length', faceMost: 'length', rollMost: 'angle', deckMost: 'length', spacerMost: 'length', groundMost: 'volume', past: 'volume', crownMost: 'volume', seatsUp: 'length', squishLeast: 'length', squishMost: 'length',
   deckLeft: 'length', camRetard: 'angle', pushrod: 'length', flange: 'length', spread: 'ratio'
 } as const satisfies Partial<Record<keyof RouteLimits, Dimension>>
 
@@ -59,7 +61,7 @@ export interface LimitFault { limit: keyof RouteLimits, given: unknown, kind: 'n
 
 /** What a limit may be at all. */
 const BOUNDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLine'>, [low: number, high: number]> = {
-  faceLeast: [0, 5], faceMost: [0, 5], deckMost: [0, 5], spacerMost: [0, 5], groundMost: [0, 100], past: [0, 50], crownMost: [0, 60], rollMost: [0, 10], setUps: [1, 2],
+  faceLeast: [0, 5], faceMost: [0, 5], deckMost: [0, 5], spacerMost: [0, 5], groundMost: [0, 100], past: [0, 50], crownMost: [0, 60], rollMost: [0, 10], seatsUp: [0, FIGURE_BOUNDS.sunk.max], setUps: [1, 2],
   squishLeast: [0, 8], squishMost: [0, 8], deckLeft: [0, 50], camRetard: [0, 30], pushrod: [0, 20], flange: [0, 20], spread: [0, 5], hours: [0, 10_000], money: [0, 10_000_000]
 }
 
@@ -97,7 +99,7 @@ export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits 
   const least = keep.window ? keep.least : noLess(standing, keep.least)
   const left = of('leastDeckThickness')
   return {
-    faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', insideLine: true, setUps: 2,
+    faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', seatsUp: 1, insideLine: true, setUps: 2,
     ...(least === undefined ? {} : { squishLeast: least }), ...(keep.window ? { squishMost: keep.window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
   }
 }
@@ -140,7 +142,7 @@ export function leversOf(standing: Replay): LeverState[] {
     ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
     // A turned head has its one order of work, whatever else could be moved.
     ...turned ? [] : [has('crown'), has('piston', !everywhere('deckClearance') && 'deckClearance'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...hasBarrels(standing.layout) ? [has('spacer')] : []],
-    ...!blind && !turned && valves ? [has('seats', !drawn && 'drawing')] : []
+    ...!blind && !turned && valves ? [has('seats', !drawn && 'drawing'), has('seatsFirst', !drawn && 'drawing')] : []
   ]
 }
 

@@ -1,13 +1,12 @@
 import { compressionRatio, cylinderVolume } from '../../engine'
 import { DEFAULT_U, linear, type Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
-import type { ChamberValve } from '../../chamber'
 import type { Valve } from '../../ledger'
-import { modelOf, quantityOf, type Replay } from '../../standing'
+import { quantityOf, type Replay } from '../../standing'
 import { asIf, flatCut, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
 import { readingOf, type Reading } from './judge'
-import { placeOn } from './way'
+import { placeOn, seatCones, type SeatCone } from './way'
 
 /** Between the depths that a chamber's volume is tabulated at, mm: a chord of that length is within 0.01 cc of any chamber's curve. */
 export const KNOT = 0.1
@@ -29,8 +28,8 @@ export interface Column {
   recess: number
   table: TakenTable
   before: Reading
-  /** Drawn valves, and how far each kind leans, degrees. */
-  valves: readonly ChamberValve[]
+  /** What its seats would be cut by, and how far each kind of valve leans, degrees. */
+  cones: readonly SeatCone[]
   tilt: Record<Valve, number>
   /** What a mm of drop changes. */
   perDrop: { cam: number, pushrod: number, flange: number }
@@ -91,7 +90,7 @@ function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, dropped: 
   const more = (of: (moves: CylinderAsIf['moves']) => number | undefined) => Math.abs(of(dropped.moves) ?? 0) - Math.abs(of(c.moves) ?? 0)
   return {
     cylinder: c.cylinder, head: head - 1, bank: bank - 1, swept: swept.estimate, clearance: clearance.estimate, chamber: parts.chamber.estimate, target, table, before,
-    valves: modelOf(standing, c.cylinder)?.spec.valves ?? [], tilt: { intake: tilt('intake'), exhaust: tilt('exhaust') },
+    cones: seatCones(standing, c.cylinder), tilt: { intake: tilt('intake'), exhaust: tilt('exhaust') },
     area: cylinderVolume(quantityOf(standing, 'bore', c.cylinder)?.estimate.value ?? 0.1, 1), recess: Math.max(0, quantityOf(standing, 'squishRecess', c.cylinder)?.estimate.value ?? 0),
     perDrop: { cam: more(m => m.cam), pushrod: more(m => m.pushrod), flange: more(m => m.flange?.portsOff) }
   }

@@ -7,7 +7,7 @@ import type { RouteLimits } from './ask'
 import type { Bill, Figures, Way } from './way'
 
 /** What a limit is about. `edge`: a seat's or top cut's; `ratio`: the target's band. */
-export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'ground' | 'line' | 'crown' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
+export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'seatsUp' | 'ground' | 'line' | 'crown' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
 
 /** A limit, by how much a route is past it or what it leaves: `figure` as it comes out, `bound` what it may be. */
 export interface AtLimit { kind: LimitKind, figure: number, bound: number, cylinders: number[], valve?: Valve, clearance?: ClearanceName }
@@ -20,7 +20,7 @@ export interface Breach extends AtLimit { grains: number }
 /** What a step past a limit is counted in: mm, degrees, cc, ratio; hours and money as a share. */
 const GRAIN = { mm: 0.05, degrees: 1, cc: 0.1, ratio: 0.02, share: 0.1 } as const
 const GRAIN_OF: Record<LimitKind, keyof typeof GRAIN> = {
-  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', ground: 'cc', line: 'cc', crown: 'cc', deckLeft: 'mm', cam: 'degrees',
+  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', seatsUp: 'mm', ground: 'cc', line: 'cc', crown: 'cc', deckLeft: 'mm', cam: 'degrees',
   pushrod: 'mm', flange: 'mm', spread: 'ratio', hours: 'share', money: 'share'
 }
 /** Figures are set and read to a hundredth of a mm: what is past a limit by less is at it. */
@@ -67,7 +67,7 @@ export function readingOf(standing: Replay, rules: ShopRules, c: CylinderAsIf): 
 }
 
 /** Whether an edge may be cut by a way: an arc of a top cut, or of a seat that is cut anew afterwards. */
-const mayGo = (kind: 'seat' | 'topCut', { edges }: RouteLimits, seatsFollow: boolean) => kind === 'topCut' ? edges !== 'never' : edges === 'seatJob' && seatsFollow
+export const mayGo = (kind: 'seat' | 'topCut', { edges }: RouteLimits, { seats }: Pick<Way, 'seats'>): boolean => kind === 'topCut' ? edges !== 'never' : edges === 'seatJob' && seats === 'after'
 
 /** What is to be kept: the target's band, the limits, and how many cc each drawn chamber has up to the scribed line. */
 export interface Kept { band: TargetBand, limits: RouteLimits, toLine?: ReadonlyMap<number, number> }
@@ -82,7 +82,7 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
     const mine = [cylinder]
     add('ratio', mine, ratio, band.low, 'least')
     add('ratio', mine, ratio, band.high, 'most')
-    for (const { kind, valve, left } of edges) if (!mayGo(kind, limits, way.seats)) add(kind, mine, left, 0, 'least', { valve, taken: face > 0 })
+    for (const { kind, valve, left } of edges) if (!mayGo(kind, limits, way)) add(kind, mine, left, 0, 'least', { valve, taken: face > 0 })
     // What was as near before is no reason against a way.
     for (const { name, left, least, taken } of rooms) if (taken > 1e-9) add('clearance', mine, left, least, 'least', { clearance: name })
     // What runs is less than what stands: where it is not known the minimum holds for that.
@@ -101,6 +101,7 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
   if (face > 0) add('face', [], face, limits.faceMost, 'most')
   if (deck > 0) add('deck', [], deck, limits.deckMost, 'most')
   if (Math.min(0, ...figures.decks) < 0) add('spacer', [], -Math.min(...figures.decks), limits.spacerMost, 'most')
+  if (way.seats) add('seatsUp', [], Math.max(figures.sunk.intake, figures.sunk.exhaust), limits.seatsUp, 'most')
   if (limits.spread !== undefined && readings.length > 1) add('spread', [], spreadOf(readings), limits.spread, 'most')
   if (limits.hours !== undefined) add('hours', [], bill.hours, limits.hours, 'most')
   if (limits.money !== undefined) add('money', [], bill.money, limits.money, 'most')
@@ -133,7 +134,7 @@ export function breachesOf(list: readonly RoomAtLimit[]): Breach[] {
 }
 
 /** Limits that more metal uses up: of these the one with the least room is what holds a way. */
-const USED_UP: readonly LimitKind[] = ['seat', 'topCut', 'clearance', 'squishLeast', 'face', 'deck', 'deckLeft', 'cam', 'pushrod', 'flange']
+const USED_UP: readonly LimitKind[] = ['seat', 'topCut', 'clearance', 'squishLeast', 'face', 'deck', 'seatsUp', 'deckLeft', 'cam', 'pushrod', 'flange']
 
 /**
  * What limits a way: the nearest of what it takes from, and more metal would use up. A face cut takes nothing from a squish in the

@@ -82,7 +82,8 @@ export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], a
   if (readings.length < standing.layout.cylinders.length) return undefined
   const bill = billOf(standing, rules, way, steps)
   const all = atLimits(way, bench, readings, exact, bill)
-  const ratios = after.cylinders.map(c => sureness(bench, way, c))
+  const late = new Set(after.operations.flatMap(op => op.kind === 'seatWork' && !op.body.first ? [`entry:${op.id}`] : []))
+  const ratios = after.cylinders.map(c => sureness(bench, way, c, late))
   const bands = ratios.map(() => band)
   const stages = steps.map(({ work, operations }, i): Stage => {
     const then = i === steps.length - 1 ? after : asIf(standing, flat(steps.slice(0, i + 1)), chambers)
@@ -144,9 +145,11 @@ function rateOf(after: AsIf, cylinder: number): number | undefined {
 
 /**
  * A cylinder's ratio by its sources. With a pour between two set-ups the chamber is known by that pour and not by what was
- * predicted: its glass, its reading, and the second cut's own depth.
+ * predicted: its glass, its reading, the second cut's own depth, and the seats that are cut after it.
+ *
+ * @param late sources of seat work after the last cut
  */
-function sureness({ standing }: Bench, way: Way, { cylinder, state }: CylinderAsIf): Sourced {
+function sureness({ standing }: Bench, way: Way, { cylinder, state }: CylinderAsIf, late: ReadonlySet<string>): Sourced {
   const ratio = state.ratio!.estimate
   const cut = way.setUps === 2 && way.down !== 'none' && way.down !== 'deck' && way.down !== 'spacer'
   const chamber = state.parts.chamber!.estimate
@@ -155,7 +158,7 @@ function sureness({ standing }: Bench, way: Way, { cylinder, state }: CylinderAs
   const now = standing.asIs.find(s => s.cylinder === cylinder)!.parts.chamber!.estimate
   const perMm = standing.perMm.get(cylinder)?.estimate.value ?? 0
   const poured: Sourced = { value: 0, by: new Map([
-    ...[...now.by].filter(([source]) => source.startsWith('scale:')),
+    ...[...now.by].filter(([source]) => source.startsWith('scale:')), ...[...chamber.by].filter(([source]) => late.has(source)),
     [`reading:${cylinder}`, DEFAULT_U.repeatability / Math.SQRT2], [`machine:second cut ${state.head}`, perMm * DEFAULT_U.cutDialled]
   ]) }
   return { value: ratio.value, by: linear([[1, ratio], [-slope, chamber], [slope, poured]]).by }

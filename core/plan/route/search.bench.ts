@@ -11,7 +11,7 @@ import { billOf, stepsOf } from './way'
 
 const solids = await solidChambers('rings')
 const six = replay(demoShop.builds.find(b => b.name === 'Brackwater 34')!.entries)!
-const WAY: Way = { grinding: 'none', down: 'face', seats: false, setUps: 1 }
+const WAY: Way = { grinding: 'none', down: 'face', setUps: 1 }
 
 /** One way looked at: its depth solved, its ratios, spread, metal, cost and limits. */
 function looker(standing: Replay, limits: RouteLimits) {

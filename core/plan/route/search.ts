@@ -14,7 +14,7 @@ import { newPiston } from './piston'
 import { rolled } from './rolled'
 import { dressed, routeOf, type Bench, type Route } from './route'
 import { solveWay, type Aim, type Solved } from './solve'
-import { GRINDINGS, GRINDING_SCHOOLS, billOf, bySchool, plannedAtShape, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
+import { GRINDINGS, GRINDING_SCHOOLS, billOf, bySchool, plannedAtShape, plannedSeats, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
 
 /** A way that is missing from the answer: where it ends, and what it breaks, what can't be put back first. */
 export interface Missing { way: Way, faces: number[], decks: number[], ratios: number[], breaches: Breach[] }
@@ -120,7 +120,7 @@ function* grounds(bench: Bench, ask: RouteAsk, walls: Walls | undefined): Genera
   const cuts = levers.includes('face') || limits.faceLeast > 0
   for (const [at, given] of grindings.entries()) {
     const { grinding } = given
-    const before = (gasket?: string) => stepsOf(standing, { gasket, grinding, down: 'none', seats: false, setUps: 1 }, { ...bare(standing), ...given }).flatMap(s => s.operations)
+    const before = (gasket?: string) => stepsOf(standing, { gasket, grinding, down: 'none', setUps: 1 }, { ...bare(standing), ...given }).flatMap(s => s.operations)
     // A chamber whose cc are still to be solved is tabulated as it is.
     const tables: Map<number, TakenTable> | undefined = SOLVED.includes(grinding) ? asIs : takenTables(standing, before(), chambers, cuts ? limits.faceMost + 0.5 : 0)
     if (!tables) return undefined
@@ -171,7 +171,7 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   const unknown = standing.asIs.filter(s => !s.ratio).map(s => s.cylinder)
   if (unknown.length > 0) return { kind: 'noRatio', cylinders: unknown }
   const inside = standing.asIs.every(state => isOnTarget(state, band))
-  if (inside && ask.limits.faceLeast === 0 && plannedAtShape(standing).length === 0) return { kind: 'onTarget' }
+  if (inside && ask.limits.faceLeast === 0 && plannedAtShape(standing).length === 0 && plannedSeats(standing).length === 0) return { kind: 'onTarget' }
   const toLine = toLineOf(standing, ask, walls)
   if (toLine === 'notReady') return toLine
   const bench: Bench = { standing, rules, chambers: exact, limits: ask.limits, band, draws: drawsOf(SEED, DRAWS), ...(toLine ? { toLine } : {}) }
@@ -217,11 +217,15 @@ const exactly = (bench: Bench, { way, figures, held }: Candidate) => routeOf(ben
 function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]): Generator<Candidate> {
   const { standing, rules, limits } = bench
   const setUps: (1 | 2)[] = limits.setUps === 2 ? [1, 2] : [1]
+  // Seat work that is planned anyway is in every way already, and a seat is not cut twice.
+  const seatJobs: Way['seats'][] = plannedSeats(standing).length > 0
+    ? [undefined]
+    : [undefined, ...levers.includes('seats') && limits.edges === 'seatJob' ? ['after' as const] : [], ...levers.includes('seatsFirst') ? ['before' as const] : []]
   for (const { gasket, grinding, ground: cc, shaped, columns } of ground) {
     // New pistons bring the ratio themselves: nothing else is solved with them.
     for (const down of downsOf(levers).filter(d => d !== 'piston' || !SOLVED.includes(grinding))) {
-      for (const seats of levers.includes('seats') && limits.edges === 'seatJob' && down === 'face' ? [false, true] : [false]) {
-        const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, seats, setUps: 1 }, columns, limits, aim)
+      for (const seats of down === 'face' ? seatJobs : [undefined]) {
+        const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, ...seats ? { seats } : {}, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
         const judged = (way: Way, of: Solved) => {
           const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc, ...(shaped ? { shaped } : {}) }
@@ -229,7 +233,7 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
           return { way, figures, readings: of.readings, held: of.held, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, bench, of.readings, figures, bill)) }
         }
         for (const times of down === 'none' || down === 'deck' || down === 'spacer' || down === 'piston' ? setUps.slice(0, 1) : setUps) {
-          const way: Way = { ...gasket ? { gasket } : {}, grinding, down, seats, setUps: times }
+          const way: Way = { ...gasket ? { gasket } : {}, grinding, down, ...seats ? { seats } : {}, setUps: times }
           const inside = solved && judged(way, solved)
           if (inside?.breaches.length === 0 || down === 'roll') {
             if (inside) yield inside
@@ -256,7 +260,7 @@ function sourced({ way, figures, readings }: Candidate, ground: readonly Ground[
 
 /** Of the ways that are missing the shortest ones, each for its own reason. */
 function missingOf(broken: readonly Candidate[]): Missing[] {
-  const parts = ({ gasket, grinding, down, seats }: Way) => Number(gasket !== undefined) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats)
+  const parts = ({ gasket, grinding, down, seats }: Way) => Number(gasket !== undefined) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats !== undefined)
   // What only leads away from the target tempts nobody.
   const worst = ({ breaches }: { breaches: readonly Breach[] }) => Math.max(0, ...breaches.filter(b => b.kind === 'ratio').map(b => b.grains))
   const asItIs = broken.find(c => parts(c.way) === 0)
@@ -281,7 +285,7 @@ function turnedRoutes(bench: Bench, { levers }: RouteAsk): RouteAnswer {
   const { standing, chambers } = bench
   const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
   const all = (levers.includes('dome') ? gaskets : []).flatMap((gasket): Route[] => {
-    const way: Way = { ...gasket ? { gasket } : {}, grinding: 'none', down: 'dome', seats: false, setUps: 1 }
+    const way: Way = { ...gasket ? { gasket } : {}, grinding: 'none', down: 'dome', setUps: 1 }
     const before = stepsOf(standing, way, bare(standing))
     const plans = standing.layout.cylinders.map(c => turnedPlan(standing, c, before.flatMap(s => s.operations), chambers))
     const cuts = plans.flatMap(plan => plan?.operations.filter(op => op.kind === 'faceCut') ?? [])

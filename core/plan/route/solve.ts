@@ -1,7 +1,7 @@
 import { seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
 import { KNOT, takenAt, ratioAt, readingAt, type Column, type TakenTable } from './columns'
 import type { RouteLimits } from './ask'
-import type { Reading } from './judge'
+import { mayGo, type Reading } from './judge'
 import { targetBand, type Replay, type TargetBand } from '../../standing'
 import type { Valve } from '../../ledger'
 
@@ -72,19 +72,20 @@ const roofOf = ({ through }: TakenTable) => through === undefined ? DEEPEST : th
 /** What a squish has over its least, running where that is known. */
 const spareSquish = ({ squish, squishStill }: Column['before'], { squishLeast = -Infinity }: RouteLimits) => (squish ?? squishStill ?? Infinity) - squishLeast
 
-/** How deep a head may be cut before it meets what it has to keep; `down` is what its cylinders come down besides. */
-function faceLimit(columns: readonly Column[], limits: RouteLimits, seats: boolean, down: number): number {
+/** How deep a head may be cut before it meets what it has to keep; `down` is what its cylinders come down besides. A seat job takes what it can out of its way. */
+function faceLimit(columns: readonly Column[], limits: RouteLimits, way: Way, down: number): number {
   let most = limits.faceMost
   // Asked for every way there is: a loop, where lists of lists would take most of a search's time.
   const upTo = (depth: number) => {
     if (depth < most) most = depth
   }
-  for (const { before, perDrop, table, recess } of columns) {
+  for (const { before, perDrop, table, recess, tilt } of columns) {
     upTo(roofOf(table))
     // A recessed pad comes nearer until it lies in the face.
     const spare = spareSquish(before, limits) - down
     if (spare < recess) upTo(spare)
-    for (const { kind, left } of before.edges) if (kind === 'topCut' ? limits.edges === 'never' : !(limits.edges === 'seatJob' && seats)) upTo(left)
+    for (const { kind, left, valve } of before.edges) if (isRecut(kind, limits, way)) upTo(Math.max(left, left + limits.seatsUp * cosine(tilt[valve]) - NEW_SEAT))
+    else if (!mayGo(kind, limits, way)) upTo(left)
     for (const { left, least, perMm } of before.rooms) if (perMm > 0) upTo((left - least) / perMm - down)
     if (before.deckLeft !== undefined && limits.deckLeft !== undefined) upTo(before.deckLeft - limits.deckLeft)
     for (const name of MOVES) {
@@ -131,7 +132,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const least = cuts ? limits.faceLeast : 0
   const ground = new Map<number, number>()
   let sunk: Record<Valve, number> = { intake: 0, exhaust: 0 }
-  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.valves, sunk) : 0)
+  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + seatsGive(c.cones, sunk)
   if (way.grinding === 'open' || way.grinding === 'crown') {
     for (const c of columns) {
       if (way.grinding === 'open' && standing.held.has(c.cylinder)) continue
@@ -145,7 +146,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   let faces = layout.heads.map(() => least)
   let decks = layout.banks.map(() => 0)
   let held = layout.heads.map(() => true)
-  const mostFace = (i: number) => aim !== 'inside' ? Math.min(...onHead[i]!.map(c => roofOf(c.table))) : faceLimit(onHead[i]!, limits, way.seats, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
+  const mostFace = (i: number) => aim !== 'inside' ? Math.min(...onHead[i]!.map(c => roofOf(c.table))) : faceLimit(onHead[i]!, limits, way, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
   const cutFaces = () => {
     const wanted = layout.heads.map((_, i) => faceFor(i, decks))
     // Where no depth is enough, what the limit leaves is told, and what that comes to.
@@ -180,7 +181,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
       default: break
     }
     if (!way.seats) break
-    sunk = jobAfter(columns, faces)
+    sunk = seatJob(columns, limits, way, faces)
     if (sunk.intake === 0 && sunk.exhaust === 0) return undefined
   }
   if (way.down === 'none' ? false : [...faces.map(d => d - least), ...decks.map(Math.abs)].every(d => d < WORTH_CUTTING)) return undefined
@@ -193,9 +194,16 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
 /** A machine is set to a hundredth of a mm. */
 export const hundredth = (mm: number) => Math.round(mm * 100) / 100
 
-/** How far the valves of each kind go up in a job after the cut, so that the deepest cut seat stands clear of the face again. */
-function jobAfter(columns: readonly Column[], faces: readonly number[]): Record<Valve, number> {
-  const of = (valve: Valve) => Math.max(0, ...columns.flatMap(c => c.before.edges.filter(e => e.kind === 'seat' && e.valve === valve)
-    .flatMap(({ left }) => left < faces[c.head]! ? [(faces[c.head]! - left + NEW_SEAT) / Math.cos(c.tilt[valve] * Math.PI / 180)] : [])))
+const cosine = (degrees: number) => Math.cos(degrees * Math.PI / 180)
+
+/** Whether a way's seat job has to bring an edge clear of the cut face: every seat, and a top cut that may not be touched. */
+const isRecut = (kind: 'seat' | 'topCut', limits: RouteLimits, { seats }: Way) => seats !== undefined && (kind === 'seat' || !mayGo(kind, limits, { seats }))
+
+/** How far the valves of each kind go up in a seat job, so that every edge of it stands clear of the cut face; no less than planned at Ports. */
+function seatJob(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[]): Record<Valve, number> {
+  const of = (valve: Valve) => Math.max(0, ...columns.flatMap(c => [
+    ...c.cones.flatMap(cone => cone.valve === valve ? [cone.up] : []),
+    ...c.before.edges.flatMap(e => e.valve === valve && isRecut(e.kind, limits, way) && e.left < faces[c.head]! ? [(faces[c.head]! - e.left + NEW_SEAT) / cosine(c.tilt[valve])] : [])
+  ]))
   return { intake: hundredth(of('intake')), exhaust: hundredth(of('exhaust')) }
 }

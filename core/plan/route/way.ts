@@ -1,9 +1,9 @@
-import { sinking, type ChamberValve } from '../../chamber'
-import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, type Valve } from '../../ledger'
+import { sinking } from '../../chamber'
+import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, type OperationEntry, type Valve } from '../../ledger'
 import type { School } from '../../shroud'
 import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
 import type { ShopRules, Work } from '../../shop'
-import { gasketFigures, gasketOf, modelOf, sameGasket, type Replay } from '../../standing'
+import { gasketFigures, gasketOf, modelOf, sameGasket, seatWanted, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
 import { rankOf } from '../stages'
 
@@ -16,8 +16,8 @@ export const bySchool = (grinding: Grinding): boolean => (GRINDING_SCHOOLS as re
 /** What brings the head and the piston nearer, or further apart: of two the first goes to its limit and the second does the rest; `piston`: new ones. */
 export type Down = 'none' | 'face' | 'deck' | 'faceDeck' | 'deckFace' | 'squishFace' | 'roll' | 'spacer' | 'dome' | 'piston'
 
-/** A way to the target in kinds alone: which of each lever; a depth follows. `gasket`: the offer's entry, nothing where what is fitted stays. */
-export interface Way { gasket?: string, grinding: Grinding, down: Down, seats: boolean, setUps: 1 | 2 }
+/** A way to the target in kinds alone: which of each lever; a depth follows. `gasket`: the offer's entry, nothing where what is fitted stays; `seats`: a seat job, before the face is cut or after it. */
+export interface Way { gasket?: string, grinding: Grinding, down: Down, seats?: 'before' | 'after', setUps: 1 | 2 }
 
 /** The figures that a way was solved for. Lengths mm, volumes cc. */
 export interface Figures {
@@ -31,7 +31,7 @@ export interface Figures {
   shaped?: Tried[]
   /** New pistons: what each crown holds more than the one that is fitted, how much higher it stands, how much deeper its pockets are. */
   piston?: { added: number, rise: number, pockets: number }
-  /** How far valves go up in a seat job after the cut, along their stems; the same on every cylinder. */
+  /** How far valves go up in a seat job, along their stems; the same on every cylinder. */
   sunk: Record<Valve, number>
 }
 
@@ -47,10 +47,28 @@ const BY_THE_GLASS = 0.1
 export const WORTH_CUTTING = 0.01
 const WORTH_OPENING = 0.05
 
-/** What seats and top cuts give the chamber when all valves of a kind go up: by their drawn top cuts. */
-export function seatsGive(valves: readonly ChamberValve[], sunk: Record<Valve, number>): number {
-  return valves.reduce((cc, v) => cc + (sunk[v.valve] > 0 ? sinking({ diameter: v.diameter + 2 * v.topCutWidth * Math.cos(v.topCutAngle * Math.PI / 180), topCut: v.topCutAngle }, sunk[v.valve]).added : 0), 0)
+/** The form that a valve's seat is cut by, as it stands before it is: mm across, its top cut's angle; `up`: how far it is to go up anyway, as planned at Ports. */
+export interface SeatCone { valve: Valve, diameter: number, topCut: number, up: number }
+
+/**
+ * The forms that a cylinder's seats would be cut by: as planned at Ports, else as recorded there, else as drawn.
+ *
+ * @returns one a drawn valve
+ * @example seatCones(standing, 1)[1] // { valve: 'exhaust', diameter: 38, topCut: 30, up: 0 }
+ */
+export function seatCones(standing: Replay, cylinder: number): SeatCone[] {
+  const valves = modelOf(standing, cylinder)?.spec.valves ?? []
+  return valves.map((v, i): SeatCone => {
+    const wanted = seatWanted(standing, { cylinder, valve: v.valve, n: valves.slice(0, i + 1).filter(other => other.valve === v.valve).length })
+    return wanted
+      ? { valve: v.valve, diameter: wanted.before, topCut: wanted.form.topCut, up: wanted.up }
+      : { valve: v.valve, diameter: v.diameter + 2 * v.topCutWidth * Math.cos(v.topCutAngle * Math.PI / 180), topCut: v.topCutAngle, up: 0 }
+  })
 }
+
+/** What seats and top cuts give the chamber when all valves of a kind go up, cc. */
+export const seatsGive = (cones: readonly SeatCone[], sunk: Record<Valve, number>): number =>
+  cones.reduce((cc, cone) => cc + (sunk[cone.valve] > 0 ? sinking(cone, sunk[cone.valve]).added : 0), 0)
 
 /** A stage of the work, in the trade's order: of what kind, and what is done. */
 export interface Step { work: Work, operations: Tried[] }
@@ -59,8 +77,15 @@ export interface Step { work: Work, operations: Tried[] }
 export const plannedAtShape = ({ planned }: Replay): EntryOf<'relief'>[] =>
   planned.filter((op): op is EntryOf<'relief'> => op.kind === 'relief' && (op.plan === undefined || (op.body.reliefs?.length ?? 0) > 0))
 
+/** Whether a piece of work was planned by taking a route. */
+export const isOfRoute = ({ ledger }: Replay, { plan }: OperationEntry): boolean => plan !== undefined && ledger.plans.get(plan)?.entry?.body.route === true
+
+/** Seat work that somebody planned, and no route asked for: it is done whichever way is taken. */
+export const plannedSeats = (standing: Replay): EntryOf<'seatWork'>[] =>
+  standing.planned.filter((op): op is EntryOf<'seatWork'> => op.kind === 'seatWork' && !isOfRoute(standing, op))
+
 /**
- * A way with its figures as operations, in the trade's order.
+ * A way with its figures as operations, in the trade's order; seat work that is planned anyway is among them.
  *
  * @returns the steps that have anything to do
  */
@@ -74,8 +99,10 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
       } }))
   const worked = (kind: 'relief' | 'crownWork'): Tried[] => [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
     { kind, scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
-  const atShape = () => plannedAtShape(standing).map(({ scope, body }): Tried => ({ kind: 'relief', scope, body: { ...body, u: body.u ?? figure(BY_THE_GLASS, 'cc') } }))
-  const grind = way.grinding === 'planned' ? atShape() : shaped ?? worked(way.grinding === 'crown' ? 'crownWork' : 'relief')
+  const asPlanned = (op: EntryOf<'relief'> | EntryOf<'seatWork'>) => ({ kind: op.kind, scope: op.scope, body: { ...op.body, u: op.body.u ?? figure(BY_THE_GLASS, 'cc') } }) as Tried
+  const seats = plannedSeats(standing).map(asPlanned)
+  const isFirst = (op: Tried) => op.kind === 'seatWork' && op.body.first === true
+  const grind = way.grinding === 'planned' ? plannedAtShape(standing).map(asPlanned) : shaped ?? worked(way.grinding === 'crown' ? 'crownWork' : 'relief')
   const foot = layout.engine?.head === 'blind'
   /** A head that has this gasket already keeps it. */
   const fitted = (cylinder: number) => {
@@ -89,17 +116,19 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
     { work: slope === 0 ? 'face' : 'roll', operations: faces.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING || slope !== 0
       ? [{ kind: 'faceCut', scope: { level: 'head', head: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(slope ? { slopeY: slope } : {}) } }]
       : []) },
+    { work: 'seats', operations: seats.filter(isFirst) },
+    { work: 'seats', operations: seats.filter(op => !isFirst(op)) },
     { work: 'seats', operations: (['intake', 'exhaust'] as const).flatMap(valve => sunk[valve] > 0
       ? layout.cylinders.map((cylinder): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: {
           state: 'planned', valve, sunk: figure(sunk[valve], 'mm'), u: figure(BY_THE_GLASS, 'cc'),
-          added: figure(seatsGive(modelOf(standing, cylinder)?.spec.valves ?? [], { intake: 0, exhaust: 0, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc')
+          added: figure(seatsGive(seatCones(standing, cylinder), { intake: 0, exhaust: 0, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc'), ...way.seats === 'before' ? { first: true } : {}
         } }))
       : []) },
     { work: 'piston', operations: pistons },
     { work: 'gasket', operations: offer ? layout.heads.flatMap(([first], i): Tried[] => fitted(first!) ? [] : [{ kind: 'gasketChange', scope: { level: 'head', head: i + 1 }, body: { ...gasketFigures(offer.body), state: 'planned' } }]) : [] }
   ]
   const rank = rankOf(layout)
-  return steps.filter(step => step.operations.length > 0).sort((a, b) => rank(a.operations[0]!.kind) - rank(b.operations[0]!.kind))
+  return steps.filter(step => step.operations.length > 0).sort((a, b) => rank(a.operations[0]!) - rank(b.operations[0]!))
 }
 
 /** What a way costs and takes, by the shop's table. Metal: mm off the deepest face and deck; lasting: cc of chamber metal that is gone for good. */
@@ -119,6 +148,8 @@ export function billOf(standing: Replay, { work }: ShopRules, way: Way, steps: r
   }
   const { layout } = standing
   let [face, deck] = [0, 0]
+  // What is ground, or cut anew at its seats, is poured before anything goes by it.
+  const poured = new Set<number>()
   for (const { work: what, operations } of steps) {
     for (const op of operations) {
       if (op.kind === 'relief') {
@@ -128,6 +159,7 @@ export function billOf(standing: Replay, { work }: ShopRules, way: Way, steps: r
         const { cylinder } = op.scope
         pay('seats', modelOf(standing, cylinder)?.spec.valves.filter(v => v.valve === op.body.valve).length ?? 1)
         bill.lasting += op.body.added.value
+        if (op.body.first) poured.add(cylinder)
       } else if (op.kind === 'faceCut' && op.scope.level === 'head') {
         const cylinders = cylindersOf(layout, op.scope.head).length
         pay('face', 1)
@@ -138,9 +170,10 @@ export function billOf(standing: Replay, { work }: ShopRules, way: Way, steps: r
       } else pay(what, 1)
       if (op.kind === 'crownWork' && !isNewPiston(op.body)) bill.lasting += op.body.added.value
       if (op.kind === 'deckCut') deck = Math.max(deck, op.body.depth.value)
-      if (op.kind === 'relief') pay('pour', 1)
+      if (op.kind === 'relief' && 'cylinder' in op.scope) poured.add(op.scope.cylinder)
     }
   }
+  pay('pour', poured.size)
   bill.metal = face + deck
   return bill
 }

@@ -4,6 +4,7 @@ import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
 import { bestOf, surestAfter } from '#core/plan/route/best'
 import { takenWork, uncounted } from '#core/plan/route/taken'
+import { plannedSeats } from '#core/plan/route/way'
 import { openingOf } from '~/composables/useOpening'
 import { useReplan } from '~/composables/useReplan'
 import { useRoutes } from '~/composables/useRoutes'
@@ -11,7 +12,7 @@ import { notKept } from '~/composables/useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { sayOffer } from '~/words/gaskets'
-import { BEST_WORDS, LEVER_WORDS, reasonsOf, sayBreach, sayChance, sayFirstCut, sayHeld, sayKinds, sayLimitFault, sayMissing, sayShort, sayStage, sayUncounted, sayWay, sayWorth } from '~/words/routes'
+import { BEST_WORDS, LEVER_WORDS, reasonsOf, sayBreach, sayChance, sayCounted, sayFirstCut, sayHeld, sayKinds, sayLimitFault, sayMissing, sayShort, sayStage, sayUncounted, sayWay, sayWorth } from '~/words/routes'
 
 /** From where the engine stands to its target: all the ways that are open, and which one. */
 const build = useBuild()
@@ -57,7 +58,8 @@ async function take() {
 }
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.route).at(-1))
 /** What is planned by hand beside it. */
-const beforehand = computed(() => build.replayed ? uncounted(build.replayed, build.plans.filter(plan => plan.entry?.body.route).map(plan => plan.id)) : [])
+const beforehand = computed(() => build.replayed ? uncounted(build.replayed) : [])
+const counted = computed(() => build.replayed ? plannedSeats(build.replayed) : [])
 /** New pistons that are planned: their order is a paper. */
 const pistons = computed(() => taken.value && build.replayed && build.planned ? pistonOrders(build.replayed, build.planned) : [])
 const unmeasured = computed(() => pistons.value.some(order => order.pockets === undefined))
@@ -83,6 +85,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <v-btn @click="build.dropPlan(taken.id).then(sent => sentence = notKept(sent) ?? '')">Drop this route</v-btn>
           </div>
         </div>
+        <p v-if="counted.length" class="small" data-counted>{{ sayCounted(counted) }}</p>
         <p v-if="beforehand.length" class="small" data-uncounted>{{ sayUncounted(beforehand) }}</p>
         <p v-if="routes.broke.value" class="sentence">{{ routes.broke.value === 'search' ? 'The search stopped by a fault. Search again.' : 'Something here can’t be worked out: look at what the next move asks for first.' }} <v-btn @click="routes.search">Search again</v-btn></p>
         <WorkRow v-if="working && !found" says="Looking for routes" @stop="routes.stop" />

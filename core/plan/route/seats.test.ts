@@ -1,0 +1,78 @@
+import { randomUUID } from 'node:crypto'
+import { beforeAll, describe, expect, it, vi } from 'vitest'
+import { demoShop } from '../../../demo/shop'
+import { mm } from '../../../tests/support/ledgerBench'
+import { solidChambers } from '../../../tests/support/solidChambers'
+import { STARTING_RULES, asIf, replay, seatWanted, targetBand, type Chambers, type Entry, type Replay } from '../..'
+import { drained, searchRoutes, startingLimits, type Found, type Lever, type RouteLimits } from '.'
+import { takenWork, uncounted } from './taken'
+import { seatCones, seatsGive } from './way'
+
+let solids: Chambers
+beforeAll(async () => {
+  solids = await solidChambers('rings')
+})
+vi.setConfig({ testTimeout: 120_000 })
+
+const launch = () => demoShop.builds.find(b => b.name === 'Brackwater 34')!.entries
+const find = (r: Replay, levers: Lever[], limits: Partial<RouteLimits> = {}): Found => {
+  const answer = drained(searchRoutes(r, STARTING_RULES, solids, { levers, limits: { ...startingLimits(r, STARTING_RULES), squishMost: undefined, ...limits } }))
+  if (answer === 'notReady' || answer.kind !== 'routes') throw new Error(answer === 'notReady' ? answer : answer.kind)
+  return answer
+}
+const cc = (value: number) => ({ value, unit: 'cc', typed: String(value) })
+const planned = (of: 'seatWork', body: object): Entry[] => [...launch(), ...[1, 2, 3, 4, 5, 6].map(cylinder => (
+  { id: randomUUID(), build: launch()[0]!.build, seq: null, at: '2030-01-01T00:00:00.000Z', hand: '', v: 1, kind: of, scope: { level: 'cylinder', cylinder }, body: { state: 'planned', ...body } }) as unknown as Entry)]
+
+describe('a seat job on the fitted gasket, where a flat cut goes into the seats', () => {
+  it.each([['before', 'seatsFirst', 'topCut'], ['before', 'seatsFirst', 'never'], ['after', 'seats', 'seatJob']] as const)('%s the face (%s, edges: %s) brings every seat clear of it, and no further than it has to', (when, lever, edges) => {
+    const r = replay(launch())!
+    const band = targetBand(r.target)!
+    const route = find(r, [...edges === 'never' ? ['gasket' as const] : [], 'grind', 'face', lever], { edges }).routes.find(x => x.way.seats === when)!
+    expect(route.stages.map(s => s.work).filter(work => work !== 'gasket')).toEqual(when === 'before' ? ['grind', 'seats', 'face'] : ['grind', 'face', 'seats'])
+    const [face] = route.figures.faces
+    // Exhaust seats stand 1.40 mm over the face of the launch engine and lean 24°; a tenth of a mm is left.
+    if (edges !== 'never') expect(route.figures.sunk.exhaust).toBeCloseTo((face! - 1.4 + 0.1) / Math.cos(24 * Math.PI / 180), 1)
+    const then = asIf(r, route.stages.flatMap(s => s.operations), solids)
+    for (const { room, state } of then.cylinders) {
+      expect(Math.abs(state.ratio!.estimate.value - 9.9)).toBeLessThanOrEqual((band.high - band.low) / 2)
+      for (const { seat, topCut } of room!.valves) {
+        expect(seat.margin).toBeGreaterThan(0.05)
+        if (edges === 'never') expect(topCut.margin).toBeGreaterThan(0.05)
+      }
+    }
+    // No valve may go up by so much: the way is missing, and says why.
+    const short = find(r, ['grind', 'face', lever], { edges, seatsUp: 0.05 })
+    expect(short.routes.some(x => x.way.seats !== undefined)).toBe(false)
+  })
+  it('cut before, the seats are poured before the face goes by them; cut after, what they gave is doubtful to the end, however often the face is cut', () => {
+    const r = replay(launch())!
+    const way = (lever: 'seats' | 'seatsFirst') => find(r, ['grind', 'face', lever], { edges: 'seatJob', setUps: 2 }).routes.find(x => x.way.seats !== undefined)!
+    const [before, after] = [way('seatsFirst'), way('seats')]
+    expect(before.figures.faces[0]).toBeCloseTo(after.figures.faces[0]!, 1)
+    expect(before.hours).toBeGreaterThan(after.hours)
+    expect(before.chance).toBeGreaterThanOrEqual(after.chance)
+  })
+})
+
+describe('seat work that is planned by hand', () => {
+  it.each([[true], [undefined]])('is in every route at its own place (before the face: %s), moves the depth by what it gives, and stays when a route is taken', (first) => {
+    const r = replay(planned('seatWork', { added: cc(0.6), sunk: mm(0.5), valve: 'exhaust', ...first ? { first } : {} }))!
+    const without = replay(launch())!
+    const [with_, bare] = [r, without].map(x => find(x, ['gasket', 'grind', 'face', 'seats', 'seatsFirst']).routes.find(route => route.way.gasket && route.way.grinding === 'evenChambers' && route.way.down === 'face' && route.way.setUps === 1)!)
+    expect(with_!.stages.map(s => s.work)).toEqual(first ? ['grind', 'seats', 'face', 'gasket'] : ['grind', 'face', 'seats', 'gasket'])
+    expect(with_!.way.seats).toBeUndefined()
+    // 0.6 cc of a mouth of some 4650 mm².
+    expect(with_!.figures.faces[0]! - bare!.figures.faces[0]!).toBeCloseTo(0.13, 1)
+    expect(uncounted(r)).toEqual([])
+    const { work, gone } = takenWork(r, with_!)
+    expect([...work, ...gone].some(op => op.kind === 'seatWork')).toBe(false)
+  })
+  it('of a form planned at Ports gives what is told there', () => {
+    const seat = { cuts: [{ angle: 45, width: 1.4 }, { angle: 30, width: 1 }], seat: 0, outer: mm(36.4), up: mm(0.5) }
+    const entries = [...launch(), { id: randomUUID(), build: launch()[0]!.build, seq: null, at: '2030-01-01T00:00:00.000Z', hand: '', v: 1, kind: 'seat', scope: { level: 'valve', cylinder: 1, valve: 'exhaust', n: 1 }, body: seat } as unknown as Entry]
+    const r = replay(entries)!
+    const wanted = seatWanted(r, { cylinder: 1, valve: 'exhaust', n: 1 })!
+    expect(seatsGive(seatCones(r, 1), { intake: 0, exhaust: 0.5 })).toBeCloseTo(wanted.added, 9)
+  })
+})
