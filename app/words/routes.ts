@@ -29,7 +29,7 @@ export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
   deck: { name: 'Cut the deck', what: 'each bank by itself; a closed barrel at its foot' },
   spacer: { name: 'Lift the barrel', what: 'a spacer or a thicker base gasket' },
   seats: { name: 'Seat job after the cut', what: 'say under How far that seats may go' },
-  seatsFirst: { name: 'Seat job before it', what: 'valves up first, so that the cut clears the seats' },
+  seatsFirst: { name: 'Seat job before the cut', what: 'valves up first, so that the cut clears the seats' },
   dome: { name: 'Seat face, then dome', what: 'squish first, then the ratio' }
 }
 

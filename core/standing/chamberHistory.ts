@@ -6,7 +6,7 @@ import { lessonOf, predictedChanges, type Known, type Lesson, type NoLesson } fr
 import type { Part } from './part'
 import { sourcedPours } from './pours'
 import { changesChamber, pairs, stretches, wholeStretches, type ChamberOperation, type Stretch } from './stretches'
-import { crownGains, cutDepth, knownQuantity, pistonRise, statedQuantity, underBarrel } from './statements'
+import { workGains, cutDepth, knownQuantity, pistonRise, statedQuantity, underBarrel } from './statements'
 
 /** What a pour after an operation showed about the prediction. */
 export interface Settlement {
@@ -52,7 +52,7 @@ function wholeChange(ledger: Ledger, operation: OperationEntry, cylinder: number
   }
   if (operation.kind === 'crownWork') {
     const [bore, rise] = [at('bore', place), pistonRise(operation)]
-    return bore && rise ? linear([[1, crownGains(operation)], [-1, carry(([b, d]) => cylinderVolume(b!, d!), [bore.estimate, rise])]]) : crownGains(operation)
+    return bore && rise ? linear([[1, workGains(operation)], [-1, carry(([b, d]) => cylinderVolume(b!, d!), [bore.estimate, rise])]]) : workGains(operation)
   }
   if (operation.kind === 'spacer') {
     const bore = at('bore', place)

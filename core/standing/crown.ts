@@ -3,7 +3,7 @@ import { DEFAULT_U, fromSource, linear } from '../estimate'
 import { operationsOn, type Ledger, type OperationEntry } from '../ledger'
 import { combine, type Part } from './part'
 import { lastSeries, sourcedPours, type PourEntry } from './pours'
-import { crownGains, knownQuantity, statedQuantity } from './statements'
+import { workGains, knownQuantity, statedQuantity } from './statements'
 import { doneOn } from './remembered'
 
 /** The crevice of what was stated. A crown stated larger than its bore has none: one of the two is wrong, and no ledger stops at it. */
@@ -52,7 +52,7 @@ export function crownOf(ledger: Ledger, cylinder: number, place: number, planned
   if (!depth) return stated
   const since = worksOf(ledger, cylinder).filter(op => ledger.place.get(op.id)! > ledger.place.get(last.id)! && ledger.place.get(op.id)! < place)
   const cut = (part: Part): Part => [...since, ...operationsOn(planned, ledger.layout, cylinder, ['crownWork'])].reduce((sum, op) => op.kind === 'crownWork'
-    ? { estimate: linear([[1, sum.estimate], [1, crownGains(op)]]), provenance: 'derived', entries: [...sum.entries, op.id] }
+    ? { estimate: linear([[1, sum.estimate], [1, workGains(op)]]), provenance: 'derived', entries: [...sum.entries, op.id] }
     : sum, part)
   if (last.body.sealed === 'crown') return cut(combine(([v, b, h]) => v! - cylinderVolume(b!, h!), [poured, bore, depth], 'measured'))
   const diameter = knownQuantity(ledger, 'crownDiameter', cylinder, place)

@@ -1,4 +1,4 @@
-import { DEFAULT_U, MODEL_RELATIVE_U, bestMean, carry, exact, fromSource, linear, type Sourced } from '../estimate'
+import { MODEL_RELATIVE_U, bestMean, carry, exact, fromSource, linear, type Sourced } from '../estimate'
 import type { ChamberKind } from '../chamber'
 import { specEntry } from './chamberSpecs'
 import { headOf, NOW, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
@@ -6,7 +6,7 @@ import { sum, type Part } from './part'
 import { howManyBefore } from './remembered'
 import { sourcedPours } from './pours'
 import { pairs, stretches, wholeStretches, type ChamberOperation } from './stretches'
-import { cutDepth, cutPlane, depthUnder } from './statements'
+import { cutDepth, cutPlane, depthUnder, workGains } from './statements'
 import { faceDepth, groundAt, groundBy, groundSince, mouth, wallSlope } from './walls'
 
 /** Why a settlement taught nothing. */
@@ -180,9 +180,7 @@ export function predictedChange(operation: ChamberOperation, { ledger, lessons, 
     const rate = bestMean([linear([[1 / depth.value, modelled.cc]]), ...taught(ledger, heads, cylinder, at, ground)])
     return carry(([k, d]) => -k! * d!, [rate, depth])
   }
-  const { added, u } = operation.body
-  const doubt = u?.value ?? Math.max(DEFAULT_U.addedFloor, DEFAULT_U.addedRelative * Math.abs(added.value))
-  return fromSource(added.value, doubt, `entry:${operation.id}`)
+  return workGains(operation)
 }
 
 /**

@@ -71,8 +71,8 @@ export function cutDepth(operation: Extract<OperationEntry, { kind: 'faceCut' | 
 /** What a spacer or another base gasket lifts a barrel by. */
 export const underBarrel = ({ id, body }: Extract<OperationEntry, { kind: 'spacer' }>): Sourced => fromSource(body.change.value, DEFAULT_U.gasketThickness, `entry:${id}`)
 
-/** What work on a crown makes it hold more, cc. */
-export const crownGains = ({ id, body }: Extract<OperationEntry, { kind: 'crownWork' }>): Sourced =>
+/** What work on a crown, a chamber or its seats makes it hold more, cc. */
+export const workGains = ({ id, body }: Extract<OperationEntry, { kind: 'crownWork' | 'relief' | 'seatWork' }>): Sourced =>
   fromSource(body.added.value, body.u?.value ?? Math.max(DEFAULT_U.addedFloor, DEFAULT_U.addedRelative * Math.abs(body.added.value)), `entry:${id}`)
 
 /** How much higher another piston stands; undefined where only the crown was worked on. */
@@ -102,7 +102,7 @@ function changeOf(quantity: Quantity, operation: OperationEntry, tilt: number, c
     return { by: [Math.cos(tilt * Math.PI / 180), fromSource(operation.body.sunk.value, DEFAULT_U.depth, `entry:${operation.id}:sunk`)] }
   }
   if (operation.kind === 'crownWork') {
-    if (quantity === 'crownVolume') return { by: [1, crownGains(operation)] }
+    if (quantity === 'crownVolume') return { by: [1, workGains(operation)] }
     const rise = pistonRise(operation)
     // A crown that stands higher comes to its port later.
     return rise && { by: [quantity === 'exhaustPortTop' ? 1 : -1, rise] }

@@ -125,7 +125,8 @@ function movesOf(operation: OperationEntry, name: ClearanceName, valve: Valve, t
 /** A clearance as it was taken on a cylinder, or carried there from another. */
 interface Taken { measured: Part, convention: ClearanceConvention, place: number, on?: number }
 
-const valveOf = (name: ClearanceName): Valve => name.startsWith('exhaust') ? 'exhaust' : 'intake'
+/** Whose clearance it is. */
+export const valveOf = (name: ClearanceName): Valve => name.startsWith('exhaust') ? 'exhaust' : 'intake'
 const tiltOf = (ledger: Ledger, name: ClearanceName, cylinder: number) => statedQuantity(ledger, `${valveOf(name)}Tilt`, cylinder)?.estimate.value ?? 0
 
 function takenHere(ledger: Ledger, name: ClearanceName, cylinder: number): Taken | undefined {

@@ -2,7 +2,7 @@ import { compressionRatio, cylinderVolume } from '../../engine'
 import { DEFAULT_U, linear, type Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
 import type { Valve } from '../../ledger'
-import { quantityOf, type Replay } from '../../standing'
+import { quantityOf, valveOf, type ClearanceName, type Replay } from '../../standing'
 import { asIf, flatCut, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
 import { readingOf, type Reading } from './judge'
@@ -33,6 +33,8 @@ export interface Column {
   tilt: Record<Valve, number>
   /** What a mm of drop changes. */
   perDrop: { cam: number, pushrod: number, flange: number }
+  /** What each clearance gets back by a mm that its valve goes up. */
+  perUp: ReadonlyMap<ClearanceName, number>
 }
 
 /**
@@ -73,14 +75,18 @@ export function columnsOf(standing: Replay, rules: ShopRules, operations: readon
   const { cylinders } = asIf(standing, operations, chambers)
   // What else moves is linear in how far the head comes down.
   const dropped = asIf(standing, [...operations, ...standing.layout.heads.map((_, i) => flatCut(i + 1, 1))], NO_CUT).cylinders
-  const columns = cylinders.map((c, i) => columnOf(standing, rules, c, dropped[i]!, tables, target))
+  const raised = asIf(standing, [...operations, ...cylinders.map(({ cylinder }) => seatsUp(cylinder, 1))], NO_CUT).cylinders
+  const columns = cylinders.map((c, i) => columnOf(standing, rules, c, { dropped: dropped[i]!, raised: raised[i]! }, tables, target))
   return columns.every(c => c !== undefined) ? columns : undefined
 }
 
 /** Nothing is asked of a shape where only plane geometry is. */
 const NO_CUT: Chambers = { shape: () => 'notReady' }
 
-function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, dropped: CylinderAsIf, tables: Map<number, TakenTable>, target: number | undefined): Column | undefined {
+/** All valves of a cylinder go up, and nothing else. */
+const seatsUp = (cylinder: number, mm: number): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: { value: 0, unit: 'cc', typed: '' }, sunk: { value: mm, unit: 'mm', typed: '' } } })
+
+function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, { dropped, raised }: Record<'dropped' | 'raised', CylinderAsIf>, tables: Map<number, TakenTable>, target: number | undefined): Column | undefined {
   const { swept, clearance, parts } = c.state
   const before = readingOf(standing, rules, c)
   const table = tables.get(c.cylinder)
@@ -92,6 +98,7 @@ function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, dropped: 
     cylinder: c.cylinder, head: head - 1, bank: bank - 1, swept: swept.estimate, clearance: clearance.estimate, chamber: parts.chamber.estimate, target, table, before,
     cones: seatCones(standing, c.cylinder), tilt: { intake: tilt('intake'), exhaust: tilt('exhaust') },
     area: cylinderVolume(quantityOf(standing, 'bore', c.cylinder)?.estimate.value ?? 0.1, 1), recess: Math.max(0, quantityOf(standing, 'squishRecess', c.cylinder)?.estimate.value ?? 0),
+    perUp: new Map(c.clearances.map((step, i) => [step.name, raised.clearances[i]!.then.value - step.then.value] as const)),
     perDrop: { cam: more(m => m.cam), pushrod: more(m => m.pushrod), flange: more(m => m.flange?.portsOff) }
   }
 }
@@ -110,27 +117,30 @@ export function ratioAt(column: Column, done: Done): number {
 
 /** Where a cylinder would stand, by closed forms: what {@link readingOf} says of the exact one. */
 export function readingAt(column: Column, done: Done, sunk: Record<Valve, number>): Reading {
-  const { before, perDrop, recess, tilt } = column
+  const { before, perDrop, perUp, recess, tilt } = column
   const drop = done.face + done.deck
   const closedBy = (gap: number | undefined) => gap === undefined ? undefined : gap - done.deck - Math.min(done.face, recess)
   return {
     cylinder: column.cylinder, ratio: ratioAt(column, done),
     squish: closedBy(before.squish), squishStill: closedBy(before.squishStill), squishTaken: before.squishTaken + done.deck + Math.min(done.face, recess),
     edges: before.edges.map(edge => ({ ...edge, left: edge.left - done.face + sunk[edge.valve] * Math.cos(tilt[edge.valve] * Math.PI / 180) })),
-    rooms: before.rooms.map(room => ({ ...room, left: room.left - room.perMm * drop, taken: room.taken + room.perMm * drop })),
+    rooms: before.rooms.map((room) => {
+      const taken = room.perMm * drop - (perUp.get(room.name) ?? 0) * sunk[valveOf(room.name)]
+      return { ...room, left: room.left - taken, taken: room.taken + taken }
+    }),
     deckLeft: before.deckLeft === undefined ? undefined : before.deckLeft - done.face,
     cam: before.cam === undefined ? undefined : before.cam + perDrop.cam * drop, pushrod: before.pushrod === undefined ? undefined : before.pushrod + perDrop.pushrod * drop,
     flange: before.flange === undefined ? undefined : before.flange + perDrop.flange * drop
   }
 }
 
-/** The ratio by its sources after cuts: the chamber's at the nearest knot, the deck's cut one source a bank. */
-export function ratioSourced(column: Column, done: Done): Sourced {
+/** The ratio by its sources after cuts: the chamber's at the nearest knot, the deck's cut one source a bank; `gained`: what of what is given has a doubt of its own. */
+export function ratioSourced(column: Column, done: Done, gained: readonly Sourced[] = []): Sourced {
   const { clearance, chamber, table, area, bank, swept } = column
   const knot = table.chamber[Math.min(table.chamber.length - 1, Math.round(done.face / KNOT))] ?? chamber
   const left = leftOf(column, done)
   const cut: Sourced = { value: 0, by: done.deck === 0 ? new Map() : new Map([[`cut:bank ${bank}`, area * DEFAULT_U.cutDialled]]) }
-  const whole = linear([[1, clearance], [-1, chamber], [1, knot], [1, cut]])
+  const whole = linear([[1, clearance], [-1, chamber], [1, knot], [1, cut], ...gained.map((cc): [number, Sourced] => [1, cc])])
   const slope = -swept.value / left ** 2
   return { value: compressionRatio(swept.value, left), by: linear([[slope, whole], [1 / left, swept]]).by }
 }

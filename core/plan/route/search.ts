@@ -1,6 +1,6 @@
 import type { Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
-import { isOnTarget, targetBand, type Replay } from '../../standing'
+import { isOnTarget, targetBand, workGains, type Replay } from '../../standing'
 import { asEntered, asIf, shapeOf, type Tried } from '../asIf'
 import { NO_SOLIDS, type Chambers, type NotReady } from '../chambers'
 import { evenPlan } from '../evenUp'
@@ -180,7 +180,7 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   if (!ground) return 'notReady'
   const candidates = [...looked(bench, ask, ground)]
   const kept = candidates.filter(c => c.breaches.length === 0 && c.way.down !== 'roll')
-  for (const one of kept) one.chance = chanceOfAll(sourced(one, ground), one.readings.map(() => band), bench.draws)
+  for (const one of kept) one.chance = chanceOfAll(sourced(standing, one, ground), one.readings.map(() => band), bench.draws)
   const best = kept.filter(one => !kept.some(other => other !== one && beats(other, one))).sort((a, b) => b.chance - a.chance).slice(0, MOST_SOLVED)
   const routes: Route[] = []
   const all = ground.length + best.length * standing.layout.cylinders.length
@@ -249,11 +249,15 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
   }
 }
 
-function sourced({ way, figures, readings }: Candidate, ground: readonly Ground[]): Sourced[] {
+function sourced(standing: Replay, { way, figures, readings }: Candidate, ground: readonly Ground[]): Sourced[] {
+  // Seat work that is planned anyway is in the columns.
+  const seats = way.seats ? asEntered(stepsOf(standing, way, figures).flatMap(step => step.operations)).filter(op => op.kind === 'seatWork') : []
   const columns = ground.find(g => g.gasket === way.gasket && g.grinding === way.grinding)!.columns
   return readings.map(({ cylinder, ratio }) => {
     const column = columns.find(c => c.cylinder === cylinder)!
-    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]! + (figures.piston?.rise ?? 0), gives: (SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0) + (figures.piston?.added ?? 0) })
+    const gained = seats.filter(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder).map(workGains)
+    const gives = (SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0) + (figures.piston?.added ?? 0) + gained.reduce((cc, { value }) => cc + value, 0)
+    const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]! + (figures.piston?.rise ?? 0), gives }, gained)
     return { value: ratio, by }
   })
 }

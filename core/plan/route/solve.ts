@@ -2,11 +2,13 @@ import { seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
 import { KNOT, takenAt, ratioAt, readingAt, type Column, type TakenTable } from './columns'
 import type { RouteLimits } from './ask'
 import { mayGo, type Reading } from './judge'
-import { targetBand, type Replay, type TargetBand } from '../../standing'
+import { targetBand, valveOf, type Replay, type TargetBand } from '../../standing'
 import type { Valve } from '../../ledger'
 
 /** What a seat job leaves between the new seat and the face, mm. */
 const NEW_SEAT = 0.1
+/** What it leaves over the least of a clearance, mm: the depth still moves by some hundredths when it is solved on the shape. */
+const NEW_CLEARANCE = 0.05
 /** Deeper than any limit may be set, mm: as far as a depth is looked for without its limits. */
 const DEEPEST = 6
 /** Rounds in which a cut and the seats that follow it settle on each other. */
@@ -79,14 +81,17 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, way: Way, do
   const upTo = (depth: number) => {
     if (depth < most) most = depth
   }
-  for (const { before, perDrop, table, recess, tilt } of columns) {
+  for (const { before, perDrop, perUp, table, recess, tilt } of columns) {
     upTo(roofOf(table))
     // A recessed pad comes nearer until it lies in the face.
     const spare = spareSquish(before, limits) - down
     if (spare < recess) upTo(spare)
     for (const { kind, left, valve } of before.edges) if (isRecut(kind, limits, way)) upTo(Math.max(left, left + limits.seatsUp * cosine(tilt[valve]) - NEW_SEAT))
     else if (!mayGo(kind, limits, way)) upTo(left)
-    for (const { left, least, perMm } of before.rooms) if (perMm > 0) upTo((left - least) / perMm - down)
+    for (const { name, left, least, perMm } of before.rooms) if (perMm > 0) {
+      const back = way.seats ? Math.max(0, limits.seatsUp * (perUp.get(name) ?? 0) - NEW_CLEARANCE) : 0
+      upTo((left + back - least) / perMm - down)
+    }
     if (before.deckLeft !== undefined && limits.deckLeft !== undefined) upTo(before.deckLeft - limits.deckLeft)
     for (const name of MOVES) {
       const bound = name === 'cam' ? limits.camRetard : limits[name]
@@ -199,10 +204,16 @@ const cosine = (degrees: number) => Math.cos(degrees * Math.PI / 180)
 /** Whether a way's seat job has to bring an edge clear of the cut face: every seat, and a top cut that may not be touched. */
 const isRecut = (kind: 'seat' | 'topCut', limits: RouteLimits, { seats }: Way) => seats !== undefined && (kind === 'seat' || !mayGo(kind, limits, { seats }))
 
-/** How far the valves of each kind go up in a seat job, so that every edge of it stands clear of the cut face; no less than planned at Ports. */
+/** How far the valves of each kind go up in a seat job, so that every edge of it stands clear of the cut face and no piston is too near; no less than planned at Ports. */
 function seatJob(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[]): Record<Valve, number> {
   const of = (valve: Valve) => Math.max(0, ...columns.flatMap(c => [
     ...c.cones.flatMap(cone => cone.valve === valve ? [cone.up] : []),
+    ...c.before.rooms.flatMap(({ name, left, least, perMm }) => {
+      const per = valveOf(name) === valve ? c.perUp.get(name) ?? 0 : 0
+      const short = least - left + perMm * faces[c.head]!
+      // What was as near before is no reason to sink a valve.
+      return per > 0 && short > 0 && faces[c.head]! > 0 ? [(short + NEW_CLEARANCE) / per] : []
+    }),
     ...c.before.edges.flatMap(e => e.valve === valve && isRecut(e.kind, limits, way) && e.left < faces[c.head]! ? [(faces[c.head]! - e.left + NEW_SEAT) / cosine(c.tilt[valve])] : [])
   ]))
   return { intake: hundredth(of('intake')), exhaust: hundredth(of('exhaust')) }

@@ -40,7 +40,7 @@ const figure = (value: number, unit: string): Figure => ({ value: Math.round(val
 /** A crown that is ordered is a claim until it is poured, cc. */
 const CLAIMED_CROWN = DEFAULT_U.measuredVolume * BASIS_FACTOR.book
 
-/** A chamber that is ground until the glass says so is as sure as its reading, cc. */
+/** A chamber that is ground until the glass says so, or poured before the cut is set, is as sure as its reading, cc. */
 const BY_THE_GLASS = 0.1
 
 /** Less than this nobody cuts, mm, or grinds, cc. */
@@ -99,10 +99,9 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
       } }))
   const worked = (kind: 'relief' | 'crownWork'): Tried[] => [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
     { kind, scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
-  const asPlanned = (op: EntryOf<'relief'> | EntryOf<'seatWork'>) => ({ kind: op.kind, scope: op.scope, body: { ...op.body, u: op.body.u ?? figure(BY_THE_GLASS, 'cc') } }) as Tried
-  const seats = plannedSeats(standing).map(asPlanned)
-  const isFirst = (op: Tried) => op.kind === 'seatWork' && op.body.first === true
-  const grind = way.grinding === 'planned' ? plannedAtShape(standing).map(asPlanned) : shaped ?? worked(way.grinding === 'crown' ? 'crownWork' : 'relief')
+  const byTheGlass = (op: EntryOf<'relief'> | EntryOf<'seatWork'>) => ({ kind: op.kind, scope: op.scope, body: { ...op.body, u: op.body.u ?? figure(BY_THE_GLASS, 'cc') } }) as Tried
+  const seats = plannedSeats(standing)
+  const grind = way.grinding === 'planned' ? plannedAtShape(standing).map(byTheGlass) : shaped ?? worked(way.grinding === 'crown' ? 'crownWork' : 'relief')
   const foot = layout.engine?.head === 'blind'
   /** A head that has this gasket already keeps it. */
   const fitted = (cylinder: number) => {
@@ -116,12 +115,12 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
     { work: slope === 0 ? 'face' : 'roll', operations: faces.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING || slope !== 0
       ? [{ kind: 'faceCut', scope: { level: 'head', head: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(slope ? { slopeY: slope } : {}) } }]
       : []) },
-    { work: 'seats', operations: seats.filter(isFirst) },
-    { work: 'seats', operations: seats.filter(op => !isFirst(op)) },
+    { work: 'seats', operations: seats.filter(op => op.body.first).map(byTheGlass) },
+    { work: 'seats', operations: seats.filter(op => !op.body.first).map(({ scope, body }): Tried => ({ kind: 'seatWork', scope, body })) },
     { work: 'seats', operations: (['intake', 'exhaust'] as const).flatMap(valve => sunk[valve] > 0
       ? layout.cylinders.map((cylinder): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: {
-          state: 'planned', valve, sunk: figure(sunk[valve], 'mm'), u: figure(BY_THE_GLASS, 'cc'),
-          added: figure(seatsGive(seatCones(standing, cylinder), { intake: 0, exhaust: 0, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc'), ...way.seats === 'before' ? { first: true } : {}
+          state: 'planned', valve, sunk: figure(sunk[valve], 'mm'),
+          added: figure(seatsGive(seatCones(standing, cylinder), { intake: 0, exhaust: 0, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc'), ...way.seats === 'before' ? { first: true, u: figure(BY_THE_GLASS, 'cc') } : {}
         } }))
       : []) },
     { work: 'piston', operations: pistons },
