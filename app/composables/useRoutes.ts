@@ -1,7 +1,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { proxy, wrap, type Remote } from 'comlink'
-import { ofKind, type Entry, type Shaping, type ShopRules } from '#core'
-import { LEVERS, OFF_AT_FIRST, leversOf, startingLimits, type Lever, type RouteAsk, type RouteLimits } from '#core/plan/route/ask'
+import { LEVERS, ofKind, type Entry, type Lever, type Shaping, type ShopRules } from '#core'
+import { leversOf, startingLimits, type RouteAsk, type RouteLimits } from '#core/plan/route/ask'
 import type { Progress, RouteAnswer } from '#core/plan/route'
 import type { KnownBy } from '~/workers/chambersHere'
 import type { Searched } from '~/workers/routes.worker'
@@ -47,7 +47,7 @@ export function useRoutes() {
   const asked = computed<Kept>({ get: () => JSON.parse(kept.value) as Kept, set: now => kept.value = JSON.stringify(now) })
 
   const levers = computed(() => build.replayed ? leversOf(build.replayed) : [])
-  const off = computed(() => asked.value.off ?? OFF_AT_FIRST)
+  const off = computed(() => asked.value.off ?? shop.rules.route.off)
   const isOn = (lever: Lever) => levers.value.some(l => l.lever === lever && !l.wants) && !off.value.includes(lever)
   const turn = (lever: Lever, on: boolean) => asked.value = { ...asked.value, off: LEVERS.filter(l => l === lever ? !on : off.value.includes(l)) }
   const start = computed(() => build.replayed && startingLimits(build.replayed, shop.rules))

@@ -18,7 +18,8 @@ export const useShop = defineStore('shop', () => {
   const buildsFault = ref('')
   // Kept on the device too: a pour must not wait for the shop to say what it has.
   const instruments = useLocalStorage<KeptInstrument[]>('bowl.instruments', [])
-  const rules = useLocalStorage<ShopRules>('bowl.rules', STARTING_RULES)
+  // Of a shop that kept its tables before one of them was there, the rest is the starting point.
+  const rules = useLocalStorage<ShopRules>('bowl.rules', STARTING_RULES, { mergeDefaults: true })
   const reachable = ref(true)
   /** What the shop answered last. */
   const status = ref(200)

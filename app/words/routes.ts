@@ -1,5 +1,5 @@
-import type { Quantity } from '#core'
-import type { AtLimit, Breach, Grinding, Lever, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
+import type { Edges, Lever, Quantity } from '#core'
+import type { AtLimit, Breach, Grinding, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
 import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
@@ -48,6 +48,10 @@ export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLin
   past: 'Open past the target by', crownMost: 'Most out of a crown', rollMost: 'Most roll', squishLeast: 'Squish, running: minimum', squishMost: 'Squish, running: maximum', deckLeft: 'Head deck left, minimum', camRetard: 'Cam back, maximum',
   pushrod: 'Pushrod change, maximum', flange: 'Ports off at the flange, maximum', spread: 'Spread of ratio, maximum', hours: 'Hours, maximum', money: 'Cost, maximum'
 }
+
+/** How far a cut may go at the valves, long and short. */
+export const EDGE_WORDS: [Edges, string, string][] = [['never', 'No edge may be cut', 'no edge'], ['topCut', 'A top cut may lose an arc', 'top cut only'], ['seatJob', 'A seat too, with a seat job after it', 'seat, with a job']]
+export const SET_UP_WORDS: [string, string][] = [['1', 'One set-up'], ['2', 'Two, with a pour between']]
 
 /** A figure of a limit that can't be so, as a sentence; `at` is the field it is told beside. */
 export function sayLimitFault({ limit, kind, bound, given }: LimitFault, lengths: LengthUnit, at: keyof RouteLimits = limit): string {

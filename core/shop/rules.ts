@@ -1,5 +1,6 @@
 import type { RodMaterial } from '../squish'
 import { STARTING_COSTS, type WorkCosts } from './costs'
+import { STARTING_ROUTE, type RouteStart } from './routeStart'
 
 /** A running squish gap a shop aims for, with rods of one material up to a bore and up to revs. mm, rpm. */
 export interface SquishWindow { rod: RodMaterial, boreTo: number, revsTo: number, least: number, most: number }
@@ -25,7 +26,7 @@ export interface SeatRules { intake: SeatRule, exhaust: SeatRule, runOutMost: nu
 export interface SpringRules { travelLeast: number, sealLeast: number }
 
 /** What a shop goes by until an engine's maker or its own experience says otherwise. Editable, never law. */
-export interface ShopRules { squish: SquishWindow[], clearances: LeastClearances, seats: SeatRules, springs: SpringRules, work: WorkCosts, /** What an hour of the shop costs, in its own money. */ rate: number }
+export interface ShopRules { squish: SquishWindow[], clearances: LeastClearances, seats: SeatRules, springs: SpringRules, route: RouteStart, work: WorkCosts, /** What an hour of the shop costs, in its own money. */ rate: number }
 
 /** A starting point for a shop that has not set its own. */
 export const STARTING_RULES: ShopRules = {
@@ -40,6 +41,7 @@ export const STARTING_RULES: ShopRules = {
   clearances: { intake: 2, exhaust: 2.5, side: 1.2, aluminiumMore: 0.5, valveToValve: 1.5, domeToChamber: 1.2 },
   seats: { intake: { widthLeast: 1, widthMost: 2, marginLeast: 0.8 }, exhaust: { widthLeast: 1.3, widthMost: 2.5, marginLeast: 1 }, runOutMost: 0.05, guideMost: 0.1 },
   springs: { travelLeast: 1.2, sealLeast: 1 },
+  route: STARTING_ROUTE,
   work: STARTING_COSTS,
   rate: 60
 }

@@ -1,6 +1,6 @@
 import { Type } from 'class-transformer'
 import { IsBoolean, IsObject, IsOptional, ValidateNested } from 'class-validator'
-import { ENTRY_KINDS, READ_KINDS, ROD_MODULUS, SCHOOL_TOPICS, SLIPS, kindRule, type Cost, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type ReadKind, type RodMaterial, type SchoolTopic, type Scope, type SeatRule, type SeatRules, type ShopRules, type Slip, type SpringRules, type SquishWindow, type WorkCosts } from '#core'
+import { EDGES, ENTRY_KINDS, LEVERS, READ_KINDS, ROD_MODULUS, ROUTE_MOST, SCHOOL_TOPICS, SLIPS, kindRule, type Cost, type Edges, type EntryKind, type Fill, type KnownVolume, type LeastClearances, type Lever, type ReadKind, type RodMaterial, type RouteStart, type SchoolTopic, type Scope, type SeatRule, type SeatRules, type ShopRules, type Slip, type SpringRules, type SquishWindow, type WorkCosts } from '#core'
 import { isCylinder, MOST_CYLINDERS } from './groups'
 import { hashFault, uuidFault } from './identity'
 import { MOST_PHOTOS } from './pictures'
@@ -155,6 +155,20 @@ class SpringRow implements SpringRules {
   @NumberIn('the way to the seal, in mm', 0, 20) sealLeast!: number
 }
 
+/** Where routes begin. */
+class RouteRow implements RouteStart {
+  @Sound(v => Array.isArray(v) && new Set(v).size === v.length && v.every(lever => (LEVERS as readonly unknown[]).includes(lever)) ? undefined : 'Say which levers are off at first.') off!: Lever[]
+  @OneOf(EDGES, 'How far a cut may go at the valves') edges!: Edges
+  @Sound(v => v === 1 || v === 2 ? undefined : 'One set-up or two.') setUps!: 1 | 2
+  @NumberIn('the most off a face, in mm', ...ROUTE_MOST.faceMost) faceMost!: number
+  @NumberIn('the most off a deck, in mm', ...ROUTE_MOST.deckMost) deckMost!: number
+  @NumberIn('the most under a barrel, in mm', ...ROUTE_MOST.spacerMost) spacerMost!: number
+  @NumberIn('the most that a valve goes up, in mm', ...ROUTE_MOST.seatsUp) seatsUp!: number
+  @NumberIn('the most out of a chamber, in cc', ...ROUTE_MOST.groundMost) groundMost!: number
+  @NumberIn('the most out of a crown, in cc', ...ROUTE_MOST.crownMost) crownMost!: number
+  @NumberIn('the most roll, in degrees', ...ROUTE_MOST.rollMost) rollMost!: number
+}
+
 /** Hours and money of each kind of work, all of them. */
 class WorkRow implements WorkCosts {
   @IsObject({ message: 'The cost of a gasket is missing.' }) @ValidateNested() @Type(() => CostRow) gasket!: CostRow
@@ -184,6 +198,8 @@ export class RulesRequest implements ShopRules {
   @IsObject({ message: 'The limits of seats are missing.' }) @ValidateNested() @Type(() => SeatRows) seats!: SeatRows
 
   @IsObject({ message: 'The limits of springs are missing.' }) @ValidateNested() @Type(() => SpringRow) springs!: SpringRow
+
+  @IsObject({ message: 'Where routes begin is missing.' }) @ValidateNested() @Type(() => RouteRow) route!: RouteRow
 
   @IsObject({ message: 'What work costs is missing.' }) @ValidateNested() @Type(() => WorkRow) work!: WorkRow
   @NumberIn('what an hour costs', 0, 100_000) rate!: number

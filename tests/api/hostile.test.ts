@@ -249,6 +249,8 @@ const ROUTES: Record<string, Hostile[]> = {
     ['no limits of seats', rules, { ...STARTING_RULES, seats: undefined, hand: 'TT' }, 'seats'],
     ['a seat narrower than its minimum', rules, { ...STARTING_RULES, seats: { ...STARTING_RULES.seats, intake: { widthLeast: 2, widthMost: 1, marginLeast: 1 } }, hand: 'TT' }, 'seats.intake.widthMost'],
     ['springs that may be solid by a metre', rules, { ...STARTING_RULES, springs: { travelLeast: -1000, sealLeast: 1 }, hand: 'TT' }, 'springs.travelLeast'],
+    ['a route that rolls over', rules, { ...STARTING_RULES, route: { ...STARTING_RULES.route, rollMost: 90 }, hand: 'TT' }, 'route.rollMost'],
+    ['a lever of no kind', rules, { ...STARTING_RULES, route: { ...STARTING_RULES.route, off: ['crowbar'] }, hand: 'TT' }, 'route.off'],
     ['an hour that is paid for', rules, { ...STARTING_RULES, rate: -1, hand: 'TT' }, 'rate'],
     ['no cost of a gasket', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, gasket: undefined }, hand: 'TT' }, 'work.gasket'],
     ['hours below none', rules, { ...STARTING_RULES, work: { ...STARTING_RULES.work, face: { hours: -1, money: 0 } }, hand: 'TT' }, 'work.face.hours'],

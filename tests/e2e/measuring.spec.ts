@@ -172,10 +172,18 @@ test('the shop checks a burette against a ball, and edits what it goes by; a bad
   await page.getByRole('button', { name: 'Keep the tables' }).click()
   await expect(page.getByText('The maximum must be more than the minimum.')).toBeVisible()
   await page.getByLabel('minimum, running, row 2').fill('0.65')
+  await page.getByLabel('Most out of a crown').fill('90')
+  await page.getByRole('button', { name: 'Keep the tables' }).click()
+  await expect(page.getByText('90 can’t be right for the most out of a crown, in cc: it must lie between 0 and 60.')).toBeVisible()
+  await page.getByLabel('Most out of a crown').fill('3,5')
   await page.getByRole('button', { name: 'Keep the tables' }).click()
   await expect(page.getByRole('button', { name: 'Edit the tables' })).toBeVisible()
   await open(page, bench, bench.launch, 'mockup')
   await expect(page.locator('.running')).toContainText('0.65')
+  // Routes begin where the shop begins.
+  await open(page, bench, bench.launch, 'route')
+  await page.getByRole('button', { name: 'How far' }).click()
+  await expect(page.getByLabel('Most out of a crown')).toHaveValue(/^3\.5/)
 })
 
 test('a port in which work was ticked starts afresh, and is held against its pours from before where the hand says no', async ({ page, bench }) => {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { asSet, asksFor, type Figure, type Quantity } from '#core'
-import { EDGES, LIMIT_DIMENSIONS, limitFaults, type Edges, type Lever, type RouteLimits } from '#core/plan/route/ask'
+import { EDGES, asSet, asksFor, type Figure, type Lever, type Quantity } from '#core'
+import { LIMIT_DIMENSIONS, limitFaults, type RouteLimits } from '#core/plan/route/ask'
 import type { useRoutes } from '~/composables/useRoutes'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
-import { LEVER_WORDS, LIMIT_WORDS, WANTS_WORDS, sayLimitFault } from '~/words/routes'
+import { EDGE_WORDS, LEVER_WORDS, LIMIT_WORDS, SET_UP_WORDS, WANTS_WORDS, sayLimitFault } from '~/words/routes'
 
 /** What may be turned to, and how far: switched and bounded before the search. */
 const props = defineProps<{ routes: ReturnType<typeof useRoutes> }>()
@@ -23,7 +23,6 @@ const has = (lever?: Lever) => lever === undefined || props.routes.levers.value.
 const engine = computed(() => build.replayed?.layout.engine)
 const asks = (quantity?: Quantity) => quantity === undefined || asksFor(engine.value, quantity)
 const fields = computed(() => FIELDS.filter(f => has(f.lever) && asks(f.asks) && (!f.several || build.cylinders.length > 1)))
-const EDGE_WORDS: [Edges, string, string][] = [['never', 'No edge may be cut', 'no edge'], ['topCut', 'A top cut may lose an arc', 'top cut only'], ['seatJob', 'A seat too, with a seat job after it', 'seat, with a job']]
 const edges = computed({ get: () => props.routes.limits.value?.edges ?? EDGES[1], set: value => props.routes.limit('edges', value) })
 const setUps = computed({ get: () => String(props.routes.limits.value?.setUps ?? 2), set: value => props.routes.limit('setUps', Number(value)) })
 const key = (name: Name) => `${build.view?.id}/route/${name}`
@@ -56,7 +55,7 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
       <div class="limits">
         <BenchSelect v-if="asks('intakeSeatHeight')" v-model="edges" label="At the valves" :items="EDGE_WORDS" />
         <BenchCheck v-if="routes.drawn.value" :model-value="routes.limits.value?.insideLine ?? true" @update:model-value="routes.limit('insideLine', $event)">Grind inside the scribed line</BenchCheck>
-        <BenchSelect v-if="has('face')" v-model="setUps" label="Cuts of a face" :items="[['1', 'One set-up'], ['2', 'Two, with a pour between']]" />
+        <BenchSelect v-if="has('face')" v-model="setUps" label="Cuts of a face" :items="SET_UP_WORDS" />
         <div v-for="f in fields" :key="f.name" class="limit">
           <FigureField v-if="dimensionOf(f.name)" :field="key(f.name)" :label="LIMIT_WORDS[f.name]" :dimension="dimensionOf(f.name)!" :part="asSet(routes.limits.value?.[f.name])" :empty-text="f.free ? 'no limit' : ''" :commit="set(f.name)" />
           <BenchText v-else :model-value="text(f.name)" :label="LIMIT_WORDS[f.name]" inputmode="decimal" :fault="faults[f.name]" @change="setCount(f.name, ($event.target as HTMLInputElement).value)" />

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { v4 as uuid } from 'uuid'
 import { ROD_MODULUS, WORK, ratesOf, type Cost, type LeastClearances, type RodMaterial, type ShopRules, type SquishWindow, type Work } from '#core'
-import { UNITS, inLengths, shown, type LengthUnit } from '#shared/figures'
+import { shown, type LengthUnit } from '#shared/figures'
+import { asLength, asNumber, lengthText, routeForm, routeSent, type RouteForm } from '~/forms/rules'
 import { useDevice } from '~/stores/device'
 import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
@@ -15,7 +16,7 @@ const device = useDevice()
 const outbox = useOutbox()
 type Row = Record<keyof SquishWindow, string> & { was?: SquishWindow }
 /** The tables while they are edited, in the lengths they were opened in. */
-const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string>, limits: string[], work: Record<Work, Record<keyof Cost, string>>, rate: string }>()
+const form = ref<{ lengths: LengthUnit, squish: Row[], clearances: Record<keyof LeastClearances, string>, limits: string[], route: RouteForm, work: Record<Work, Record<keyof Cost, string>>, rate: string }>()
 const faults = ref<Record<string, string>>({})
 const COLUMNS: { name: Exclude<keyof SquishWindow, 'rod'>, label: string, unit: 'length' | 'rpm' }[] = [
   { name: 'boreTo', label: 'bore up to', unit: 'length' }, { name: 'revsTo', label: 'revs up to', unit: 'rpm' }, { name: 'least', label: 'minimum, running', unit: 'length' }, { name: 'most', label: 'maximum, running', unit: 'length' }
@@ -39,34 +40,26 @@ function edit() {
   const { lengths } = device
   form.value = {
     lengths,
-    squish: shop.rules.squish.map(row => ({ ...Object.fromEntries(Object.entries(row).map(([k, v]) => [k, k === 'rod' || k === 'revsTo' ? String(v) : typed(v as number, lengths)])), was: row }) as Row),
-    clearances: Object.fromEntries(CLEARANCES.map(c => [c.name, typed(shop.rules.clearances[c.name], lengths)])) as Record<keyof LeastClearances, string>,
-    limits: LIMITS.map(l => typed(l.of(shop.rules), lengths)),
+    squish: shop.rules.squish.map(row => ({ ...Object.fromEntries(Object.entries(row).map(([k, v]) => [k, k === 'rod' || k === 'revsTo' ? String(v) : lengthText(v as number, lengths)])), was: row }) as Row),
+    clearances: Object.fromEntries(CLEARANCES.map(c => [c.name, lengthText(shop.rules.clearances[c.name], lengths)])) as Record<keyof LeastClearances, string>,
+    limits: LIMITS.map(l => lengthText(l.of(shop.rules), lengths)),
+    route: routeForm(shop.rules.route, lengths),
     work: Object.fromEntries(WORK.map(w => [w, { hours: String(shop.rules.work[w].hours), money: String(shop.rules.work[w].money) }])) as Record<Work, Record<keyof Cost, string>>,
     rate: String(shop.rules.rate)
   }
 }
-// Text that is no number goes as it is: the server's sentence says which field, beside the field.
-const number = (text: string) => text.trim() === '' || Number.isNaN(Number(text.replace(',', '.'))) ? text : Number(text.replace(',', '.'))
-/** A length as it stands in the form; one that nobody touched goes back as it was, not by its rounded inches. */
-const typed = (mm: number, lengths: LengthUnit) => String(Number(inLengths(mm, lengths).toFixed(lengths === 'in' ? 4 : 2)))
-function length(text: string, was?: number) {
-  const { lengths } = form.value!
-  if (was !== undefined && text === typed(was, lengths)) return was
-  const value = number(text)
-  return typeof value === 'number' ? Number((value * UNITS[lengths].factor).toFixed(4)) : value
-}
+const length = (text: string, was?: number) => asLength(text, form.value!.lengths, was)
 async function keep() {
   if (!form.value) return
-  const squish = form.value.squish.map(row => ({ rod: row.rod, ...Object.fromEntries(COLUMNS.map(c => [c.name, c.unit === 'length' ? length(row[c.name], row.was?.[c.name]) : number(row[c.name])])) }))
+  const squish = form.value.squish.map(row => ({ rod: row.rod, ...Object.fromEntries(COLUMNS.map(c => [c.name, c.unit === 'length' ? length(row[c.name], row.was?.[c.name]) : asNumber(row[c.name])])) }))
   const clearances = Object.fromEntries(CLEARANCES.map(c => [c.name, length(form.value!.clearances[c.name], shop.rules.clearances[c.name])]))
   const limits = new Map(LIMITS.map((l, i) => [l.path, length(form.value!.limits[i]!, l.of(shop.rules))]))
   const of = (valve: 'intake' | 'exhaust') => Object.fromEntries((['widthLeast', 'widthMost', 'marginLeast'] as const).map(name => [name, limits.get(`seats.${valve}.${name}`)]))
   const seats = { intake: of('intake'), exhaust: of('exhaust'), runOutMost: limits.get('seats.runOutMost'), guideMost: limits.get('seats.guideMost') }
   const springs = { travelLeast: limits.get('springs.travelLeast'), sealLeast: limits.get('springs.sealLeast') }
-  const work = Object.fromEntries(WORK.map(w => [w, { hours: number(form.value!.work[w].hours), money: number(form.value!.work[w].money) }]))
+  const work = Object.fromEntries(WORK.map(w => [w, { hours: asNumber(form.value!.work[w].hours), money: asNumber(form.value!.work[w].money) }]))
   const id = uuid()
-  const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, seats, springs, work, rate: number(form.value.rate), hand: device.hand })
+  const sent = await outbox.put(id, `/api/rules/${id}`, { squish, clearances, seats, springs, route: routeSent(form.value.route, shop.rules.route, form.value.lengths), work, rate: asNumber(form.value.rate), hand: device.hand })
   if (sent.kind === 'refused') {
     faults.value = sent.problem.fields ? Object.fromEntries(sent.problem.fields.map(f => [f.path, inTyped(f.sentence, form.value!.lengths)])) : { hand: sentenceOf(sent.problem) }
     return
@@ -140,6 +133,7 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
       <span v-if="!form" class="num">{{ shop.rules.rate }}</span>
       <BenchText v-else v-model="form.rate" hide-label inputmode="decimal" label="An hour of this shop, money" :fault="faults.rate" />
     </div>
+    <RouteStart :start="shop.rules.route" :lengths="form?.lengths ?? device.lengths" :form="form?.route" :faults="faults" />
     <div class="row">
       <v-btn v-if="!form" @click="edit">Edit the tables</v-btn>
       <template v-else><v-btn @click="addRow">Another row</v-btn><v-btn variant="flat" color="primary" @click="keep">Keep the tables</v-btn><v-btn @click="form = undefined">Leave them</v-btn></template>
@@ -152,6 +146,7 @@ const addRow = () => form.value!.squish.push({ rod: 'steel', boreTo: '', revsTo:
 .tables { display: grid; grid-template-columns: minmax(0, 2fr) minmax(0, 1fr); gap: 28px; align-items: start; margin: 8px 0; }
 .work { max-width: 720px; margin: 12px 0; }
 .took { white-space: nowrap; }
+.took .go { margin-left: 12px; }
 .rate { display: flex; gap: 16px; align-items: center; margin-bottom: 12px; }
 caption { text-align: left; color: var(--quiet); padding-bottom: 2px; }
 .rod { min-width: 138px; }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { all, mm, nextMove, oneCylinder } from '../../../tests/support/ledgerBench'
-import { NO_SOLIDS, STARTING_RULES, asIf, gasketsOffered, replay } from '../..'
-import { drained, leversOf, searchRoutes, startingLimits, type Found, type Lever } from '.'
+import { NO_SOLIDS, STARTING_RULES, asIf, gasketsOffered, replay, type Lever } from '../..'
+import { drained, leversOf, searchRoutes, startingLimits, type Found } from '.'
 
 describe('an engine whose revs nobody said', () => {
   // Gasket 1.20: 1.80 stand at first, then 0.80, then 0.50; 0.75 is the widest minimum for steel rods.

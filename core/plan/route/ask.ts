@@ -1,39 +1,18 @@
-import { FIGURE_BOUNDS, hasBarrels, type Dimension, type EntryOf, type Quantity } from '../../ledger'
-import type { ShopRules } from '../../shop'
+import { hasBarrels, type Dimension, type EntryOf, type Quantity } from '../../ledger'
+import { ROUTE_MOST, type Edges, type Lever, type RouteMost, type ShopRules } from '../../shop'
 import { asIf } from '../asIf'
 import { NO_SOLIDS } from '../chambers'
 import { squishToKeep } from '../limits'
 import type { Shaping } from '../shaping'
 import { gasketOf, modelOf, quantityOf, sameGasket, statedQuantity, type Replay } from '../../standing'
 
-/** What a builder can turn to come to a target. */
-export const LEVERS = ['gasket', 'grind', 'open', 'school', 'crown', 'piston', 'face', 'roll', 'deck', 'spacer', 'seats', 'seatsFirst', 'dome'] as const
-export type Lever = (typeof LEVERS)[number]
-/** Levers that nobody turns to first: off until a builder says so. */
-export const OFF_AT_FIRST: readonly Lever[] = ['school', 'piston', 'seatsFirst']
-
-/** How far a cut may go at the valves: no edge touched, an arc of a top cut lost, a seat too where a seat job follows. */
-export const EDGES = ['never', 'topCut', 'seatJob'] as const
-export type Edges = (typeof EDGES)[number]
-
 /** What every route has to keep. Lengths mm, volumes cc, angles degrees; what is not given limits nothing. */
-export interface RouteLimits {
-  /** Off the face: what comes off anyway, by straightening or refinishing, and the most. */
+export interface RouteLimits extends RouteMost {
+  /** What comes off a face anyway, by straightening or refinishing. */
   faceLeast: number
-  faceMost: number
-  /** The most off a deck or a barrel's foot, and the most that may be put under a barrel. */
-  deckMost: number
-  spacerMost: number
-  /** The most that may be ground out of a chamber, and how far past the number it is opened to be faced back. */
-  groundMost: number
+  /** How far past the number a chamber is opened to be faced back. */
   past: number
-  /** The most that may be cut out of a crown. */
-  crownMost: number
-  /** How far a head may be rolled. */
-  rollMost: number
   edges: Edges
-  /** How far a valve may go up in a seat job. */
-  seatsUp: number
   /** Grinding that nobody has drawn takes no more than the walls by the valves have up to the scribed line. */
   insideLine: boolean
   /** Cuts of one face at the machinist: with a second one the chamber is poured in between. */
@@ -60,8 +39,8 @@ export const LIMIT_DIMENSIONS = {
 export interface LimitFault { limit: keyof RouteLimits, given: unknown, kind: 'number' | 'below' | 'above' | 'crossed', bound?: number }
 
 /** What a limit may be at all. */
-const BOUNDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLine'>, [low: number, high: number]> = {
-  faceLeast: [0, 5], faceMost: [0, 5], deckMost: [0, 5], spacerMost: [0, 5], groundMost: [0, 100], past: [0, 50], crownMost: [0, 60], rollMost: [0, 10], seatsUp: [0, FIGURE_BOUNDS.sunk.max], setUps: [1, 2],
+const BOUNDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLine'>, readonly [low: number, high: number]> = {
+  ...ROUTE_MOST, faceLeast: [0, 5], past: [0, 50], setUps: [1, 2],
   squishLeast: [0, 8], squishMost: [0, 8], deckLeft: [0, 50], camRetard: [0, 30], pushrod: [0, 20], flange: [0, 20], spread: [0, 5], hours: [0, 10_000], money: [0, 10_000_000]
 }
 
@@ -87,7 +66,7 @@ export function limitFaults(limits: RouteLimits): LimitFault[] {
 }
 
 /**
- * The limits that stand until a builder sets others: the shop's squish window for this engine (its most cautious minimum, where the
+ * The limits that stand until a builder sets others: where the shop begins, its squish window for this engine (its most cautious minimum, where the
  * table has none), and what was stated of its deck.
  *
  * @example startingLimits(standing, STARTING_RULES).squishLeast // 0.6
@@ -98,8 +77,9 @@ export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits 
   const keep = squishToKeep(standing, rules, first!)
   const least = keep.window ? keep.least : noLess(standing, keep.least)
   const left = of('leastDeckThickness')
+  const { off: _off, ...most } = rules.route
   return {
-    faceLeast: 0, faceMost: 2, deckMost: 0.5, spacerMost: 1.5, groundMost: 8, past: 0, crownMost: 3, rollMost: 2, edges: 'topCut', seatsUp: 1, insideLine: true, setUps: 2,
+    ...most, faceLeast: 0, past: 0, insideLine: true,
     ...(least === undefined ? {} : { squishLeast: least }), ...(keep.window ? { squishMost: keep.window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
   }
 }

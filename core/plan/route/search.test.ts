@@ -6,8 +6,8 @@ import { anyLedger } from '../../../tests/support/anyEntry'
 import { all, burette, head, mm, oneCylinder } from '../../../tests/support/ledgerBench'
 import { solidChambers } from '../../../tests/support/solidChambers'
 import { RUNS } from '../../../tests/support/soak'
-import { DomainError, NO_SOLIDS, STARTING_RULES, STARTING_SHAPING, asIf, compressionRatio, cylinderVolume, replay, schoolWork, targetBand, type Chambers, type Entry, type Replay, type Walls } from '../..'
-import { OFF_AT_FIRST, bestOf, drained, drawsOf, leversOf, searchRoutes, startingLimits, type Found, type Lever, type Route, type RouteAnswer, type RouteLimits } from '.'
+import { DomainError, NO_SOLIDS, STARTING_RULES, STARTING_SHAPING, asIf, compressionRatio, cylinderVolume, replay, schoolWork, targetBand, type Chambers, type Entry, type Lever, type Replay, type Walls } from '../..'
+import { bestOf, drained, drawsOf, leversOf, searchRoutes, startingLimits, type Found, type Route, type RouteAnswer, type RouteLimits } from '.'
 import { routeOf } from './route'
 import { takenWork, uncounted } from './taken'
 
@@ -19,7 +19,7 @@ const build = (name: string) => demoShop.builds.find(b => b.name === name)!.entr
 const withoutDrawing = (entries: readonly Entry[]) => entries.filter(e => e.kind !== 'chamberModel')
 const allLevers = (r: Replay): Lever[] => leversOf(r).filter(l => !l.wants).map(l => l.lever)
 /** Those that are on until somebody says otherwise. */
-const levers = (r: Replay): Lever[] => allLevers(r).filter(l => !OFF_AT_FIRST.includes(l))
+const levers = (r: Replay): Lever[] => allLevers(r).filter(l => !STARTING_RULES.route.off.includes(l))
 function search(r: Replay, limits: Partial<RouteLimits> = {}, chambers: Chambers = NO_SOLIDS, on = levers(r)): RouteAnswer {
   const answer = drained(searchRoutes(r, STARTING_RULES, chambers, { levers: on, limits: { ...startingLimits(r, STARTING_RULES), ...limits } }, chambers, 'walls' in chambers ? chambers as Walls & Chambers : undefined))
   if (answer === 'notReady') throw new Error('a chamber was not ready')
