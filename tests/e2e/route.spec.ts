@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { v4 as uuid } from 'uuid'
 import { put } from '../support/server'
-import { copyOf, expect, open, reckoned, test, type Bench } from '../support/page'
+import { copyOf, expect, field, open, pick, preset, reckoned, test, type Bench } from '../support/page'
 
 /** The launch engine without its drawing: its mouth is stated, and every depth a hand sum. */
 async function undrawn(bench: Bench): Promise<string> {
@@ -126,6 +126,31 @@ test('a route that was taken is dropped as one; a search that is left leaves not
   await page.keyboard.press('2')
   await expect(page).toHaveURL(/\/pour$/)
   expect((await entriesOf(bench, drawn)).length).toBe(kept)
+})
+
+test('seats planned before the face at Cut are in every route, before its cut, and stay when one is taken', async ({ page, bench }) => {
+  test.setTimeout(240_000)
+  const build = await copyOf(bench, bench.launch)
+  await preset(page, { 'bowl.cutLeaf': 'seats' })
+  await open(page, bench, build, 'cut')
+  await pick(page.locator('#seat-when'), 'before the face')
+  for (const [label, value] of [['Machined form, across, A', '38'], ['Top cut, A', '30'], ['Valve goes up by, A', '0.4']] as const) {
+    await field(page, label).fill(value)
+    await field(page, label).press('Enter')
+  }
+  // π/12 · 0.4 · (38² + 38 · 39.386 + 39.386²) mm³
+  await expect(page.locator('[data-seat=A]')).toContainText('0.470 cc')
+  await page.getByRole('button', { name: 'Plan form A on the whole head' }).click()
+  await expect(page.getByText('Seat work is planned on')).toBeVisible()
+  await page.keyboard.press('7')
+  await expect(page.locator('[data-counted]')).toContainText('Seat work is planned, before the face is cut')
+  await expect(page.locator('[data-uncounted]')).toHaveCount(0)
+  await expect(page.locator('.stages tr.what').first()).toBeVisible({ timeout: 60_000 })
+  const work = (await page.locator('.stages tr.what').allTextContents()).map(text => /Recut|off the face/.exec(text)?.[0])
+  expect(work.filter(Boolean)).toEqual(['Recut', 'off the face'])
+  await page.locator('[data-take]').press('Enter')
+  await expect(page.locator('[data-taken]')).toBeVisible()
+  expect((await planned(bench, build)).filter(e => e.kind === 'seatWork').length).toBe(6)
 })
 
 test('the valves freed as a school has it, and new pistons with their order sheet; the levers stay as they were set', async ({ page, bench }) => {

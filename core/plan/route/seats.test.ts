@@ -21,8 +21,12 @@ const find = (r: Replay, levers: Lever[], limits: Partial<RouteLimits> = {}): Fo
   return answer
 }
 const cc = (value: number) => ({ value, unit: 'cc', typed: String(value) })
-const planned = (of: 'seatWork', body: object): Entry[] => [...launch(), ...[1, 2, 3, 4, 5, 6].map(cylinder => (
-  { id: randomUUID(), build: launch()[0]!.build, seq: null, at: '2030-01-01T00:00:00.000Z', hand: '', v: 1, kind: of, scope: { level: 'cylinder', cylinder }, body: { state: 'planned', ...body } }) as unknown as Entry)]
+/** The launch engine with more entered at its end. */
+const withMore = (list: { kind: string, scope: object, body: object }[]) => {
+  const entries = launch()
+  const frame = { build: entries[0]!.build, seq: null, at: '2030-01-01T00:00:00.000Z', hand: '', v: 1 }
+  return replay([...entries, ...list.map(more => ({ ...frame, id: randomUUID(), ...more }) as unknown as Entry)])!
+}
 
 describe('a seat job on the fitted gasket, where a flat cut goes into the seats', () => {
   it.each([['before', 'seatsFirst', 'topCut'], ['before', 'seatsFirst', 'never'], ['after', 'seats', 'seatJob']] as const)('%s the face (%s, edges: %s) brings every seat clear of it, and no further than it has to', (when, lever, edges) => {
@@ -59,8 +63,7 @@ describe('a seat job where a piston would come too near', () => {
   it('takes the valve up by what the cut takes of its clearance, past what there is to spare', () => {
     const [valves] = launch().filter(e => e.kind === 'measure' && e.body.quantity === 'exhaustClearance')
     // 3.00 mm along a pocket at 24°, where 2.50 is the least: 0.50/cos 24° may come off, and no more.
-    const near = [...launch(), { ...valves!, id: randomUUID(), supersedes: valves!.id, body: { ...valves!.body, figure: mm(3) } } as Entry]
-    const r = replay(near)!
+    const r = withMore([{ kind: 'measure', scope: valves!.scope, body: { ...valves!.body, figure: mm(3) } }])
     const [cut, sunk] = [find(r, ['grind', 'face']), find(r, ['grind', 'face', 'seatsFirst'], { seatsUp: 2 }).routes.find(x => x.way.seats)!]
     expect(cut.routes).toEqual([])
     expect(sunk.figures.sunk.exhaust).toBeCloseTo(sunk.figures.faces[0]! * Math.cos(24 * Math.PI / 180) - 0.5 + 0.05, 1)
@@ -70,7 +73,8 @@ describe('a seat job where a piston would come too near', () => {
 
 describe('seat work that is planned by hand', () => {
   it.each([[true], [undefined]])('is in every route at its own place (before the face: %s), moves the depth by what it gives, and stays when a route is taken', (first) => {
-    const r = replay(planned('seatWork', { added: cc(0.6), sunk: mm(0.5), valve: 'exhaust', ...first ? { first } : {} }))!
+    const body = { state: 'planned', added: cc(0.6), sunk: mm(0.5), valve: 'exhaust', ...first ? { first } : {} }
+    const r = withMore([1, 2, 3, 4, 5, 6].map(cylinder => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body })))
     const without = replay(launch())!
     const [with_, bare] = [r, without].map(x => find(x, ['gasket', 'grind', 'face', 'seats', 'seatsFirst']).routes.find(route => route.way.gasket && route.way.grinding === 'evenChambers' && route.way.down === 'face' && route.way.setUps === 1)!)
     expect(with_!.stages.map(s => s.work)).toEqual(first ? ['grind', 'seats', 'face', 'gasket'] : ['grind', 'face', 'seats', 'gasket'])
@@ -83,8 +87,7 @@ describe('seat work that is planned by hand', () => {
   })
   it('of a form planned at Ports gives what is told there', () => {
     const seat = { cuts: [{ angle: 45, width: 1.4 }, { angle: 30, width: 1 }], seat: 0, outer: mm(36.4), up: mm(0.5) }
-    const entries = [...launch(), { id: randomUUID(), build: launch()[0]!.build, seq: null, at: '2030-01-01T00:00:00.000Z', hand: '', v: 1, kind: 'seat', scope: { level: 'valve', cylinder: 1, valve: 'exhaust', n: 1 }, body: seat } as unknown as Entry]
-    const r = replay(entries)!
+    const r = withMore([{ kind: 'seat', scope: { level: 'valve', cylinder: 1, valve: 'exhaust', n: 1 }, body: seat }])
     const wanted = seatWanted(r, { cylinder: 1, valve: 'exhaust', n: 1 })!
     expect(seatsGive(seatCones(r, 1), { intake: 0, exhaust: 0.5 })).toBeCloseTo(wanted.added, 9)
   })
