@@ -142,6 +142,8 @@ test('seats planned before the face at Cut are in every route, before its cut, a
   await expect(page.locator('[data-seat=A]')).toContainText('0.470 cc')
   await page.getByRole('button', { name: 'Plan form A on the whole head' }).click()
   await expect(page.getByText('Seat work is planned on')).toBeVisible()
+  // 55.4 cc and 0.47: what is planned is not added once more.
+  await expect(page.locator('dl', { hasText: 'glass after the seats, then when done' }).first()).toContainText('55.9, 49.2')
   await page.keyboard.press('7')
   await expect(page.locator('[data-counted]')).toContainText('Seat work is planned, before the face is cut')
   await expect(page.locator('[data-uncounted]')).toHaveCount(0)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, portsIn, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type PortName, type Replay, type Scope, type Tried } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, portsIn, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type OperationEntry, type PortName, type Replay, type Scope, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
 import { say, sayCylinders } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -66,10 +66,13 @@ const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3
 const workOf = (form: Form, added: number): Tried[] => cylinders.value.map(cylinder => ({
   kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(added, 'cc'), sunk: figure(kept(form, 'sunk') ?? 0, 'mm'), valve: valve.value, ...when.value === 'before' ? { first: true } : {} }
 }))
+/** Whether a piece of planned work is on these valves of this head. */
+const isOfThese = (op: OperationEntry) => op.kind === 'seatWork' && here(op.scope) && (op.body.valve ?? valve.value) === valve.value
 /** How much further this cylinder's face is cut for the target once the job is planned. */
 function pastBy(form: Form, added: number): number | undefined {
   const r = build.replayed
-  const depth = (more: Tried[]) => r && headCut(r, props.head, [...r.planned, ...more], chambers).cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
+  const others = r?.planned.filter(op => !isOfThese(op)) ?? []
+  const depth = (more: Tried[]) => r && headCut(r, props.head, [...others, ...more], chambers).cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
   const [before, after] = [depth([]), depth(workOf(form, added))]
   return before === undefined || after === undefined ? undefined : after - before
 }
@@ -97,14 +100,16 @@ const ok = (o: ReturnType<typeof reckon>): o is Outcome => o !== undefined && 'a
 function stops(added: number): { between: string, done: string } | undefined {
   const state = build.replayed?.beforeCut.find(s => s.cylinder === build.cylinder)
   const [held, wanted] = [state?.parts.chamber?.estimate.value, state?.targetChamber?.estimate.value]
-  const [between, done] = [stopAt(when.value === 'before' ? held && held + added : wanted && wanted - added), stopAt(wanted)]
+  // What is planned of these seats is in it already.
+  const counted = planned.value.reduce((cc, op) => isOfThese(op) && op.scope.level === 'cylinder' && op.scope.cylinder === build.cylinder ? cc + op.body.added.value : cc, 0)
+  const [between, done] = [stopAt(when.value === 'before' ? held && held - counted + added : wanted && wanted - added), stopAt(wanted)]
   return between && done ? { between, done } : undefined
 }
 const sentence = ref('')
 /** What is planned on this head’s seats. */
 const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' && here(op.scope) ? [op] : []))
 const plannedOn = computed(() => [...new Set(planned.value.flatMap(op => 'cylinder' in op.scope ? op.scope.cylinder : []))])
-const plannedHere = computed(() => planned.value.some(op => (op.body.valve ?? valve.value) === valve.value))
+const plannedHere = computed(() => planned.value.some(isOfThese))
 async function plan(outcome: Outcome, form: Form) {
   sentence.value = notKept(await build.planAll(`${valve.value === 'intake' ? 'Intake' : 'Exhaust'} seats, form ${form}${when.value === 'before' ? ', before the face' : ''}`, [], workOf(form, outcome.all).map(({ kind, scope, body }) => ({ kind, scope, body, more: { note: `${valve.value} seats, form ${form}.` } }) as ToAdd))) ?? ''
 }
