@@ -2,9 +2,10 @@ import { compressionRatio, cylinderVolume } from '../../engine'
 import { DEFAULT_U, linear, type Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
 import type { Valve } from '../../ledger'
-import { quantityOf, valveOf, type ClearanceName, type Replay } from '../../standing'
-import { asIf, flatCut, type CylinderAsIf, type Tried } from '../asIf'
+import { quantityOf, valveOf, type ClearanceName, type ClearanceStep, type Replay } from '../../standing'
+import { asEntered, asIf, flatCut, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
+import { after } from '../states'
 import { readingOf, type Reading } from './judge'
 import { placeOn, seatCones, type SeatCone } from './way'
 
@@ -75,7 +76,8 @@ export function columnsOf(standing: Replay, rules: ShopRules, operations: readon
   const { cylinders } = asIf(standing, operations, chambers)
   // What else moves is linear in how far the head comes down.
   const dropped = asIf(standing, [...operations, ...standing.layout.heads.map((_, i) => flatCut(i + 1, 1))], NO_CUT).cylinders
-  const raised = asIf(standing, [...operations, ...cylinders.map(({ cylinder }) => seatsUp(cylinder, 1))], NO_CUT).cylinders
+  // A clearance asks for no drawing: valves that go up are told by it alone.
+  const raised = cylinders.map(({ cylinder }) => after(standing, cylinder, asEntered([...operations, seatsUp(cylinder, 1)])).clearances)
   const columns = cylinders.map((c, i) => columnOf(standing, rules, c, { dropped: dropped[i]!, raised: raised[i]! }, tables, target))
   return columns.every(c => c !== undefined) ? columns : undefined
 }
@@ -86,7 +88,7 @@ const NO_CUT: Chambers = { shape: () => 'notReady' }
 /** All valves of a cylinder go up, and nothing else. */
 const seatsUp = (cylinder: number, mm: number): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: { value: 0, unit: 'cc', typed: '' }, sunk: { value: mm, unit: 'mm', typed: '' } } })
 
-function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, { dropped, raised }: Record<'dropped' | 'raised', CylinderAsIf>, tables: Map<number, TakenTable>, target: number | undefined): Column | undefined {
+function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, { dropped, raised }: { dropped: CylinderAsIf, raised: readonly ClearanceStep[] }, tables: Map<number, TakenTable>, target: number | undefined): Column | undefined {
   const { swept, clearance, parts } = c.state
   const before = readingOf(standing, rules, c)
   const table = tables.get(c.cylinder)
@@ -98,7 +100,7 @@ function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, { dropped
     cylinder: c.cylinder, head: head - 1, bank: bank - 1, swept: swept.estimate, clearance: clearance.estimate, chamber: parts.chamber.estimate, target, table, before,
     cones: seatCones(standing, c.cylinder), tilt: { intake: tilt('intake'), exhaust: tilt('exhaust') },
     area: cylinderVolume(quantityOf(standing, 'bore', c.cylinder)?.estimate.value ?? 0.1, 1), recess: Math.max(0, quantityOf(standing, 'squishRecess', c.cylinder)?.estimate.value ?? 0),
-    perUp: new Map(c.clearances.map((step, i) => [step.name, raised.clearances[i]!.then.value - step.then.value] as const)),
+    perUp: new Map(c.clearances.map((step, i) => [step.name, raised[i]!.then.value - step.then.value] as const)),
     perDrop: { cam: more(m => m.cam), pushrod: more(m => m.pushrod), flange: more(m => m.flange?.portsOff) }
   }
 }
