@@ -1,6 +1,6 @@
 import { watchDebounced } from '@vueuse/core'
 import { proxy, wrap, type Remote } from 'comlink'
-import { LEVERS, ofKind, type Entry, type Lever, type Shaping, type ShopRules } from '#core'
+import { LEVERS, ofKind, switched, type Entry, type Lever, type Shaping, type ShopRules } from '#core'
 import { leversOf, startingLimits, type RouteAsk, type RouteLimits } from '#core/plan/route/ask'
 import type { Progress, RouteAnswer } from '#core/plan/route'
 import type { KnownBy } from '~/workers/chambersHere'
@@ -49,7 +49,7 @@ export function useRoutes() {
   const levers = computed(() => build.replayed ? leversOf(build.replayed) : [])
   const off = computed(() => asked.value.off ?? shop.rules.route.off)
   const isOn = (lever: Lever) => levers.value.some(l => l.lever === lever && !l.wants) && !off.value.includes(lever)
-  const turn = (lever: Lever, on: boolean) => asked.value = { ...asked.value, off: LEVERS.filter(l => l === lever ? !on : off.value.includes(l)) }
+  const turn = (lever: Lever, on: boolean) => asked.value = { ...asked.value, off: switched(off.value, lever, on) }
   const start = computed(() => build.replayed && startingLimits(build.replayed, shop.rules))
   /** Limits as they stand: the start's, but for those that somebody set, or took away (null). */
   const limits = computed<RouteLimits | undefined>(() => start.value && Object.fromEntries(Object.entries({ ...start.value, ...asked.value.limits }).filter(([, v]) => v !== null)) as unknown as RouteLimits)

@@ -8,6 +8,7 @@ export { cutLimits, domeUnmeasured, metOnTheWay, overLeast, squishLeft, squishTo
 export { type Moves } from './moves'
 export { pistonOrders, type PistonOrder } from './pistonOrder'
 export { replanned, type Moved } from './replan'
+export { seatJob, type SeatJob } from './seatJob'
 export { inStages, plannedStages, stopsOf, volumeHeld, type PlannedStage } from './stages'
 export { STARTING_SHAPING, camCurve, highestLift, schoolWork, wallSetting, type Shaping, type Walls } from './shaping'
 export { CLOSE_ENOUGH, TURNED_STEPS, USUAL_NOSE, turnedPlan, turnedSteps, type Lathe, type TurnedPlan, type TurnedStep } from './turned'

@@ -12,6 +12,9 @@ export interface RouteMost { faceMost: number, deckMost: number, spacerMost: num
 /** Where a search for routes begins on this shop's builds, until a builder says otherwise at Route: levers that are off, and how far the others go. */
 export interface RouteStart extends RouteMost { off: Lever[], edges: Edges, setUps: 1 | 2 }
 
+/** The levers that are off once one of them was turned, in their order. */
+export const switched = (off: readonly Lever[], lever: Lever, on: boolean): Lever[] => LEVERS.filter(l => l === lever ? !on : off.includes(l))
+
 /** What each of them may be at all. */
 export const ROUTE_MOST = {
   faceMost: [0, 5], deckMost: [0, 5], spacerMost: [0, 5], seatsUp: [0, 6], groundMost: [0, 100], crownMost: [0, 60], rollMost: [0, 10]

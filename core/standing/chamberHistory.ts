@@ -6,7 +6,7 @@ import { lessonOf, predictedChanges, type Known, type Lesson, type NoLesson } fr
 import type { Part } from './part'
 import { sourcedPours } from './pours'
 import { changesChamber, pairs, stretches, wholeStretches, type ChamberOperation, type Stretch } from './stretches'
-import { workGains, cutDepth, knownQuantity, pistonRise, statedQuantity, underBarrel } from './statements'
+import { cutDepth, knownQuantity, pistonRise, statedQuantity, underBarrel, workGains } from './statements'
 
 /** What a pour after an operation showed about the prediction. */
 export interface Settlement {

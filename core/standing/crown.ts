@@ -3,7 +3,7 @@ import { DEFAULT_U, fromSource, linear } from '../estimate'
 import { operationsOn, type Ledger, type OperationEntry } from '../ledger'
 import { combine, type Part } from './part'
 import { lastSeries, sourcedPours, type PourEntry } from './pours'
-import { workGains, knownQuantity, statedQuantity } from './statements'
+import { knownQuantity, statedQuantity, workGains } from './statements'
 import { doneOn } from './remembered'
 
 /** The crevice of what was stated. A crown stated larger than its bore has none: one of the two is wrong, and no ledger stops at it. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, headCut, portsIn, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type OperationEntry, type PortName, type Replay, type Scope, type Tried } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, portsIn, seatJob, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type OperationEntry, type PortName, type Replay, type Scope, type SeatJob, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
 import { say, sayCylinders } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -63,20 +63,14 @@ const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[
 const here = (scope: Scope) => scope.level === 'cylinder' ? cylinders.value.includes(scope.cylinder) : scope.level === 'head' ? scope.head === props.head : true
 const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
 /** The job on every chamber of the head, as it would be planned. */
-const workOf = (form: Form, added: number): Tried[] => cylinders.value.map(cylinder => ({
+const workOf = (form: Form, added: number): (Tried & { kind: 'seatWork' })[] => cylinders.value.map(cylinder => ({
   kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(added, 'cc'), sunk: figure(kept(form, 'sunk') ?? 0, 'mm'), valve: valve.value, ...when.value === 'before' ? { first: true } : {} }
 }))
 /** Whether a piece of planned work is on these valves of this head. */
 const isOfThese = (op: OperationEntry) => op.kind === 'seatWork' && here(op.scope) && (op.body.valve ?? valve.value) === valve.value
-/** How much further this cylinder's face is cut for the target once the job is planned. */
-function pastBy(form: Form, added: number): number | undefined {
-  const r = build.replayed
-  const others = r?.planned.filter(op => !isOfThese(op)) ?? []
-  const depth = (more: Tried[]) => r && headCut(r, props.head, [...others, ...more], chambers).cylinders.find(c => c.cylinder === build.cylinder)?.depth.value
-  const [before, after] = [depth([]), depth(workOf(form, added))]
-  return before === undefined || after === undefined ? undefined : after - before
-}
-interface Outcome { added: number, blended: number, all: number, across: number, ledge?: number, back: number, past?: number }
+/** What else is planned: the form that is looked at takes the place of what is planned of these seats. */
+const others = computed(() => build.replayed?.planned.filter(op => !isOfThese(op)) ?? [])
+interface Outcome { added: number, blended: number, all: number, across: number, ledge?: number, back: number, job: SeatJob }
 function reckon(form: Form): Outcome | { sentence: string } | undefined {
   const [diameter, topCut, seat, sunk, blend = 0] = FIELDS.map(f => kept(form, f.name))
   if (diameter === undefined || topCut === undefined || sunk === undefined) return undefined
@@ -87,7 +81,7 @@ function reckon(form: Form): Outcome | { sentence: string } | undefined {
     const all = (added + blended) * count.value
     return {
       added, blended, all, across, back: clearanceFromSinking(sunk, tilt, 'upright'), ...(seat !== undefined && seat > topCut ? { ledge: seatLedge(seat, topCut, sunk) } : {}),
-      past: pastBy(form, all)
+      job: build.replayed ? seatJob(build.replayed, build.cylinder, workOf(form, all), others.value, chambers) : {}
     }
   } catch (error) {
     if (error instanceof RangeError) return { sentence: sayRefusal(error) }
@@ -96,15 +90,8 @@ function reckon(form: Form): Outcome | { sentence: string } | undefined {
 }
 const outcomes = computed(() => FORMS.map(form => ({ form, outcome: reckon(form) })))
 const ok = (o: ReturnType<typeof reckon>): o is Outcome => o !== undefined && 'added' in o
-/** Where the glass stands between seats and face, and when both are done: a face that is cut first is short by what the seats give back. */
-function stops(added: number): { between: string, done: string } | undefined {
-  const state = build.replayed?.beforeCut.find(s => s.cylinder === build.cylinder)
-  const [held, wanted] = [state?.parts.chamber?.estimate.value, state?.targetChamber?.estimate.value]
-  // What is planned of these seats is in it already.
-  const counted = planned.value.reduce((cc, op) => isOfThese(op) && op.scope.level === 'cylinder' && op.scope.cylinder === build.cylinder ? cc + op.body.added.value : cc, 0)
-  const [between, done] = [stopAt(when.value === 'before' ? held && held - counted + added : wanted && wanted - added), stopAt(wanted)]
-  return between && done ? { between, done } : undefined
-}
+/** Where the glass stands between seats and face, and when both are done. */
+const glass = ({ between, done }: SeatJob) => [stopAt(between), stopAt(done)].filter(stop => stop !== undefined)
 const sentence = ref('')
 /** What is planned on this head’s seats. */
 const planned = computed(() => (build.replayed?.planned ?? []).flatMap(op => op.kind === 'seatWork' && here(op.scope) ? [op] : []))
@@ -136,8 +123,8 @@ async function plan(outcome: Outcome, form: Form) {
             <div v-if="outcome.blended > 0"><dt>of it, by blending the rim</dt><dd class="num">{{ say(outcome.blended * count, 'volume', 'mm', 2) }}</dd></div>
             <div v-if="outcome.ledge !== undefined"><dt>the seat alone leaves a ledge of</dt><dd class="num">{{ say(outcome.ledge, 'length', device.lengths) }}</dd></div>
             <div><dt>valve to piston gets back</dt><dd class="num">{{ say(outcome.back, 'length', device.lengths) }} upright</dd></div>
-            <div v-if="outcome.past !== undefined"><dt>{{ when === 'before' ? 'cut the face deeper by' : 'cut the face past the target by' }}</dt><dd class="num"><strong>{{ say(outcome.past, 'length', device.lengths) }}</strong></dd></div>
-            <div v-if="stops(outcome.all)"><dt>{{ when === 'before' ? 'glass after the seats, then when done' : 'glass after the cut, then when done' }}</dt><dd class="num"><strong>{{ stops(outcome.all)!.between }}</strong>, <strong>{{ stops(outcome.all)!.done }}</strong></dd></div>
+            <div v-if="outcome.job.deeper !== undefined"><dt>{{ when === 'before' ? 'cut the face deeper by' : 'cut the face past the target by' }}</dt><dd class="num"><strong>{{ say(outcome.job.deeper, 'length', device.lengths) }}</strong></dd></div>
+            <div v-if="glass(outcome.job).length === 2"><dt>{{ when === 'before' ? 'glass after the seats, then when done' : 'glass after the cut, then when done' }}</dt><dd class="num"><strong>{{ glass(outcome.job)[0] }}</strong>, <strong>{{ glass(outcome.job)[1] }}</strong></dd></div>
           </dl>
           <v-btn :disabled="plannedHere" @click="plan(outcome, form)">Plan form {{ form }} on the whole head</v-btn>
         </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { EDGES, LEVERS, type Lever, type RouteMost, type RouteStart } from '#core'
+import { EDGES, LEVERS, switched, type Lever, type RouteMost, type RouteStart } from '#core'
 import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { shown, type LengthUnit } from '#shared/figures'
 import { ROUTE_FIELDS, type RouteForm } from '~/forms/rules'
@@ -11,7 +11,7 @@ const props = defineProps<{ start: RouteStart, lengths: LengthUnit, faults: Reco
 const form = defineModel<RouteForm>('form')
 const shownAs = (name: keyof RouteMost) => shown(props.start[name], LIMIT_DIMENSIONS[name], props.lengths)
 const turn = (lever: Lever, on: boolean) => {
-  if (form.value) form.value.off = LEVERS.filter(l => l === lever ? !on : form.value!.off.includes(l))
+  if (form.value) form.value.off = switched(form.value.off, lever, on)
 }
 const off = computed(() => props.start.off.map(lever => LEVER_WORDS[lever].name.toLowerCase()))
 </script>

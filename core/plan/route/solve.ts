@@ -186,7 +186,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
       default: break
     }
     if (!way.seats) break
-    sunk = seatJob(columns, limits, way, faces)
+    sunk = valvesUp(columns, limits, way, faces)
     if (sunk.intake === 0 && sunk.exhaust === 0) return undefined
   }
   if (way.down === 'none' ? false : [...faces.map(d => d - least), ...decks.map(Math.abs)].every(d => d < WORTH_CUTTING)) return undefined
@@ -205,7 +205,7 @@ const cosine = (degrees: number) => Math.cos(degrees * Math.PI / 180)
 const isRecut = (kind: 'seat' | 'topCut', limits: RouteLimits, { seats }: Way) => seats !== undefined && (kind === 'seat' || !mayGo(kind, limits, { seats }))
 
 /** How far the valves of each kind go up in a seat job, so that every edge of it stands clear of the cut face and no piston is too near; no less than planned at Ports. */
-function seatJob(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[]): Record<Valve, number> {
+function valvesUp(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[]): Record<Valve, number> {
   const of = (valve: Valve) => Math.max(0, ...columns.flatMap(c => [
     ...c.cones.flatMap(cone => cone.valve === valve ? [cone.up] : []),
     ...c.before.rooms.flatMap(({ name, left, least, perMm }) => {
