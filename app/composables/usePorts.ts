@@ -1,4 +1,5 @@
 import { portScope, portsIn, valveScope, type PortName, type Scope, type Valve } from '#core'
+import { capital } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { sayNth } from '~/words/ports'
@@ -20,7 +21,7 @@ export function usePorts() {
   const same = (a: PortName, b: PortName) => a.cylinder === b.cylinder && a.valve === b.valve && a.n === b.n
   const sayPort = ({ cylinder, valve, n: which }: PortName) => `${valve} ${cylinder}${sayNth(many.value > 1 ? which : undefined)}`
   /** The same as a sentence begins with it. */
-  const nameOf = (of: PortName) => sayPort(of).replace(/^./, c => c.toUpperCase())
+  const nameOf = (of: PortName) => capital(sayPort(of))
   function choose(of: PortName) {
     build.cylinder = of.cylinder
     nth.value = String(of.n)

@@ -1,6 +1,6 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { clearancesOf, isOnTarget, modelOf, mouthOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Scope } from '#core'
-import { digits, say, sayCylinders, sayList } from '#shared/figures'
+import { againstTarget, clearancesOf, modelOf, mouthOf, roundEdge, squishOf, targetBand, uncertainty, valveFrame, type CylinderState, type Scope } from '#core'
+import { capital, digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
 import { captioned, findings, headOf, known, length, openStops, plusMinus, sayFinding, type PaperCase } from './paperCase'
@@ -16,6 +16,8 @@ const DETAILS = [
 ] as const
 type Detail = (typeof DETAILS)[number]
 const MOST_PHOTOS = 3
+/** A ratio against what was wanted, in a customer’s words. */
+const AGAINST = { under: 'under', on: 'as wanted', over: 'over', unknown: '' }
 /** The first of a list, and how many more there are. */
 const firstOf = (list: readonly string[], most: number): string[] => [...list.slice(0, most), ...list.length > most ? [`${most > 0 ? 'and ' : ''}${list.length - most} ${most > 0 ? 'more' : list.length === 1 ? 'finding' : 'findings'}, in the full record`] : []]
 
@@ -156,7 +158,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   const grouped = [...work].map(([kind, done]) => `${kind}: ${[...done].map(([what, scopes]) => `${what}${whose(scopes)}`).join('; ')}`)
   const squishes = cylinders.flatMap(c => squishOf(r, c).running?.gap.estimate.value ?? [])
   const nearest = cylinders.flatMap(c => clearancesOf(r, c)).sort((a, b) => a.now.value - b.now.value)[0]
-  const found = findings(of).filter(({ body }) => body.what !== 'numbering').map(one => sayFinding(of, one).replace(/^./, c => c.toUpperCase()))
+  const found = findings(of).filter(({ body }) => body.what !== 'numbering').map(one => capital(sayFinding(of, one)))
   const photos = detail.photo > 0 ? of.photos.slice(0, MOST_PHOTOS).map(photo => captioned(of, photo)) : []
   // No heading is moved to a sheet of its own here: what does not fit on one sheet is made with less on it, and laid out a second time
   // pdfmake loses its outlines.
@@ -176,7 +178,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
         return [
           String(state.cylinder), ...came(was?.parts.chamber ? digits(was.parts.chamber.estimate.value, 1) : '–'), chamber ? { text: digits(chamber.value, 1), bold: true } : '–', chamber ? plusMinus(uncertainty(chamber), 1) : '–',
           ...came(was?.ratio ? digits(was.ratio.estimate.value, 2) : '–'), ratio ? { text: digits(ratio.value, 2), bold: true } : '–', ratio ? plusMinus(uncertainty(ratio), 2) : '–',
-          ratio && band ? isOnTarget(state, band) ? 'as wanted' : ratio.value < band.low ? 'under' : 'over' : ''
+          AGAINST[againstTarget(state, band) ?? 'unknown']
         ]
       }),
       [44, ...came('*' as const), '*', 26, ...came('*' as const), '*', 26, 50], [0, received ? 7 : 5]

@@ -130,8 +130,5 @@ function sayDo({ what, at, figure = 0, foot, heads }: Extract<Advice, { kind: 'd
   }
 }
 
-/** “4.9 cc over”, “0.3 cc under”, “on target”. */
-export function sayGap(gap: number, tolerance = 0): string {
-  if (Math.abs(gap) <= tolerance) return 'on target'
-  return `${say(Math.abs(gap), 'volume')} ${gap > 0 ? 'over' : 'under'}`
-}
+/** “4.9 cc over”, “0.3 cc under”, “on target”: what a cylinder holds more than wanted, where its ratio is not as wanted. */
+export const sayGap = (gap: number, onTarget: boolean): string => onTarget ? 'on target' : `${say(Math.abs(gap), 'volume')} ${gap > 0 ? 'over' : 'under'}`

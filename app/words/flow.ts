@@ -1,5 +1,5 @@
 import type { Apart, FlowEntry, FlowMiss, FlowPipe, FlowThing, FlowVerdict, NoVerdict } from '#core'
-import { sayList } from '#shared/figures'
+import { capital, sayList } from '#shared/figures'
 import { PLACE_WORDS } from './ports'
 
 export const PIPE_WORDS: Record<FlowPipe, string> = { none: 'no pipe', short: 'a short pipe', long: 'a long pipe' }
@@ -12,7 +12,6 @@ const WHAT: Record<Exclude<FlowThing['what'], 'place'>, string> = {
   pipe: 'pipe', entry: 'entry', manifold: 'manifold', valve: 'valve', chamber: 'chamber', seat: 'seat', face: 'face', throat: 'throat', flange: 'flange', port: 'port', work: 'work that was put in'
 }
 const thing = (one: FlowThing) => `the ${one.what === 'place' ? PLACE_WORDS[one.place] : WHAT[one.what]}`
-const capital = (text: string) => text.replace(/^./, c => c.toUpperCase())
 
 /** Why nothing is said of the work, and what to do. */
 const WHY: Record<NoVerdict, string> = {

@@ -1,7 +1,7 @@
 import type { Edges, Lever, Quantity } from '#core'
 import type { AtLimit, Breach, Grinding, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
 import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
-import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
+import { capital, digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { NEAR } from './cuts'
 import { sayKind, sayScope } from './entries'
@@ -147,7 +147,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
   ]
   if (parts.length === 0) return 'Leaving everything as it is'
   const said = parts.length === 1 ? `${parts[0]} alone` : sayList(parts)
-  return said[0]!.toUpperCase() + said.slice(1)
+  return capital(said)
 }
 
 /** What a limit is about, as the subject of a sentence. */
@@ -227,7 +227,7 @@ export function sayMissing(missing: Missing, gasket: string | undefined, all: nu
 /** What limits a route, and how much is left. */
 export function sayHeld(held: NonNullable<Route['held']>, all: number, lengths: LengthUnit, foot = false): string {
   const noun = nounOf(held, foot)
-  return `${noun[0]!.toUpperCase()}${noun.slice(1)}${ofWhom(held.cylinders, all)} limits it: ${figureOf(held.kind, Math.max(0, held.room), lengths)} left.`
+  return `${capital(noun)}${ofWhom(held.cylinders, all)} limits it: ${figureOf(held.kind, Math.max(0, held.room), lengths)} left.`
 }
 
 /** The measurement that would make a route surest, and whether another would then be the surest of all. */

@@ -88,9 +88,9 @@ describe('what is open is said', () => {
     expect(advice(replayed)[0]!.at).toEqual({ station: 'pour' })
   })
   it('says a gap over, under, or on target', () => {
-    expect(sayGap(7.09, 0.7)).toBe('7.1 cc over')
-    expect(sayGap(-1.2, 0.7)).toBe('1.2 cc under')
-    expect(sayGap(0.5, 0.7)).toBe('on target')
+    expect(sayGap(7.09, false)).toBe('7.1 cc over')
+    expect(sayGap(-1.2, false)).toBe('1.2 cc under')
+    expect(sayGap(0.5, true)).toBe('on target')
   })
 })
 

@@ -1,6 +1,6 @@
 import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
-import { findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type ClearanceName, type CylinderState, type Replay } from '../standing'
+import { againstTarget, findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type AgainstTarget, type ClearanceName, type Replay } from '../standing'
 import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, inStages, offFoot, overLeast, squishLeft, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 
@@ -142,8 +142,8 @@ function pastTarget({ r, now, then }: Sight): Found[] {
   if (!band || isTurned(r) || (r.planned.length === 0 && r.done.length === 0)) return []
   const past = then.cylinders.flatMap(({ cylinder, state }) => {
     const ratio = state.ratio?.estimate.value
-    const was = now.cylinders.find(c => c.cylinder === cylinder)?.state.ratio?.estimate.value
-    return ratio !== undefined && ratio > band.high ? [{ cylinder, figure: ratio, planned: was === undefined || was <= band.high }] : []
+    const was = now.cylinders.find(c => c.cylinder === cylinder)?.state
+    return ratio !== undefined && againstTarget(state, band) === 'over' ? [{ cylinder, figure: ratio, planned: was === undefined || againstTarget(was, band) !== 'over' }] : []
   })
   return worstOf(past, p => String(p.planned), p => -p.figure).map(({ figure, planned, cylinder, cylinders }): Found => {
     // The plan is changed where what takes the cylinder there is planned.
@@ -306,20 +306,20 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
   const wide = now.cylinders.filter(c => idle.has(c.cylinder)).flatMap(({ cylinder, squish, state }) => {
     const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
     const recess = quantityOf(r, 'squishRecess', cylinder)?.estimate.value ?? 0
-    const off = state.ratio !== undefined && (state.ratio.estimate.value < band.low || state.ratio.estimate.value > band.high)
+    const off = state.ratio !== undefined && againstTarget(state, band) !== 'on'
     return off && wanted !== undefined && squish.gap && (recess > 0 || isTurned(r)) && squish.gap.estimate.value - wanted > CLOSE_ENOUGH ? [{ cylinder, figure: squish.gap.estimate.value, limit: wanted }] : []
   })
   // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
   const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
-  const by = (which: (s: CylinderState, ratio: number) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && c.state.ratio && which(c.state, c.state.ratio.estimate.value)).map(c => c.cylinder)
+  const standing = (where: AgainstTarget) => now.cylinders.filter(c => idle.has(c.cylinder) && againstTarget(c.state, band) === where).map(c => c.cylinder)
   const unknown = isTurned(r) ? squishUnknown(now, r, idle) : []
   const squishFirst = new Set([...unknown, ...first].flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))
   // A closed barrel has no face: it comes down by its foot, its bank as one.
   if (r.layout.engine?.head === 'blind') {
     return r.layout.banks.flatMap((cylinders, i): Found[] => {
       const least = footCut(r, i + 1, r.planned)
-      const low = by((_, ratio) => ratio < band.low).filter(c => cylinders.includes(c))
-      const high = by((_, ratio) => ratio > band.high).filter(c => cylinders.includes(c))
+      const low = standing('under').filter(c => cylinders.includes(c))
+      const high = standing('over').filter(c => cylinders.includes(c))
       if (low.length > 0 && least && least.depth.value >= 0.01) {
         const past = cutLimits(r, rules, asIf(r, [...r.planned, offFoot(i + 1, least.depth.value)], NO_SOLIDS).cylinders.filter(c => cylinders.includes(c.cylinder))).find(l => l.kind !== 'target')
         return [{ kind: 'plan', way: 'foot', cylinders: low, waiting: false, figure: least.depth.value, ...(past ? { past } : {}) }]
@@ -329,8 +329,8 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
   }
   return [...unknown, ...first, ...cuts.filter(cut => !squishFirst.has(cut.head)).flatMap((cut): Found[] => {
     const here = (list: number[]) => list.filter(c => headOf(r.layout, c) === cut.head)
-    const low = here(by((_, ratio) => ratio < band.low))
-    const high = here(by((_, ratio) => ratio > band.high))
+    const low = here(standing('under'))
+    const high = here(standing('over'))
     if (low.length === 0 && high.length === 0) return []
     if (low.length === 0) return [{ kind: 'plan', way: 'open', cylinders: high, waiting: false }]
     const depth = cut.deepest?.depth.value

@@ -1,6 +1,6 @@
 import type { OperationEntry, Valve } from '../ledger'
 import { cautiousLeast, leastClearance, windowFor, type ShopRules, type SquishWindow } from '../shop'
-import { clearancesOf, quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
+import { againstTarget, clearancesOf, quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
 import type { CylinderAsIf } from './asIf'
 import { CLOSE_ENOUGH } from './turned'
 
@@ -107,7 +107,7 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
     const { least, over } = overLeast(standing, rules, cylinder, step)
     return over < 0 ? [{ kind: 'clearance', cylinder, clearance: step.name, figure: step.then.value, least }] : []
   }))
-  const target = then.flatMap(({ cylinder, state }): CutLimit[] => state.ratio && band && state.ratio.estimate.value > band.high
+  const target = then.flatMap(({ cylinder, state }): CutLimit[] => state.ratio && band && againstTarget(state, band) === 'over'
     ? [{ kind: 'target', cylinder, figure: state.ratio.estimate.value, high: band.high }]
     : [])
   // What was measured comes before what is only assumed.

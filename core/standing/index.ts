@@ -27,6 +27,6 @@ export { gasketFigures, gasketOf, gasketPlanned, gasketsOffered, sameGasket, typ
 export { correctable, countingStatement, scopeToState, statingLevels } from './stating'
 export { ridgesOf, type Ridge } from './ridges'
 export { exhaustPort, portOpen } from './portTiming'
-export { ccBand, furthestOff, isOnTarget, targetBand, type TargetBand } from './target'
+export { againstTarget, ccBand, furthestOff, isOnTarget, targetBand, type AgainstTarget, type TargetBand } from './target'
 export { doneOn, remembered } from './remembered'
 export { CHAMBER_OPERATIONS, stretches, wholeStretches } from './stretches'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { exact } from '../estimate'
-import { ccBand, furthestOff, targetBand } from './target'
+import { againstTarget, ccBand, furthestOff, isOnTarget, targetBand } from './target'
 import type { CylinderState } from './replay'
 
 const at = (...ratios: (number | undefined)[]): CylinderState[] => ratios.map((ratio, i) => ({
@@ -17,6 +17,12 @@ describe('the cylinder furthest off its target', () => {
     ['is not one that has no ratio', at(undefined, 9.7), band, 2],
     ['is nobody without a target', at(9, 10), undefined, undefined]
   ])('%s', (_, states, of, cylinder) => expect(furthestOff(states, of)).toBe(cylinder))
+  it.each<[number | undefined, typeof band | undefined, string | undefined]>([
+    [9.79, band, 'under'], [9.8, band, 'on'], [9.87, band, 'on'], [10, band, 'on'], [10.01, band, 'over'], [undefined, band, undefined], [9.9, undefined, undefined]
+  ])('of %s stands as %o says: %s', (ratio, of, stands) => {
+    expect(againstTarget(at(ratio)[0]!, of)).toBe(stands)
+    expect(isOnTarget(at(ratio)[0]!, of)).toBe(stands === 'on')
+  })
   it('has a band in cc: +0.72 and −0.71 about 63.49, for 565.05 swept', () => {
     // 565.05/8.8 − 565.05/8.9 and 565.05/9 − 565.05/8.9
     const part = (value: number) => ({ estimate: exact(value), provenance: 'derived' as const, entries: [] })

@@ -45,11 +45,20 @@ export function furthestOff(states: readonly CylinderState[], band: TargetBand |
   return furthest?.cylinder
 }
 
+/** Where a ratio stands against a target: `under` where metal may still come off, `over` where it has to be opened again. */
+export type AgainstTarget = 'under' | 'on' | 'over'
+
 /**
- * Whether a cylinder's ratio is as wanted.
+ * Where a cylinder's ratio stands against the target.
  *
- * @returns false where there is no ratio, or no target
- * @example isOnTarget(asIs[0], { low: 9.8, high: 10 }) // true, at 9.87
+ * @returns undefined where there is no ratio, or no target; a bound itself is on it
+ * @example againstTarget(asIs[0], { low: 9.8, high: 10 }) // 'on', at 9.87
  */
-export const isOnTarget = ({ ratio }: Pick<CylinderState, 'ratio'>, band: TargetBand | undefined): boolean =>
-  ratio !== undefined && band !== undefined && ratio.estimate.value >= band.low && ratio.estimate.value <= band.high
+export function againstTarget({ ratio }: Pick<CylinderState, 'ratio'>, band: TargetBand | undefined): AgainstTarget | undefined {
+  if (!ratio || !band) return undefined
+  const { value } = ratio.estimate
+  return value < band.low ? 'under' : value > band.high ? 'over' : 'on'
+}
+
+/** Whether a cylinder's ratio is as wanted; not where it has none, or there is no target. */
+export const isOnTarget = (state: Pick<CylinderState, 'ratio'>, band: TargetBand | undefined): boolean => againstTarget(state, band) === 'on'

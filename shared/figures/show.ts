@@ -84,6 +84,9 @@ export function sayDoubt(u: number, dimension: Dimension, lengths: LengthUnit = 
   return `± ${say(2 * u, dimension, lengths, Math.max(extra, dimension === 'volume' ? 1 : 0))}`
 }
 
+/** A text as a sentence begins. */
+export const capital = (text: string): string => text.replace(/^./, c => c.toUpperCase())
+
 /** “2”, “2 and 5”, “1, 2 and 5”. */
 export function sayList(items: (string | number)[]): string {
   return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`

@@ -1,4 +1,5 @@
 import { DomainError, type Clash, type LeftOut } from '#core'
+import { capital } from '../figures'
 
 /** A refusal of the core as a sentence for the field it belongs to. */
 export function sayRefusal(error: RangeError): string {
@@ -14,5 +15,5 @@ export const sayClash = ({ given, bound }: Clash): string => `${Number(given.toP
 export function sayLeftOut({ argument, given, bound }: LeftOut): string {
   if (argument === 'entry') return 'This entry can’t be read.'
   const why = sayRefusal(new DomainError(argument, given, bound))
-  return `This does not fit what else is known of the engine. ${why[0]!.toUpperCase()}${why.slice(1)}`
+  return `This does not fit what else is known of the engine. ${capital(why)}`
 }

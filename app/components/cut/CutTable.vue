@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { targetBand, uncertainty, type CylinderState, type HeadCut } from '#core'
+import { againstTarget, targetBand, uncertainty, type CylinderState, type HeadCut } from '#core'
 import { digits, shown } from '#shared/figures'
 import { useGlass } from '~/composables/useGlass'
 import { useBuild } from '~/stores/build'
@@ -10,15 +10,16 @@ const build = useBuild()
 const device = useDevice()
 const { glass, stopOf } = useGlass()
 const band = computed(() => targetBand(build.replayed?.target))
+const WORDS = { under: 'low', on: 'on target', over: 'past' }
 /** The unit stands once, in the head. */
 const bare = (value: number) => shown(value, props.dimension, device.lengths, props.dimension === 'angle' ? 1 : 0).number
 const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head).map((s) => {
   const state = props.outcomes.find(o => o.cylinder === s.cylinder)
   const outcome = state?.ratio && state.parts.chamber && { chamber: state.parts.chamber.estimate, ratio: state.ratio.estimate }
-  const ratio = outcome?.ratio.value
+  const stands = outcome && againstTarget(state!, band.value)
   return {
     cylinder: s.cylinder, stop: outcome && stopOf(state!), ratio: s.ratio?.estimate.value, need: props.needed.cylinders.find(c => c.cylinder === s.cylinder)?.depth, outcome,
-    word: ratio === undefined || !band.value ? '' : ratio < band.value.low ? 'low' : ratio > band.value.high ? 'past' : 'on target'
+    word: stands ? WORDS[stands] : '', past: stands === 'over'
   }
 }))
 </script>
@@ -39,7 +40,7 @@ const rows = computed(() => build.asIs.filter(s => s.head === props.needed.head)
         <td class="r num"><template v-if="row.outcome">{{ digits(row.outcome.chamber.value, 1) }} <span class="quiet small">± {{ digits(2 * uncertainty(row.outcome.chamber), 1) }}</span></template><template v-else>—</template></td>
         <td v-if="glass" class="r num" data-glass>{{ row.stop ?? '—' }}</td>
         <td class="r num"><template v-if="row.outcome"><strong>{{ digits(row.outcome.ratio.value, 2) }}</strong> <span class="quiet small">± {{ digits(2 * uncertainty(row.outcome.ratio), 2) }}</span></template><template v-else>—</template></td>
-        <td :class="{ warn: row.word === 'past' }" class="small">{{ row.word }}</td>
+        <td :class="{ warn: row.past }" class="small">{{ row.word }}</td>
       </tr>
     </tbody>
   </v-table>

@@ -1,16 +1,19 @@
 <script setup lang="ts">
-import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, openedAt, touches, uncertainty, type PartName, type Place } from '#core'
-import { say, sayDoubt, sayList } from '#shared/figures'
+import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, isOnTarget, openedAt, touches, uncertainty, type PartName, type Place } from '#core'
+import { capital, say, sayDoubt, sayList } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useCcScale } from '~/composables/useCcScale'
 import { openingOf } from '~/composables/useOpening'
+import { shapeKey, shapeSetupOf } from '~/composables/shape/useShapeSetup'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { useDrafts } from '~/stores/drafts'
 import { sayGap } from '~/words/advice'
 import { PART_WORDS, clearanceFormula, partFormula, ratioFormula } from '~/words/formulas'
 
 const build = useBuild()
 const device = useDevice()
+const drafts = useDrafts()
 const route = useRoute()
 const TOP = 8
 const TALL = 380
@@ -58,7 +61,7 @@ function spread(list: Block[]): Block[] {
   return list
 }
 
-const { half, shim: tolerance } = useCcScale()
+const { half, shim: tolerance, band } = useCcScale()
 const vernierY = (gap: number) => TOP + TALL / 2 - gap / half.value * (TALL / 2)
 /** Marks at quarters of half the scale. */
 const marks = computed(() => [4, 3, 2, 1, 0, -1, -2, -3, -4].map(i => i * half.value / 4))
@@ -72,15 +75,16 @@ const ticks = computed(() => build.asIs.flatMap((s) => {
 const gap = computed(() => state.value?.gap?.estimate.value)
 const gapSentence = computed(() => {
   if (gap.value === undefined) return build.replayed?.target ? '' : 'No target set.'
-  return sayGap(gap.value, tolerance.value?.over ?? 0)
+  return sayGap(gap.value, isOnTarget(state.value!, band.value))
 })
 /** What else is planned than what closes the gap: a face cut, or a closed barrel's foot. */
 const besides = computed(() => (build.replayed?.planned ?? []).filter(op => op.kind !== (build.closed ? 'deckCut' : 'faceCut') && touches(op, build.replayed!.layout, build.cylinder)))
 /** What is left to close with that done: a gasket that is planned closes its part. */
-const open = computed(() => besides.value.length === 0 ? gap.value : build.ifDone(besides.value)?.cylinders.find(c => c.cylinder === build.cylinder)?.state.gap?.estimate.value)
+const left = computed(() => besides.value.length === 0 ? state.value : build.ifDone(besides.value)?.cylinders.find(c => c.cylinder === build.cylinder)?.state)
 /** The ways that close the gap, each with the place where it is done. */
 const ways = computed((): { words: string, at: Place }[] => {
-  if (open.value === undefined || !build.replayed || !state.value || sayGap(open.value, tolerance.value?.over ?? 0) === 'on target') return []
+  const open = left.value?.gap?.estimate.value
+  if (open === undefined || !build.replayed || !state.value || isOnTarget(left.value!, band.value)) return []
   if (build.closed) {
     const foot = footCuts(build.replayed, state.value.bank, besides.value).find(c => c.cylinder === build.cylinder)?.depth.value
     if (foot === undefined || Math.abs(foot) < 0.005) return []
@@ -88,7 +92,7 @@ const ways = computed((): { words: string, at: Place }[] => {
     return [foot > 0 ? { words: `${figure} off the barrel’s foot`, at: { station: 'sheet', leaf: 'deck' } } : { words: `${figure} under the barrel`, at: { station: 'mockup', leaf: 'squish' } }]
   }
   const gaskets: Place = { station: 'sheet', leaf: 'gaskets' }
-  if (open.value < 0) return [{ words: `${say(-open.value, 'volume')} out of the chamber`, at: openedAt(build.replayed, [build.cylinder]) }, { words: 'a thicker gasket', at: gaskets }]
+  if (open < 0) return [{ words: `${say(-open, 'volume')} out of the chamber`, at: openedAt(build.replayed, [build.cylinder]) }, { words: 'a thicker gasket', at: gaskets }]
   // A band that is turned into the head comes down with its face: what the ratio alone asks for is no plan yet.
   if (build.opens.some(o => o.kind === 'squish' && o.cylinders.includes(build.cylinder))) return [{ words: 'squish first', at: { station: 'mockup', leaf: 'squish' } }]
   const cut = build.cuts.find(c => c.head === state.value!.head)
@@ -101,6 +105,12 @@ const ways = computed((): { words: string, at: Place }[] => {
     ...depth === undefined || depth <= 0 ? [] : [{ words: `${say(depth, 'length', device.lengths)} off the face`, at: { station: 'cut', leaf: 'face' } as Place }],
     ...thinner !== undefined && planned !== undefined && thinner < planned ? [{ words: `the ${say(thinner, 'length', device.lengths)} gasket`, at: gaskets }] : []
   ]
+})
+/** What the ways reckon with, and what they don’t: on Shape the grinding that is drawn there has figures of its own beside it. */
+const reckonedWith = computed(() => {
+  const drawing = /\/shape$/.test(route.path) && state.value && shapeSetupOf(drafts.get(shapeKey(build.view?.id, state.value.head))).steps.length > 0
+  const said = [...besides.value.length ? ['with what else is planned'] : [], ...drawing ? ['without what is drawn here'] : []].join(', ')
+  return said && `${capital(said)}:`
 })
 /** Where the plan leaves it: nothing while that is being worked out, or where nothing is planned. */
 const then = computed(() => build.replayed?.planned.length ? build.planned?.cylinders.find(c => c.cylinder === build.cylinder) : undefined)
@@ -121,7 +131,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
     </div>
     <p class="gap"><strong class="num">{{ gapSentence }}</strong></p>
     <p v-if="state.full && state.trapped" class="small both">full <FigureReading label="Full ratio" :part="state.full" dimension="ratio" /> · trapped <FigureReading label="Trapped ratio" :part="state.trapped" dimension="ratio" /></p>
-    <p v-if="ways.length && besides.length" class="small quiet besides">With what else is planned:</p>
+    <p v-if="ways.length && reckonedWith" class="small quiet besides">{{ reckonedWith }}</p>
     <ul v-if="ways.length" class="ways" aria-label="What closes it">
       <li v-for="(way, i) in ways" :key="way.words"><NuxtLink class="go" :to="openingOf(build.view!.id, way.at)">{{ i > 0 ? 'or ' : '' }}{{ way.words }}</NuxtLink></li>
     </ul>

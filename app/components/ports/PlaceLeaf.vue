@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { KINDS, PORT_PLACES, PORT_WAYS, placesIn, portReckoned, scopeName, takesMetal, type EntryOf, type PortName, type PortPlaceName, type PortWay } from '#core'
-import { say, sayList } from '#shared/figures'
+import { capital, say, sayList } from '#shared/figures'
 import { firstPress } from '~/composables/firstPress'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
@@ -80,7 +80,7 @@ async function copy() {
         </v-btn>
       </div>
       <form class="form" @submit.prevent="mark">
-        <p class="head"><strong>{{ PLACE_WORDS[chosen].replace(/^./, c => c.toUpperCase()) }}</strong> <span class="quiet">of {{ nameOf(port).toLowerCase() }}</span></p>
+        <p class="head"><strong>{{ capital(PLACE_WORDS[chosen]) }}</strong> <span class="quiet">of {{ nameOf(port).toLowerCase() }}</span></p>
         <div class="fields">
           <BenchSelect label="What to do" :model-value="(way.value as PortWay)" :items="PORT_WAYS.map(w => [w, WAY_WORDS[w]] as const)" @update:model-value="way.value = $event!" />
           <FigureField v-if="takes" :field="form.key('amount/typed')" label="How much" dimension="length" :part="form.part('amount')" :commit="form.keep('amount', KINDS.portPlace.bounds.amount, 'how much comes off there')" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, seatPoints, seatRecord, seatWanted, type Figure, type QuantityRule, type SeatBody, type SeatCut } from '#core'
-import { say } from '#shared/figures'
+import { capital, say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
@@ -109,7 +109,7 @@ async function enterWork() {
 const found = computed(() => {
   const { touches: where, leak: test, pits: marks, lapped: rubbed, cutter: guide } = record.value?.entry.body ?? {}
   const said = [...where ? [`the valve touches ${TOUCH_WORDS[where]}`] : [], ...test ? [test === 'tight' ? 'it is tight' : `it ${LEAK_WORDS[test]}`] : [], ...marks && marks !== 'none' ? [`pits ${PIT_WORDS[marks]}`] : [], ...rubbed ? ['lapped'] : [], ...guide ? [`cutter guide ${guide}`] : []].join(', ')
-  return said && `${said.replace(/^./, c => c.toUpperCase())}.`
+  return said && `${capital(said)}.`
 })
 const without = (words: Record<string, string>, list: readonly string[]) => [['', 'not looked at'] as const, ...list.map(key => [key, words[key]!] as const)]
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { KINDS, THROAT_AIMS, shareOf, throatRecord, throatStanding, type Figure, type PortName, type ThroatAim } from '#core'
 import { figureFault } from '#shared/dto'
-import { digits, say } from '#shared/figures'
+import { capital, digits, say } from '#shared/figures'
 import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -64,7 +64,7 @@ async function want(to: ThroatAim) {
       <p class="label">{{ nameOf(port) }}, share of its valve</p>
       <p v-if="here?.share" class="big num" data-share>{{ sayShare(here.share.value) }}</p>
       <p v-else class="big quiet">–</p>
-      <p v-if="here?.share">{{ STANDING_WORDS[here.share.standing].replace(/^./, c => c.toUpperCase()) }}.</p>
+      <p v-if="here?.share">{{ capital(STANDING_WORDS[here.share.standing]) }}.</p>
       <p v-else-if="!here?.valve" class="small">State the valve’s diameter, and measure the throat.</p>
       <p v-else class="small">Measure it with an inside calliper, just under the seat, both ways: a throat is seldom round.</p>
       <dl class="small">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { clearanceForRatio, uncertainty, quantityOf } from '#core'
+import { ccBand, quantityOf, targetBand, uncertainty } from '#core'
 import { digits } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 
@@ -17,19 +17,15 @@ const marks = computed(() => build.asIs.flatMap((s) => {
   return chamber ? [{ cylinder: s.cylinder, value: chamber.estimate.value, u: uncertainty(chamber.estimate), provenance: chamber.provenance }] : []
 }))
 const wanted = computed(() => build.cylinders.flatMap((cylinder) => {
-  const aim = build.then(cylinder)?.targetChamber
-  return aim ? [{ cylinder, value: aim.estimate.value }] : []
+  const then = build.then(cylinder)
+  const aim = then?.targetChamber?.estimate.value
+  if (!then || aim === undefined) return []
+  const { over, under } = ccBand(then, targetBand(build.replayed?.target)) ?? { over: 0, under: 0 }
+  return [{ cylinder, most: aim + over, least: aim + under }]
 }))
-const tolerance = computed(() => {
-  const s = build.state
-  const target = build.replayed?.target?.body
-  if (!s?.swept || !target) return 0
-  const swept = s.swept.estimate.value
-  return clearanceForRatio(swept, target.ratio.value) - clearanceForRatio(swept, target.ratio.value + target.tolerance.value)
-})
 const book = computed(() => quantityOf(build.replayed, 'chamberVolume', build.cylinder)?.estimate.value)
 const range = computed(() => {
-  const all = [...marks.value.map(m => m.value), ...wanted.value.flatMap(w => [w.value - tolerance.value, w.value + tolerance.value]), ...(book.value === undefined ? [] : [book.value])]
+  const all = [...marks.value.map(m => m.value), ...wanted.value.flatMap(w => [w.least, w.most]), ...(book.value === undefined ? [] : [book.value])]
   if (all.length === 0) return { low: 0, high: 1, step: 1 }
   const span = Math.max(1, Math.max(...all) - Math.min(...all))
   return { low: Math.min(...all) - span * 0.12, high: Math.max(...all) + span * 0.12, step: span > 25 ? 10 : span > 12 ? 5 : span > 5 ? 2 : 1 }
@@ -60,9 +56,9 @@ const spread = computed(() => marks.value.length > 1 ? Math.max(...marks.value.m
           <text :x="W - 2" :y="y(book) - 5" text-anchor="end">book {{ digits(book, 1) }}</text>
         </template>
         <g v-for="want in wanted" :key="`w${want.cylinder}`">
-          <rect :x="x(want.cylinder) - column / 2" :y="y(want.value + tolerance)" :width="column" :height="Math.max(2, y(want.value - tolerance) - y(want.value + tolerance))" class="shim" />
+          <rect :x="x(want.cylinder) - column / 2" :y="y(want.most)" :width="column" :height="Math.max(2, y(want.least) - y(want.most))" class="shim" />
         </g>
-        <text v-if="wanted.length" :x="W - 2" :y="y(Math.max(...wanted.map(w => w.value)) + tolerance) - 6" text-anchor="end">wanted</text>
+        <text v-if="wanted.length" :x="W - 2" :y="y(Math.max(...wanted.map(w => w.most))) - 6" text-anchor="end">wanted</text>
         <g v-for="m in marks" :key="m.cylinder" :class="[m.provenance, { on: m.cylinder === build.cylinder }]" class="chamber">
           <line :x1="x(m.cylinder)" :x2="x(m.cylinder)" :y1="y(m.value + 2 * m.u)" :y2="y(m.value - 2 * m.u)" class="doubt" />
           <rect :x="x(m.cylinder) - 9" :y="y(m.value) - 2.5" width="18" height="5" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { FINDINGS, findingsOf, isUndecided, onFace, type EntryOf, type Finding, type FindingBody } from '#core'
 import { kindFault } from '#shared/dto'
+import { capital } from '#shared/figures'
 import { firstPress } from '~/composables/firstPress'
 import { useFace } from '~/composables/useFace'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -55,7 +56,7 @@ async function keep() {
 }
 const strike = async (entry: EntryOf<'finding'>) => sentence.value = notKept(await build.add('void', entry.scope, { reason: 'not there' }, { supersedes: entry.id })) ?? ''
 const undecided = computed(() => found.value.filter(({ entry }) => isUndecided(entry)).length)
-const says = ({ body }: EntryOf<'finding'>) => [FINDING_WORDS[body.what], ...body.place && body.what !== 'numbering' ? [nameOf(body.place)] : []].join(' ').replace(/^./, c => c.toUpperCase())
+const says = ({ body }: EntryOf<'finding'>) => capital([FINDING_WORDS[body.what], ...body.place && body.what !== 'numbering' ? [nameOf(body.place)] : []].join(' '))
 </script>
 
 <template>
