@@ -1,4 +1,4 @@
-import type { FlangePart, Outline, PortPlaceName, PortWay, SeatFault, ThroatAim, ThroatStanding } from '#core'
+import { nthOfKind, type ChamberSpec, type FlangePart, type Outline, type PortPlaceName, type PortWay, type SeatFault, type ThroatAim, type ThroatStanding } from '#core'
 import { digits, say, type LengthUnit } from '#shared/figures'
 
 /** Places in a port, as a shop calls them. */
@@ -39,6 +39,10 @@ export function saySeatFault(fault: SeatFault, lengths: LengthUnit): string {
 
 /** Which of several ports or valves of one kind, behind its cylinder. */
 export const sayNth = (n?: number): string => n === undefined ? '' : `, no. ${n}`
+
+/** A drawn valve among those of its chamber: “exhaust”, “intake, no. 2”. */
+export const sayDrawnValve = (valves: ChamberSpec['valves'], i: number): string =>
+  `${valves[i]!.valve}${sayNth(valves.filter(v => v.valve === valves[i]!.valve).length > 1 ? nthOfKind(valves, i) : undefined)}`
 
 /** A share of the valve, in percent. */
 export const sayShare = (share: number): string => `${digits(share * 100, 1)} %`

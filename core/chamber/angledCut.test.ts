@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { box, cap, turned } from '../../tests/support/solids'
-import { UNCUT, atEdges, cutOf, cutsTogether, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, type ChamberValve } from '.'
+import { UNCUT, atEdges, cutOf, cutsTogether, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, worstHit, type ChamberValve } from '.'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
 const setup = { roll: 'aboutCrank' as const, angle: 0, depth: 0, flat: 0 }
@@ -86,6 +86,17 @@ describe('seats under a cut', () => {
     expect(topCut.firstTouch).toBeCloseTo(0.95, 3)
     // k = 18.5·sin 24°; 2·acos(1 − 0.12/k)
     expect(seat.arcLost).toBeCloseTo(2 * Math.acos(1 - 0.12 / (18.5 * Math.sin(24 * Math.PI / 180))) * 180 / Math.PI, 6)
+  })
+  it('of two of a kind the one counts that loses more, whichever has less of its seat left', () => {
+    const of = (seatHeight: number, topCutWidth: number) => valveMargins({ ...exhaust, seatHeight, topCutWidth }, { ...UNCUT, depth: 0.9 })
+    // The second stands higher, and its wide top cut is met first.
+    const [near, wide, gone] = [of(1.2, 0.2), of(1.4, 2), of(0.8, 0.2)]
+    expect([near, wide, gone].map(v => v.verdict)).toEqual(['clear', 'topCutLost', 'seatJob'])
+    expect(wide.seat.margin).toBeGreaterThan(near.seat.margin)
+    expect(worstHit([near, wide])).toBe(wide)
+    expect(worstHit([wide, gone, near])).toBe(gone)
+    expect(worstHit([near, of(1.3, 0.2)])).toBe(near)
+    expect(worstHit([])).toBeUndefined()
   })
   it('round the clock: least where the stem leans to, and it agrees with the closed form', () => {
     const { seat } = valveMargins(exhaust, { ...UNCUT, depth: 1 })

@@ -13,7 +13,11 @@ export interface EdgeMargin {
   round: number[]
 }
 
-export interface ValveMargins { seat: EdgeMargin, topCut: EdgeMargin, verdict: 'clear' | 'topCutLost' | 'seatJob' | 'stop' }
+/** What a cut means for a valve's edges, the worst last. */
+export const SEAT_VERDICTS = ['clear', 'topCutLost', 'seatJob', 'stop'] as const
+export type SeatVerdict = (typeof SEAT_VERDICTS)[number]
+
+export interface ValveMargins { seat: EdgeMargin, topCut: EdgeMargin, verdict: SeatVerdict }
 
 /** Arc of a seat past which there is too little left to re-cut by the valve job that follows, degrees. */
 const STOP_ARC = 60
@@ -63,11 +67,20 @@ export function valveMargins(valve: ChamberValve, cut: Cut): ValveMargins {
     seat: edge({ centre: seat, axis, diameter: 2 * seatRadius }, cut),
     topCut: edge({ centre: topCut, axis, diameter: 2 * topCutRadius }, cut)
   }
-  const verdict = margins.seat.arcLost > STOP_ARC
+  const verdict: SeatVerdict = margins.seat.arcLost > STOP_ARC
     ? 'stop'
     : margins.seat.arcLost > 0 ? 'seatJob' : margins.topCut.arcLost > 0 ? 'topCutLost' : 'clear'
   return { ...margins, verdict }
 }
+
+/**
+ * Of several valves the one that a cut means most for.
+ *
+ * @returns by what it means, then by what is left of the seat: one with more of its seat may still lose its top cut; undefined of none
+ * @example worstHit([intake, exhaust])?.verdict // 'topCutLost'
+ */
+export const worstHit = <T extends Pick<ValveMargins, 'verdict' | 'seat'>>(valves: readonly T[]): T | undefined =>
+  [...valves].sort((a, b) => SEAT_VERDICTS.indexOf(b.verdict) - SEAT_VERDICTS.indexOf(a.verdict) || a.seat.margin - b.seat.margin)[0]
 
 /**
  * What a cut does between a valve and its piston.

@@ -1,3 +1,4 @@
+import { worstHit } from '../chamber'
 import type { Valve, OperationEntry } from '../ledger'
 import type { Replay } from '../standing'
 import { asIf, flatCut, type Tried, type ValveRoom } from './asIf'
@@ -61,7 +62,7 @@ export interface PayBack {
   waiting: boolean
   /** From the face as it is, mm. */
   depth?: number
-  /** The valve whose seat the cut comes nearest to, and what it leaves of it. */
+  /** The valve that the cut means most for, and what it leaves of its edges. */
   worst?: ValveRoom
 }
 
@@ -83,6 +84,6 @@ export function payBack(standing: Replay, { cylinder, head }: { cylinder: number
   const depth = cylinders.find(c => c.cylinder === cylinder)?.depth.value
   if (depth === undefined || depth <= 0) return { waiting: false }
   const room = asIf(standing, [...operations, flatCut(head, depth)], chambers).cylinders.find(c => c.cylinder === cylinder)?.room
-  const [worst] = [...room?.valves ?? []].sort((a, b) => a.seat.margin - b.seat.margin)
+  const worst = worstHit(room?.valves ?? [])
   return { waiting: false, depth, ...(worst ? { worst } : {}) }
 }

@@ -1,4 +1,4 @@
-import { cutsTogether, mirrored, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
+import { cutsTogether, mirrored, nthOfKind, topCutWidth, valveFrame, type ChamberSpec, type ChamberValve, type Cut } from '../chamber'
 import { NOW, isOnValve, ofKind, operationsOn, placeAlong, scopeName, sunkBy, type Bodies, type EntryOf, type Ledger, type OperationEntry, type Valve } from '../ledger'
 import { recordedSeat } from '../port'
 import { lowEdgeOf, specEntry } from './chamberSpecs'
@@ -116,7 +116,7 @@ export function chamberModel(ledger: Ledger, cylinder: number, planned: Operatio
     .flatMap(op => op.kind === 'relief' ? op.body.reliefs ?? [] : [])]
   const shaped = asTurned(ledger, entry, reliefs.length > 0 ? { ...drawn.spec, reliefs } : drawn.spec, operationsOn([...ledger.done, ...planned], ledger.layout, cylinder, ['relief']))
   const own = turned ? mirrored(shaped) : shaped
-  const spec = { ...own, valves: own.valves.map((valve, i) => known(ledger, valve, own.valves.slice(0, i + 1).filter(v => v.valve === valve.valve).length, cylinder, done, planned)) }
+  const spec = { ...own, valves: own.valves.map((valve, i) => known(ledger, valve, nthOfKind(own.valves, i), cylinder, done, planned)) }
   const from = (valve: Valve): Provenance => statedQuantity(ledger, `${valve}SeatHeight`, cylinder)?.provenance ?? 'assumed'
   return {
     cylinder, entry: entry?.id ?? '', spec, mirrored: turned, x, spacing: provenance, done,

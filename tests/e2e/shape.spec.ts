@@ -81,7 +81,7 @@ test('a cutter’s corner leaves metal, a short one leaves more, and a lift tabl
   // A cutter that reaches the exhaust's seat is told before anybody turns it.
   await type('Across', '60')
   await page.getByRole('button', { name: 'Cut', exact: true }).click()
-  await expect(page.locator('[data-nick]')).toContainText(/^Stop: this runs \d+\.\d\d mm into the exhaust’s machined edge/)
+  await expect(page.locator('[data-nick]')).toContainText(/^Stop: this runs \d+\.\d\d mm into the machined edge of the exhaust\. /)
   await page.getByRole('button', { name: /^Undo: Cutter 60/ }).click()
   await expect(page.locator('[data-nick]')).toHaveCount(0)
   expect(took[0]).toBeGreaterThan(took[1]!)

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import type { ChamberSpec, Point, SpecFault } from '#core'
-import { say } from '#shared/figures'
+import { capital, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
+import { sayDrawnValve } from '~/words/ports'
 
 /** Points of the outline, middles of valves and plug, to be dragged or moved by keys: 0.1 mm, with Shift 1 mm. */
 const props = defineProps<{ spec: ChamberSpec, at: (p: readonly number[]) => [number, number], scale: number, faults: SpecFault[] }>()
@@ -21,7 +22,7 @@ const handles = computed<Handle[]>(() => {
       put: p => ({ ...spec, outline: spec.outline.map((old, k) => k === i ? p : old) })
     })),
     ...spec.valves.map((valve, i): Handle => ({
-      key: `v${i}`, name: `${valve.valve} valve ${i + 1}, middle`, place: [valve.x, valve.y], kind: 'valve', bad: bad(`valves[${i}]`),
+      key: `v${i}`, name: `${capital(sayDrawnValve(spec.valves, i))}, middle`, place: [valve.x, valve.y], kind: 'valve', bad: bad(`valves[${i}]`),
       put: ([x, y]) => ({ ...spec, valves: spec.valves.map((old, k) => k === i ? { ...old, x, y } : old) })
     })),
     ...(spec.plug ? [{ key: 'plug', name: 'Plug, middle', place: [spec.plug.x, spec.plug.y] as Point, kind: 'plug' as const, bad: bad('plug'), put: ([x, y]: Point) => ({ ...spec, plug: { ...spec.plug!, x, y } }) }] : [])

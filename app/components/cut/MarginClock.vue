@@ -2,6 +2,7 @@
 import type { ValveRoom } from '#core'
 import { digits, inLengths, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
+import { sayDrawnValve } from '~/words/ports'
 
 /** How far the cut stays from each seat and top cut, round the clock: azimuth from the line to cylinder 1, seen from below clockwise. */
 const props = defineProps<{ margins: ValveRoom[] }>()
@@ -11,11 +12,13 @@ const { line, axis, clock, options: looks } = useChartInk()
 const MOST = 6
 const here = (mm: number) => inLengths(mm, device.lengths)
 const labels = computed(() => props.margins[0]?.seat.round.map((_, i, all) => `${i * 360 / all.length}`) ?? [])
+/** Of several valves of a kind each has its number. */
+const names = computed(() => props.margins.map((_, i) => sayDrawnValve(props.margins.map(m => m.valve), i)))
 const WORDS = { seat: 'seat', topCut: 'top cut' } as const
 const data = computed(() => ({
   labels: labels.value,
   datasets: [
-    ...props.margins.flatMap((m, i) => (['seat', 'topCut'] as const).map((name, k) => line(1 + 2 * i + k, m[name].round.map(v => v > MOST ? Number.NaN : here(v)), `${m.valve.valve === 'intake' ? 'in.' : 'ex.'} ${WORDS[name]}`))),
+    ...props.margins.flatMap((m, i) => (['seat', 'topCut'] as const).map((name, k) => line(1 + 2 * i + k, m[name].round.map(v => v > MOST ? Number.NaN : here(v)), `${names.value[i]!.replace('intake', 'in.').replace('exhaust', 'ex.')} ${WORDS[name]}`))),
     line(0, labels.value.map(() => 0), 'new face')
   ]
 }))
@@ -30,7 +33,7 @@ const at = (round: number[], degrees: number) => digits(here(round[Math.round(de
       <thead><tr><th>{{ device.lengths }} clear at</th><th v-for="d in quarters" :key="d" class="r num">{{ d }}°</th><th class="r">least</th></tr></thead>
       <tbody>
         <template v-for="(m, i) in margins" :key="i">
-          <tr v-for="name in (['seat', 'topCut'] as const)" :key="name"><td>{{ m.valve.valve }} {{ WORDS[name] }}</td><td v-for="d in quarters" :key="d" class="r num">{{ at(m[name].round, d) }}</td><td class="r num">{{ say(m[name].margin, 'length', device.lengths) }}</td></tr>
+          <tr v-for="name in (['seat', 'topCut'] as const)" :key="name"><td>{{ names[i] }} {{ WORDS[name] }}</td><td v-for="d in quarters" :key="d" class="r num">{{ at(m[name].round, d) }}</td><td class="r num">{{ say(m[name].margin, 'length', device.lengths) }}</td></tr>
         </template>
       </tbody>
     </v-table>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { overLeast, type Provenance, type ValveRoom, type ValveStanding } from '#core'
-import { digits, say } from '#shared/figures'
+import { SEAT_VERDICTS, overLeast, worstHit, type Provenance, type SeatVerdict, type ValveRoom, type ValveStanding } from '#core'
+import { capital, digits, say, sayList } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
@@ -12,19 +12,23 @@ const device = useDevice()
 const shop = useShop()
 const mm = (value: number) => say(value, 'length', device.lengths)
 const mine = computed(() => props.all.find(c => c.cylinder === build.cylinder))
-const RANK = { clear: 0, topCutLost: 1, seatJob: 2, stop: 3 } as const
-const WORDS = { clear: 'clear', topCutLost: 'top cut loses an arc', seatJob: 'seat job needed', stop: 'stop' } as const
+const WORDS: Record<SeatVerdict, string> = { clear: 'clear', topCutLost: 'top cut loses an arc', seatJob: 'seat job needed', stop: 'stop' }
+const isBad = (verdict: SeatVerdict) => SEAT_VERDICTS.indexOf(verdict) >= SEAT_VERDICTS.indexOf('seatJob')
 const WAYS = { upright: 'upright: d', alongValve: 'along the valve: d / cos τ', pocket: 'in its pocket: d · cos τ' } as const
 const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => {
-  const valves = mine.value?.valves.filter(v => v.valve.valve === kind) ?? []
-  const worst = [...valves].sort((a, b) => a.seat.margin - b.seat.margin)[0]
+  const worstIn = (valves: readonly ValveRoom[]) => worstHit(valves.filter(v => v.valve.valve === kind))
+  const worst = worstIn(mine.value?.valves ?? [])
   if (!worst) return []
   const { seat, topCut, verdict, tilt } = worst
-  const others = props.all.filter(c => c.valves.some(v => v.valve.valve === kind && RANK[v.verdict] >= 2)).map(c => c.cylinder)
+  // Whoever looks at a cylinder that is clear is told of those that are not.
+  const others = SEAT_VERDICTS.filter(isBad).flatMap((bad) => {
+    const cylinders = props.all.filter(c => c.cylinder !== build.cylinder && worstIn(c.valves)?.verdict === bad).map(c => c.cylinder)
+    return cylinders.length > 0 ? [`${bad === verdict ? 'The same' : capital(WORDS[bad])} on ${sayList(cylinders)}.`] : []
+  })
   const standing = props.standings.find(s => s.valve === kind)?.clearance
   const kept = standing && overLeast(build.replayed, shop.rules, build.cylinder, { name: `${kind}Clearance`, then: standing.left })
   return [{
-    kind, verdict, assumed: mine.value!.seats[kind] === 'assumed', bad: RANK[verdict] >= 2, others,
+    kind, verdict, assumed: mine.value!.seats[kind] === 'assumed', bad: isBad(verdict), others,
     seat: seat.margin > 0 ? `seat ${mm(seat.margin)} clear` : `${digits(seat.arcLost, 0)}° of the seat gone`,
     topCut: topCut.margin > 0 ? `top cut ${mm(topCut.margin)} clear` : `${digits(topCut.arcLost, 0)}° of its top cut gone`,
     touch: [['top cut', topCut.firstTouch] as const, ['seat', seat.firstTouch] as const].filter(([, at]) => at > 0),
@@ -40,7 +44,7 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
   <ul v-else class="verdicts">
     <li v-for="line in lines" :key="line.kind" :data-verdict="line.kind">
       <strong class="word" :class="{ warn: line.bad }">{{ line.kind === 'intake' ? 'Intake' : 'Exhaust' }}: {{ WORDS[line.verdict] }}</strong>
-      <span class="small">{{ line.seat }}, {{ line.topCut }}. <template v-if="line.touch.length">First touch: <template v-for="([part, at], i) in line.touch" :key="part">{{ i ? ', ' : '' }}{{ part }} <span class="num">{{ mm(at) }}</span></template></template><template v-if="line.piston">{{ line.touch.length ? '; ' : '' }}<span :class="{ warn: line.pistonBad }"><FigureReading :label="`${line.kind} to piston`" :part="line.piston" dimension="length" :formula="line.how" /> to the piston</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed.</template><template v-if="line.others.length > 1"> The same on {{ line.others.join(', ') }}.</template></span>
+      <span class="small">{{ line.seat }}, {{ line.topCut }}. <template v-if="line.touch.length">First touch: <template v-for="([part, at], i) in line.touch" :key="part">{{ i ? ', ' : '' }}{{ part }} <span class="num">{{ mm(at) }}</span></template></template><template v-if="line.piston">{{ line.touch.length ? '; ' : '' }}<span :class="{ warn: line.pistonBad }"><FigureReading :label="`${line.kind} to piston`" :part="line.piston" dimension="length" :formula="line.how" /> to the piston</span></template><template v-if="line.tilt">; {{ line.tilt }}</template>.<template v-if="line.assumed"> Its height is assumed.</template><template v-for="other in line.others" :key="other">{{ ' ' }}{{ other }}</template></span>
     </li>
   </ul>
 </template>

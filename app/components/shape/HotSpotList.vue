@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { ridgesOf, type ChamberSpec, type HotSpot, type Ridge, type Scope } from '#core'
+import { nthOfKind, ridgesOf, type ChamberSpec, type HotSpot, type Ridge, type Scope } from '#core'
 import { digits, say } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
+import { sayDrawnValve } from '~/words/ports'
 
 /** Places to round, smooth or look at, and what to do there; ridges as they were measured. */
 const props = defineProps<{ spots: HotSpot[], spec: ChamberSpec, valve: number }>()
 const build = useBuild()
 const device = useDevice()
 const mm = (value: number) => say(value, 'length', device.lengths)
-const name = (i: number) => props.spec.valves[i]!.valve
+const name = (i: number) => sayDrawnValve(props.spec.valves, i)
 const lines = computed(() => props.spots.map((spot): { where: string, what: string, stop?: boolean } => {
   switch (spot.kind) {
     case 'ledge': return { where: `Rim round the ${name(spot.valve)}`, what: `${mm(spot.height)} high, ${mm(spot.width)} wide, left by sinking it: blend it into the ceiling.` }
@@ -24,8 +25,7 @@ const ridges = computed(() => build.replayed ? ridgesOf(build.replayed, build.cy
 /** A ridge is stated at the valve that is looked at. */
 const at = computed<Scope>(() => {
   const { valve } = props.spec.valves[props.valve]!
-  const n = props.spec.valves.slice(0, props.valve + 1).filter(v => v.valve === valve).length
-  return { level: 'valve', cylinder: build.cylinder, valve, ...(props.spec.valves.filter(v => v.valve === valve).length > 1 ? { n } : {}) }
+  return { level: 'valve', cylinder: build.cylinder, valve, ...(props.spec.valves.filter(v => v.valve === valve).length > 1 ? { n: nthOfKind(props.spec.valves, props.valve) } : {}) }
 })
 const sentence = ref('')
 async function blend({ entry, volume }: Ridge) {

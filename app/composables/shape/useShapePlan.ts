@@ -32,7 +32,7 @@ export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesso
     const { body: { reliefs: _, ...body }, ...rest } = asPlanned(cylinder, metal)
     return { ...rest, body }
   }
-  const ratioThen = computed(() => told.value && build.ifDone([...before.value, byVolume(build.cylinder, told.value)])?.cylinders.find(c => c.cylinder === build.cylinder)?.state.ratio?.estimate.value)
+  const stateThen = computed(() => told.value && build.ifDone([...before.value, byVolume(build.cylinder, told.value)])?.cylinders.find(c => c.cylinder === build.cylinder)?.state)
   /** This chamber's grinding once the hand rests: until then nothing is told that hangs on the opened chamber's solid. */
   const resting = shallowRef<{ of: string, grinding: Tried[] }>()
   const restOf = computed(() => settled.value && developed.value ? `${build.cylinder} ${developed.value.name}` : '')
@@ -91,5 +91,5 @@ export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesso
     const list = planned.value.filter(o => cylinder === undefined || (o.scope.level === 'cylinder' && o.scope.cylinder === cylinder))
     return notKept(await build.addAll(list.map(op => ({ kind: 'relief', scope: op.scope, body: { ...op.body, state: to }, more: { supersedes: op.id, ...(hours ? { note: `${hours} h` } : {}) } }))))
   }
-  return { addedU, squishThen, ratioThen, payBack, paid, budget, copies, copying, copy, haltCopying, planned, plan, finish }
+  return { addedU, squishThen, stateThen, payBack, paid, budget, copies, copying, copy, haltCopying, planned, plan, finish }
 }

@@ -1,4 +1,4 @@
-export { CHAMBER_KINDS, SPEC_BOUNDS, mirrored, mirroredReliefs, specFaults, type ChamberKind, type ChamberSpec, type ChamberValve, type Pad, type Plug, type Relief, type Roof, type SpecFault } from './spec'
+export { CHAMBER_KINDS, SPEC_BOUNDS, mirrored, mirroredReliefs, nthOfKind, specFaults, type ChamberKind, type ChamberSpec, type ChamberValve, type Pad, type Plug, type Relief, type Roof, type SpecFault } from './spec'
 export { clipByChord, curveThrough, distanceTo, insideOutline, outlineArea, thinned, type Point } from './outline'
 export { ceiling, directionIn, headPlane, topCutHeight, topCutWidth, turnedShape, valveFrame, type HeadPlane, type ValveFrame } from './roof'
 export { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'

@@ -43,6 +43,9 @@ export interface ChamberValve {
   stem?: number
 }
 
+/** Which of its kind a drawn valve is, from 1. */
+export const nthOfKind = (valves: readonly Pick<ChamberValve, 'valve'>[], i: number): number => valves.slice(0, i + 1).filter(other => other.valve === valves[i]!.valve).length
+
 export interface Plug { x: number, y: number, diameter: number, recess: number }
 
 /**

@@ -1,4 +1,4 @@
-import { sinking } from '../../chamber'
+import { nthOfKind, sinking } from '../../chamber'
 import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, type OperationEntry, type Valve } from '../../ledger'
 import type { School } from '../../shroud'
 import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
@@ -59,7 +59,7 @@ export interface SeatCone { valve: Valve, diameter: number, topCut: number, up: 
 export function seatCones(standing: Replay, cylinder: number): SeatCone[] {
   const valves = modelOf(standing, cylinder)?.spec.valves ?? []
   return valves.map((v, i): SeatCone => {
-    const wanted = seatWanted(standing, { cylinder, valve: v.valve, n: valves.slice(0, i + 1).filter(other => other.valve === v.valve).length })
+    const wanted = seatWanted(standing, { cylinder, valve: v.valve, n: nthOfKind(valves, i) })
     return wanted
       ? { valve: v.valve, diameter: wanted.before, topCut: wanted.form.topCut, up: wanted.up }
       : { valve: v.valve, diameter: v.diameter + 2 * v.topCutWidth * Math.cos(v.topCutAngle * Math.PI / 180), topCut: v.topCutAngle, up: 0 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SCHOOLS, arcsOf, asSet, pinBlocked, spentOf, targetBand, uncertainty, type School } from '#core'
+import { SCHOOLS, againstTarget, arcsOf, asSet, pinBlocked, spentOf, targetBand, uncertainty, type School } from '#core'
 import { digits, say, sayDoubt } from '#shared/figures'
 import { firstPress } from '~/composables/firstPress'
 import { askSolids } from '~/composables/useSolids'
@@ -14,6 +14,7 @@ import { download } from '~/papers/download'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
+import { sayDrawnValve } from '~/words/ports'
 
 const build = useBuild()
 const device = useDevice()
@@ -23,7 +24,7 @@ const made = useDeveloped(laid)
 const { head, setup, set, model, spec, bore, gasketBore, line, valve, kind, lift, mostLift, liftEntry, undo } = laid
 const { fault, facts, lesson, developed, told, now, then, sweep, wallsOf, means, settled } = made
 const { proposal, others, offered, takeProposal, takeCutter, draw, compared, comparing, compare, haltComparing, gauge, nicks, short, spots } = useWalls(laid, made)
-const { addedU, squishThen, ratioThen, payBack, paid, budget, copies, copying, copy, haltCopying, planned, plan, finish } = useShapePlan(laid, made)
+const { addedU, squishThen, stateThen, payBack, paid, budget, copies, copying, copy, haltCopying, planned, plan, finish } = useShapePlan(laid, made)
 const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   match: ['Match the need', 'The wall passes what the valve does, at every lift.'],
   pin: ['Pin gauge', 'At this lift the pin must pass all the way round.'],
@@ -53,8 +54,12 @@ watch(() => developed.value?.name, async (name) => {
   const answer = await askSolids('look', 'shape edge', { key: name, cut: model.value.done, x: 0 })
   if (answer.kind === 'done') edge.value = answer.value.edge
 })
-const band = computed(() => targetBand(build.replayed?.target))
-const ratioWord = computed(() => ratioThen.value === undefined || !band.value ? '' : ratioThen.value < band.value.low ? 'under the target' : ratioThen.value > band.value.high ? 'over the target' : 'on target')
+const AGAINST = { under: 'under the target', on: 'on target', over: 'over the target' }
+const ratioThen = computed(() => stateThen.value?.ratio?.estimate.value)
+const ratioWord = computed(() => {
+  const stands = stateThen.value && againstTarget(stateThen.value, targetBand(build.replayed?.target))
+  return stands ? AGAINST[stands] : ''
+})
 const seatWord = computed(() => {
   const w = payBack.value?.worst
   return !w ? '' : w.verdict === 'clear' ? 'the seats allow it' : w.verdict === 'topCutLost' ? `takes an arc of the ${w.valve.valve} top cuts` : w.verdict === 'seatJob' ? `the ${w.valve.valve} seats need a job` : `stop: the ${w.valve.valve} seats are gone`
@@ -111,7 +116,7 @@ async function template(kindOf: 'pdf' | 'svg') {
           :label="`Chamber of cylinder ${build.cylinder} from below; ${kind} open by ${mm(lift)}`" class="plan" @draw="drawn"
         />
         <div class="lift">
-          <BenchSelect id="shape-valve" class="which" hide-label label="Valve" :model-value="valve" data-next :items="spec.valves.map((v, i) => [i, `${v.valve}${spec!.valves.length > 2 ? ` ${i + 1}` : ''}`] as const)" @update:model-value="set({ valve: $event! })" />
+          <BenchSelect id="shape-valve" class="which" hide-label label="Valve" :model-value="valve" data-next :items="spec.valves.map((_, i) => [i, sayDrawnValve(spec!.valves, i)] as const)" @update:model-value="set({ valve: $event! })" />
           <span class="label">Lift</span>
           <v-slider id="shape-lift" aria-label="Lift" :min="0.2" :max="mostLift" :step="0.1" :model-value="lift" @update:model-value="set({ lift: $event })" />
           <output for="shape-lift" class="num">{{ mm(lift) }}</output>
@@ -156,7 +161,7 @@ async function template(kindOf: 'pdf' | 'svg') {
         <BenchFold class="small tools" title="A tool of known size">
           <LazyToolCut :kind="kind" :diameter="spec.valves[valve]!.diameter" :head="head" @cut="takeCutter" />
         </BenchFold>
-        <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the {{ spec.valves[nicks[0].valve]!.valve }}’s machined edge. Undo it, or cut only on the side away from it.</p>
+        <p v-if="nicks[0]" class="sentence" data-nick>Stop: this runs {{ mm(nicks[0].past) }} into the machined edge of the {{ sayDrawnValve(spec.valves, nicks[0].valve) }}. Undo it, or cut only on the side away from it.</p>
         <WorkingLine :working="!settled || !paid" label="The chamber is being worked out" />
         <span class="visually-hidden" data-reckoned :aria-busy="!settled" /><span class="visually-hidden" data-paid :aria-busy="!settled || !paid" />
         <dl class="answers">
