@@ -2,7 +2,7 @@ import { portScope, portsIn, valveScope, type PortName, type Scope, type Valve }
 import { capital } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
-import { sayNth } from '~/words/ports'
+import { sayPortOf } from '~/words/ports'
 
 /** Which port is on the bench: of the selected cylinder, intake or exhaust, and which of several. */
 export function usePorts() {
@@ -19,7 +19,7 @@ export function usePorts() {
   const scopeOf = (of: PortName): Scope => layout.value ? portScope(layout.value, of) : { level: 'port', cylinder: of.cylinder, port: of.valve }
   const seatScopeOf = (of: PortName): Scope => layout.value ? valveScope(layout.value, of) : { level: 'valve', cylinder: of.cylinder, valve: of.valve }
   const same = (a: PortName, b: PortName) => a.cylinder === b.cylinder && a.valve === b.valve && a.n === b.n
-  const sayPort = ({ cylinder, valve, n: which }: PortName) => `${valve} ${cylinder}${sayNth(many.value > 1 ? which : undefined)}`
+  const sayPort = ({ cylinder, valve, n: which }: PortName) => sayPortOf({ cylinder, valve, ...many.value > 1 ? { n: which } : {} })
   /** The same as a sentence begins with it. */
   const nameOf = (of: PortName) => capital(sayPort(of))
   function choose(of: PortName) {

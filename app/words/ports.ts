@@ -1,4 +1,4 @@
-import { nthOfKind, type ChamberSpec, type FlangePart, type Outline, type PortPlaceName, type PortWay, type SeatFault, type ThroatAim, type ThroatStanding } from '#core'
+import { nthOfKind, type ChamberSpec, type FlangePart, type Outline, type PortPlaceName, type PortWay, type SeatFault, type ThroatAim, type ThroatStanding, type Valve } from '#core'
 import { digits, say, type LengthUnit } from '#shared/figures'
 
 /** Places in a port, as a shop calls them. */
@@ -39,6 +39,9 @@ export function saySeatFault(fault: SeatFault, lengths: LengthUnit): string {
 
 /** Which of several ports or valves of one kind, behind its cylinder. */
 export const sayNth = (n?: number): string => n === undefined ? '' : `, no. ${n}`
+
+/** A port or valve by its cylinder: “exhaust 3”, “intake 2, no. 1”. */
+export const sayPortOf = ({ valve, cylinder, n }: { valve: Valve, cylinder: number, n?: number }): string => `${valve} ${cylinder}${sayNth(n)}`
 
 /** A drawn valve among those of its chamber: “exhaust”, “intake, no. 2”. */
 export const sayDrawnValve = (valves: ChamberSpec['valves'], i: number): string =>

@@ -1,7 +1,7 @@
 import { mean } from 'simple-statistics'
 import { bestMean, uncertainty, type Sourced } from '../estimate'
 import { ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type PortPlaceName, type Quantity, type Valve } from '../ledger'
-import { compareRuns, flowRuns, placesIn, portReceived, portsIn, pourResult, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type Replay } from '../standing'
+import { compareRuns, flowRuns, placesIn, portReceived, portsIn, pourResult, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type PortName, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
 
 /** What a shop remembers of a casting, as it came: cc, cc per mm, mm across, cc. */
@@ -11,8 +11,11 @@ const USUAL: Record<CastingFigure, Scatter> = {
   chamber: USUAL_SCATTER.chamber, perMm: USUAL_SCATTER.perMm, intakeThroat: USUAL_SCATTER.throat, exhaustThroat: USUAL_SCATTER.throat, intakePort: USUAL_SCATTER.port, exhaustPort: USUAL_SCATTER.port
 }
 
+/** A port of a casting; `n` of several of one kind. */
+export interface CastingPort { cylinder: number, valve: Valve, n?: number }
+
 /** What a piece of work gave on the bench: whose port, what was changed, how much and how sure; past twice u it counts. */
-export interface CastingGain { cylinder: number, valve: Valve, changed: FlowThing[], change: number, u: number, verdict: 'more' | 'less' | 'none' }
+export interface CastingGain extends CastingPort { changed: FlowThing[], change: number, u: number, verdict: 'more' | 'less' | 'none' }
 
 /** One head of a casting. */
 export interface CastingHead {
@@ -23,8 +26,8 @@ export interface CastingHead {
   readings: string[]
   figures: Record<CastingFigure, number[]>
   found: Pick<FindingBody, 'what' | 'words'>[]
-  /** Where its ports are too thin to be ground; `n` of several of one kind. */
-  thin: { cylinder: number, valve: Valve, n?: number, place: PortPlaceName }[]
+  /** Where its ports are too thin to be ground. */
+  thin: (CastingPort & { place: PortPlaceName })[]
   gains: CastingGain[]
   afterwards: AfterwardsBody[]
 }
@@ -44,6 +47,9 @@ function markOf(r: Replay, head: number): EntryOf<'casting'> | undefined {
   return (['head', 'bank', 'build'] as const).map(level => marks.filter(({ scope }) => scope.level === level && (scope.level === 'build' || (scope.level === 'head' ? scope.head === head : scope.level === 'bank' && scope.bank === bank))).at(-1)).find(Boolean)
 }
 
+/** A port as it is remembered of its casting. */
+const portOf = ({ layout }: Replay, { cylinder, valve, n }: PortName): CastingPort => ({ cylinder, valve, ...severalOf(layout, valve) ? { n } : {} })
+
 /** What each run gained over the one before it where only the work lies between. */
 function gainsOf(r: Replay, cylinders: number[]): CastingGain[] {
   return portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap((port) => {
@@ -51,7 +57,7 @@ function gainsOf(r: Replay, cylinders: number[]): CastingGain[] {
     const groups = repeatsOf(r, runs)
     return groups.slice(1).flatMap((group, i): CastingGain[] => {
       const { why, changed, whole } = compareRuns(r, groups[i]![0]!, group[0]!)
-      return why.length > 0 || !whole || changed.length === 0 ? [] : [{ cylinder: port.cylinder, valve: port.valve, changed, change: whole.change, u: whole.u, verdict: whole.verdict }]
+      return why.length > 0 || !whole || changed.length === 0 ? [] : [{ ...portOf(r, port), changed, change: whole.change, u: whole.u, verdict: whole.verdict }]
     })
   })
 }
@@ -80,7 +86,7 @@ export function castingHeads(r: Replay): CastingHead[] {
         intakeThroat: throats('intake'), exhaustThroat: throats('exhaust'), intakePort: ports('intake'), exhaustPort: ports('exhaust')
       },
       found: ofKind(r.live.entries, 'finding').filter(e => scopeName(e.scope) === scopeName({ level: 'head', head: i + 1 }) && e.body.what !== 'numbering').map(({ body: { what, words } }) => ({ what, ...words ? { words } : {} })),
-      thin: portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap(port => placesIn(r, port).filter(e => e.body.way === 'thin').map(({ body: { place } }) => ({ cylinder: port.cylinder, valve: port.valve, ...severalOf(r.layout, port.valve) ? { n: port.n } : {}, place }))),
+      thin: portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap(port => placesIn(r, port).filter(e => e.body.way === 'thin').map(({ body: { place } }) => ({ ...portOf(r, port), place }))),
       gains: gainsOf(r, cylinders), afterwards: ofKind(r.live.entries, 'afterwards').map(e => e.body)
     }]
   })

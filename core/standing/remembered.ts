@@ -12,8 +12,12 @@ const known = new WeakMap<Ledger, Map<string, unknown>>()
 export function remembered<T>(ledger: Ledger, what: string, work: () => T): T {
   let ofLedger = known.get(ledger)
   if (!ofLedger) known.set(ledger, ofLedger = new Map())
-  if (!ofLedger.has(what)) ofLedger.set(what, work())
-  return ofLedger.get(what) as T
+  // Asked some thousand times for a plan: what is known is looked up once.
+  const found = ofLedger.get(what)
+  if (found !== undefined || ofLedger.has(what)) return found as T
+  const made = work()
+  ofLedger.set(what, made)
+  return made
 }
 
 /**

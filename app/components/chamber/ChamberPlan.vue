@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { mouthOf, roundEdge, runOf, valveFrame, type ChamberSpec, type Point, type SeatCircle } from '#core'
+import { sayDrawnValve } from '~/words/ports'
 
 /** A chamber seen from below, as the head lies on the bench: +y points down. The face is dyed; air is bare. */
 const props = withDefaults(defineProps<{ spec: ChamberSpec, bore: number, gasketBore?: number, least?: number, label: string }>(), { gasketBore: undefined, least: 240 })
@@ -33,7 +34,7 @@ defineExpose({ scale, from: (event: { offsetX: number, offsetY: number }): Point
       <path :d="mouth" class="air" />
       <g v-for="(v, i) in valves" :key="i">
         <path :d="v.topCut" class="topcut" /><path :d="v.seat" class="seat" /><path :d="v.throat" class="throat" />
-        <text :x="v.name[0]" :y="v.name[1] + 18" text-anchor="middle">{{ v.valve.valve }}</text>
+        <text v-for="(word, k) in sayDrawnValve(spec.valves, i).split(', ')" :key="word" :x="v.name[0]" :y="v.name[1] + 18 + 13 * k" text-anchor="middle">{{ word }}</text>
       </g>
       <circle v-if="spec.plug" :cx="at([spec.plug.x, spec.plug.y])[0]" :cy="at([spec.plug.x, spec.plug.y])[1]" :r="spec.plug.diameter / 2 * scale" class="plug" />
       <slot :at="at" :path="path" :scale="scale" />

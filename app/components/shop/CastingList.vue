@@ -7,7 +7,7 @@ import { CASTING_WORDS, castingUnit, sayRange } from '~/words/castings'
 import { FINDING_WORDS } from '~/words/findings'
 import { sayChanged } from '~/words/flow'
 import { AFTERWARDS_WORDS } from '~/words/jobs'
-import { PLACE_WORDS, sayNth } from '~/words/ports'
+import { PLACE_WORDS, sayPortOf } from '~/words/ports'
 
 /** What the shop remembers of each casting: what its heads were as they came, what was found on them, what work gained, what they did afterwards. */
 const shop = useShop()
@@ -43,8 +43,8 @@ const unit = (figure: (typeof CASTING_FIGURES)[number]) => castingUnit(figure, d
       <ul class="small">
         <template v-for="head in casting.heads" :key="`${head.build}${head.head}`">
           <li v-for="(one, i) in head.found" :key="`f${i}`"><strong>{{ head.name }}</strong> was found with: {{ FINDING_WORDS[one.what] }}<template v-if="one.words">, {{ one.words }}</template></li>
-          <li v-for="(one, i) in head.thin" :key="`t${i}`"><strong>{{ head.name }}</strong> is thin at the {{ PLACE_WORDS[one.place] }} of {{ one.valve }} <span class="num">{{ one.cylinder }}{{ sayNth(one.n) }}</span>: keep off there</li>
-          <li v-for="(one, i) in head.gains" :key="`g${i}`"><strong>{{ head.name }}</strong> {{ one.cylinder }} {{ one.valve }}: <span class="num">{{ signed(one.change * 100, 1) }} ± {{ digits(one.u * 200, 1) }} %</span>. {{ sayChanged(one.changed, one.verdict) }}</li>
+          <li v-for="(one, i) in head.thin" :key="`t${i}`"><strong>{{ head.name }}</strong> is thin at the {{ PLACE_WORDS[one.place] }} of {{ sayPortOf(one) }}: keep off there</li>
+          <li v-for="(one, i) in head.gains" :key="`g${i}`"><strong>{{ head.name }}</strong>, {{ sayPortOf(one) }}: <span class="num">{{ signed(one.change * 100, 1) }} ± {{ digits(one.u * 200, 1) }} %</span>. {{ sayChanged(one.changed, one.verdict) }}</li>
           <li v-for="(one, i) in head.afterwards" :key="`a${i}`"><strong>{{ head.name }}</strong> afterwards: {{ AFTERWARDS_WORDS[one.what] }}<template v-if="one.power !== undefined">, <span class="num">{{ say(one.power, 'power', device.lengths) }}</span><template v-if="one.revs"> at <span class="num">{{ one.revs }}</span> rpm</template></template><template v-if="one.words">, {{ one.words }}</template></li>
         </template>
       </ul>

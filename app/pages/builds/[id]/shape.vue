@@ -211,7 +211,7 @@ async function template(kindOf: 'pdf' | 'svg') {
 .shape { padding: 6px 16px; display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 6px 20px; overflow: auto; align-content: start; }
 .left, .right { display: flex; flex-direction: column; gap: 6px; min-width: 0; }
 .plan { height: 386px; }
-.lift { display: grid; grid-template-columns: 130px auto minmax(0, 1fr) 76px; gap: 8px; align-items: center; }
+.lift { display: grid; grid-template-columns: 172px auto minmax(0, 1fr) 76px; gap: 8px; align-items: center; }
 .fields { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; align-items: end; }
 .wide { grid-column: 1 / -1; }
 .check { flex: none; margin-right: 14px; white-space: nowrap; }
@@ -228,5 +228,5 @@ dd { text-align: right; }
 .body { height: 170px; }
 .hours { flex: none; width: 68px; }
 .none { padding: 20px 0; font-size: var(--s18); grid-column: 1 / -1; }
-@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: 130px auto minmax(0, 1fr) 76px; } .tabs { --leaf-height: 44px; } .tabs :deep(.leaf.v-btn) { padding: 0 4px; margin-right: 0; } }
+@media (max-width: 1000px) { .plan { height: 380px; } .fields { grid-template-columns: repeat(2, minmax(0, 1fr)); } .lift { grid-template-columns: auto minmax(0, 1fr) 76px; } .which { grid-column: 1 / -1; } .tabs { --leaf-height: 44px; } .tabs :deep(.leaf.v-btn) { padding: 0 4px; margin-right: 0; } }
 </style>
