@@ -54,6 +54,20 @@ test('nothing is called clear before it is reckoned, and the depth does not jump
   await expect(station.locator('[data-depth]')).toContainText(/1\.1\d mm/)
 })
 
+test('a cylinder whose seats are clear is told which are not', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.launch)
+  // The exhaust seat of cylinder 4 stands 0.4 mm lower than the others: 1.1 mm off the face reach that one alone.
+  const { status } = await put(`${bench.server.url}/api/builds/${build}/entries/${uuid()}`, { ...frame, at: '2026-04-01T08:00:00.000Z', kind: 'measure', scope: { level: 'cylinder', cylinder: 4 }, body: { quantity: 'exhaustSeatHeight', figure: mm(1) } })
+  expect(status).toBe(201)
+  await open(page, bench, build, 'cut')
+  const exhaust = page.locator('[data-verdict=exhaust]')
+  await expect(exhaust).toContainText('top cut loses an arc')
+  await expect(exhaust).toContainText('Seat job needed on 4.')
+  await page.locator('.cell').nth(3).click()
+  await expect(exhaust).toContainText('seat job needed')
+  await expect(exhaust).not.toContainText(/ on \d/)
+})
+
 test('a head whose solids are still being made is never told by the rows of the other', async ({ page, bench }) => {
   const id = await veeOf(bench, bench.hollin, 4)
   const { entries } = await (await fetch(`${bench.server.url}/api/builds/${id}`)).json() as { entries: { id: string, kind: string, scope: { head?: number } }[] }
