@@ -75,7 +75,7 @@ const shots: { name: string, size?: { width: number, height: number }, store?: R
     await page.getByLabel('keep the squish pads').uncheck()
     await page.getByRole('button', { name: /^Take it on both intakes/ }).click()
     await page.locator('[data-added]').getByText('±').waitFor()
-    await pick(page.locator('#shape-valve'), 'exhaust 2')
+    await pick(page.locator('#shape-valve'), 'exhaust, no. 1')
     await reckoned(page)
     await page.waitForTimeout(600)
     await page.locator('[data-offer]').waitFor({ timeout: 30_000 })
