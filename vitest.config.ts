@@ -10,7 +10,7 @@ export default defineConfig({
     // Both cores of a small machine: nobody watches meanwhile.
     maxWorkers: 2,
     projects: [
-      { resolve: { alias }, oxc, test: { name: 'unit', testTimeout: 30_000, include: ['{core,shared,demo,app,simulator,server}/**/*.test.ts'] } },
+      { resolve: { alias }, oxc, test: { name: 'unit', testTimeout: 120_000, include: ['{core,shared,demo,app,simulator,server}/**/*.test.ts'] } },
       {
         resolve: { alias }, oxc,
         test: {

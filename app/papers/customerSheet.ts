@@ -3,7 +3,7 @@ import { againstTarget, clearancesOf, modelOf, mouthOf, roundEdge, squishOf, tar
 import { capital, digits, say, sayCylinders, sayList } from '#shared/figures'
 import { NEAR } from '../words/cuts'
 import { sayEntry, sayKind, sayScope } from '../words/entries'
-import { captioned, findings, headOf, known, length, openStops, plusMinus, sayFinding, type PaperCase } from './paperCase'
+import { captioned, findings, headOf, known, length, ofAll, openStops, plusMinus, range, sayFinding, type PaperCase } from './paperCase'
 import { MARGIN, PT, SHEET, paper, photoRows, table } from './pdf'
 
 /** How much stands on the sheet, the roomiest first: it stays one page. Heights in points; what is left out is counted, and in the full record. */
@@ -67,7 +67,7 @@ interface Drawn { canvas: CanvasElement[], words: string }
 /** A chamber from below, as the head lies on the bench: its mouth over the bore, and the valves' seats. */
 function chamberPlan(of: PaperCase, cylinder: number): Drawn[] {
   const spec = modelOf(of.r, cylinder)?.spec
-  const bore = known(of, 'bore')
+  const bore = known(of, 'bore', cylinder)
   if (!spec || bore === undefined) return []
   const R = PLAN / 2
   const scale = (R - 2) / Math.max(bore / 2, ...mouthOf(spec).map(([x, y]) => Math.hypot(x, y)))
@@ -126,8 +126,8 @@ function againstBook(of: PaperCase): string {
     return book === undefined || !ratio ? [] : [{ book, came: ratio.estimate.value }]
   })
   if (told.length === 0) return ''
-  const range = (all: number[]) => [...new Set([Math.min(...all), Math.max(...all)].map(one => digits(one, 2)))].join(' to ')
-  return ` Its book states a ratio of ${range(told.map(one => one.book))}; measured as it came: ${range(told.map(one => one.came))}.`
+  const ratios = (all: number[]) => range(all, one => digits(one, 2))
+  return ` Its book states a ratio of ${ratios(told.map(one => one.book))}; measured as it came: ${ratios(told.map(one => one.came))}.`
 }
 
 function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
@@ -135,7 +135,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   const { cylinders } = r.layout
   const now = r.asIs
   const before = (cylinder: number) => received?.asIs.find(state => state.cylinder === cylinder)
-  const [bore, stroke] = [known(of, 'bore'), known(of, 'stroke')]
+  const [bore, stroke] = [ofAll(of, 'bore'), ofAll(of, 'stroke')]
   const target = r.target?.body
   const why = r.live.entries.flatMap(entry => entry.kind === 'reasons' ? [sayEntry(entry, lengths)] : []).at(-1)
   const band = targetBand(r.target)
@@ -164,7 +164,7 @@ function sheetOf(of: PaperCase, detail: Detail): ReturnType<typeof paper> {
   // pdfmake loses its outlines.
   return { ...paper(headOf('What was done to your engine', of), of.size, [
     { text: 'What came in', style: 'head' },
-    { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${length(bore, of)}, stroke ${length(stroke, of)}` : '', casting ? `. Casting ${casting}` : '', `.${againstBook(of)}`] },
+    { text: [cylinders.length === 1 ? 'One cylinder' : `${cylinders.length} cylinders`, bore && stroke ? `, bore ${bore}, stroke ${stroke}` : '', casting ? `. Casting ${casting}` : '', `.${againstBook(of)}`] },
     ...found.length ? [{ ul: firstOf(found, detail.found) }] : [],
     ...photos.length ? [photoRows(photos, of.size, detail.photo)] : [],
     { text: 'What was wanted', style: 'head' },

@@ -1,17 +1,16 @@
 import type { Content } from 'pdfmake/interfaces'
 import { pistonOrders, type PistonOrder } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
-import { headOf, length, type PaperCase } from './paperCase'
+import { headOf, length, range, type PaperCase } from './paperCase'
 import { paper, table } from './pdf'
 
 const TITLE = 'Order for new pistons'
 
 /** What one make of piston is to be, by the one that is fitted, and what it comes to. */
-function make(of: PaperCase, { cylinders, bore, fitted, holds, rise, pockets, ratios, squish }: PistonOrder): Content[] {
+function make(of: PaperCase, { cylinders, bores, fitted, holds, rise, pockets, ratios, squish }: PistonOrder): Content[] {
   const crown = (cc: number) => `${say(Math.abs(cc), 'volume')}, ${cc < 0 ? 'a dome' : 'a dish'}`
-  const range = (list: number[], one: (value: number) => string) => [...new Set([Math.min(...list), Math.max(...list)].map(one))].join(' to ')
   const rows: [string, string][] = [
-    ['Pistons', `${cylinders.length}, for ${sayCylinders(cylinders, of.r.layout.cylinders.length).toLowerCase()}`], ['Cylinder bore', length(bore, of)],
+    ['Pistons', `${cylinders.length}, for ${sayCylinders(cylinders, of.r.layout.cylinders.length).toLowerCase()}`], ['Cylinder bore', range(bores, mm => length(mm, of))],
     ['Crown holds', `${crown(holds)}${holds < 0 ? '' : ', pockets counted in'}`], ['Fitted now', crown(fitted)],
     ['Compression height', rise === 0 ? 'as the fitted piston' : `${length(Math.abs(rise), of)} ${rise > 0 ? 'more' : 'less'} than the fitted piston`],
     ['Valve pockets', pockets === undefined ? 'not known: measure valve to piston first, both valves' : pockets === 0 ? 'as the fitted piston' : `${length(pockets, of)} deeper than those of the fitted piston`],

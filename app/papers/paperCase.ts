@@ -29,6 +29,13 @@ export interface PaperCase {
 
 export const length = (mm: number, { lengths }: Pick<PaperCase, 'lengths'>, extra = 0): string => say(mm, 'length', lengths, extra)
 export const known = ({ r }: PaperCase, name: Quantity, cylinder = r.layout.cylinders[0]!): number | undefined => quantityOf(r, name, cylinder)?.estimate.value
+/** What several come to, as they print: one where they print alike. */
+export const range = (list: readonly number[], print: (value: number) => string): string => [...new Set([Math.min(...list), Math.max(...list)].map(print))].join(' to ')
+/** A dimension of all cylinders; nothing where one is not known. */
+export function ofAll(of: PaperCase, name: Quantity): string | undefined {
+  const all = of.r.layout.cylinders.map(cylinder => known(of, name, cylinder))
+  return all.every(one => one !== undefined) ? range(all, one => length(one, of)) : undefined
+}
 /** ± of a figure, k = 2. */
 export const plusMinus = (u: number, decimals: number): string => digits(2 * u, decimals)
 

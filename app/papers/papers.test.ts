@@ -218,6 +218,18 @@ describe('papers', () => {
     expect((await printed(caseOf('Brackwater 34', { entries: [...first, claimed] }), 'customer')).text.replace(/\s+/g, ' ')).toContain('Its book states a ratio of 10.50; measured as it came: 9.01 to 9.22.')
   })
 
+  it('of bores of two sizes the customer sheet tells both, and pistons are two orders', async () => {
+    const bench = oneCylinder(2)
+    bench.state('bore', 92.5, 'measure', { level: 'cylinder', cylinder: 2 })
+    for (const cylinder of [1, 2]) {
+      bench.pour(cylinder, 55)
+      bench.add('crownWork', { level: 'cylinder', cylinder }, { state: 'planned', added: { value: -4.2, unit: 'cc', typed: '-4.2' }, rise: mm(0.2) })
+    }
+    expect((await printed(caseOf('Two', { entries: bench.entries }), 'customer')).text).toMatch(/2 cylinders, bore 92\.00 mm to 92\.50 mm, stroke 85\.00 mm\./)
+    const { text } = await printed(caseOf('Two', { entries: bench.entries }), 'pistons')
+    expect(text).toMatch(/1, for cylinder 1[\s\S]*92\.00 mm[\s\S]*1, for cylinder 2[\s\S]*92\.50 mm/)
+  })
+
   it('photographs and what was found stand on the papers, where they are of any use', async () => {
     const of = await withPhotos(caseOf('Millrace test six'), 2)
     const found = 'leak track between 2 and 3: soot blown across the bridge; told the owner, at the bench; cut until it is gone, and a new gasket'

@@ -88,9 +88,10 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
       facePlan(of, head, bore ?? 90),
       ...rolled && bore !== undefined
         ? [table(['Cylinder', 'intake edge of the bore', 'its middle', 'exhaust edge of the bore'], row.map((c) => {
+            const half = (known(of, 'bore', c) ?? bore) / 2
             const plane = cutPlane(cut, c, placeAlong(r.layout, c, known(of, 'boreSpacing') ?? bore))
             const at = (y: number) => length(cutAtChamber(plane, { x: 0, y }).depth, of)
-            return [String(c), at(-bore / 2), at(0), at(bore / 2)]
+            return [String(c), at(-half), at(0), at(half)]
           }), [60, '*', '*', '*'])]
         : [],
       ...found.length ? [{ text: 'Found on this head', style: 'head' }, { ul: found.map(one => sayFinding(of, one)) }] : [],

@@ -90,12 +90,12 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
 /** “head 2”, “heads 1 and 2”. */
 const sayHeads = (heads: number[]) => `${heads.length === 1 ? 'head' : 'heads'} ${sayList(heads.map(String))}`
 
-function sayPlan({ way, figure, waiting, past, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
+function sayPlan({ way, figure, waiting, past, first, cylinders, heads }: Extract<Advice, { kind: 'plan' }>, who: string, mm: (value: number) => string): string {
   const one = cylinders.length === 1
   if (way === 'foot' && figure !== undefined) {
     return past
       ? `${mm(figure)} off the barrel’s foot reaches the target, but ${sayPast(past, mm)}. Route has the other ways.`
-      : `Plan ${mm(figure)} off the barrel’s foot: cylinder ${cylinders[0]} then reaches the target.`
+      : `Plan ${mm(figure)} off the barrel’s foot: cylinder ${first} then reaches the target.`
   }
   if (way === 'lift') return `${who} ${one ? 'stands' : 'stand'} above the target. Lift the barrel: a thicker base gasket, or a spacer. Route tells how much.`
   if (way === 'open') return `${who} ${one ? 'stands' : 'stand'} above the target. Open the chamber or fit a thicker gasket.`

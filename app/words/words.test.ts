@@ -62,7 +62,7 @@ describe('what is open is said', () => {
     [{ kind: 'plan', way: 'even', waiting: false }, [4], /another of head 1 is there already: even the chambers first/],
     [{ kind: 'plan', way: 'cut', waiting: true }, [4], /Plan the cut of head 1: the Cut station tells/],
     [{ kind: 'plan', way: 'open', waiting: false }, [4], /stands above the target/],
-    [{ kind: 'plan', way: 'foot', waiting: false, figure: 0.23 }, [1], /^Plan 0\.23 mm off the barrel’s foot: cylinder 1/],
+    [{ kind: 'plan', way: 'foot', waiting: false, figure: 0.23, first: 2 }, [1, 2], /^Plan 0\.23 mm off the barrel’s foot: cylinder 2/],
     [{ kind: 'plan', way: 'foot', waiting: false, figure: 0.23, past: { kind: 'squish', cylinder: 1, figure: 0.27, least: 0.75 } }, [1], /leaves 0\.27 mm of squish at cylinder 1, where 0\.75 mm is the shop’s minimum\. Route/],
     [{ kind: 'plan', way: 'lift', waiting: false }, [1], /^Cylinder 1 stands above the target\. Lift the barrel/],
     [{ kind: 'do', what: 'deckCut', operations: ['x'], figure: 0.23, foot: true }, [1], /^Cut 0\.23 mm off the barrel’s foot/],

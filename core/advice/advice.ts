@@ -42,8 +42,8 @@ type Open
     | { kind: 'solder' }
     | { kind: 'wanted', quantity: Quantity }
     | { kind: 'squish', figure: number, limit: number }
-    /** `foot`, `lift`: a closed barrel, by its foot or by what goes under it; `other`: the chambers hold less than would have to go. `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past. */
-    | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot' | 'lift' | 'other', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit }
+    /** `foot`, `lift`: a closed barrel, by its foot or by what goes under it; `other`: the chambers hold less than would have to go. `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past; `first`: the cylinder that a foot brings to the target first. */
+    | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot' | 'lift' | 'other', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit, first?: number }
     | { kind: 'do', operations: string[], what: OperationKind, at: Place, figure?: number, foot?: true }
     | { kind: 'pourAgain' }
     | { kind: 'onTarget' }
@@ -322,7 +322,7 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
       const high = standing('over').filter(c => cylinders.includes(c))
       if (low.length > 0 && least && least.depth.value >= 0.01) {
         const past = cutLimits(r, rules, asIf(r, [...r.planned, offFoot(i + 1, least.depth.value)], NO_SOLIDS).cylinders.filter(c => cylinders.includes(c.cylinder))).find(l => l.kind !== 'target')
-        return [{ kind: 'plan', way: 'foot', cylinders: low, waiting: false, figure: least.depth.value, ...(past ? { past } : {}) }]
+        return [{ kind: 'plan', way: 'foot', cylinders: low, waiting: false, figure: least.depth.value, first: least.cylinder, ...(past ? { past } : {}) }]
       }
       return high.length > 0 ? [{ kind: 'plan', way: 'lift', cylinders: high, waiting: false }] : []
     })
