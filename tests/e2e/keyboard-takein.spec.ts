@@ -13,7 +13,9 @@ test('taking a head in by keyboard alone: found, photographed, told, decided, on
   await expect(page.getByText('Clean the head, and look at it')).toBeVisible()
 
   await list(page, 'What is there').focus()
-  for (const key of ['ArrowDown', 'End', 'Enter']) await hand.press(key)
+  await hand.press('ArrowDown')
+  await expect(page.getByRole('listbox')).toBeVisible()
+  for (const key of ['End', 'Enter']) await hand.press(key)
   await hand.tabTo('Enter what was found')
   await hand.press('Enter')
   // What its name does not say all of is asked for beside the field, and nothing is entered.

@@ -17,6 +17,7 @@ const chosen = computed({ get: () => papers.value.includes(wanted.value) ? wante
 const pdf = shallowRef<Uint8Array>()
 const fault = ref('')
 let turn = 0
+let making = Promise.resolve()
 async function show() {
   const mine = ++turn
   fault.value = ''
@@ -25,19 +26,26 @@ async function show() {
     if (mine === turn) pdf.value = made
   } catch (error) {
     console.warn('a paper could not be made', error)
-    if (mine === turn) fault.value = 'This paper could not be made. The build itself is as it was.'
+    if (mine !== turn) return
+    pdf.value = undefined
+    fault.value = 'This paper could not be made. The build itself is as it was.'
   }
 }
 // A paper is of a moment: what comes to the ledger while it is shown makes it anew.
 // That it was printed is no news to it.
 const told = computed(() => build.entries.filter(entry => entry.kind !== 'printed').map(entry => entry.id).join())
-watch([chosen, size, told, () => build.stages, () => device.lengths], show, { immediate: true })
+watch([chosen, size, told, () => build.stages, () => device.lengths], () => making = show(), { immediate: true })
 onBeforeUnmount(() => turn++)
 /** What goes by what is set at a station. */
 const OTHERS = [{ what: 'templates to scribe by', at: { station: 'shape', leaf: 'schools' } }, { what: 'flange templates', at: { station: 'ports', leaf: 'flange' } }] as const
 const others = computed(() => OTHERS.filter(({ at }) => hasPlace(build.replayed?.layout.engine, build.cylinders.length, at.station)))
 const fileName = (ending: string) => `${build.view!.name} ${PAPER_WORDS[chosen.value].name.toLowerCase()}.${ending}`
 async function save() {
+  // While another is being made the one before it still stands there: what is saved is the one that is chosen.
+  for (let seen = -1; seen !== turn;) {
+    seen = turn
+    await making
+  }
   if (!pdf.value) return
   download(pdf.value as BlobPart, 'application/pdf', fileName('pdf'))
   await leaves(chosen.value, size.value)
