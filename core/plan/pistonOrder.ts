@@ -23,8 +23,8 @@ const ONE_SIZE = 0.1
 type Body = EntryOf<'crownWork'>['body']
 const likeness = ({ added, rise, pockets }: Body) => [added.value, rise?.value, pockets?.value ?? 0].join()
 
-/** Cylinders by the size of their bores, each size's in their order; those without a bore are in none. */
-function bySize(r: Replay, cylinders: readonly number[]): { cylinders: number[], bores: number[] }[] {
+/** Cylinders with their bores by size, each size's in their order; those without a bore are in none. */
+function bySize(r: Replay, cylinders: readonly number[]): { cylinder: number, bore: number }[][] {
   const known = cylinders.flatMap((cylinder) => {
     const bore = statedQuantity(r.ledger, 'bore', cylinder)?.estimate.value
     return bore === undefined ? [] : [{ cylinder, bore }]
@@ -35,10 +35,7 @@ function bySize(r: Replay, cylinders: readonly number[]): { cylinders: number[],
     if (size && one.bore - size[0]!.bore <= ONE_SIZE + 1e-9) size.push(one)
     else sizes.push([one])
   }
-  return sizes.map((size) => {
-    const own = known.filter(one => size.includes(one))
-    return { cylinders: own.map(one => one.cylinder), bores: own.map(one => one.bore) }
-  })
+  return sizes.map(size => size.sort((a, b) => a.cylinder - b.cylinder))
 }
 
 /**
@@ -57,15 +54,16 @@ export function pistonOrders(r: Replay, then: AsIf): PistonOrder[] {
     const make = makes.get(likeness(op.body)) ?? { body: op.body, cylinders: [] }
     makes.set(likeness(op.body), { ...make, cylinders: [...make.cylinders, op.scope.cylinder] })
   }
-  return [...makes.values()].flatMap(({ body, cylinders }) => bySize(r, cylinders).map(size => ({ body, ...size }))).flatMap(({ body, cylinders, bores }): PistonOrder[] => {
+  return [...makes.values()].flatMap(({ body, cylinders: all }) => bySize(r, all).flatMap((size): PistonOrder[] => {
+    const cylinders = size.map(one => one.cylinder)
     const crowns = r.asIs.flatMap(({ cylinder, parts }) => cylinders.includes(cylinder) && parts.crown ? [parts.crown.estimate.value] : [])
     if (crowns.length === 0) return []
     const fitted = crowns.reduce((sum, cc) => sum + cc, 0) / crowns.length
     const mine = then.cylinders.filter(({ cylinder }) => cylinders.includes(cylinder))
     const measured = r.layout.engine?.intakes === 0 || mine.every(({ clearances }) => (['intakeClearance', 'exhaustClearance'] as const).every(name => clearances.some(one => one.name === name)))
     return [{
-      cylinders, bores, fitted, holds: fitted + body.added.value, rise: body.rise!.value, ...measured ? { pockets: body.pockets?.value ?? 0 } : {},
+      cylinders, bores: size.map(one => one.bore), fitted, holds: fitted + body.added.value, rise: body.rise!.value, ...measured ? { pockets: body.pockets?.value ?? 0 } : {},
       ratios: mine.flatMap(({ state }) => state.ratio?.estimate.value ?? []), squish: mine.flatMap(({ squish }) => squish.running?.gap.estimate.value ?? [])
     }]
-  })
+  }))
 }

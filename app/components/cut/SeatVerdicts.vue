@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { SEAT_VERDICTS, overLeast, worstHit, type Provenance, type SeatVerdict, type ValveRoom, type ValveStanding } from '#core'
-import { capital, digits, say, sayList } from '#shared/figures'
+import { overLeast, worstHit, type Provenance, type SeatVerdict, type ValveRoom, type ValveStanding } from '#core'
+import { digits, say, sayList } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
@@ -13,7 +13,9 @@ const shop = useShop()
 const mm = (value: number) => say(value, 'length', device.lengths)
 const mine = computed(() => props.all.find(c => c.cylinder === build.cylinder))
 const WORDS: Record<SeatVerdict, string> = { clear: 'clear', topCutLost: 'top cut loses an arc', seatJob: 'seat job needed', stop: 'stop' }
-const isBad = (verdict: SeatVerdict) => SEAT_VERDICTS.indexOf(verdict) >= SEAT_VERDICTS.indexOf('seatJob')
+/** What nobody may miss, and how it is told of other cylinders. */
+const BAD = { seatJob: 'Seat job needed', stop: 'Stop: the seats are gone' } as const
+const isBad = (verdict: SeatVerdict) => verdict in BAD
 const WAYS = { upright: 'upright: d', alongValve: 'along the valve: d / cos τ', pocket: 'in its pocket: d · cos τ' } as const
 const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => {
   const worstIn = (valves: readonly ValveRoom[]) => worstHit(valves.filter(v => v.valve.valve === kind))
@@ -21,9 +23,9 @@ const lines = computed(() => (['intake', 'exhaust'] as const).flatMap((kind) => 
   if (!worst) return []
   const { seat, topCut, verdict, tilt } = worst
   // Whoever looks at a cylinder that is clear is told of those that are not.
-  const others = SEAT_VERDICTS.filter(isBad).flatMap((bad) => {
+  const others = (['seatJob', 'stop'] as const).flatMap((bad) => {
     const cylinders = props.all.filter(c => c.cylinder !== build.cylinder && worstIn(c.valves)?.verdict === bad).map(c => c.cylinder)
-    return cylinders.length > 0 ? [`${bad === verdict ? 'The same' : capital(WORDS[bad])} on ${sayList(cylinders)}.`] : []
+    return cylinders.length > 0 ? [`${bad === verdict ? 'The same' : BAD[bad]} on ${sayList(cylinders)}.`] : []
   })
   const standing = props.standings.find(s => s.valve === kind)?.clearance
   const kept = standing && overLeast(build.replayed, shop.rules, build.cylinder, { name: `${kind}Clearance`, then: standing.left })

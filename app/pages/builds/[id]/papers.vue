@@ -17,18 +17,22 @@ const chosen = computed({ get: () => papers.value.includes(wanted.value) ? wante
 const pdf = shallowRef<Uint8Array>()
 const fault = ref('')
 let turn = 0
-let making = Promise.resolve()
+/** What is chosen, as it is being made: the one before it stands there until then. */
+let making: Promise<Uint8Array | undefined> = Promise.resolve(undefined)
 async function show() {
   const mine = ++turn
   fault.value = ''
   try {
     const made = await make(chosen.value)
     if (mine === turn) pdf.value = made
+    return made
   } catch (error) {
     console.warn('a paper could not be made', error)
-    if (mine !== turn) return
-    pdf.value = undefined
-    fault.value = 'This paper could not be made. The build itself is as it was.'
+    if (mine === turn) {
+      pdf.value = undefined
+      fault.value = 'This paper could not be made. The build itself is as it was.'
+    }
+    return undefined
   }
 }
 // A paper is of a moment: what comes to the ledger while it is shown makes it anew.
@@ -39,24 +43,23 @@ onBeforeUnmount(() => turn++)
 /** What goes by what is set at a station. */
 const OTHERS = [{ what: 'templates to scribe by', at: { station: 'shape', leaf: 'schools' } }, { what: 'flange templates', at: { station: 'ports', leaf: 'flange' } }] as const
 const others = computed(() => OTHERS.filter(({ at }) => hasPlace(build.replayed?.layout.engine, build.cylinders.length, at.station)))
-const fileName = (ending: string) => `${build.view!.name} ${PAPER_WORDS[chosen.value].name.toLowerCase()}.${ending}`
+const fileName = (paper: PaperName, ending: string) => `${build.view!.name} ${PAPER_WORDS[paper].name.toLowerCase()}.${ending}`
+/** What was chosen at the press is what leaves, whatever is chosen while it is made. */
 async function save() {
-  // While another is being made the one before it still stands there: what is saved is the one that is chosen.
-  for (let seen = -1; seen !== turn;) {
-    seen = turn
-    await making
-  }
-  if (!pdf.value) return
-  download(pdf.value as BlobPart, 'application/pdf', fileName('pdf'))
-  await leaves(chosen.value, size.value)
+  const [paper, on] = [chosen.value, size.value]
+  const made = await making
+  if (!made) return
+  download(made as BlobPart, 'application/pdf', fileName(paper, 'pdf'))
+  await leaves(paper, on)
 }
 /** Those of this kind that left the shop: whoever holds one may hold an old one. */
 const earlier = computed(() => printedPapers(build.entries).filter(({ entry }) => entry.body.paper === chosen.value).slice(0, 3))
 async function savePage() {
-  const page = await makePage(chosen.value)
+  const paper = chosen.value
+  const page = await makePage(paper)
   if (!page) return
-  download(page, 'text/html', fileName('html'))
-  await leaves(chosen.value, 'page')
+  download(page, 'text/html', fileName(paper, 'html'))
+  await leaves(paper, 'page')
 }
 </script>
 
