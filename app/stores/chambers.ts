@@ -10,8 +10,16 @@ const MOST_WAITING = 6
 /** Answers of one chamber that are asked again once its solid is made: those of the last planes that were looked at. */
 const MOST_AGAIN = 40
 
-/** Chambers as one thread makes them. */
-function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<string, SolidFacts>, faults: ReadonlyMap<string, string> } {
+interface ThreadChambers {
+  chambers: Chambers
+  made: ReadonlyMap<string, SolidFacts>
+  faults: ReadonlyMap<string, string>
+  /** Whether a chamber is waited for. */
+  wants: (key: string) => boolean
+}
+
+/** Chambers as one thread makes them; what the other one makes or has made it takes from there. */
+function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
   /** Made solids by name, for every station of the page: a chamber that has not changed is not made again. */
   const made = shallowReactive(new Map<string, SolidFacts>())
   const faults = shallowReactive(new Map<string, string>())
@@ -31,6 +39,7 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
     // Not while a computed figure is being read.
     await Promise.resolve()
     for (;;) {
+      for (const key of toMake.keys()) if (other?.wants(key)) toMake.delete(key)
       // Of what is only tried the last is what is still wanted.
       const list = thread === 'tried' ? [...toMake].reverse() : [...toMake]
       const [key, ask] = list.find(([k]) => !made.has(k)) ?? list[0] ?? []
@@ -101,6 +110,7 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
     const ask = solidAsk(model, poured)
     const { key } = ask
     const facts = made.get(key)
+    if (!facts && (other?.made.has(key) || other?.faults.has(key))) return other.chambers.shape(model, poured)
     if (!whole.has(key) && !faults.has(key) && !toMake.has(key)) {
       toMake.set(key, ask)
       void make()
@@ -119,7 +129,7 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
       }
     }
   }
-  return { chambers: { shape }, made, faults }
+  return { chambers: { shape }, made, faults, wants: key => toMake.has(key) }
 }
 
 /**
@@ -128,4 +138,7 @@ function chambersOf(thread: Thread): { chambers: Chambers, made: ReadonlyMap<str
  * header and for what is only tried on Shape: a chamber with metal ground out takes seconds, and the hand that draws must not wait
  * for that.
  */
-export const useChambers = defineStore('chambers', () => ({ ...chambersOf('bench'), tried: chambersOf('tried').chambers }))
+export const useChambers = defineStore('chambers', () => {
+  const bench = chambersOf('bench')
+  return { ...bench, tried: chambersOf('tried', bench).chambers }
+})
