@@ -36,7 +36,6 @@ test('the cut rolled across the crank shows the station, before and after a relo
 
 test('a fault in any station shows a sentence, the way back and a report, and never nothing', async ({ page, bench }) => {
   // Every station is opened anew.
-  test.setTimeout(240_000)
   test.info().annotations.push({ type: 'forces faults' })
   // Nothing is drawn in it: ten times six solids would be made for nothing.
   const build = await copyOf(bench, bench.launch, undefined, 'chamberModel')
@@ -216,13 +215,13 @@ test('a write is waited for as long as the shop works on it, and sent again when
   })
   await field(page, READING).fill('51.1')
   await page.keyboard.press('Enter')
-  await expect.poll(() => pours(bench, build), { timeout: 30_000 }).toEqual([51.1])
+  await expect.poll(() => pours(bench, build)).toEqual([51.1])
   expect(sent).toBe(1)
   sent = 0
   working = false
   await field(page, READING).fill('51.2')
   await page.keyboard.press('Enter')
-  await expect.poll(() => pours(bench, build), { timeout: 30_000 }).toEqual([51.1, 51.2])
+  await expect.poll(() => pours(bench, build)).toEqual([51.1, 51.2])
   expect(sent).toBeGreaterThan(1)
   await page.waitForTimeout(8000)
   expect(await pours(bench, build)).toEqual([51.1, 51.2])
@@ -235,7 +234,7 @@ test('a write is waited for as long as the shop works on it, and sent again when
   })
   await field(page, READING).fill('51.3')
   await page.keyboard.press('Enter')
-  await expect.poll(() => sent, { timeout: 30_000 }).toBe(3)
+  await expect.poll(() => sent).toBe(3)
   await expect(page.locator('.saved')).not.toContainText('waiting')
   await page.waitForTimeout(2000)
   expect([sent, await pours(bench, build)]).toEqual([3, [51.1, 51.2, 51.3]])

@@ -2,12 +2,11 @@ import { copyOf, expect, field, open, pick, preset, test } from '../support/page
 
 // What is no chamber is said at the field or on the drawing; the last good solid stays.
 test('a drawing refuses what can’t be made, and keeps what could', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   await preset(page, { 'bowl.sheetLeaf': 'chamber' })
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'sheet')
   const factor = page.locator('[data-factor]')
-  await expect(factor).toBeVisible({ timeout: 60_000 })
+  await expect(factor).toBeVisible()
   const before = await factor.textContent()
   expect(Number(before)).toBeGreaterThan(0.85)
   expect(Number(before)).toBeLessThan(1.15)
@@ -49,14 +48,13 @@ test('a drawing refuses what can’t be made, and keeps what could', async ({ pa
   await expect(page.getByText(/crosses itself|outside the mouth/)).toBeVisible()
   await page.getByRole('button', { name: 'Back to what is kept' }).click()
   // What stands there instead is told, should it not come.
-  await expect.poll(async () => await factor.count() > 0 ? factor.textContent() : page.getByRole('tabpanel', { name: 'Chamber' }).innerText(), { timeout: 60_000 }).toBe(before)
+  await expect.poll(async () => await factor.count() > 0 ? factor.textContent() : page.getByRole('tabpanel', { name: 'Chamber' }).innerText()).toBe(before)
 })
 
 test('impossible targets and set-ups are said, and nothing is cut', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'cut')
-  await expect(page.locator('[data-answer=deepest]')).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('[data-answer=deepest]')).toBeVisible()
   await page.getByLabel('Angled, then flat').check()
   const set = async (label: string, text: string) => {
     await field(page, label).fill(text)
@@ -74,7 +72,6 @@ test('impossible targets and set-ups are said, and nothing is cut', async ({ pag
 })
 
 test('a chamber is set out from its valves in a moment, and mirrored where it runs the other way', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   await preset(page, { 'bowl.sheetLeaf': 'chamber' })
   const build = await copyOf(bench, bench.testSix)
   await open(page, bench, build, 'sheet')
@@ -88,7 +85,7 @@ test('a chamber is set out from its valves in a moment, and mirrored where it ru
   }
   await page.getByRole('button', { name: 'Draw it' }).click()
   await expect(page.getByRole('tabpanel', { name: 'Chamber' })).toContainText('Bathtub, cylinder 1')
-  await expect(page.locator('[data-factor]')).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('[data-factor]')).toBeVisible()
   await page.getByRole('checkbox', { name: '1', exact: true }).check()
   await expect(page.getByRole('tabpanel', { name: 'Chamber' })).toContainText('mirrored')
   await page.getByRole('button', { name: 'Keep this chamber' }).click()

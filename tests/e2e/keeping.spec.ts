@@ -26,7 +26,7 @@ test('a half-typed pour survives a reload and a server restart, and goes in once
     await expect(page.locator('.saved')).toContainText('1 waiting')
     await expect(page.locator('.pours')).toContainText('waiting')
     await server.run()
-    await expect(page.locator('.saved')).toContainText(`${entries.length + 1} kept`, { timeout: 20_000 })
+    await expect(page.locator('.saved')).toContainText(`${entries.length + 1} kept`)
     await expect(page.locator('.saved')).not.toContainText('waiting')
     await page.reload()
     await expect(page.locator('.pours ol li')).toHaveCount(3)

@@ -5,7 +5,6 @@ import { expect, reckoned, test } from '../support/page'
 const INCH = 25.4
 
 test('a V8 of two heads, in inches, from nothing to settled, by keyboard alone', async ({ page, bench }) => {
-  test.setTimeout(300_000)
   const hand = new Hand(page)
   await page.goto(bench.server.url)
   await page.evaluate(() => localStorage.setItem('bowl.lengths', 'in'))
@@ -96,7 +95,6 @@ test('a V8 of two heads, in inches, from nothing to settled, by keyboard alone',
 })
 
 test('a flat twin with four valves, its chamber drawn, from nothing to settled, by keyboard alone', async ({ page, bench }) => {
-  test.setTimeout(300_000)
   const hand = new Hand(page)
   await begin(hand, bench.server.url, `Flat twin ${Date.now() % 10000}`, async () => {
     await hand.tabTo('Arrangement')
@@ -142,13 +140,13 @@ test('a flat twin with four valves, its chamber drawn, from nothing to settled, 
   await hand.figure('31')
   await hand.tabTo('Draw it')
   await hand.press('Enter')
-  await expect(page.locator('[data-verdict]')).toContainText('fits the pour', { timeout: 60_000 })
+  await expect(page.locator('[data-verdict]')).toContainText('fits the pour')
   await hand.tabTo('Keep this chamber')
   await hand.press('Enter')
   await expect(page.getByRole('button', { name: 'Keep this chamber' })).toHaveCount(0)
 
   for (let head = 1; head <= 2; head++) {
-    await expect(next(page)).toContainText(`off head ${head}`, { timeout: 60_000 })
+    await expect(next(page)).toContainText(`off head ${head}`)
     await goOn(hand)
     await reckoned(page)
     await hand.tabTo(/^Plan \d/)
@@ -170,11 +168,10 @@ test('a flat twin with four valves, its chamber drawn, from nothing to settled, 
     await goOn(hand)
     await pourAll(hand, { 1: wanted(1), 2: wanted(2) })
   }
-  await expect(next(page)).toContainText('Every cylinder is on target', { timeout: 60_000 })
+  await expect(next(page)).toContainText('Every cylinder is on target')
 })
 
 test('a closed-barrel single, poured assembled and brought down by its foot, by keyboard alone', async ({ page, bench }) => {
-  test.setTimeout(180_000)
   const hand = new Hand(page)
   await begin(hand, bench.server.url, `Closed barrel ${Date.now() % 10000}`, async () => {
     await hand.tabTo('Cycle')
@@ -214,7 +211,6 @@ test('a closed-barrel single, poured assembled and brought down by its foot, by 
 })
 
 test('a scooter single of 47 by 42 with a turned head, squish first and then its dome, by keyboard alone', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   const hand = new Hand(page)
   await begin(hand, bench.server.url, `Scooter ${Date.now() % 10000}`, async () => {
     await hand.tabTo('Cycle')

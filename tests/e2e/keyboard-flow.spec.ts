@@ -2,7 +2,6 @@ import { Hand } from '../support/hand'
 import { copyOf, expect, field, open, test } from '../support/page'
 
 test('before and after on the flow bench, by keyboard alone', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   const hand = new Hand(page)
   const build = await copyOf(bench, bench.testSix)
   await open(page, bench, build, 'sheet')

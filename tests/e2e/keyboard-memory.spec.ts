@@ -2,7 +2,6 @@ import { Hand } from '../support/hand'
 import { copyOf, expect, list, open, pick, preset, test } from '../support/page'
 
 test('a job by keyboard alone: card begun, clock started and stopped, a step ticked, waiting told, hours entered', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   const hand = new Hand(page)
   const build = await copyOf(bench, bench.skerry)
   await preset(page, { 'bowl.daybookLeaf': 'card' })
@@ -145,7 +144,7 @@ test('the next head of a casting, and what the last one did, by keyboard alone',
   await page.locator('.station-room [data-station]').waitFor()
   const id = /builds\/([^/]+)/.exec(page.url())![1]!
   const kept = async () => (await (await fetch(`${bench.server.url}/api/builds/${id}`)).json() as { entries: { kind: string, body: { power?: number } }[] }).entries
-  await expect.poll(async () => (await kept()).some(e => e.kind === 'casting'), { timeout: 60_000 }).toBe(true)
+  await expect.poll(async () => (await kept()).some(e => e.kind === 'casting')).toBe(true)
 
   await preset(page, { 'bowl.daybookLeaf': 'after' })
   await open(page, bench, id, 'daybook')

@@ -4,7 +4,6 @@ import { copyOf, expect, field, list, open, pick, preset, test } from '../suppor
 const tab = (page: Parameters<typeof open>[0], name: string) => page.getByRole('tab', { name, exact: true })
 
 test('a port from its throat to its flange, by keyboard alone', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   const hand = new Hand(page)
   const build = await copyOf(bench, bench.hollin)
   await open(page, bench, build, 'cut')
@@ -107,7 +106,6 @@ test('a port from its throat to its flange, by keyboard alone', async ({ page, b
 })
 
 test('a valve job from its record to settled: the seat, what it gave, the chamber', async ({ page, bench }) => {
-  test.setTimeout(180_000)
   const hand = new Hand(page)
   const build = await copyOf(bench, bench.launch)
   await preset(page, { 'bowl.portsLeaf': 'seats', 'bowl.portSide': 'exhaust' })

@@ -9,7 +9,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   test.setTimeout(900_000)
   const build = await copyOf(bench, bench.hollin)
   await open(page, bench, build, 'shape')
-  await expect(page.locator('[data-added]')).toContainText('cc', { timeout: 60_000 })
+  await expect(page.locator('[data-added]')).toContainText('cc')
 
   // To the line, pads and all: the wall goes out round both intakes.
   await tabTo(page, /^Match the need$/)
@@ -74,7 +74,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await expect(page.locator('.right .v-table tbody tr')).toHaveCount(4, { timeout: 240_000 })
   await tabTo(page, /^Plan it on every cylinder$/)
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/Planned on 1 \(\+ \d+\.\d cc, to \d+\.\d\), 2 /)).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/Planned on 1 \(\+ \d+\.\d cc, to \d+\.\d\), 2 /)).toBeVisible()
 
   // Faced back on the Cut station, from the opened chambers: the plan that stood there is dropped, and a new one found.
   await page.keyboard.press('Escape')
@@ -83,7 +83,7 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await tabTo(page, /^Drop the plan$/)
   await page.keyboard.press('Enter')
   await reckoned(page)
-  await expect(page.locator('[data-verdict=intake]')).toContainText('clear', { timeout: 60_000 })
+  await expect(page.locator('[data-verdict=intake]')).toContainText('clear')
   const deepest = await number(page, 'answer=deepest')
   expect(Math.abs(deepest - payBack)).toBeLessThan(0.08)
   // The very depth that Shape had promised for this cylinder.

@@ -2,7 +2,6 @@ import { Hand } from '../support/hand'
 import { copyOf, expect, field, list, open, pick, test } from '../support/page'
 
 test('springs by keyboard alone: read, entered, short of room, a stop, and shimmed back', async ({ page, bench }) => {
-  test.setTimeout(180_000)
   const hand = new Hand(page)
   const build = await copyOf(bench, bench.hollin)
   await open(page, bench, build, 'mockup')

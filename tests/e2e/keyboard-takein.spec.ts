@@ -3,7 +3,6 @@ import { copyOf, expect, list, open, pick, test } from '../support/page'
 import { phonePicture, sha256 } from '../support/pictures'
 
 test('taking a head in by keyboard alone: found, photographed, told, decided, on the paper; struck out, it is nowhere', async ({ page, bench }) => {
-  test.setTimeout(180_000)
   const hand = new Hand(page)
   const build = await copyOf(bench, bench.launch)
   const picture = await phonePicture(900, 600)
@@ -59,7 +58,7 @@ test('taking a head in by keyboard alone: found, photographed, told, decided, on
   // It stands on the paper, which is as of then once something comes after it.
   await hand.bare('0')
   const sheet = page.getByRole('img', { name: /^Customer sheet, page 1 of 1: .*Something else between 2 and 3: a bolt broken off; told the owner; drilled out/ })
-  await expect(sheet).toBeVisible({ timeout: 30_000 })
+  await expect(sheet).toBeVisible()
   await page.getByRole('button', { name: 'Save as PDF' }).focus()
   await Promise.all([page.waitForEvent('download'), hand.press('Enter')])
   await expect(page.getByText(/on A4: still as it is now/)).toBeVisible()
@@ -84,6 +83,6 @@ test('taking a head in by keyboard alone: found, photographed, told, decided, on
   await expect.poll(seen).toBe(404)
   await hand.bare('0')
   await expect(page.getByText(/as of then, 2 entries have come since/)).toBeVisible()
-  await expect(page.getByRole('img', { name: /^Customer sheet, page 1 of 1/ })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('img', { name: /^Customer sheet, page 1 of 1/ })).toBeVisible()
   await expect(sheet).toHaveCount(0)
 })

@@ -18,7 +18,6 @@ async function bare(page: Page, key: string): Promise<void> {
 }
 
 test('a new build, measured, cut and settled, by keyboard alone, in mixed inches and millimetres', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   await page.addInitScript(() => localStorage.setItem('bowl.hand', ''))
   await page.goto(bench.server.url)
   await expect(page.getByText('Brackwater 34').first()).toBeVisible()

@@ -60,11 +60,11 @@ async function engineOf(bench: Bench, engine: Engine, dress: Dress): Promise<str
 /** Waits until what a leaf is opened for stands on it. */
 async function told(page: Page, station: string, engine: Engine, store: Record<string, string>): Promise<void> {
   const place = page.locator('.station-room')
-  if (store['bowl.sheetLeaf'] === 'chamber') await place.locator('[data-factor]').waitFor({ timeout: 90_000 })
-  if (station === 'cut' && !store['bowl.cutLeaf'] && engine !== 'undrawn') await place.locator('[data-verdict]').first().waitFor({ timeout: 90_000 })
-  if (station === 'shape' && engine !== 'skerry' && engine !== 'undrawn') await place.locator('[data-added]').getByText('cc').waitFor({ timeout: 90_000 })
-  if (station === 'route') await place.locator('[data-route="1"], [data-none], [data-nothing]').first().waitFor({ timeout: 90_000 })
-  if (station === 'papers') await place.locator('[data-paper][aria-busy=false] canvas').first().waitFor({ timeout: 30_000 })
+  if (store['bowl.sheetLeaf'] === 'chamber') await place.locator('[data-factor]').waitFor()
+  if (station === 'cut' && !store['bowl.cutLeaf'] && engine !== 'undrawn') await place.locator('[data-verdict]').first().waitFor()
+  if (station === 'shape' && engine !== 'skerry' && engine !== 'undrawn') await place.locator('[data-added]').getByText('cc').waitFor()
+  if (station === 'route') await place.locator('[data-route="1"], [data-none], [data-nothing]').first().waitFor()
+  if (station === 'papers') await place.locator('[data-paper][aria-busy=false] canvas').first().waitFor()
   await page.waitForTimeout(500)
 }
 
@@ -106,7 +106,7 @@ for (const [d, dress] of (Object.keys(DRESSES) as Dress[]).entries()) {
   for (const key of new Set(mine.map(pageOf))) {
     const leaves = mine.filter(leaf => pageOf(leaf) === key)
     test(`${key}, ${dress}: every leaf readable, whole, nothing overlapping, no page scroll, no axe finding, at either size and by day and night`, async ({ page, bench }) => {
-      test.setTimeout(60_000 + 30_000 * leaves.length)
+      test.setTimeout(120_000 + 60_000 * leaves.length)
       const [, engine, first] = leaves[0]!
       const night = (s: number) => String((dress === 'day, mm') === (s === 1))
       await preset(page, { ...DRESSES[dress].store, ...leaves[0]![3] })

@@ -6,7 +6,6 @@ const HOUR = 3_600_000
 const clock = (build: string, at: number, step: string, on: boolean, hand = 'TT') => [`/api/builds/${build}/entries/${uuid()}`, { at: new Date(at).toISOString(), hand, kind: 'clock', v: 1, scope: { level: 'build' }, body: { step, on } }] as const
 
 test('clocks: two devices, a reload, midnight and a killed server; hours are neither lost nor doubled', async ({ page, context }) => {
-  test.setTimeout(180_000)
   const server = await TestServer.start({ demo: true })
   try {
     const builds = await (await fetch(`${server.url}/api/builds`)).json() as { id: string, name: string }[]
@@ -41,12 +40,12 @@ test('clocks: two devices, a reload, midnight and a killed server; hours are nei
     const other = await context.newPage()
     await other.addInitScript(() => localStorage.setItem('bowl.hand', 'TT'))
     await preset(other, { 'bowl.daybookLeaf': 'card' })
-    await expect.poll(async () => (await upToDate(server)).find(b => b.id === six)?.reckoned?.job?.running.map(r => r.step), { timeout: 60_000 }).toEqual(['scribe'])
+    await expect.poll(async () => (await upToDate(server)).find(b => b.id === six)?.reckoned?.job?.running.map(r => r.step)).toEqual(['scribe'])
     await open(other, { server }, hollin, 'daybook')
     await other.getByRole('button', { name: 'Begin the card' }).click()
     await expect(other.getByText(/^Your clock also runs at Millrace test six, mark the limit, since/)).toBeVisible()
     await other.locator('[data-step="clean"]').getByRole('button', { name: /^Start the clock/ }).click()
-    await expect(page.locator('.clock')).not.toContainText('TT is at', { timeout: 30_000 })
+    await expect(page.locator('.clock')).not.toContainText('TT is at')
     const entries = async (build: string) => (await (await fetch(`${server.url}/api/builds/${build}`)).json() as { entries: { kind: string, at: string, hand: string, body: { step: string, on: boolean } }[] }).entries.filter(e => e.kind === 'clock' && e.hand === 'TT')
     await expect.poll(async () => (await entries(six)).length).toBe(6)
     expect((await entries(six)).at(-1)).toMatchObject({ body: { step: 'scribe', on: false }, at: (await entries(hollin))[0]!.at })
@@ -101,9 +100,9 @@ test('a clock that ran through a night asks how much of it was worked; what was 
   await open(page, bench, build, 'papers')
   await page.getByRole('button', { name: 'Quote', exact: true }).click()
   // 17.6 h at 60 and 12.50.
-  await expect(page.getByRole('img', { name: /^Quote, page 1 of 1: .*1056\.00 \+ 12\.50 = 1068\.50/ })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('img', { name: /^Quote, page 1 of 1: .*1056\.00 \+ 12\.50 = 1068\.50/ })).toBeVisible()
   await page.getByRole('button', { name: 'Bill of hours' }).click()
-  await expect(page.getByRole('img', { name: /^Bill of hours, page 1 of 1: .*180\.00 \+ 12\.50 = 192\.50/ })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('img', { name: /^Bill of hours, page 1 of 1: .*180\.00 \+ 12\.50 = 192\.50/ })).toBeVisible()
 })
 
 test('a new build of a casting begins with what its heads were, and says so', async ({ page, bench }) => {
@@ -124,7 +123,7 @@ test('a new build of a casting begins with what its heads were, and says so', as
   const id = /builds\/([^/]+)/.exec(page.url())![1]!
   interface Kept { entries: { kind: string, note?: string, body: { quantity?: string, mark?: string, place?: string, way?: string, figure?: { value: number }, u?: { value: number } } }[] }
   const kept = async () => (await (await fetch(`${bench.server.url}/api/builds/${id}`)).json() as Kept).entries
-  await expect.poll(async () => (await kept()).some(e => e.kind === 'assume' && e.body.quantity === 'mouthArea'), { timeout: 60_000 }).toBe(true)
+  await expect.poll(async () => (await kept()).some(e => e.kind === 'assume' && e.body.quantity === 'mouthArea')).toBe(true)
   const entries = await kept()
   const chamber = entries.filter(e => e.body.quantity === 'chamberVolume')
   expect(chamber).toHaveLength(1)

@@ -7,7 +7,6 @@ import { frame } from '../support/sent'
 const cylinder = (page: import('@playwright/test').Page, n: number) => page.getByRole('navigation', { name: 'Cylinders' }).locator('.cell').nth(n - 1)
 
 test('with a thinner gasket planned, Cut, Shape and the stack say one depth, and Pour where it ends', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'cut')
   await reckoned(page)

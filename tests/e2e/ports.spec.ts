@@ -21,7 +21,6 @@ test('a traced opening that crosses itself, or has ten thousand points, gets a s
 })
 
 test('a mould’s time is right after a reload, a night’s sleep and a server that was killed', async ({ page }) => {
-  test.setTimeout(240_000)
   const server = await TestServer.start({ demo: true })
   try {
     const builds = await (await fetch(`${server.url}/api/builds`)).json() as { id: string, name: string }[]

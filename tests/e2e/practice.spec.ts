@@ -1,13 +1,12 @@
 import { expect, test } from '../support/page'
 
 test('a first build by the sheet of readings: only what the screen says is followed', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   await page.goto(`${bench.server.url}/new`)
   await page.getByRole('button', { name: 'Practise on a made-up engine' }).click()
   const says = page.locator('[data-step]')
   let followed = 0
   for (let steps = 0; steps < 60; steps++) {
-    await expect(says).toBeVisible({ timeout: 20_000 })
+    await expect(says).toBeVisible()
     const said = (await says.textContent())!
     if (said.startsWith('That is the whole of it')) break
     await page.getByLabel('Practice', { exact: true }).getByRole('link', { name: 'Show me' }).click()
@@ -21,7 +20,7 @@ test('a first build by the sheet of readings: only what the screen says is follo
     } else if (press) {
       await page.locator('.station-room').getByRole('button', { name: new RegExp(`^${press[1]!}`) }).first().click()
     } else throw new Error(`a step that says nothing to do: ${said}`)
-    await expect(says).not.toHaveText(said, { timeout: 20_000 })
+    await expect(says).not.toHaveText(said)
     followed++
     // It can be left and taken up where the ledger is: a reload in the middle loses nothing.
     if (followed === 12) {
@@ -51,6 +50,6 @@ test('help explains the station that is open; find knows stations, leaves, figur
     await page.getByLabel('Find a station, a figure, a cylinder or a build').fill(sought)
     await page.keyboard.press('Enter')
     await expect(page).toHaveURL(url)
-    await expect(page.locator('.station-room')).toContainText(seen, { timeout: 30_000 })
+    await expect(page.locator('.station-room')).toContainText(seen)
   }
 })

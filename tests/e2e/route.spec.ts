@@ -28,7 +28,6 @@ const planned = async (bench: Bench, build: string) => {
 const stops = async (page: Page, stage: number) => (await page.locator('.stages tr.what').nth(stage).locator('[data-stop]').allTextContents()).map(Number)
 
 test('levers set, routes compared, one taken, followed to the last pour, planned anew after a pour that surprised, by keys alone', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   const build = await undrawn(bench)
   await open(page, bench, build, 'sheet')
   await page.keyboard.press('7')
@@ -84,7 +83,7 @@ test('levers set, routes compared, one taken, followed to the last pour, planned
   for (const [i, cc] of ground.entries()) await pour(bench, build, i + 1, i === 2 ? cc + 0.4 : cc)
   await page.goto(`${bench.server.url}/builds/${build}/route`)
   const before = (await planned(bench, build)).find(e => e.kind === 'faceCut')!.body.depth!.value
-  await expect(page.locator('[data-replan]')).toContainText(`${before.toFixed(2)} mm is planned`, { timeout: 30_000 })
+  await expect(page.locator('[data-replan]')).toContainText(`${before.toFixed(2)} mm is planned`)
   await page.locator('[data-taken]').getByRole('button', { name: /^Plan .* instead$/ }).press('Enter')
   await expect(page.locator('[data-replan]')).toHaveCount(0)
   const depth = async () => (await planned(bench, build)).find(e => e.kind === 'faceCut')!.body.depth!.value
@@ -107,7 +106,6 @@ test('levers set, routes compared, one taken, followed to the last pour, planned
 })
 
 test('a route that was taken is dropped as one; a search that is left leaves nothing behind', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   const build = await undrawn(bench)
   await open(page, bench, build, 'route')
   await expect(page.locator('[data-route="1"]')).toBeVisible()
@@ -129,7 +127,6 @@ test('a route that was taken is dropped as one; a search that is left leaves not
 })
 
 test('seats planned before the face at Cut are in every route, before its cut, and stay when one is taken', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   const build = await copyOf(bench, bench.launch)
   await preset(page, { 'bowl.cutLeaf': 'seats' })
   await open(page, bench, build, 'cut')
@@ -147,7 +144,7 @@ test('seats planned before the face at Cut are in every route, before its cut, a
   await page.keyboard.press('7')
   await expect(page.locator('[data-counted]')).toContainText('Seat work is planned, before the face is cut')
   await expect(page.locator('[data-uncounted]')).toHaveCount(0)
-  await expect(page.locator('.stages tr.what').first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.locator('.stages tr.what').first()).toBeVisible()
   const work = (await page.locator('.stages tr.what').allTextContents()).map(text => /Recut|off the face/.exec(text)?.[0])
   expect(work.filter(Boolean)).toEqual(['Recut', 'off the face'])
   await page.locator('[data-take]').press('Enter')
@@ -156,11 +153,10 @@ test('seats planned before the face at Cut are in every route, before its cut, a
 })
 
 test('the valves freed as a school has it, and new pistons with their order sheet; the levers stay as they were set', async ({ page, bench }) => {
-  test.setTimeout(240_000)
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'route')
   for (const lever of [/^Cut the face/, /^Cut the deck/, /^Order new pistons/]) await page.getByRole('checkbox', { name: lever }).press('Space')
-  await expect(page.locator('[data-route="1"]')).toContainText('new pistons', { timeout: 60_000 })
+  await expect(page.locator('[data-route="1"]')).toContainText('new pistons')
   // Once they are taken their order is a paper; valve to piston is measured on this engine, so its pockets are known.
   await page.locator('[data-take]').press('Enter')
   await page.locator('[data-order]', { hasText: 'The new pistons are' }).getByRole('link').press('Enter')

@@ -4,17 +4,16 @@ import { frame } from '../support/sent'
 import { put } from '../support/server'
 
 test('the schools side by side on the launch engine, and what the line leaves short', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'shape')
   // The bore's circle is the mouth already: most of what the intake wants lies outside the line, and that is said.
-  await expect(page.locator('[data-unmet]')).toContainText(/^Even ground as far as the line, \d+° round the intake stay short at some lift, by up to \d+ %/, { timeout: 60_000 })
+  await expect(page.locator('[data-unmet]')).toContainText(/^Even ground as far as the line, \d+° round the intake stay short at some lift, by up to \d+ %/)
   await page.getByLabel('Pin gauge').check()
   await expect(page.locator('[data-pin]')).toContainText(/touches at .*\d+° and comes free at \d+°/)
   await page.getByRole('tab', { name: 'Schools' }).click()
   await page.getByRole('button', { name: 'Compare them for the intake' }).click()
   const rows = page.locator('.right .v-table tbody tr')
-  await expect(rows).toHaveCount(4, { timeout: 60_000 })
+  await expect(rows).toHaveCount(4)
   await expect(rows.nth(3)).toContainText('0.00 cc')
   // What the button offers is what the comparison says of its school.
   const takes = /\d+\.\d+ cc/.exec((await rows.nth(1).textContent())!)![0]
@@ -28,10 +27,9 @@ test('the schools side by side on the launch engine, and what the line leaves sh
 })
 
 test('a wall is moved by hand and by a cutter, each undone; odd figures are refused', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'shape')
-  await expect(page.locator('[data-added]')).toContainText('0.00 cc', { timeout: 60_000 })
+  await expect(page.locator('[data-added]')).toContainText('0.00 cc')
   await page.locator('[data-wall="150"]').focus()
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp')
   await expect(page.locator('[data-added]')).not.toContainText('0.00 cc')
@@ -51,11 +49,10 @@ test('a wall is moved by hand and by a cutter, each undone; odd figures are refu
   await expect(page.locator('.figure-field', { has: field(page, 'Margin') }).locator('.sentence')).toContainText('must lie between')
   // A reload keeps the step.
   await page.reload()
-  await expect(page.getByRole('button', { name: /^Undo: Cutter 48/ })).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByRole('button', { name: /^Undo: Cutter 48/ })).toBeVisible()
 })
 
 test('a cutter’s corner leaves metal, a short one leaves more, and a lift table takes the place of a simple curve', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'shape')
   const type = async (label: string, text: string) => {
@@ -113,7 +110,7 @@ test('a seat under the face leaves no chamber to shape, and that is said', async
     ...frame, kind: 'measure', scope: { level: 'cylinder', cylinder: 1 }, body: { quantity: 'exhaustSeatHeight', figure: { value: -0.5, unit: 'mm', typed: '-0.5' } }
   })
   await open(page, bench, build, 'shape')
-  await expect(page.locator('[data-fault]')).toContainText('The chamber of cylinder 1 can’t be worked out from its drawing', { timeout: 60_000 })
+  await expect(page.locator('[data-fault]')).toContainText('The chamber of cylinder 1 can’t be worked out from its drawing')
   await page.locator('.cell').nth(1).click()
   await expect(page.locator('[data-fault]')).toHaveCount(0)
   await reckoned(page)
@@ -121,7 +118,7 @@ test('a seat under the face leaves no chamber to shape, and that is said', async
 
 test('the template goes out as PDF and SVG', async ({ page, bench }) => {
   await open(page, bench, bench.launch, 'shape')
-  await expect(page.locator('[data-added]')).toContainText('cc', { timeout: 60_000 })
+  await expect(page.locator('[data-added]')).toContainText('cc')
   for (const [name, ending] of [['Template, PDF', 'pdf'], ['SVG', 'svg']] as const) {
     const waiting = page.waitForEvent('download')
     await page.getByRole('button', { name, exact: true }).click()
@@ -150,7 +147,6 @@ test('a ridge that a cutter left is stated as measured, says its cc and is plann
 })
 
 test('chambers that take long can be stopped, and go on where they were left', async ({ page, bench }) => {
-  test.setTimeout(120_000)
   // The kit that makes solids is held back, so that making them takes as long as the spec likes.
   let held = true
   await page.route('**/*.wasm', async (route) => {
@@ -168,7 +164,7 @@ test('chambers that take long can be stopped, and go on where they were left', a
   await expect(page.locator('[data-depth]')).toHaveCount(0)
   held = false
   await page.getByRole('button', { name: 'Go on' }).click()
-  await expect(page.locator('[data-depth]')).toContainText(/\d\.\d\d mm/, { timeout: 60_000 })
+  await expect(page.locator('[data-depth]')).toContainText(/\d\.\d\d mm/)
   await page.getByRole('link', { name: /Shape/ }).click()
   await reckoned(page)
   await expect(page.locator('[data-added]')).toContainText('0.00 cc')

@@ -24,7 +24,6 @@ test('a place that is touched is where it was touched, on either side of the fac
 })
 
 test('pictures that are none get a sentence beside the field; with the shop away they wait on the device', async ({ page }) => {
-  test.setTimeout(240_000)
   const server = await TestServer.start({ demo: true })
   try {
     const builds = await (await fetch(`${server.url}/api/builds`)).json() as { id: string, name: string }[]
@@ -49,13 +48,13 @@ test('pictures that are none get a sentence beside the field; with the shop away
     const picture = await phonePicture(640, 480)
     await server.kill()
     await files.setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: picture })
-    await expect(page.locator(`.photo-field [data-photo="${sha256(picture)}"] img`)).toBeVisible({ timeout: 15_000 })
+    await expect(page.locator(`.photo-field [data-photo="${sha256(picture)}"] img`)).toBeVisible()
     await page.getByRole('button', { name: 'Enter what was found' }).click()
     const kept = page.locator(`[data-finding] [data-photo="${sha256(picture)}"] img`)
     await expect(kept).toBeVisible()
     await expect(page.getByText(/waiting/)).toBeVisible()
     await server.run()
-    await expect.poll(async () => (await fetch(`${server.url}/api/builds/${build}/photographs/${sha256(picture)}`)).status, { timeout: 30_000 }).toBe(200)
+    await expect.poll(async () => (await fetch(`${server.url}/api/builds/${build}/photographs/${sha256(picture)}`)).status).toBe(200)
     await page.reload()
     await expect(kept).toBeVisible()
     expect((await server.query<{ n: string }>('select count(*) as n from photographs where sha256 = $1', [sha256(picture)]))[0]!.n).toBe('1')

@@ -26,7 +26,6 @@ const GRAIN: Record<string, number> = { 'mm²': 1, 'mm': 0.01, 'cc': 0.001, 'µm
 
 for (const [name, least] of [['launch', 40], ['skerrySmall', 20]] as const) {
   test(`an inch shop sees no millimetre and no odd figure on any leaf, and every figure is the one of a metric shop; nothing stored is touched: ${name}`, async ({ page, bench }) => {
-    test.setTimeout(300_000)
     const stored = async () => JSON.stringify(await (await fetch(`${bench.server.url}/api/builds/${bench[name]}/file`)).json())
     const before = await stored()
     const metric = await everyLeaf(page, bench, bench[name], 'mm', () => readings(page))

@@ -118,7 +118,7 @@ export async function still(page: Page): Promise<void> {
       if (now() !== before) return false
     }
     return true
-  }, undefined, { timeout: 90_000 })
+  }, undefined, { timeout: 150_000 })
 }
 
 /** Every leaf of every station, in a shop's lengths: what `look` finds there. */

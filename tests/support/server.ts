@@ -68,7 +68,7 @@ export class TestServer {
       stdio: ['ignore', 'ignore', this.keepLog ? 'pipe' : 'inherit']
     })
     this.child.stderr?.on('data', (piece: Buffer) => this.log += piece.toString())
-    for (let i = 0; i < 300; i++) {
+    for (const until = Date.now() + 120_000; Date.now() < until;) {
       if (this.child.exitCode !== null) throw new Error(`the server stopped with ${this.child.exitCode}`)
       const ok = await fetch(`${this.url}/api/health`, { signal: AbortSignal.timeout(3000) }).then(r => r.ok, () => false)
       if (ok) return
