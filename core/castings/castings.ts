@@ -1,6 +1,6 @@
 import { mean } from 'simple-statistics'
 import { bestMean, uncertainty, type Sourced } from '../estimate'
-import { ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type PortPlaceName, type Quantity, type Valve } from '../ledger'
+import { ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type Layout, type PortPlaceName, type Quantity, type Scope, type Valve } from '../ledger'
 import { compareRuns, flowRuns, placesIn, portReceived, portsIn, pourResult, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type PortName, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
 
@@ -21,13 +21,15 @@ export interface CastingGain extends CastingPort { changed: FlowThing[], change:
 export interface CastingHead {
   mark: string
   head: number
+  /** How many heads its engine has. */
+  heads: number
   cylinders: number
   /** When it was poured and measured, and what was read, which tells it from every other. */
   readings: string[]
   figures: Record<CastingFigure, number[]>
   found: Pick<FindingBody, 'what' | 'words'>[]
-  /** Where its ports are too thin to be ground. */
-  thin: (CastingPort & { place: PortPlaceName })[]
+  /** Where its ports are too thin to be ground; `along`: at which of its chambers, from 1. */
+  thin: (CastingPort & { along: number, place: PortPlaceName })[]
   gains: CastingGain[]
   afterwards: AfterwardsBody[]
 }
@@ -79,14 +81,14 @@ export function castingHeads(r: Replay): CastingHead[] {
       ? [`${e.at} ${e.scope.cylinder} ${e.kind === 'pour' ? pourResult(e).value : e.body.across.value}`]
       : [])
     return [{
-      mark, head: i + 1, cylinders: cylinders.length, readings,
+      mark, head: i + 1, heads: r.layout.heads.length, cylinders: cylinders.length, readings,
       figures: {
         chamber: cylinders.flatMap(c => first(stretches(r.ledger, c)[0]!.pours.map(pour => pourResult(pour).value))),
         perMm: cylinders.flatMap(c => taughtOf(r.lessons.filter(l => l.cylinder === c).map(l => l.perMm))),
         intakeThroat: throats('intake'), exhaustThroat: throats('exhaust'), intakePort: ports('intake'), exhaustPort: ports('exhaust')
       },
       found: ofKind(r.live.entries, 'finding').filter(e => scopeName(e.scope) === scopeName({ level: 'head', head: i + 1 }) && e.body.what !== 'numbering').map(({ body: { what, words } }) => ({ what, ...words ? { words } : {} })),
-      thin: portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap(port => placesIn(r, port).filter(e => e.body.way === 'thin').map(({ body: { place } }) => ({ ...portOf(r, port), place }))),
+      thin: portsIn(r.layout).filter(({ cylinder }) => cylinders.includes(cylinder)).flatMap(port => placesIn(r, port).filter(e => e.body.way === 'thin').map(({ body: { place } }) => ({ ...portOf(r, port), along: cylinders.indexOf(port.cylinder) + 1, place }))),
       gains: gainsOf(r, cylinders), afterwards: ofKind(r.live.entries, 'afterwards').map(e => e.body)
     }]
   })
@@ -137,22 +139,30 @@ export function castingStart({ likely: { chamber, perMm } }: Casting): { chamber
   return { ...chamber ? { chamberVolume: chamber } : {}, ...perMm ? { mouthArea: { ...perMm, value: perMm.value * 1000, u: perMm.u * 1000 } } : {} }
 }
 
-/** A thin place of a casting, each once whatever head showed it. */
-const thinOnce = ({ heads }: Casting) => [...new Map(heads.flatMap(h => h.thin).map(one => [`${one.cylinder} ${one.valve} ${one.n ?? 1} ${one.place}`, one])).values()]
+/**
+ * Thin places of a casting on an engine, each once whatever head showed it: on the head that showed it, where the engine has
+ * as many heads as that one's had; on every head of an engine that has more or fewer, for each is of that casting.
+ */
+function thinOn({ heads }: Casting, layout: Pick<Layout, 'heads'>): { scope: Scope, place: PortPlaceName }[] {
+  const places = heads.flatMap(head => head.thin.flatMap(({ along, valve, n, place }) =>
+    (layout.heads.length === head.heads ? [layout.heads[head.head - 1]!] : layout.heads).flatMap(cylinders => cylinders[along - 1] ?? [])
+      .map(cylinder => ({ scope: { level: 'port', cylinder, port: valve, ...n ? { n } : {} } as const, place }))))
+  return [...new Map(places.map(one => [`${scopeName(one.scope)} ${one.place}`, one])).values()]
+}
 
 /**
  * What a new build of a casting begins with, as entries: its mark, what is likely of it as assumed, and where its ports are thin.
  *
- * @example castingEntries(casting)[1] // { kind: 'assume', scope: { level: 'build' }, body: { quantity: 'chamberVolume', … } }
+ * @param layout of the new build
+ * @example castingEntries(casting, layout)[1] // { kind: 'assume', scope: { level: 'build' }, body: { quantity: 'chamberVolume', … } }
  */
-export function castingEntries(casting: Casting): Alike[] {
+export function castingEntries(casting: Casting, layout: Pick<Layout, 'heads'>): Alike[] {
   const scope = { level: 'build' } as const
   const figure = (value: number, unit: string): Figure => ({ value, unit, typed: '' })
   const { chamberVolume, mouthArea } = castingStart(casting)
   const assume = (quantity: Quantity, likely: Likely | undefined, unit: string): Alike[] => likely ? [{ kind: 'assume', scope, body: { quantity, figure: figure(likely.value, unit), u: figure(likely.u, unit) } }] : []
   return [
     { kind: 'casting', scope, body: { mark: casting.mark } }, ...assume('chamberVolume', chamberVolume, 'cc'), ...assume('mouthArea', mouthArea, 'mm2'),
-    ...thinOnce(casting).map(({ cylinder, valve, n, place }): Alike => (
-      { kind: 'portPlace', scope: { level: 'port', cylinder, port: valve, ...n ? { n } : {} }, body: { place, way: 'thin', done: false } }))
+    ...thinOn(casting, layout).map(({ scope: port, place }): Alike => ({ kind: 'portPlace', scope: port, body: { place, way: 'thin', done: false } }))
   ]
 }

@@ -5,7 +5,7 @@ import { demoShop } from '../../demo/shop'
 import { USUAL_SCATTER, castingEntries, castingHeads, castingsOf, castingStart, coverageFactor, likelyOfNext, replay, scatterOf, type CastingHead } from '..'
 
 const head = (mark: string, chamber: number[], perMm: number[] = []): CastingHead =>
-  ({ mark, head: 1, cylinders: chamber.length, readings: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], thin: [], gains: [], afterwards: [] })
+  ({ mark, head: 1, heads: 1, cylinders: chamber.length, readings: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], thin: [], gains: [], afterwards: [] })
 
 describe('what the next head of a casting is likely to have', () => {
   it('adds up by hand', () => {
@@ -24,12 +24,19 @@ describe('what the next head of a casting is likely to have', () => {
   it.each([[1, 13.97], [5.9, 2.65], [22, 2.13], [70, 2.05], [Infinity, 2]])('factor at %f degrees of freedom', (dof, t) => expect(coverageFactor(dof)).toBe(t))
   it('remembers where the ports of a head are thin', () => {
     const heads = demoShop.builds.filter(({ name }) => name.startsWith('Practice head')).flatMap(({ entries }) => castingHeads(replay(entries)!))
-    expect(heads.map(({ thin }) => thin)).toEqual([[{ cylinder: 3, valve: 'exhaust', place: 'guideBoss' }], [{ cylinder: 3, valve: 'intake', place: 'roof' }]])
+    expect(heads.map(({ thin }) => thin)).toEqual([[{ cylinder: 3, along: 3, valve: 'exhaust', place: 'guideBoss' }], [{ cylinder: 3, along: 3, valve: 'intake', place: 'roof' }]])
     // Each is marked once in the ports of the next, whatever head showed it.
     const [casting] = castingsOf([...heads, heads[0]!])
-    expect(castingEntries(casting!).filter(e => e.kind === 'portPlace').map(({ scope, body }) => [scope, body])).toEqual([
+    expect(castingEntries(casting!, { heads: [[1, 2, 3, 4]] }).filter(e => e.kind === 'portPlace').map(({ scope, body }) => [scope, body])).toEqual([
       [{ level: 'port', cylinder: 3, port: 'exhaust' }, { place: 'guideBoss', way: 'thin', done: false }], [{ level: 'port', cylinder: 3, port: 'intake' }, { place: 'roof', way: 'thin', done: false }]
     ])
+  })
+  it.each<[string, head: Partial<CastingHead>, along: number, heads: number[][], on: number[]]>([
+    ['of the head that showed it', { head: 2, heads: 2 }, 2, [[1, 3, 5], [2, 4, 6]], [4]], ['of every head of another engine', { head: 1, heads: 1 }, 2, [[1, 3, 5], [2, 4, 6]], [3, 4]],
+    ['of barrels with a head each', { head: 3, heads: 4 }, 1, [[1]], [1]], ['of none that is too short', { head: 1, heads: 1 }, 3, [[1, 2]], []]
+  ])('thin places are marked in the ports %s', (_, of, along, heads, on) => {
+    const one = { ...head('A', [55]), ...of, thin: [{ cylinder: 9, along, valve: 'intake' as const, place: 'roof' as const }] }
+    expect(castingEntries(castingsOf([one])[0]!, { heads }).flatMap(({ kind, scope }) => kind === 'portPlace' ? [scope] : [])).toEqual(on.map(cylinder => ({ level: 'port', cylinder, port: 'intake' })))
   })
   it.each<[string, [depth: number, took: number][], number | undefined]>([
     ['of a deep cut', [[1, 4.6]], 4.6], ['not of one that is within its own doubt', [[0.05, 0.6]], undefined], ['of a deep one, whatever a light one after it seemed to', [[1, 4.6], [0.05, 0.6]], 4.6]

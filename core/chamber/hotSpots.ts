@@ -30,7 +30,8 @@ export function hotSpots(spec: ChamberSpec, mouth: Point[], gasketBore: number |
     ? []
     : [{ kind: 'ledge', valve: i, height: valve.sunk, width: valve.sunk / Math.tan(valve.topCutAngle * Math.PI / 180) }])
   spec.valves.forEach((a, i) => spec.valves.slice(0, i).forEach((b, k) => {
-    const width = Math.hypot(...valveFrame(a).seat.map((s, n) => s - valveFrame(b).seat[n]!)) - (a.diameter + b.diameter) / 2 - a.topCutWidth - b.topCutWidth
+    const [one, other] = [valveFrame(a), valveFrame(b)]
+    const width = Math.hypot(...one.seat.map((s, n) => s - other.seat[n]!)) - one.edgeRadius - other.edgeRadius
     if (width < THIN_BRIDGE) spots.push({ kind: 'bridge', valves: [k, i], width })
   }))
   if (gasketBore !== undefined) spots.push(...ringSpots(mouth, gasketBore / 2))

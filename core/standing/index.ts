@@ -1,5 +1,5 @@
 export { pourResult, takenOff, watchOf, type PourEntry } from './pours'
-export { portRow, portScope, portWorkedAt, portWorkedSince, portsIn, severalOf, valveScope, type PortName, type PortPair, type PortRow, type PortStanding } from './ports'
+export { countOf, neighbours, portRow, portScope, portWorkedAt, portWorkedSince, portsIn, severalOf, valveScope, type PortName, type PortPair, type PortRow, type PortStanding } from './ports'
 export {
   USUAL_INLET, demandOf, flangeRecord, mouldsIn, mouldsOut, placesIn, portReceived, portReckoned, portStages, seatRecord, seatWanted, portSectionOf, sectionsRecord, throatRecord, valveAcross,
   type FlangeRecord, type InletDemand, type MouldStanding, type PortReckoned, type PortStage, type SeatRecord, type SeatWanted, type SectionsRecord, type ThroatRecord

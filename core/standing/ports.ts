@@ -8,16 +8,28 @@ import { remembered } from './remembered'
 export interface PortName { cylinder: number, valve: Valve, n: number }
 
 /** Every port of an engine of one kind, or of both: one a valve. Where nobody said what engine it is, one intake and one exhaust. */
-export function portsIn({ cylinders, engine }: Layout, valve?: Valve): PortName[] {
-  const count = { intake: engine?.intakes ?? 1, exhaust: engine?.exhausts ?? 1 }
-  return cylinders.flatMap(cylinder => (['intake', 'exhaust'] as const).filter(v => !valve || v === valve).flatMap(v =>
-    Array.from({ length: count[v] }, (_, i): PortName => ({ cylinder, valve: v, n: i + 1 }))))
+export function portsIn(layout: Layout, valve?: Valve): PortName[] {
+  return layout.cylinders.flatMap(cylinder => (['intake', 'exhaust'] as const).filter(v => !valve || v === valve).flatMap(v =>
+    Array.from({ length: countOf(layout, v) }, (_, i): PortName => ({ cylinder, valve: v, n: i + 1 }))))
 }
+
+/** How many valves of a kind a cylinder has. */
+export const countOf = ({ engine }: Layout, valve: Valve): number => (valve === 'intake' ? engine?.intakes : engine?.exhausts) ?? 1
+
+/**
+ * Neighbours along a head, two and two, as most castings pair their ports; heads of one cylinder each are held against each
+ * other. What is left over has none.
+ *
+ * @example neighbours({ heads: [[1, 3, 5], [2, 4, 6]], … }) // [[1, 3], [2, 4]]
+ */
+export const neighbours = ({ heads }: Layout): [number, number][] =>
+  (heads.every(head => head.length === 1) ? [heads.flat()] : heads)
+    .flatMap(row => Array.from({ length: Math.floor(row.length / 2) }, (_, i): [number, number] => [row[2 * i]!, row[2 * i + 1]!]))
 
 /** Its scope; the only one of its kind is not numbered. */
 export const portScope = (layout: Layout, { cylinder, valve, n }: PortName): Scope => ({ level: 'port', cylinder, port: valve, ...severalOf(layout, valve) ? { n } : {} })
 export const valveScope = (layout: Layout, { cylinder, valve, n }: PortName): Scope => ({ level: 'valve', cylinder, valve, ...severalOf(layout, valve) ? { n } : {} })
-export const severalOf = ({ engine }: Layout, valve: Valve): boolean => ((valve === 'intake' ? engine?.intakes : engine?.exhausts) ?? 1) > 1
+export const severalOf = (layout: Layout, valve: Valve): boolean => countOf(layout, valve) > 1
 
 /** A port's volume as poured. */
 export interface PortStanding extends PortName { part: Part, pours: PourEntry[] }

@@ -42,6 +42,20 @@ test('a seat job is reckoned from its cone, two forms side by side, and lets the
   await expect(page.locator('[data-answer=lowest]')).toContainText(/1\.6[789] mm/)
 })
 
+test('a seat job of a head with two exhaust valves a cylinder counts both, until somebody says one', async ({ page, bench }) => {
+  await preset(page, { 'bowl.cutLeaf': 'seats' })
+  await open(page, bench, await copyOf(bench, bench.hollin), 'cut')
+  await pick(page.locator('#seat-valve'), 'exhaust')
+  for (const [label, text] of [['Machined form, across', '38'], ['Top cut', '30'], ['Valve goes up by', '.5 mm']] as const) {
+    await field(page, `${label}, A`).fill(text)
+    await field(page, `${label}, A`).press('Enter')
+  }
+  // 2 · 0.593
+  await expect(page.locator('[data-seat=A]')).toHaveText(/^1\.1[89]\d? cc$/)
+  await pick(page.locator('#seat-count'), '1')
+  await expect(page.locator('[data-seat=A]')).toHaveText('0.593 cc')
+})
+
 test('what else moves: cam, pushrods, flanges and deck, each from its own figures', async ({ page, bench }) => {
   await preset(page, { 'bowl.cutLeaf': 'else' })
   const build = await copyOf(bench, bench.launch)

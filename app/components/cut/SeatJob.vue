@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, portsIn, seatJob, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type OperationEntry, type PortName, type Replay, type Scope, type SeatJob, type Tried } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, countOf, portsIn, seatJob, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type OperationEntry, type PortName, type Replay, type Scope, type SeatJob, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
 import { say, sayCylinders } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -35,7 +35,8 @@ const FORMS = ['A', 'B'] as const
 type Form = (typeof FORMS)[number]
 const key = (name: string) => `${build.view?.id}/seat/${props.head}/${name}`
 const valve = computed(() => (drafts.get(key('valve')) ?? 'exhaust') as 'intake' | 'exhaust')
-const count = computed(() => Number(drafts.get(key('count')) ?? 1))
+/** All of a cylinder's, until somebody says that it is fewer. */
+const count = computed(() => Number(drafts.get(key(`${valve.value}/count`)) ?? (build.replayed ? countOf(build.replayed.layout, valve.value) : 1)))
 const when = computed(() => (drafts.get(key('when')) ?? 'after') as 'before' | 'after')
 const cylinders = computed(() => build.asIs.filter(state => state.head === props.head).map(state => state.cylinder))
 /** Of the ports of this head, the first that has something. */
@@ -106,7 +107,7 @@ async function plan(outcome: Outcome, form: Form) {
   <div class="seat-job">
     <div class="head">
       <BenchSelect id="seat-valve" label="Valves" :model-value="valve" :items="plainPairs(['intake', 'exhaust'])" @update:model-value="drafts.set(key('valve'), $event!)" />
-      <BenchSelect id="seat-count" label="a cylinder" :model-value="String(count)" :items="plainPairs(['1', '2', '3'])" @update:model-value="drafts.set(key('count'), $event!)" />
+      <BenchSelect id="seat-count" label="a cylinder" :model-value="String(count)" :items="plainPairs(['1', '2', '3'])" @update:model-value="drafts.set(key(`${valve}/count`), $event!)" />
       <BenchSelect id="seat-when" label="When" :model-value="when" :items="WHEN" @update:model-value="drafts.set(key('when'), $event!)" />
       <p class="small quiet">{{ SAID[when] }} The rim it leaves in the chamber is blended after; that adds more.<template v-if="wanted"> Form A is the seat as planned at Ports.</template><template v-else-if="recorded"> Form A is the seat as recorded at Ports.</template></p>
     </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { portReckoned, portRow, portStages, portsIn, severalOf, uncertainty, type Valve } from '#core'
+import { neighbours, portReckoned, portRow, portStages, portsIn, severalOf, uncertainty, type Valve } from '#core'
 import { digits, sayDoubt, signed } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -31,11 +31,9 @@ const stages = computed(() => (build.replayed?.ports ?? []).map(({ cylinder, val
 const stated = (valve: Valve) => [...build.replayed?.live.entries ?? []].reverse().find(e => e.kind === 'portPairs' && e.body.valve === valve)
 const VERDICT = { same: 'match', differ: 'differ', asBuilt: 'by design' } as const
 
-/** Neighbours along the head, two and two: how most castings pair them. */
+const beside = computed(() => build.replayed ? neighbours(build.replayed.layout) : [])
 async function pairUp(valve: Valve) {
-  const cylinders = build.cylinders
-  const pairs = Array.from({ length: Math.floor(cylinders.length / 2) }, (_, i) => [cylinders[2 * i]!, cylinders[2 * i + 1]!])
-  sentence.value = notKept(await build.add('portPairs', { level: 'build' }, { valve, pairs, poor: [] })) ?? ''
+  sentence.value = notKept(await build.add('portPairs', { level: 'build' }, { valve, pairs: beside.value, poor: [] })) ?? ''
 }
 async function builtSo(valve: Valve, smaller: number, on: boolean) {
   const entry = stated(valve)
@@ -76,7 +74,7 @@ async function builtSo(valve: Valve, smaller: number, on: boolean) {
       </v-table>
       <template v-else>
         <p class="small quiet">{{ stated(valve) ? 'Pour both ports of a pair.' : 'No pairs stated.' }}</p>
-        <v-btn v-if="!stated(valve) && build.cylinders.length > 1" @click="pairUp(valve)">Pair the neighbours</v-btn>
+        <v-btn v-if="!stated(valve) && beside.length > 0" @click="pairUp(valve)">Pair the neighbours</v-btn>
       </template>
     </div>
     <div v-if="stages.length" class="stages">

@@ -39,14 +39,17 @@ const casting = computed(() => typeof route.query.casting !== 'string'
   : castingsOf(shop.builds.flatMap(b => (b.reckoned?.castings ?? []).map(head => ({ ...head, build: b.id })))).find(one => one.mark === route.query.casting))
 const begins = computed(() => casting.value ? castingStart(casting.value) : {})
 /** Places in its ports to keep off. */
-const thin = computed(() => casting.value ? castingEntries(casting.value).filter(e => e.kind === 'portPlace').length : 0)
+const thin = computed(() => {
+  const made = engineBody(form.engine)
+  return casting.value && 'body' in made ? castingEntries(casting.value, made.body).filter(e => e.kind === 'portPlace').length : 0
+})
 /** How many of its heads were measured. */
 const measured = computed(() => begins.value.chamberVolume?.heads ?? casting.value?.heads.length ?? 0)
 /** Its dimensions as claims; what the casting itself says of chamber and mouth takes the place of one engine's. */
-function alike(): Alike[] {
+function alike(layout: Bodies['layout']): Alike[] {
   const copied = like.value ? likeness(like.value.entries) : []
   if (!casting.value) return copied
-  const says = castingEntries(casting.value)
+  const says = castingEntries(casting.value, layout)
   return [...copied.filter(({ body }) => !('quantity' in body) || !says.some(said => 'quantity' in said.body && said.body.quantity === body.quantity)), ...says]
 }
 onMounted(async () => {
@@ -75,7 +78,7 @@ async function begin() {
   const begun = await take(form, made.body)
   if (!begun) return
   const note = casting.value && `Casting ${casting.value.mark}, ${sayHeads(measured.value)}`
-  const list = alike().map(({ kind, scope, body }) => ({ kind, scope, body, more: note && (kind === 'assume' || kind === 'portPlace') ? { note } : {} }) as ToAdd)
+  const list = alike(made.body).map(({ kind, scope, body }) => ({ kind, scope, body, more: note && (kind === 'assume' || kind === 'portPlace') ? { note } : {} }) as ToAdd)
   // What does not go with an engine that was changed meanwhile is left out, one by one then, and takes nothing with it.
   if ((await build.addAll(list)).kind === 'refused') for (const { kind, scope, body, more } of list) void build.add(kind, scope, body as never, more)
   drafts.clear('newBuild')

@@ -101,9 +101,8 @@ const UNDER = 0.001
 
 /** Top of what a valve's cutters leave over a place of the plan, mm; below any chamber where they never were. */
 export function machinedTop(valve: ChamberValve): (x: number, y: number) => number {
-  const { axis: [ax, ay, az], seat: [sx, sy, sz], seatRadius, topCutRadius } = valveFrame(valve)
+  const { axis: [ax, ay, az], seat: [sx, sy, sz], seatRadius, edgeRadius: edge } = valveFrame(valve)
   const slope = Math.tan(valve.topCutAngle * Math.PI / 180)
-  const edge = topCutRadius + valve.sunk / slope
   const down = (edge - seatRadius) * slope
   const within = (x: number, y: number, z: number) => {
     const dx = x - sx
@@ -164,10 +163,10 @@ export function lifted(rings: Rings, spec: ChamberSpec, stretch: number, draft: 
   const over = ceiling(spec, stretch)
   const tops = forms
     ? spec.valves.map((valve) => {
-        const { seat: [x, y] } = valveFrame(valve)
+        const { seat: [x, y], edgeRadius } = valveFrame(valve)
         const r = valve.diameter / 2
         const cos = Math.cos(valve.tilt * Math.PI / 180)
-        return { top: machinedTop(valve), x, y, in2: (r * cos - 0.5) ** 2, out2: (r + valve.topCutWidth + valve.sunk / Math.tan(valve.topCutAngle * Math.PI / 180) + 4) ** 2 }
+        return { top: machinedTop(valve), x, y, in2: (r * cos - 0.5) ** 2, out2: (edgeRadius + 4) ** 2 }
       })
     : []
   const n = rings.away.length

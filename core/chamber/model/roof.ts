@@ -13,9 +13,11 @@ export interface ValveFrame {
   seat: [number, number, number]
   /** Middle of the top cut's outer edge, as it stands now. */
   topCut: [number, number, number]
-  /** Radii of both edges, mm; the top cut's grows as it is sunk into the ceiling. */
+  /** Radii of both edges, mm. */
   seatRadius: number
   topCutRadius: number
+  /** How far out the top cut's cone runs in a ceiling that the valve was sunk into. */
+  edgeRadius: number
   /** Where the top cut's edge was before the valve was sunk: there the ceiling meets it. */
   form: [number, number, number]
   formRadius: number
@@ -43,6 +45,7 @@ export function valveFrame(valve: ChamberValve): ValveFrame {
   const seat = along(original, valve.sunk)
   return {
     axis, seat, topCut: along(seat, -down), seatRadius: R, topCutRadius: R + valve.topCutWidth,
+    edgeRadius: R + valve.topCutWidth + valve.sunk / Math.tan(valve.topCutAngle * RADIANS),
     form: along(original, -down), formRadius: R + valve.topCutWidth
   }
 }

@@ -59,11 +59,9 @@ export function planOf(kit: SolidKit, spec: ChamberSpec, fine: Fineness = FINE):
 
 /** What seat and top cut of a valve leave as air, down to the face, within the mouth. */
 function machined(kit: SolidKit, valve: ChamberValve, prism: Manifold, around: number): Manifold {
-  const { seat, seatRadius, topCutRadius } = valveFrame(valve)
-  const slope = Math.tan(valve.topCutAngle * Math.PI / 180)
   // Sunk whole, the cone of the top cut runs on until it meets the ceiling where the valve was before.
-  const edge = topCutRadius + valve.sunk / slope
-  const down = (edge - seatRadius) * slope
+  const { seat, seatRadius, edgeRadius: edge } = valveFrame(valve)
+  const down = (edge - seatRadius) * Math.tan(valve.topCutAngle * Math.PI / 180)
   const section = new kit.CrossSection([[[0, -130], [edge, -130], [edge, -down], [seatRadius, 0], [0, 0]]])
   const upright = section.revolve(around)
   // The valve leans towards an azimuth: first over about y, then round to it.

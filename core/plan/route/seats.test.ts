@@ -85,6 +85,10 @@ describe('seat work that is planned by hand', () => {
     const { work, gone } = takenWork(r, with_!)
     expect([...work, ...gone].some(op => op.kind === 'seatWork')).toBe(false)
   })
+  it('of a drawn valve gives what its cone holds', () => {
+    // 37 across with a top cut of 0.482 at 30°: π·0.5·(18.982² + 18.982·0.866 + 0.866²/3).
+    expect(seatsGive(seatCones(withMore([]), 1), { intake: 0, exhaust: 0.5 })).toBeCloseTo(0.592, 3)
+  })
   it('of a form planned at Ports gives what is told there', () => {
     const seat = { cuts: [{ angle: 45, width: 1.4 }, { angle: 30, width: 1 }], seat: 0, outer: mm(36.4), up: mm(0.5) }
     const r = withMore([{ kind: 'seat', scope: { level: 'valve', cylinder: 1, valve: 'exhaust', n: 1 }, body: seat }])

@@ -1,4 +1,4 @@
-import { nthOfKind, sinking } from '../../chamber'
+import { nthOfKind, sinking, valveFrame } from '../../chamber'
 import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, type OperationEntry, type Valve } from '../../ledger'
 import type { School } from '../../shroud'
 import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
@@ -54,7 +54,7 @@ export interface SeatCone { valve: Valve, diameter: number, topCut: number, up: 
  * The forms that a cylinder's seats would be cut by: as planned at Ports, else as recorded there, else as drawn.
  *
  * @returns one a drawn valve
- * @example seatCones(standing, 1)[1] // { valve: 'exhaust', diameter: 38, topCut: 30, up: 0 }
+ * @example seatCones(standing, 1)[1] // { valve: 'exhaust', diameter: 38, topCut: 30, up: 0 }, of a valve of 36.8 with a top cut of 0.6
  */
 export function seatCones(standing: Replay, cylinder: number): SeatCone[] {
   const valves = modelOf(standing, cylinder)?.spec.valves ?? []
@@ -62,7 +62,7 @@ export function seatCones(standing: Replay, cylinder: number): SeatCone[] {
     const wanted = seatWanted(standing, { cylinder, valve: v.valve, n: nthOfKind(valves, i) })
     return wanted
       ? { valve: v.valve, diameter: wanted.before, topCut: wanted.form.topCut, up: wanted.up }
-      : { valve: v.valve, diameter: v.diameter + 2 * v.topCutWidth * Math.cos(v.topCutAngle * Math.PI / 180), topCut: v.topCutAngle, up: 0 }
+      : { valve: v.valve, diameter: 2 * valveFrame(v).edgeRadius, topCut: v.topCutAngle, up: 0 }
   })
 }
 
