@@ -82,7 +82,7 @@ async function stl() {
           <StatementField quantity="boreSpacing" :scope="{ level: 'build' }" no-basis class="spacing" />
           <fieldset v-if="build.cylinders.length > 1" class="turns">
             <legend class="label">Mirrored cylinders</legend>
-            <BenchCheck v-for="c in build.cylinders" :key="c" class="small" :label="String(c)" :model-value="drawn?.mirrored.includes(c) ?? false" @update:model-value="turn(c)" />
+            <BenchCheck v-for="c in build.replayed!.layout.heads[head - 1]" :key="c" class="small" :label="String(c)" :model-value="drawn?.mirrored.includes(c) ?? false" @update:model-value="turn(c)" />
           </fieldset>
         </div>
         <p v-if="wasCut" class="small" data-face>
