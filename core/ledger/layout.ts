@@ -28,6 +28,15 @@ export const headOf = (layout: Layout, cylinder: number): number => at(layout.he
 export const bankOf = (layout: Layout, cylinder: number): number => at(layout.banks, cylinder)
 
 /**
+ * The cylinder at which the row of another one begins, which the + end of its head or bank is told by; nothing where it stands
+ * alone.
+ *
+ * @example rowBeginsAt({ heads: [[1, 3], [2, 4]], … }, 4) // 2
+ */
+export const rowBeginsAt = (layout: Layout, cylinder: number): number | undefined =>
+  [layout.heads[headOf(layout, cylinder) - 1], layout.banks[bankOf(layout, cylinder) - 1]].find(row => row && row.length > 1)?.[0]
+
+/**
  * How closely a scope fits a cylinder: 0 not at all, 1 the build, 2 its bank, 3 its head, 4 its own, 5 the very valve or
  * port that is asked about.
  * @example fit({ level: 'head', head: 2 }, layout, 1) // 0, cylinder 1 is on head 1

@@ -3,10 +3,12 @@ import { useElementSize } from '@vueuse/core'
 import type { Cut } from '#core'
 import { openBody, type BodyName, type BodyView } from './bodyStage'
 import { askSolids } from '~/composables/useSolids'
+import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 
 /** A chamber in three dimensions with the plane of the cut; turned by the pointer or the arrow keys. */
 const props = defineProps<{ chamber: string, plane: Cut, bore: number, label: string }>()
+const build = useBuild()
 const device = useDevice()
 const holder = useTemplateRef<HTMLElement>('holder')
 const size = useElementSize(holder)
@@ -30,7 +32,7 @@ function fit() {
 }
 onMounted(async () => {
   try {
-    stage = await openBody(holder.value!, device.lengths, list => names.value = list)
+    stage = await openBody(holder.value!, device.lengths, () => build.towards, list => names.value = list)
   } catch {
     sentence.value = 'This device can’t draw in three dimensions; plan and section show the same cut.'
     return

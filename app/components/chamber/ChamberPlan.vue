@@ -2,9 +2,11 @@
 import { useElementSize } from '@vueuse/core'
 import { mouthOf, roundEdge, runOf, valveFrame, type ChamberSpec, type Point, type SeatCircle } from '#core'
 import { sayDrawnValve } from '~/words/ports'
+import { useBuild } from '~/stores/build'
 
 /** A chamber seen from below, as the head lies on the bench: +y points down. The face is dyed; air is bare. */
 const props = withDefaults(defineProps<{ spec: ChamberSpec, bore: number, gasketBore?: number, least?: number, label: string }>(), { gasketBore: undefined, least: 240 })
+const build = useBuild()
 const holder = useTemplateRef<HTMLElement>('holder')
 const size = useElementSize(holder)
 const W = computed(() => Math.max(props.least, size.width.value))
@@ -38,9 +40,9 @@ defineExpose({ scale, from: (event: { offsetX: number, offsetY: number }): Point
       </g>
       <circle v-if="spec.plug" :cx="at([spec.plug.x, spec.plug.y])[0]" :cy="at([spec.plug.x, spec.plug.y])[1]" :r="spec.plug.diameter / 2 * scale" class="plug" />
       <slot :at="at" :path="path" :scale="scale" />
-      <text :x="W / 2" y="14" text-anchor="middle" class="on-face">intake side</text>
-      <text :x="W - 34" :y="H - 6" text-anchor="end" class="on-face">to cylinder 1</text>
-      <path :d="`M${W - 28} ${H - 10} h20 m-5 -4 l5 4 l-5 4`" class="arrow" />
+      <text x="6" y="16" class="on-face">intake side</text>
+      <text v-if="build.towards" :x="W - 34" :y="H - 6" text-anchor="end" class="on-face">{{ build.towards }}</text>
+      <path v-if="build.towards" :d="`M${W - 28} ${H - 10} h20 m-5 -4 l5 4 l-5 4`" class="arrow" />
       <text x="6" :y="H - 6" class="on-face">seen from below</text>
     </svg>
     <slot name="handles" :at="at" :scale="scale" />
