@@ -2,8 +2,8 @@ import type { Place } from '#core'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
 
-/** How long a field or an entry may take to be on the screen, ms. */
-const PATIENCE = 3000
+/** How long a field or an entry may take to be on the screen, ms: on a slow device as long as the hand waits for it too. */
+const [PATIENCE, SLOW] = [3000, 30_000] as const
 
 /** Where a link that leads to a field points: the address says which leaf, which cylinder and which field. */
 export function openingOf(build: string, { station, leaf, field }: Place, cylinder?: number) {
@@ -12,11 +12,17 @@ export function openingOf(build: string, { station, leaf, field }: Place, cylind
 
 async function focusOn(what: string): Promise<void> {
   const begun = performance.now()
-  while (performance.now() - begun < PATIENCE) {
+  const elsewhere = new AbortController()
+  for (const act of ['keydown', 'pointerdown']) window.addEventListener(act, () => elsewhere.abort(), { once: true, capture: true, signal: elsewhere.signal })
+  while (performance.now() - begun < (elsewhere.signal.aborted ? PATIENCE : SLOW)) {
     const found = document.querySelector<HTMLElement>(`.station-room ${what}`)
-    if (found) return found.focus()
+    if (found) {
+      found.focus()
+      break
+    }
     await new Promise(resolve => requestAnimationFrame(resolve))
   }
+  elsewhere.abort()
 }
 
 /** Where a link that leads to one entry of a build points. */
