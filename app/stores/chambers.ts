@@ -12,6 +12,8 @@ const MOST_AGAIN = 40
 
 interface ThreadChambers {
   chambers: Chambers
+  /** A chamber's shape, where it is named already: a name is made of its whole drawing. */
+  shapeOf: (ask: SolidAsk) => ChamberShape | NotReady
   made: ReadonlyMap<string, SolidFacts>
   faults: ReadonlyMap<string, string>
   /** Whether a chamber is waited for. */
@@ -106,11 +108,10 @@ function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
     return known
   }
 
-  function shape(model: ChamberModel, poured: number | undefined): ChamberShape | NotReady {
-    const ask = solidAsk(model, poured)
+  function shapeOf(ask: SolidAsk): ChamberShape | NotReady {
     const { key } = ask
     const facts = made.get(key)
-    if (!facts && (other?.made.has(key) || other?.faults.has(key))) return other.chambers.shape(model, poured)
+    if (!facts && (other?.made.has(key) || other?.faults.has(key))) return other.shapeOf(ask)
     if (!whole.has(key) && !faults.has(key) && !toMake.has(key)) {
       toMake.set(key, ask)
       void make()
@@ -129,7 +130,8 @@ function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
       }
     }
   }
-  return { chambers: { shape }, made, faults, wants: key => toMake.has(key) }
+  const shape = (model: ChamberModel, poured: number | undefined) => shapeOf(solidAsk(model, poured))
+  return { chambers: { shape }, shapeOf, made, faults, wants: key => toMake.has(key) }
 }
 
 /**
@@ -140,5 +142,6 @@ function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
  */
 export const useChambers = defineStore('chambers', () => {
   const bench = chambersOf('bench')
-  return { ...bench, tried: chambersOf('tried', bench).chambers }
+  const { chambers, made, faults } = bench
+  return { chambers, made, faults, tried: chambersOf('tried', bench).chambers }
 })
