@@ -1,7 +1,7 @@
 export { CHAMBER_KINDS, SPEC_BOUNDS, mirrored, mirroredReliefs, nthOfKind, specFaults, type ChamberKind, type ChamberSpec, type ChamberValve, type Pad, type Plug, type Relief, type Roof, type SpecFault } from './spec'
 export { clipByChord, curveThrough, distanceTo, insideOutline, outlineArea, thinned, type Point } from './outline'
 export { ceiling, directionIn, headPlane, topCutHeight, topCutWidth, turnedShape, valveFrame, type HeadPlane, type ValveFrame } from './roof'
-export { FINE, lifted, ringsOf, type Fineness, type Rings } from './rings'
+export { FINE, lifted, ringsOf, strip, type Fineness, type Rings } from './rings'
 export { SpecError, chamberMesh, draftAt, mouthOf, planOf, runOf, solidOn, type Plan, type SolidKit } from './solid'
 export { ceilingField, metalIn, withMetalOff, type CeilingField } from './heights'
 export { FACTOR_WINDOW, calibrated, calibratedLive, mouthOff, suspects, type Calibration, type Suspect } from './calibrate'

@@ -7,7 +7,7 @@ import { turnedVolume } from '../../lathe'
 import { recordedSeat, seatForm, seatPoints } from '../../port'
 import {
   SpecError, calibrated, chamberMesh, clipByChord, curveThrough, draftAt, distanceTo, insideOutline, lifted, mirrored, mouthOf, outlineArea, planOf, specFaults,
-  suspects, thinned, topCutHeight, topCutWidth, turnedShape, valveFrame, type ChamberSpec, type Point, type SolidKit
+  strip, suspects, thinned, topCutHeight, topCutWidth, turnedShape, valveFrame, type ChamberSpec, type Point, type SolidKit
 } from '.'
 
 let kit: SolidKit
@@ -54,6 +54,39 @@ describe('the outline', () => {
     expect(insideOutline(square(10), [9.9, 0])).toBe(true)
     expect(insideOutline(square(10), [10.1, 0])).toBe(false)
     expect(distanceTo(square(10), [13, 14])).toBeCloseTo(5, 12)
+  })
+})
+
+describe('the strip between two rings', () => {
+  const triangles = (outer: Point[], inner: Point[]): Point[][] | undefined => {
+    const [all, corners] = [[...outer, ...inner], strip(outer, inner)]
+    return corners && Array.from({ length: corners.length / 3 }, (_, i) => corners.slice(3 * i, 3 * i + 3).map(corner => all[corner]!))
+  }
+  it('goes once round two squares: a triangle on every edge of either', () => {
+    const found = triangles(square(2), square(1))!
+    expect(found).toHaveLength(8)
+    expect(found.reduce((sum, t) => sum + outlineArea(t), 0)).toBeCloseTo(16 - 4, 12)
+  })
+  it('covers what lies between any two and turns no triangle over, or leaves it to the package', () => {
+    let taken = 0
+    const lobed = fc.record({ lobes: fc.integer({ min: 2, max: 7 }), deep: fc.double({ min: 0, max: 0.6, noNaN: true }), corners: fc.integer({ min: 20, max: 300 }), within: fc.integer({ min: 12, max: 300 }), turn: fc.double({ min: 0, max: 6, noNaN: true }), by: fc.double({ min: 0.2, max: 4, noNaN: true }) })
+    fc.assert(fc.property(lobed, ({ lobes, deep, corners, within, turn, by }) => {
+      const ring = (n: number, less: number, from: number): Point[] => Array.from({ length: n }, (_, i) => {
+        const a = from + 2 * Math.PI * i / n
+        const R = 40 * (1 - deep * (1 + Math.cos(lobes * a)) / 2) - less
+        return [R * Math.cos(a), R * Math.sin(a)]
+      })
+      const [outer, inner] = [ring(corners, 0, 0), ring(within, by, turn)]
+      const found = triangles(outer, inner)
+      if (!found) return
+      taken++
+      for (const t of found) expect(outlineArea(t)).toBeGreaterThan(0)
+      expect(found).toHaveLength(corners + within)
+      near(found.reduce((sum, t) => sum + outlineArea(t), 0), outlineArea(outer) - outlineArea(inner), 1e-9)
+    }), { numRuns: 300, seed: 26 })
+    expect(taken).toBeGreaterThan(100)
+    // A spike that reaches past the inner one's far side.
+    expect(strip([[2, -2], [2, 2], [0, -0.9], [-2, 2], [-2, -2]], square(1))).toBeUndefined()
   })
 })
 

@@ -33,6 +33,9 @@ function divided(points: Point[], longest: number): Point[] {
   })
 }
 
+/** A triangle of less is one of rounding, mm². */
+const SLIVER = 1e-9
+
 /** Corner numbers of polygons in the order the triangulation counts them. */
 function numbers(from: number, polygons: Point[][], turn: boolean): number[] {
   let n = from
@@ -40,6 +43,31 @@ function numbers(from: number, polygons: Point[][], turn: boolean): number[] {
     const own = polygon.map(() => n++)
     return turn ? own.reverse() : own
   })
+}
+
+/**
+ * Triangles between a closed polygon and one within it that runs alongside: at each step on along the one whose next corner is nearer.
+ *
+ * @param outer, inner counter-clockwise, mm
+ * @returns corner numbers counter-clockwise, outer's before inner's; undefined where some triangle would be turned over, which a polygon
+ *   with spikes makes: one that covers the strip once turns none, for its edge is the strip's own
+ * @example strip(square of 4, square of 2).length // 8 triangles, 24 corners
+ */
+export function strip(outer: Point[], inner: Point[]): number[] | undefined {
+  const apart = (a: Point, b: Point) => (a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2
+  const [n, m] = [outer.length, inner.length]
+  const begin = inner.reduce((near, p, k) => apart(outer[0]!, p) < apart(outer[0]!, inner[near]!) ? k : near, 0)
+  const corners: number[] = []
+  for (let i = 0, j = 0; i < n || j < m;) {
+    const [a, b, c, d] = [i % n, (i + 1) % n, (begin + j) % m, (begin + j + 1) % m]
+    const along = j === m || (i < n && apart(outer[b]!, inner[c]!) <= apart(outer[a]!, inner[d]!))
+    const [p, q, r] = [outer[a]!, along ? outer[b]! : inner[d]!, inner[c]!]
+    if (!((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]) > SLIVER)) return undefined
+    corners.push(a, along ? b : n + d, n + c)
+    if (along) i++
+    else j++
+  }
+  return corners
 }
 
 /**
@@ -87,7 +115,10 @@ export function ringsOf(kit: SolidKit, mouth: Point[], fine: Fineness, zone: num
     shrunk.delete()
     if (next.length === 0) break
     const to = put(next, at)
-    fill([...ring, ...next.map(polygon => [...polygon].reverse())], [...numbers(from, ring, false), ...numbers(to, next, true)], true)
+    // The package's triangulation takes whatever there is, and most of the time that a plan takes.
+    const between = ring.length === 1 && next.length === 1 ? strip(ring[0]!, next[0]!) : undefined
+    if (between) for (const corner of between) triangles.push(from + corner)
+    else fill([...ring, ...next.map(polygon => [...polygon].reverse())], [...numbers(from, ring, false), ...numbers(to, next, true)], true)
     ring = next
     from = to
   }
