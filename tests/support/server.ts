@@ -17,13 +17,21 @@ export async function freePort(): Promise<number> {
   })
 }
 
-async function onAdmin(statement: string): Promise<void> {
+async function onAdmin<T>(work: (client: pg.Client) => Promise<T>): Promise<T> {
   if (!admin) throw new Error('BOWL_TEST_PG is not set: run these tests through bin/test.')
   const client = new pg.Client({ connectionString: admin })
   await client.connect()
-  await client.query(statement)
-  await client.end()
+  try {
+    return await work(client)
+  } finally {
+    await client.end()
+  }
 }
+
+/** The demo shop as it is put in, its list up to date: most of a new server's first ten seconds, so once for the whole run. */
+const DEMO = 'demo_shop'
+/** Whoever comes first makes it; the others wait at this lock. */
+const MAKING = 4100
 
 /** The built application on a database of its own, killable and restartable on the same port. */
 export class TestServer {
@@ -33,10 +41,31 @@ export class TestServer {
 
   static async start({ demo = false, port, log = false }: { demo?: boolean, port?: number, log?: boolean } = {}): Promise<TestServer> {
     const database = `t_${process.pid}_${Date.now().toString(36)}_${Math.floor(Math.random() * 1e6)}`
-    await onAdmin(`create database ${database}`)
+    if (demo) await this.demoShop()
+    await onAdmin(client => client.query(`create database ${database}${demo ? ` template ${DEMO}` : ''}`))
     const server = new TestServer(port ?? await freePort(), database, demo, log)
     await server.run()
     return server
+  }
+
+  private static async demoShop(): Promise<void> {
+    await onAdmin(async (client) => {
+      await client.query('select pg_advisory_lock($1)', [MAKING])
+      if ((await client.query('select from pg_database where datname = $1', [DEMO])).rowCount) return
+      const half = `${DEMO}_half`
+      await client.query(`drop database if exists ${half} with (force)`)
+      await client.query(`create database ${half}`)
+      const server = new TestServer(await freePort(), half, true, false)
+      try {
+        await server.run()
+        await upToDate(server)
+      } finally {
+        await server.kill('SIGTERM')
+      }
+      // Nobody may be connected while it is copied, and nobody takes it for whole before it is.
+      await client.query(`select pg_terminate_backend(pid) from pg_stat_activity where datname = '${half}'`)
+      await client.query(`alter database ${half} rename to ${DEMO}`)
+    })
   }
 
   get url(): string {
@@ -88,7 +117,7 @@ export class TestServer {
 
   async stop(): Promise<void> {
     await this.kill('SIGTERM')
-    await onAdmin(`drop database if exists ${this.database} with (force)`)
+    await onAdmin(client => client.query(`drop database if exists ${this.database} with (force)`))
   }
 
   async query<T extends pg.QueryResultRow>(statement: string, values: unknown[] = []): Promise<T[]> {
