@@ -1,4 +1,4 @@
-import { source as axeSource, type AxeResults, type ContextSpec, type RunOptions } from 'axe-core'
+import axeCore, { type AxeResults, type ContextSpec, type RunOptions } from 'axe-core'
 import type { Page } from '@playwright/test'
 import { DRESSES, veeOf, type Dress } from '../support/dresses'
 import { faults } from '../support/layout'
@@ -13,7 +13,7 @@ declare const axe: { run: (within: ContextSpec, options: RunOptions) => Promise<
 /** What axe finds on the page, or in what is named of it. */
 async function violations(page: Page, within = 'body'): Promise<string[]> {
   // Once a page: it is half a megabyte.
-  if (await page.evaluate(() => !('axe' in window))) await page.evaluate(axeSource)
+  if (await page.evaluate(() => !('axe' in window))) await page.evaluate(axeCore.source)
   // What is loaded beforehand is for rules on sounds and on turning a telephone.
   const { violations: found } = await page.evaluate(place => axe.run(place, { resultTypes: ['violations'], preload: false }), within)
   return found.filter(v => v.impact === 'serious' || v.impact === 'critical').map(v => `${v.id}: ${v.nodes.map(n => n.target.join(' ')).slice(0, 4).join(' | ')}`)
