@@ -1,8 +1,8 @@
 import { PT, pdfOf } from './pdf'
 import { directionIn, headPlane, mouthOf, roundEdge, valveFrame, type ChamberSpec, type Point, type XY } from '#core'
 
-/** What a scribe template shows; all in mm, the chamber's own frame. `towards`: what its + end is told by, where its head has one. */
-export interface TemplateCase { towards?: string, spec: ChamberSpec, bore: number, gasketBore: number, line: number, edge: number[][], marks: number[], valve: number, lift: number, title: string }
+/** What a scribe template shows; all in mm, the chamber's own frame. `rowBegins`: the cylinder that its + end is told by, where there is one. */
+export interface TemplateCase { rowBegins?: number, spec: ChamberSpec, bore: number, gasketBore: number, line: number, edge: number[][], marks: number[], valve: number, lift: number, title: string }
 
 /** Lines and words of a template, in mm from its top left corner, as the head lies on the bench: +y points down. */
 export interface Template { width: number, height: number, lines: { points: Point[], closed: boolean, weight: number, dash?: number }[], words: { at: Point, text: string, size: number }[] }
@@ -15,7 +15,7 @@ const RULER = 100
  * A 1:1 template to scribe by: gasket, limit and bore, mouth and developed mouth, valves with their middles, pin marks,
  * and a ruler.
  */
-export function scribeTemplate({ spec, bore, gasketBore, line, edge, marks, valve, lift, title, towards }: TemplateCase): Template {
+export function scribeTemplate({ spec, bore, gasketBore, line, edge, marks, valve, lift, title, rowBegins }: TemplateCase): Template {
   const [cx, cy] = [PAGE.width / 2, 110]
   // Seen from below: x to the right, y down the page.
   const put = ([x, y]: readonly number[]): Point => [cx + x!, cy + y!]
@@ -48,7 +48,7 @@ export function scribeTemplate({ spec, bore, gasketBore, line, edge, marks, valv
     ...PAGE, lines,
     words: [
       { at: [20, 22], text: title, size: 5 }, { at: [20, 29], text: 'Seen from below, as the head lies on the bench. 1 : 1', size: 3.5 },
-      { at: [cx - 12, 50], text: 'intake side', size: 3.5 }, ...towards ? [{ at: [cx + gasketBore / 2 + 4, cy + 1] as Point, text: towards, size: 3.5 }] : [],
+      { at: [cx - 12, 50], text: 'intake side', size: 3.5 }, ...rowBegins ? [{ at: [cx + gasketBore / 2 + 4, cy + 1] as Point, text: `to cylinder ${rowBegins}`, size: 3.5 }] : [],
       ruler,
       { at: [20, 240], text: 'Heavy: the limit (never past it) and the developed wall. Dashed: gasket ring and bore. Short strokes: where the pin', size: 3.2 },
       { at: [20, 245], text: 'touches and comes free. Locate by the dowels, check against the gasket that will be fitted.', size: 3.2 }

@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { cutAtChamber, cutPlane, cylindersOf, finishesOf, metOnTheWay, placeAlong, quantityOf, type EntryOf } from '#core'
+import { cutAtChamber, cutPlane, cylindersOf, finishesOf, metOnTheWay, placeAlong, quantityOf, rowBeginsAt, type EntryOf } from '#core'
 import { say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
@@ -12,6 +12,7 @@ const arrow = (x: number, y: number): CanvasElement[] => [[x, y], [x + 24, y - 4
 /** Bores of a head as whoever cuts sees its face: +x to the right, the intake side up the page, the way of every template. */
 function facePlan(of: PaperCase, head: number, bore: number): Content {
   const row = cylindersOf(of.r.layout, head)
+  const begins = rowBeginsAt(of.r.layout, row[0]!)
   const spacing = known(of, 'boreSpacing') ?? bore
   const places = row.map(c => placeAlong(of.r.layout, c, spacing))
   const [long, wide] = [Math.max(...places) - Math.min(...places) + bore * 1.3, bore * 1.5]
@@ -23,12 +24,12 @@ function facePlan(of: PaperCase, head: number, bore: number): Content {
     { type: 'rect', x: 0, y: 0, w, h, lineWidth: 1.2 },
     ...places.map(place => ({ type: 'ellipse' as const, x: x(place), y: h / 2, r1: bore / 2 * scale, r2: bore / 2 * scale, lineWidth: 0.8 })),
     // An arrow towards the end where numbering begins: to the right, as he stands at it.
-    ...row.length === 1 ? [] : arrow(w + 10, h / 2)
+    ...begins === undefined ? [] : arrow(w + 10, h / 2)
   ]
   return {
     stack: [
       { text: 'intake side', fontSize: 8, margin: [w / 2 - 20, 0, 0, 2] },
-      { stack: [{ canvas }, ...row.map((c, i): Content => ({ text: String(c), fontSize: 16, bold: true, relativePosition: { x: x(places[i]!) - 6, y: -h / 2 - 11 } })), ...row.length === 1 ? [] : [{ text: `to cylinder ${row[0]}`, fontSize: 8, relativePosition: { x: w + 8, y: -h / 2 + 8 } }]] },
+      { stack: [{ canvas }, ...row.map((c, i): Content => ({ text: String(c), fontSize: 16, bold: true, relativePosition: { x: x(places[i]!) - 6, y: -h / 2 - 11 } })), ...begins === undefined ? [] : [{ text: `to cylinder ${begins}`, fontSize: 8, relativePosition: { x: w + 8, y: -h / 2 + 8 } }]] },
       { text: 'The exhaust side is towards you. Seen as you stand at it, the face up: not mirrored.', fontSize: 8, margin: [0, 3, 0, 0] }
     ],
     margin: [0, 6, 0, 6]

@@ -77,11 +77,8 @@ export const useBuild = defineStore('build', () => {
   const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
   /** A closed barrel has neither joint nor face: it comes down by what is taken off its foot. */
   const closed = computed(() => replayed.value?.layout.engine?.head === 'blind')
-  /** What tells one end of the row that is worked on from the other. */
-  const towards = computed(() => {
-    const first = replayed.value && rowBeginsAt(replayed.value.layout, cylinder.value)
-    return first === undefined ? undefined : `to cylinder ${first}`
-  })
+  /** The cylinder that tells one end of the row that is worked on from the other. */
+  const rowBegins = computed(() => replayed.value && rowBeginsAt(replayed.value.layout, cylinder.value))
   /** The cylinders as they stand, bank by bank: the order of the strip, and of a hand that goes along a head. */
   const along = computed(() => (replayed.value?.layout.banks ?? []).flat())
   const asIs = computed(() => replayed.value?.asIs ?? [])
@@ -242,5 +239,5 @@ export const useBuild = defineStore('build', () => {
     if (n > 0) cylinder.value = along.value[(at + by + n) % n]!
   }
 
-  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, then, stages, cuts, byId, cylinders, closed, towards, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
+  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, then, stages, cuts, byId, cylinders, closed, rowBegins, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
 })

@@ -32,7 +32,7 @@ function fit() {
 }
 onMounted(async () => {
   try {
-    stage = await openBody(holder.value!, device.lengths, () => build.towards, list => names.value = list)
+    stage = await openBody(holder.value!, device.lengths, () => build.rowBegins, list => names.value = list)
   } catch {
     sentence.value = 'This device can’t draw in three dimensions; plan and section show the same cut.'
     return

@@ -41,8 +41,8 @@ defineExpose({ scale, from: (event: { offsetX: number, offsetY: number }): Point
       <circle v-if="spec.plug" :cx="at([spec.plug.x, spec.plug.y])[0]" :cy="at([spec.plug.x, spec.plug.y])[1]" :r="spec.plug.diameter / 2 * scale" class="plug" />
       <slot :at="at" :path="path" :scale="scale" />
       <text x="6" y="16" class="on-face">intake side</text>
-      <text v-if="build.towards" :x="W - 34" :y="H - 6" text-anchor="end" class="on-face">{{ build.towards }}</text>
-      <path v-if="build.towards" :d="`M${W - 28} ${H - 10} h20 m-5 -4 l5 4 l-5 4`" class="arrow" />
+      <text v-if="build.rowBegins" :x="W - 34" :y="H - 6" text-anchor="end" class="on-face">to cylinder {{ build.rowBegins }}</text>
+      <path v-if="build.rowBegins" :d="`M${W - 28} ${H - 10} h20 m-5 -4 l5 4 l-5 4`" class="arrow" />
       <text x="6" :y="H - 6" class="on-face">seen from below</text>
     </svg>
     <slot name="handles" :at="at" :scale="scale" />

@@ -93,7 +93,7 @@ const ROOF = 6
  * air. Lit from the upper left wherever one stands, with creases, a contour each millimetre and the line of the cut. The
  * drawing package is large: it comes when somebody looks.
  */
-export async function openBody(host: HTMLElement, lengths: LengthUnit, towards: () => string | undefined, tell: (names: BodyName[]) => void) {
+export async function openBody(host: HTMLElement, lengths: LengthUnit, rowBegins: () => number | undefined, tell: (names: BodyName[]) => void) {
   const [THREE, { OrbitControls }, { LineSegments2 }, { LineSegmentsGeometry }, { LineMaterial }] = await Promise.all([
     import('three'), import('three/addons/controls/OrbitControls.js'), import('three/addons/lines/LineSegments2.js'), import('three/addons/lines/LineSegmentsGeometry.js'), import('three/addons/lines/LineMaterial.js')
   ])
@@ -161,7 +161,7 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, towards: 
       return { words, left: Math.max(44, Math.min(w - 44, (p.x + 1) / 2 * w)), top: Math.max(UNDER_PRESSES, Math.min(h - 12, (1 - p.y) / 2 * h)) }
     }
     // Sawn open one looks along the face: a rule that lies on it is not to be read there.
-    tell([at('intake side', 0, -radius), ...towards() ? [at(`${towards()} →`, radius * 0.9, radius * 0.97)] : [], ...sawnAt === undefined ? [at(ruler().words, -radius * 0.8, radius * 0.97)] : []])
+    tell([at('intake side', 0, -radius), ...rowBegins() ? [at(`to cylinder ${rowBegins()} →`, radius * 0.9, radius * 0.97)] : [], ...sawnAt === undefined ? [at(ruler().words, -radius * 0.8, radius * 0.97)] : []])
   }
   // One picture a frame however often the hand moves; a device that can't keep up draws coarsely, without lines, until the hand rests.
   const SLOW = 60

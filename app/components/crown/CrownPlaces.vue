@@ -73,8 +73,8 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
         <line :x1="middle.left - bore / 2 * scale - 8" :x2="middle.left + bore / 2 * scale + 8" :y1="middle.top" :y2="middle.top" class="pin" />
         <path v-for="place in places" :key="`${place.x}/${place.y}`" :d="leader(place)" class="leader" />
         <circle v-for="place in places" :key="`dot ${place.x}/${place.y}`" :cx="dot(place).left" :cy="dot(place).top" r="4" class="dot" :class="{ read: part(place), least: isSmallest(place) }" />
-        <path v-if="build.towards" :d="`M${middle.left + 20} ${middle.top - 12} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
-        <text v-if="build.towards" :x="middle.left + 14" :y="middle.top - 7" text-anchor="end">{{ bore * scale > 170 ? build.towards : build.towards.replace('cylinder ', '') }}</text>
+        <path v-if="build.rowBegins" :d="`M${middle.left + 20} ${middle.top - 12} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
+        <text v-if="build.rowBegins" :x="middle.left + 14" :y="middle.top - 7" text-anchor="end">to {{ bore * scale > 170 ? 'cylinder ' : '' }}{{ build.rowBegins }}</text>
         <text :x="middle.left" :y="middle.top + bore / 2 * scale + 16" text-anchor="middle">intake side</text>
         <g v-if="edge">
           <path :d="`M${edge.gaps[0]!.x - 12} ${edge.face}H${edge.gaps[1]!.x + 12}`" class="face" />

@@ -50,11 +50,6 @@ function gap(state: CylinderState): string {
   const value = state.gap.estimate.value
   return `${signed(value, 1)} cc`
 }
-function spoken(state: CylinderState): string {
-  const ratio = state.ratio ? `${state.ratio.estimate.value.toFixed(2)} to one` : 'no ratio yet'
-  const against = state.gap ? `, ${Math.abs(state.gap.estimate.value).toFixed(1)} cc ${state.gap.estimate.value >= 0 ? 'over' : 'under'} the target’s clearance` : ''
-  return `Cylinder ${state.cylinder}, ${ratio}${against}${state.cylinder === build.worst ? ', furthest off' : ''}`
-}
 </script>
 
 <template>
@@ -65,11 +60,12 @@ function spoken(state: CylinderState): string {
     <div v-if="shim" class="band" :style="{ top: `${y(shim.over)}px`, height: `${Math.max(3, y(shim.under) - y(shim.over))}px` }" />
     <v-btn
       v-for="state in inOrder" :key="state.cylinder" variant="text" class="cell" :class="{ on: state.cylinder === build.cylinder, begins: begins(state.cylinder) }"
-      :aria-pressed="state.cylinder === build.cylinder" :aria-label="spoken(state)" @click="build.cylinder = state.cylinder"
+      :aria-pressed="state.cylinder === build.cylinder" @click="build.cylinder = state.cylinder"
     >
-      <span class="who num">{{ state.cylinder }}</span>
-      <span class="ratio num">{{ state.ratio ? state.ratio.estimate.value.toFixed(2) : '—' }}</span>
-      <span class="under small"><span v-if="!crowded" class="gap num">{{ gap(state) }}</span> <span v-if="state.cylinder === build.worst && build.asIs.length > 1" class="worst">worst</span></span>
+      <!-- Heard as it is seen, with the words between: who presses by voice says what stands there. -->
+      <span class="visually-hidden">Cylinder </span><span class="who num">{{ state.cylinder }}</span>
+      <span class="visually-hidden">{{ state.ratio ? 'ratio' : 'no ratio yet' }} </span><span class="ratio num">{{ state.ratio ? state.ratio.estimate.value.toFixed(2) : '—' }}</span>
+      <span v-if="state.gap" class="visually-hidden">off the target by </span><span class="under small"><span class="gap num" :class="{ 'visually-hidden': crowded }">{{ gap(state) }}</span> <span v-if="state.cylinder === build.worst && build.asIs.length > 1" class="worst">worst</span></span>
       <svg v-if="bars.has(state.cylinder)" class="plumb" width="20" :height="HIGH" aria-hidden="true">
         <path class="whisker" :d="`M10 ${bars.get(state.cylinder)!.top}V${bars.get(state.cylinder)!.bottom}`" />
         <rect

@@ -100,7 +100,7 @@ const field = (name: string) => `${build.view?.id}/shapefield/${build.state?.hea
 async function template(kindOf: 'pdf' | 'svg') {
   if (!spec.value || !model.value) return
   const { scribeTemplate, templateSvg, templatePdf } = await import('~/papers/template')
-  const sheet = scribeTemplate({ towards: build.towards, spec: spec.value, bore: bore.value, gasketBore: gasketBore.value, line: line.value, edge: setup.value.steps.length || spec.value.reliefs?.length ? edge.value : [], marks: [...marks.value], valve: valve.value, lift: lift.value, title: `${build.view?.name}, cylinder ${build.cylinder}` })
+  const sheet = scribeTemplate({ rowBegins: build.rowBegins, spec: spec.value, bore: bore.value, gasketBore: gasketBore.value, line: line.value, edge: setup.value.steps.length || spec.value.reliefs?.length ? edge.value : [], marks: [...marks.value], valve: valve.value, lift: lift.value, title: `${build.view?.name}, cylinder ${build.cylinder}` })
   const bytes = kindOf === 'svg' ? templateSvg(sheet) : await templatePdf(sheet)
   download(bytes as BlobPart, kindOf === 'svg' ? 'image/svg+xml' : 'application/pdf', `${build.view?.name ?? 'chamber'} cylinder ${build.cylinder} template.${kindOf}`)
 }
