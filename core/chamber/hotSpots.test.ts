@@ -21,6 +21,12 @@ describe('hot spots', () => {
     const bridge = of().find(s => s.kind === 'bridge')
     expect((bridge as { width: number }).width).toBeCloseTo(1.7, 1)
   })
+  it('a bridge that a sunk valve’s cone runs into: 31.4 apart, 15.5 and 15.5 of them seat and top cut, 0.3/tan 30° the sunk one’s', () => {
+    const [valve] = launchChamber().valves
+    const at = (x: number, sunk: number) => ({ ...valve!, x, y: 0, tilt: 0, diameter: 30, topCutWidth: 0.5, topCutAngle: 30, sunk })
+    // √(31.4² + 0.3²) − 15.5 − 15.5 − 0.5196
+    expect(of({ valves: [at(-15.7, 0), at(15.7, 0.3)] }).find(s => s.kind === 'bridge')).toMatchObject({ valves: [0, 1], width: expect.closeTo(-0.118, 3) as number })
+  })
   it('a gasket’s ring inside the chamber, by how far and where; none where it stands outside', () => {
     const over = of({}, 91).filter(s => s.kind === 'overhang')
     expect(over.length).toBe(1)

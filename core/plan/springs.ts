@@ -87,7 +87,7 @@ export const THINNEST_SHIM = 0.02
 /**
  * The shim that brings a valve's shut load to that of the strongest of its kind that has its room, so that all carry the same.
  *
- * @param all springs of the head's valves of one kind
+ * @param all springs of the engine's valves of one kind, of which each is to carry as much
  * @returns mm under its spring, 0 for the strongest; undefined where its height is not known, or it is short of room and wants a shim less
  * Source: loads fall with the height alone: the shim is the difference of installed heights.
  * @example shimToEven(all, all[2]) // 0.4 mm

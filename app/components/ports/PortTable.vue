@@ -31,6 +31,7 @@ const stages = computed(() => (build.replayed?.ports ?? []).map(({ cylinder, val
 const stated = (valve: Valve) => [...build.replayed?.live.entries ?? []].reverse().find(e => e.kind === 'portPairs' && e.body.valve === valve)
 const VERDICT = { same: 'match', differ: 'differ', asBuilt: 'by design' } as const
 
+/** Ports that lie side by side, which a head's builder meant to be alike. */
 const beside = computed(() => build.replayed ? neighbours(build.replayed.layout) : [])
 async function pairUp(valve: Valve) {
   sentence.value = notKept(await build.add('portPairs', { level: 'build' }, { valve, pairs: beside.value, poor: [] })) ?? ''

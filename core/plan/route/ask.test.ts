@@ -20,6 +20,22 @@ describe('an engine whose revs nobody said', () => {
   })
 })
 
+it('a limit is that of whoever asks for most: of the head whose deck may lose least, of the bank with aluminium rods', () => {
+  const bench = oneCylinder(4)
+  const [one, other] = [[1, 3], [2, 4]]
+  Object.assign(bench.entries[0]!.body, { heads: [one, other], banks: [one, other] })
+  bench.state('revs', 5000)
+  const limits = () => startingLimits(replay(bench.entries)!, STARTING_RULES)
+  // The window of steel rods up to a bore of 100 and 6 500 rpm; that of aluminium ones.
+  expect(limits()).toMatchObject({ squishLeast: 0.6, squishMost: 1.1 })
+  expect(limits().deckLeft).toBeUndefined()
+  bench.state('leastDeckThickness', 9, 'book', { level: 'head', head: 2 })
+  bench.add('rod', { level: 'bank', bank: 2 }, { material: 'aluminium' })
+  expect(limits()).toMatchObject({ squishLeast: 0.9, squishMost: 1.6, deckLeft: 9 })
+  bench.state('leastDeckThickness', 8, 'book', { level: 'head', head: 1 })
+  expect(limits().deckLeft).toBe(9)
+})
+
 it('a recessed pad is a limit of the face until it lies in it, and what the face leaves is the deck’s', () => {
   const found = (recess: number, levers: readonly Lever[]) => {
     const bench = oneCylinder()

@@ -67,20 +67,19 @@ export function limitFaults(limits: RouteLimits): LimitFault[] {
 
 /**
  * The limits that stand until a builder sets others: where the shop begins, its squish window for this engine (its most cautious minimum, where the
- * table has none), and what was stated of its deck.
+ * table has none), and what was stated of its deck. They are one set for all, so each is that of the cylinder that asks for most.
  *
  * @example startingLimits(standing, STARTING_RULES).squishLeast // 0.6
  */
 export function startingLimits(standing: Replay, rules: ShopRules): RouteLimits {
-  const [first] = standing.layout.cylinders
-  const of = (quantity: Quantity) => quantityOf(standing, quantity, first!)?.estimate.value
-  const keep = squishToKeep(standing, rules, first!)
+  const { cylinders } = standing.layout
+  const keep = cylinders.map(cylinder => squishToKeep(standing, rules, cylinder)).reduce((most, one) => (one.least ?? 0) > (most.least ?? 0) ? one : most)
   const least = keep.window ? keep.least : noLess(standing, keep.least)
-  const left = of('leastDeckThickness')
+  const lefts = cylinders.flatMap(cylinder => quantityOf(standing, 'leastDeckThickness', cylinder)?.estimate.value ?? [])
   const { off: _off, ...most } = rules.route
   return {
     ...most, faceLeast: 0, past: 0, insideLine: true,
-    ...(least === undefined ? {} : { squishLeast: least }), ...(keep.window ? { squishMost: keep.window.most } : {}), ...(left === undefined ? {} : { deckLeft: left })
+    ...(least === undefined ? {} : { squishLeast: least }), ...(keep.window ? { squishMost: keep.window.most } : {}), ...(lefts.length === 0 ? {} : { deckLeft: Math.max(...lefts) })
   }
 }
 
