@@ -1,7 +1,7 @@
 import { placeAlong, quantityOf } from '#core'
 import { useBuild } from '~/stores/build'
 
-/** The face of the head on the bench, as it is drawn: mm from its middle, + towards the end where numbering begins and towards the exhaust side. */
+/** The face of the head on the bench, as it is drawn: mm from its middle, + to the right and towards the exhaust side. */
 export function useFace() {
   const build = useBuild()
   const head = computed(() => build.state?.head ?? 1)

@@ -25,9 +25,10 @@ export function useHeights() {
   const entry = computed(() => ended.value || afresh.value ? undefined : latest.value)
   const places = computed<HeightPlace[]>(() => {
     const { x, y } = half.value
+    const front = build.frontIsPlus ? x : -x
     const named: HeightPlace[] = [
-      { x, y, label: 'Front, exhaust side' }, { x: -x, y, label: 'Back, exhaust side' }, { x: 0, y: 0, label: 'Middle' },
-      { x, y: -y, label: 'Front, intake side' }, { x: -x, y: -y, label: 'Back, intake side' }
+      { x: front, y, label: 'Front, exhaust side' }, { x: -front, y, label: 'Back, exhaust side' }, { x: 0, y: 0, label: 'Middle' },
+      { x: front, y: -y, label: 'Front, intake side' }, { x: -front, y: -y, label: 'Back, intake side' }
     ]
     // A set that was read over other places is shown where it was read.
     const other = (entry.value?.body.readings ?? []).filter(r => !named.some(p => same(p, r)))

@@ -12,7 +12,7 @@ const bodyOf = (answers: EngineAnswers) => {
 const change: fc.Arbitrary<readonly [keyof EngineAnswers, never]> = fc.oneof(
   fc.constantFrom(2, 4).map(v => ['strokes', v]), fc.constantFrom(...ARRANGEMENTS).map(v => ['arrangement', v]), fc.integer({ min: 1, max: 16 }).map(v => ['cylinders', String(v)]),
   fc.constantFrom('bank', 'cylinder').map(v => ['each', v]), fc.constantFrom('', '60', '90 °').map(v => ['angle', v]), fc.constantFrom('acrossBanks', 'bankByBank').map(v => ['numbering', v]),
-  fc.constantFrom('front', 'flywheel').map(v => ['first', v]), fc.constantFrom(...HEAD_KINDS).map(v => ['head', v]), fc.constantFrom(...VALVE_COUNTS.map(([i, e]) => `${i}+${e}`)).map(v => ['valves', v]),
+  fc.constantFrom('front', 'flywheel').map(v => ['first', v]), fc.constantFrom('right', 'left').map(v => ['side', v]), fc.constantFrom(...HEAD_KINDS).map(v => ['head', v]), fc.constantFrom(...VALVE_COUNTS.map(([i, e]) => `${i}+${e}`)).map(v => ['valves', v]),
   fc.constantFrom(...CHAMBER_KINDS).map(v => ['chamber', v])
 ) as never
 
@@ -28,7 +28,7 @@ describe('what an engine is', () => {
         expect(answers.arrangement).toBe('single')
         return
       }
-      for (const field of ['heads', 'banks', 'engine']) expect(kindFault('layout', { ...made.body }, field)).toBeUndefined()
+      for (const field of ['heads', 'banks', 'engine', 'fromLeft']) expect(kindFault('layout', { ...made.body }, field)).toBeUndefined()
       expect(bodyOf(answersOf(made.body))).toEqual(made.body)
     }), { numRuns: 300 })
   })
@@ -39,6 +39,29 @@ describe('what an engine is', () => {
     ['two barrels in line', layOut(2, 'inLine', 'acrossBanks', true), { heads: [[1], [2]], banks: [[1, 2]] }],
     ['a vee of one', layOut(1, 'vee', 'acrossBanks', false), { heads: [[1]], banks: [[1]] }]
   ])('%s', (_, made, wanted) => expect(made).toEqual(wanted))
+  // Front, left and up as axes of the engine: with the face up one looks along the way up into the head, the intakes up the picture, so
+  // that its right is into × intakes.
+  it.each([
+    ['in line, intakes on the right', 0, -1, 'front'], ['in line, intakes on the left', 0, 1, 'front'], ['in line, intakes on the left, numbered from the flywheel', 0, 1, 'flywheel'], ['a vee of 90°, intakes in it', 45, -1, 'front'],
+    ['a vee of 60°, intakes outside', 30, 1, 'front'], ['flat, intakes on top', 90, -1, 'front']
+  ] as const)('where cylinder 1 lies on the face, and that the other bank begins at the other side: %s', (_, lean, inwards, first) => {
+    const a = lean * Math.PI / 180
+    const sideOf = (bank: 0 | 1) => {
+      // The first bank leans to the left, the second is its mirror image.
+      const hand = bank === 0 ? 1 : -1
+      const [into, intakes] = [[0, hand * Math.sin(a), Math.cos(a)], [0, inwards * hand * Math.cos(a), -inwards * Math.sin(a)]] as const
+      const towardsFront = into[1] * intakes[2] - into[2] * intakes[1]
+      return towardsFront > 0 === (first === 'front') ? 'right' : 'left'
+    }
+    const made = bodyOf({ ...FOUR, arrangement: lean > 0 ? 'vee' : 'inLine', cylinders: 8, first, side: sideOf(0) })
+    expect(made.heads.map((_, head) => made.fromLeft?.includes(head + 1) ? 'left' : 'right')).toEqual(made.heads.map((_, head) => sideOf(head as 0 | 1)))
+  })
+  it('where nobody said on which side a row begins nothing is added to it', () => {
+    const { fromLeft, ...before } = bodyOf({ ...FOUR, arrangement: 'vee', cylinders: 8 })
+    expect(fromLeft).toEqual([2])
+    expect(bodyOf(answersOf(before))).toEqual(before)
+    for (const wrong of [[3], [0], [1, 1], [], 'left', [1.5]]) expect(kindFault('layout', { ...before, fromLeft: wrong }, 'fromLeft')).toMatch(/by number/)
+  })
   it('a chamber that was chosen stays where other valves go with it; one that came with the valves goes with them', () => {
     const chosen = answered(FOUR, 'chamber', 'flat')
     expect(answered(chosen, 'valves', '2+1').chamber).toBe('flat')

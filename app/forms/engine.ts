@@ -13,6 +13,8 @@ export interface EngineAnswers {
   /** “1 4 6 7 / 2 3 5 8”: the cylinders of each bank. */
   own: string
   first: Engine['first']
+  /** Where cylinder 1 lies with the face up and the intake side away; empty where nobody said. */
+  side: 'right' | 'left' | ''
   head: Engine['head']
   /** “2+2”: intake and exhaust valves of a cylinder. */
   valves: string
@@ -20,7 +22,7 @@ export interface EngineAnswers {
 }
 
 export const FOUR: EngineAnswers = {
-  strokes: 4, arrangement: 'inLine', cylinders: 4, each: 'bank', angle: '', numbering: 'acrossBanks', own: '', first: 'front', head: 'removable', valves: '1+1', chamber: 'wedge'
+  strokes: 4, arrangement: 'inLine', cylinders: 4, each: 'bank', angle: '', numbering: 'acrossBanks', own: '', first: 'front', side: 'right', head: 'removable', valves: '1+1', chamber: 'wedge'
 }
 
 const NONE = '0+0'
@@ -59,6 +61,16 @@ export function answered<K extends keyof EngineAnswers>(answers: EngineAnswers, 
 /** Whether the engine has two banks, so that it is asked how they are numbered. */
 export const hasBanks = ({ arrangement, cylinders }: EngineAnswers): boolean => (arrangement === 'vee' || arrangement === 'flat') && Number(cylinders) > 1
 
+/** Whether it matters where cylinder 1 lies on the face: a row of them under a head that comes off. */
+export const hasSides = ({ head, cylinders }: EngineAnswers): boolean => head === 'removable' && Number(cylinders) > 1
+
+/** The heads that begin at the left: one bank is the other's mirror image, intakes between them or outside. */
+function fromLeftOf(answers: EngineAnswers, { heads, banks }: Pick<Bodies['layout'], 'heads' | 'banks'>): number[] {
+  if (!hasSides(answers) || answers.side === '') return []
+  const second = (head: number[]) => banks.findIndex(bank => bank.includes(head[0]!)) === 1
+  return heads.flatMap((head, i) => second(head) !== (answers.side === 'left') ? [i + 1] : [])
+}
+
 /** “1 4 6 7 / 2 3 5 8” as two banks of all the cylinders there are, or what is wrong with it. */
 function ownBanks(own: string, cylinders: number): number[][] | string {
   const banks = own.split('/').map(bank => bank.trim().split(/[\s,]+/).filter(Boolean).map(Number))
@@ -87,17 +99,21 @@ export function engineBody(answers: EngineAnswers): { body: Bodies['layout'] } |
   const groups = layOut(cylinders, arrangement, numbering === 'own' ? 'acrossBanks' : numbering, each === 'cylinder')
   const [intakes, exhausts] = countsOf(answers.valves)
   const engine: Engine = { strokes, arrangement, ...(bankAngle ? { bankAngle } : {}), first, head, intakes, exhausts, chamber }
-  return { body: { ...groups, ...(own ? { banks: own, ...(each === 'bank' ? { heads: own } : {}) } : {}), engine } }
+  const rows = { ...groups, ...(own ? { banks: own, ...(each === 'bank' ? { heads: own } : {}) } : {}) }
+  const fromLeft = fromLeftOf(answers, rows)
+  return { body: { ...rows, engine, ...(fromLeft.length > 0 ? { fromLeft } : {}) } }
 }
 
 /** The answers that give an engine: to be put right. */
-export function answersOf({ heads, banks, engine }: Bodies['layout']): EngineAnswers {
+export function answersOf({ heads, banks, engine, fromLeft }: Bodies['layout']): EngineAnswers {
   const cylinders = heads.flat().length
   const two = banks.length === 2
   const { bankAngle, intakes, exhausts, ...rest } = engine ?? { ...FOUR, arrangement: cylinders === 1 ? 'single' : two ? 'vee' : 'inLine', intakes: 1, exhausts: 1, bankAngle: undefined }
   const numbering = NUMBERINGS.find(n => String(layOut(cylinders, 'vee', n, false).banks) === String(banks))
   return {
-    strokes: rest.strokes, arrangement: rest.arrangement, first: rest.first, head: rest.head, chamber: rest.chamber, cylinders, each: heads.length > banks.length ? 'cylinder' : 'bank',
+    strokes: rest.strokes, arrangement: rest.arrangement, first: rest.first, head: rest.head, chamber: rest.chamber, cylinders,
+    // On two banks one of them begins at the left; where neither does nobody was asked.
+    side: fromLeft?.includes(1) ? 'left' : two && !fromLeft && rest.head === 'removable' ? '' : 'right', each: heads.length > banks.length ? 'cylinder' : 'bank',
     angle: bankAngle ? bankAngle.typed || bankAngle.value : '', numbering: !two ? 'acrossBanks' : numbering ?? 'own', own: two && !numbering ? banks.map(b => b.join(' ')).join(' / ') : '', valves: `${intakes}+${exhausts}`
   }
 }

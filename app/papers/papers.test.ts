@@ -253,7 +253,7 @@ describe('papers', () => {
     for (const paper of Object.values(PAPERS)) expect(htmlOf([paper(caseOf('Caldbeck Twin'))].flat()[0]!)).not.toMatch(/undefined|NaN|\[object/)
   })
 
-  it('the work order is not mirrored: cylinders run from right to left as the face lies, the way of every template', async () => {
+  it('the work order is not mirrored: cylinders run as the face lies, the way of every template', async () => {
     const entries = [...entriesOf('Brackwater 34'), { ...entriesOf('Caldbeck Twin').find(e => e.kind === 'faceCut')!, id: '00000000-0000-4000-8000-000000000001', scope: { level: 'head', head: 1 }, body: { state: 'planned', depth: { value: 0.8, unit: 'mm', typed: '0.8' }, slopeY: 0.01 }, at: '2026-11-01T08:00:00Z' } as Entry]
     const of = caseOf('Brackwater 34', { entries })
     const { words, text } = await printed(of, 'order')
@@ -262,6 +262,14 @@ describe('papers', () => {
     expect([...plan].sort((a, b) => b.left - a.left).map(w => w.text)).toEqual(['1', '2', '3', '4', '5', '6'])
     const intake = words.find((w, i) => w.text === 'intake' && words[i + 1]?.text === 'side')!
     expect(intake.top).toBeLessThan(plan[0]!.top)
+    // Said to begin at the left it is drawn so, its arrow too; the depths are those of its sides as before.
+    const turned = entries.map(e => e.kind === 'layout' ? { ...e, body: { ...e.body, fromLeft: [1] } } as Entry : e)
+    const other = await printed(caseOf('Brackwater 34', { entries: turned }), 'order')
+    expect(other.words.filter(w => /^[1-6]$/.test(w.text) && w.bottom - w.top > 5).sort((a, b) => a.left - b.left).map(w => w.text)).toEqual(['1', '2', '3', '4', '5', '6'])
+    const ends = [words, other.words].map(all => all.find((w, i) => w.text === 'cylinder' && all[i - 1]?.text === 'to')!.left)
+    expect(ends[0]).toBeGreaterThan(Math.max(...plan.map(w => w.left)))
+    expect(ends[1]).toBeLessThan(Math.min(...other.words.filter(w => /^[1-6]$/.test(w.text) && w.bottom - w.top > 5).map(w => w.left)))
+    expect(other.text).toMatch(/0\.34 mm\s+0\.80 mm\s+1\.26 mm/)
     // 0.8 at the bore line, 0.01 a mm more with each mm away from the intake side: 46 mm to either edge.
     expect(text).toMatch(/0\.34 mm\s+0\.80 mm\s+1\.26 mm/)
     // What stops the build stands before the depth.

@@ -1,13 +1,15 @@
 import { PT, pdfOf } from './pdf'
-import { directionIn, headPlane, mouthOf, roundEdge, valveFrame, type ChamberSpec, type Point, type XY } from '#core'
+import { directionIn, headPlane, mouthOf, roundEdge, valveFrame, type ChamberSpec, type Point, type RowEnd, type XY } from '#core'
 
-/** What a scribe template shows; all in mm, the chamber's own frame. `rowBegins`: the cylinder that its + end is told by, where there is one. */
-export interface TemplateCase { rowBegins?: number, spec: ChamberSpec, bore: number, gasketBore: number, line: number, edge: number[][], marks: number[], valve: number, lift: number, title: string }
+/** What a scribe template shows; all in mm, the chamber's own frame. `rowBegins`: the cylinder that one end is told by, where there is one. */
+export interface TemplateCase { rowBegins?: RowEnd, spec: ChamberSpec, bore: number, gasketBore: number, line: number, edge: number[][], marks: number[], valve: number, lift: number, title: string }
 
 /** Lines and words of a template, in mm from its top left corner, as the head lies on the bench: +y points down. */
 export interface Template { width: number, height: number, lines: { points: Point[], closed: boolean, weight: number, dash?: number }[], words: { at: Point, text: string, size: number }[] }
 
 const PAGE = { width: 210, height: 297 }
+/** Room for “to cylinder 12” left of the gasket's ring, mm. */
+const BESIDE = 28
 /** Length of the ruler that shows whether the printer kept the scale, mm. */
 const RULER = 100
 
@@ -48,10 +50,12 @@ export function scribeTemplate({ spec, bore, gasketBore, line, edge, marks, valv
     ...PAGE, lines,
     words: [
       { at: [20, 22], text: title, size: 5 }, { at: [20, 29], text: 'Seen from below, as the head lies on the bench. 1 : 1', size: 3.5 },
-      { at: [cx - 12, 50], text: 'intake side', size: 3.5 }, ...rowBegins ? [{ at: [cx + gasketBore / 2 + 4, cy + 1] as Point, text: `to cylinder ${rowBegins}`, size: 3.5 }] : [],
+      { at: [cx - 12, 50], text: 'intake side', size: 3.5 }, ...rowBegins ? [{ at: [rowBegins.left ? cx - gasketBore / 2 - BESIDE : cx + gasketBore / 2 + 4, cy + 1] as Point, text: `to cylinder ${rowBegins.cylinder}`, size: 3.5 }] : [],
       ruler,
       { at: [20, 240], text: 'Heavy: the limit (never past it) and the developed wall. Dashed: gasket ring and bore. Short strokes: where the pin', size: 3.2 },
-      { at: [20, 245], text: 'touches and comes free. Locate by the dowels, check against the gasket that will be fitted.', size: 3.2 }
+      { at: [20, 245], text: 'touches and comes free. Locate by the dowels, check against the gasket that will be fitted.', size: 3.2 },
+      { at: [20, 253], text: 'Lay it on with the intake sides together: the thin outline must lie on the chamber’s edge all round. If it only does turned', size: 3.2 },
+      { at: [20, 258], text: 'over, the chamber was drawn mirrored: do not scribe by this sheet.', size: 3.2 }
     ]
   }
 }

@@ -6,10 +6,12 @@ import { sayGroup } from '../words/entries'
 import { findings, headOf, known, length, openStops, sayFinding, type PaperCase } from './paperCase'
 import { MARGIN, PT, ROOM, SHEET, paper, table } from './pdf'
 
-/** An arrow to the right, of lines: pdfmake loses an outline where a heading is moved to the next sheet. */
-const arrow = (x: number, y: number): CanvasElement[] => [[x, y], [x + 24, y - 4], [x + 24, y + 4]].map(([x1, y1]) => ({ type: 'line', x1: x1!, y1: y1!, x2: x + 30, y2: y, lineWidth: 1.2 }))
+/** An arrow along the head, of lines: pdfmake loses an outline where a heading is moved to the next sheet. */
+const arrow = (x: number, y: number, way: 1 | -1): CanvasElement[] => [[x, y], [x + way * 24, y - 4], [x + way * 24, y + 4]].map(([x1, y1]) => ({ type: 'line', x1: x1!, y1: y1!, x2: x + way * 30, y2: y, lineWidth: 1.2 }))
+/** Beside the head: an arrow, and the cylinder it points to. */
+const BESIDE = 70
 
-/** Bores of a head as whoever cuts sees its face: +x to the right, the intake side up the page, the way of every template. */
+/** Bores of a head as whoever cuts sees its face: the intake side up the page, the way of every template. */
 function facePlan(of: PaperCase, head: number, bore: number): Content {
   const row = cylindersOf(of.r.layout, head)
   const begins = rowBeginsAt(of.r.layout, row[0]!)
@@ -19,17 +21,17 @@ function facePlan(of: PaperCase, head: number, bore: number): Content {
   const room = (SHEET[of.size].width - 2 * MARGIN) * PT - 120
   const scale = Math.min(room / long, 120 / wide)
   const [w, h] = [long * scale, wide * scale]
-  const x = (mm: number) => w / 2 + mm * scale
+  const left = begins?.left ? BESIDE : 0
+  const x = (mm: number) => left + w / 2 + mm * scale
   const canvas: CanvasElement[] = [
-    { type: 'rect', x: 0, y: 0, w, h, lineWidth: 1.2 },
+    { type: 'rect', x: left, y: 0, w, h, lineWidth: 1.2 },
     ...places.map(place => ({ type: 'ellipse' as const, x: x(place), y: h / 2, r1: bore / 2 * scale, r2: bore / 2 * scale, lineWidth: 0.8 })),
-    // An arrow towards the end where numbering begins: to the right, as he stands at it.
-    ...begins === undefined ? [] : arrow(w + 10, h / 2)
+    ...begins === undefined ? [] : begins.left ? arrow(left - 10, h / 2, -1) : arrow(w + 10, h / 2, 1)
   ]
   return {
     stack: [
-      { text: 'intake side', fontSize: 8, margin: [w / 2 - 20, 0, 0, 2] },
-      { stack: [{ canvas }, ...row.map((c, i): Content => ({ text: String(c), fontSize: 16, bold: true, relativePosition: { x: x(places[i]!) - 6, y: -h / 2 - 11 } })), ...begins === undefined ? [] : [{ text: `to cylinder ${begins}`, fontSize: 8, relativePosition: { x: w + 8, y: -h / 2 + 8 } }]] },
+      { text: 'intake side', fontSize: 8, margin: [left + w / 2 - 20, 0, 0, 2] },
+      { stack: [{ canvas }, ...row.map((c, i): Content => ({ text: String(c), fontSize: 16, bold: true, relativePosition: { x: x(places[i]!) - 6, y: -h / 2 - 11 } })), ...begins === undefined ? [] : [{ text: `to cylinder ${begins.cylinder}`, fontSize: 8, relativePosition: { x: begins.left ? 0 : w + 8, y: -h / 2 + 8 } }]] },
       { text: 'The exhaust side is towards you. Seen as you stand at it, the face up: not mirrored.', fontSize: 8, margin: [0, 3, 0, 0] }
     ],
     margin: [0, 6, 0, 6]

@@ -2,7 +2,7 @@ import { useSessionStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { v4 as uuid } from 'uuid'
 import {
-  BODY_VERSION, advice, asIf, clashOf, furthestOff, headCut, kindRule, plannedStages, replay, restoring, rowBeginsAt, scopeName, targetBand, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
+  BODY_VERSION, advice, asIf, clashOf, frontIsPlus as frontOf, furthestOff, headCut, kindRule, plannedStages, replay, restoring, rowBeginsAt, scopeName, targetBand, type Advice, type AsIf, type Bodies, type CylinderState, type Entry, type EntryKind, type OperationEntry, type Replay, type Scope, type Tried
 } from '#core'
 import { checkEntry, type BuildView, type FieldProblem, type SentEntry } from '#shared/dto'
 import { sayClash, sayLeftOut } from '#shared/words/domain'
@@ -77,8 +77,10 @@ export const useBuild = defineStore('build', () => {
   const cylinders = computed(() => replayed.value?.layout.cylinders ?? [])
   /** A closed barrel has neither joint nor face: it comes down by what is taken off its foot. */
   const closed = computed(() => replayed.value?.layout.engine?.head === 'blind')
-  /** The cylinder that tells one end of the row that is worked on from the other. */
+  /** The cylinder that tells one end of the row that is worked on from the other, and at which side it lies. */
   const rowBegins = computed(() => replayed.value && rowBeginsAt(replayed.value.layout, cylinder.value))
+  /** Whether the front is at the right of what is drawn of the head that is worked on. */
+  const frontIsPlus = computed(() => !replayed.value || frontOf(replayed.value.layout, cylinder.value))
   /** The cylinders as they stand, bank by bank: the order of the strip, and of a hand that goes along a head. */
   const along = computed(() => (replayed.value?.layout.banks ?? []).flat())
   const asIs = computed(() => replayed.value?.asIs ?? [])
@@ -239,5 +241,5 @@ export const useBuild = defineStore('build', () => {
     if (n > 0) cylinder.value = along.value[(at + by + n) % n]!
   }
 
-  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, then, stages, cuts, byId, cylinders, closed, rowBegins, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
+  return { view, missing, cylinder, entries, replayed, leftOut, opens, ifDone, planned, then, stages, cuts, byId, cylinders, closed, rowBegins, frontIsPlus, along, asIs, state, worst, open, refresh, add, addAll, planAll, plans, dropPlan, undo, step }
 })

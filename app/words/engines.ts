@@ -5,6 +5,7 @@ import { digits } from '#shared/figures'
 export const ARRANGEMENT_WORDS: Record<Engine['arrangement'], string> = { single: 'Single', inLine: 'In line', vee: 'Vee', flat: 'Flat' }
 export const HEAD_WORDS: Record<Engine['head'], string> = { removable: 'Comes off', turned: 'Turned on a lathe', blind: 'None: the barrel is closed' }
 export const FIRST_WORDS: Record<Engine['first'], string> = { front: 'Front end', flywheel: 'Flywheel end' }
+export const SIDE_WORDS = { right: 'At the right', left: 'At the left' } as const
 export const NUMBERING_WORDS: Record<Numbering, string> = { acrossBanks: 'Across the banks', bankByBank: 'Bank by bank' }
 export const EACH_WORDS = { bank: 'One for each bank', cylinder: 'One for each cylinder' } as const
 export const STROKE_WORDS = { 4: 'Four-stroke', 2: 'Two-stroke' } as const

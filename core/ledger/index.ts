@@ -28,7 +28,7 @@ export { SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, type SeatBody } from './kinds/seat
 export { FIGURE_BOUNDS, PARTS, QUANTITIES, TO_THE_PISTON, quantityRule, type Dimension, type PartName, type Quantity, type QuantityRule } from './quantities'
 export { inOrder, live, ofKind, type Live, type Standing } from './live'
 export { ARRANGEMENTS, FIRST_ENDS, HEAD_KINDS, NUMBERINGS, VALVE_COUNTS, asksFor, enclosedBy, hasBarrels, hasPlace, layOut, pouredFirst, type Engine, type Numbering } from './engine'
-export { bankOf, fit, headOf, layoutBounds, rowBeginsAt, scopeName, type Layout } from './layout'
+export { bankOf, beginsAtLeft, fit, frontIsPlus, headOf, layoutBounds, rowBeginsAt, scopeName, type Layout, type RowEnd } from './layout'
 export { NOW, cylindersOf, isStatement, openLedger, operationsOn, placeAlong, spotsOf, touches, type Ledger, type OperationEntry, type StatementEntry } from './ledger'
 export { likeness, type Alike } from './likeness'
 export { placeOf, type Place } from './place'

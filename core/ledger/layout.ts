@@ -4,13 +4,13 @@ import { live, ofKind } from './live'
 import type { Scope, Valve } from './terms'
 
 /** Where each cylinder sits, and what kind of engine it is. Heads, banks and cylinders count from 1. */
-export interface Layout { cylinders: number[], heads: number[][], banks: number[][], engine?: Engine }
+export interface Layout { cylinders: number[], heads: number[][], banks: number[][], engine?: Engine, fromLeft?: number[] }
 
 /** Turns a layout statement into the list of cylinders it names, in order. */
 export function layoutOf(entries: readonly Entry[]): Layout | undefined {
   const body: Bodies['layout'] | undefined = ofKind(entries, 'layout').at(-1)?.body
   if (!body) return undefined
-  return { cylinders: body.heads.flat().sort((a, b) => a - b), heads: body.heads, banks: body.banks, ...(body.engine ? { engine: body.engine } : {}) }
+  return { cylinders: body.heads.flat().sort((a, b) => a - b), heads: body.heads, banks: body.banks, ...(body.engine ? { engine: body.engine } : {}), ...(body.fromLeft ? { fromLeft: body.fromLeft } : {}) }
 }
 
 const at = (groups: number[][], cylinder: number) => groups.findIndex(group => group.includes(cylinder)) + 1
@@ -28,13 +28,34 @@ export const headOf = (layout: Layout, cylinder: number): number => at(layout.he
 export const bankOf = (layout: Layout, cylinder: number): number => at(layout.banks, cylinder)
 
 /**
- * The cylinder at which the row of another one begins, which the + end of its head or bank is told by; nothing where it stands
- * alone.
+ * Whether a head's row begins at the left, its face up and the intake side away from whoever looks. The frame of a head and of its
+ * chambers is right-handed, x to the right as it is seen so: on one bank of a vee numbering runs the one way along it, on the other
+ * the other, and in line it goes by the side that the intakes are on.
  *
- * @example rowBeginsAt({ heads: [[1, 3], [2, 4]], … }, 4) // 2
+ * @param head from 1
  */
-export const rowBeginsAt = (layout: Layout, cylinder: number): number | undefined =>
-  [layout.heads[headOf(layout, cylinder) - 1], layout.banks[bankOf(layout, cylinder) - 1]].find(row => row && row.length > 1)?.[0]
+export const beginsAtLeft = ({ fromLeft }: Layout, head: number): boolean => fromLeft?.includes(head) ?? false
+
+/** An end of a row: the cylinder it begins with, and whether that is the left one as the face is seen. */
+export interface RowEnd { cylinder: number, left: boolean }
+
+/**
+ * The cylinder at which the row of another one begins, which one end of its head or bank is told by; nothing where it stands alone.
+ *
+ * @example rowBeginsAt({ heads: [[1, 3], [2, 4]], fromLeft: [2], … }, 4) // { cylinder: 2, left: true }
+ */
+export function rowBeginsAt(layout: Layout, cylinder: number): RowEnd | undefined {
+  const row = [layout.heads[headOf(layout, cylinder) - 1], layout.banks[bankOf(layout, cylinder) - 1]].find(group => group && group.length > 1)
+  return row && { cylinder: row[0]!, left: beginsAtLeft(layout, headOf(layout, cylinder)) }
+}
+
+/**
+ * Whether the + end of a cylinder's head is the engine's front.
+ *
+ * @example frontIsPlus({ heads: [[1, 2]], engine: { first: 'flywheel', … }, … }, 1) // false
+ */
+export const frontIsPlus = (layout: Layout, cylinder: number): boolean =>
+  (layout.engine?.first !== 'flywheel') !== beginsAtLeft(layout, headOf(layout, cylinder))
 
 /**
  * How closely a scope fits a cylinder: 0 not at all, 1 the build, 2 its bank, 3 its head, 4 its own, 5 the very valve or

@@ -1,6 +1,6 @@
 import type { Entry, EntryOf, OperationKind } from './entry'
 import { isOperation } from './entry'
-import { fit, headOf, layoutOf, type Layout } from './layout'
+import { beginsAtLeft, fit, headOf, layoutOf, type Layout } from './layout'
 import { live, ofKind, runNumbers, type Live } from './live'
 import { plansOf, type WorkPlan } from './plans'
 import type { Quantity } from './quantities'
@@ -123,14 +123,17 @@ export function operationsOn(
 }
 
 /**
- * Bore centre of a cylinder along its head, mm from the head's middle: evenly spaced, numbering from the + end.
+ * Bore centre of a cylinder along its head, mm from the head's middle, + to the right as its face is seen: evenly spaced, numbering
+ * from the + end, or from the − end where it is said to begin at the left.
  *
  * @param spacing between neighbouring bores, mm
  * @example placeAlong(layoutOfFour, 1, 100) // 150
  */
 export function placeAlong(layout: Layout, cylinder: number, spacing: number): number {
-  const row = cylindersOf(layout, headOf(layout, cylinder))
-  return ((row.length - 1) / 2 - row.indexOf(cylinder)) * spacing
+  const head = headOf(layout, cylinder)
+  const row = cylindersOf(layout, head)
+  const place = ((row.length - 1) / 2 - row.indexOf(cylinder)) * spacing
+  return beginsAtLeft(layout, head) && place !== 0 ? -place : place
 }
 
 /**

@@ -17,7 +17,7 @@ export interface ChamberModel {
   /** In this chamber's own frame, mirrored where it is the other way round. */
   spec: ChamberSpec
   mirrored: boolean
-  /** Bore centre along the head, mm from the middle of the head, + towards the end where numbering begins. */
+  /** Bore centre along the head, mm from the middle of the head, + to the right as its face is seen. */
   x: number
   spacing: Provenance
   /** What has been cut off the face that is drawn. */

@@ -7,7 +7,7 @@ export type OnFace = { at: number } | { between: [number, number] }
 /**
  * Names a place on a face by its cylinders: inside a bore's circle or past the last one it is at that cylinder, else between two.
  *
- * @param place mm from the head's middle, + towards the end where numbering begins
+ * @param place mm from the head's middle, + to the right as its face is seen
  * @param size bore and bore spacing, mm, > 0
  * @returns undefined where the head has no cylinder
  * @example onFace(four, 1, { x: 0, y: 0 }, { bore: 90, spacing: 100 }) // { between: [2, 3] }

@@ -3,7 +3,7 @@ import type { Bench } from '../../tests/support/ledgerBench'
 import { all, burette, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { demoShop } from '../../demo/shop'
 import {
-  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, machIndex, modelOf, mouldsIn, mouldsOut, neighbours, peakDemand, placesIn, portReceived, portReckoned, portScope, portStages, portWorkedSince, portsIn, replay, rowBeginsAt, seatRecord, seatWanted, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
+  NO_SOLIDS, STARTING_RULES, asIf, clearancesOf, demandOf, flangeRecord, headOf, machIndex, modelOf, mouldsIn, mouldsOut, neighbours, peakDemand, placeAlong, placesIn, portReceived, portReckoned, portScope, portStages, portWorkedSince, portsIn, replay, rowBeginsAt, seatRecord, seatWanted, sectionsRecord, sinking, throatRecord, uncertainty, valveAcross, type Bodies, type PortName, type Scope
 } from '..'
 
 const port: PortName = { cylinder: 1, valve: 'intake', n: 1 }
@@ -28,16 +28,23 @@ describe('ports of an engine', () => {
     expect(portScope(four, { cylinder: 2, valve: 'exhaust', n: 1 })).toEqual({ level: 'port', cylinder: 2, port: 'exhaust' })
   })
 
-  it.each<[string, heads: number[][], banks: number[][], pairs: number[][], begins: (number | undefined)[]]>([
+  it.each<[string, heads: number[][], banks: number[][], pairs: number[][], begins: (number | undefined)[], fromLeft?: number[]]>([
     ['a head of four', [[1, 2, 3, 4]], [[1, 2, 3, 4]], [[1, 2], [3, 4]], [1, 1, 1, 1]],
-    ['a vee of six', [[1, 3, 5], [2, 4, 6]], [[1, 3, 5], [2, 4, 6]], [[1, 3], [2, 4]], [1, 2, 1, 2, 1, 2]],
+    ['a vee of six', [[1, 3, 5], [2, 4, 6]], [[1, 3, 5], [2, 4, 6]], [[1, 3], [2, 4]], [1, 2, 1, 2, 1, 2], [2]],
     ['barrels with a head each', [[1], [2], [3]], [[1, 2, 3]], [[1, 2]], [1, 1, 1]],
     ['two barrels apart', [[1], [2]], [[1], [2]], [[1, 2]], [undefined, undefined]],
     ['one cylinder', [[1]], [[1]], [], [undefined]]
-  ])('are paired along the head, and told by where its row begins: %s', (_, heads, banks, pairs, begins) => {
-    const layout = { cylinders: heads.flat().sort(), heads, banks }
+  ])('are paired along the head, and told by where its row begins: %s', (_, heads, banks, pairs, begins, fromLeft = []) => {
+    const layout = { cylinders: heads.flat().sort(), heads, banks, fromLeft }
     expect(neighbours(layout)).toEqual(pairs)
-    expect(layout.cylinders.map(cylinder => rowBeginsAt(layout, cylinder))).toEqual(begins)
+    expect(layout.cylinders.map(cylinder => rowBeginsAt(layout, cylinder)?.cylinder)).toEqual(begins)
+    for (const cylinder of layout.cylinders) {
+      const end = rowBeginsAt(layout, cylinder)
+      if (end) expect(end.left).toBe(fromLeft.includes(headOf(layout, cylinder)))
+      // The cylinder that a row begins with lies to the side that is told.
+      const row = layout.heads[headOf(layout, cylinder) - 1]!
+      if (end && row.length > 1) expect(Math.sign(placeAlong(layout, row[0]!, 100))).toBe(end.left ? -1 : 1)
+    }
   })
 })
 

@@ -41,9 +41,15 @@ defineExpose({ scale, from: (event: { offsetX: number, offsetY: number }): Point
       <circle v-if="spec.plug" :cx="at([spec.plug.x, spec.plug.y])[0]" :cy="at([spec.plug.x, spec.plug.y])[1]" :r="spec.plug.diameter / 2 * scale" class="plug" />
       <slot :at="at" :path="path" :scale="scale" />
       <text x="6" y="16" class="on-face">intake side</text>
-      <text v-if="build.rowBegins" :x="W - 34" :y="H - 6" text-anchor="end" class="on-face">to cylinder {{ build.rowBegins }}</text>
-      <path v-if="build.rowBegins" :d="`M${W - 28} ${H - 10} h20 m-5 -4 l5 4 l-5 4`" class="arrow" />
-      <text x="6" :y="H - 6" class="on-face">seen from below</text>
+      <g v-if="build.rowBegins?.left">
+        <text x="34" :y="H - 6" class="on-face">to cylinder {{ build.rowBegins.cylinder }}</text>
+        <path :d="`M28 ${H - 10} h-20 m5 -4 l-5 4 l5 4`" class="arrow" />
+      </g>
+      <g v-else-if="build.rowBegins">
+        <text :x="W - 34" :y="H - 6" text-anchor="end" class="on-face">to cylinder {{ build.rowBegins.cylinder }}</text>
+        <path :d="`M${W - 28} ${H - 10} h20 m-5 -4 l5 4 l-5 4`" class="arrow" />
+      </g>
+      <text :x="build.rowBegins?.left ? W - 6 : 6" :y="H - 6" :text-anchor="build.rowBegins?.left ? 'end' : 'start'" class="on-face">seen from below</text>
     </svg>
     <slot name="handles" :at="at" :scale="scale" />
   </div>

@@ -1,4 +1,4 @@
-import type { Cut } from '#core'
+import type { Cut, RowEnd } from '#core'
 import type { LengthUnit } from '#shared/figures'
 
 /** Creases sharper than this are drawn, degrees. */
@@ -93,7 +93,7 @@ const ROOF = 6
  * air. Lit from the upper left wherever one stands, with creases, a contour each millimetre and the line of the cut. The
  * drawing package is large: it comes when somebody looks.
  */
-export async function openBody(host: HTMLElement, lengths: LengthUnit, rowBegins: () => number | undefined, tell: (names: BodyName[]) => void) {
+export async function openBody(host: HTMLElement, lengths: LengthUnit, rowBegins: () => RowEnd | undefined, tell: (names: BodyName[]) => void) {
   const [THREE, { OrbitControls }, { LineSegments2 }, { LineSegmentsGeometry }, { LineMaterial }] = await Promise.all([
     import('three'), import('three/addons/controls/OrbitControls.js'), import('three/addons/lines/LineSegments2.js'), import('three/addons/lines/LineSegmentsGeometry.js'), import('three/addons/lines/LineMaterial.js')
   ])
@@ -150,9 +150,11 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, rowBegins
   }
 
   const ruler = () => lengths === 'in' ? { words: '½ in', long: 12.7 } : { words: '10 mm', long: 10 }
+  /** Where the rule lies: at the end that is told by no cylinder. */
+  const ruled = () => radius * (rowBegins()?.left ? 0.8 : -0.8)
   function scale() {
     const half = ruler().long / 2
-    segments(bar, [-radius * 0.8 - half, radius * 0.86, level, -radius * 0.8 + half, radius * 0.86, level])
+    segments(bar, [ruled() - half, radius * 0.86, level, ruled() + half, radius * 0.86, level])
   }
   function names() {
     const { clientWidth: w, clientHeight: h } = renderer.domElement
@@ -161,7 +163,11 @@ export async function openBody(host: HTMLElement, lengths: LengthUnit, rowBegins
       return { words, left: Math.max(44, Math.min(w - 44, (p.x + 1) / 2 * w)), top: Math.max(UNDER_PRESSES, Math.min(h - 12, (1 - p.y) / 2 * h)) }
     }
     // Sawn open one looks along the face: a rule that lies on it is not to be read there.
-    tell([at('intake side', 0, -radius), ...rowBegins() ? [at(`to cylinder ${rowBegins()} →`, radius * 0.9, radius * 0.97)] : [], ...sawnAt === undefined ? [at(ruler().words, -radius * 0.8, radius * 0.97)] : []])
+    const begins = rowBegins()
+    tell([
+      at('intake side', 0, -radius), ...begins ? [at(begins.left ? `← to cylinder ${begins.cylinder}` : `to cylinder ${begins.cylinder} →`, radius * (begins.left ? -0.9 : 0.9), radius * 0.97)] : [],
+      ...sawnAt === undefined ? [at(ruler().words, ruled(), radius * 0.97)] : []
+    ])
   }
   // One picture a frame however often the hand moves; a device that can't keep up draws coarsely, without lines, until the hand rests.
   const SLOW = 60

@@ -58,7 +58,8 @@ const edge = computed(() => {
   return { face, gaps: gaps.map(g => ({ ...g, y: face + 9 + rise(g.gap), first: g.gap === near && gaps[0]!.gap !== gaps[1]!.gap })) }
 })
 const noun = computed(() => props.kind === 'solder' ? 'Solder' : 'Deck')
-const side = ({ x, y }: Place) => Math.abs(y) < 3 ? (x > 0 ? 'pin, front' : 'pin, back') : `${y > 0 ? 'far' : 'intake'} side, ${x > 0 ? 'front' : 'back'}`
+const end = (x: number) => (x > 0) === build.frontIsPlus ? 'front' : 'back'
+const side = ({ x, y }: Place) => Math.abs(y) < 3 ? `pin, ${end(x)}` : `${y > 0 ? 'far' : 'intake'} side, ${end(x)}`
 const smallest = computed(() => entry.value ? Math.min(...entry.value.body.readings.map(r => r.figure.value)) : undefined)
 const isSmallest = (place: Place) => props.kind === 'solder' && smallest.value !== undefined && part(place)?.estimate.value === smallest.value
 const first = computed(() => places.value.findIndex(p => !part(p)))
@@ -73,8 +74,10 @@ const first = computed(() => places.value.findIndex(p => !part(p)))
         <line :x1="middle.left - bore / 2 * scale - 8" :x2="middle.left + bore / 2 * scale + 8" :y1="middle.top" :y2="middle.top" class="pin" />
         <path v-for="place in places" :key="`${place.x}/${place.y}`" :d="leader(place)" class="leader" />
         <circle v-for="place in places" :key="`dot ${place.x}/${place.y}`" :cx="dot(place).left" :cy="dot(place).top" r="4" class="dot" :class="{ read: part(place), least: isSmallest(place) }" />
-        <path v-if="build.rowBegins" :d="`M${middle.left + 20} ${middle.top - 12} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
-        <text v-if="build.rowBegins" :x="middle.left + 14" :y="middle.top - 7" text-anchor="end">to {{ bore * scale > 170 ? 'cylinder ' : '' }}{{ build.rowBegins }}</text>
+        <g v-if="build.rowBegins">
+          <path :d="build.rowBegins.left ? `M${middle.left - 20} ${middle.top - 12} h-22 m6 -4 l-6 4 l6 4` : `M${middle.left + 20} ${middle.top - 12} h22 m-6 -4 l6 4 l-6 4`" class="arrow" />
+          <text :x="middle.left + (build.rowBegins.left ? -14 : 14)" :y="middle.top - 7" :text-anchor="build.rowBegins.left ? 'start' : 'end'">to {{ bore * scale > 170 ? 'cylinder ' : '' }}{{ build.rowBegins.cylinder }}</text>
+        </g>
         <text :x="middle.left" :y="middle.top + bore / 2 * scale + 16" text-anchor="middle">intake side</text>
         <g v-if="edge">
           <path :d="`M${edge.gaps[0]!.x - 12} ${edge.face}H${edge.gaps[1]!.x + 12}`" class="face" />

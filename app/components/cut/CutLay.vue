@@ -31,7 +31,7 @@ async function edge(low: number, high: number): Promise<string | undefined> {
   props.lay.edges(low, high)
   return undefined
 }
-const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge', 'far edge'] : ['last end', 'end at 1'])
+const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge', 'far edge'] : build.frontIsPlus ? ['back end', 'front end'] : ['front end', 'back end'])
 </script>
 
 <template>

@@ -4,7 +4,7 @@ import { digits, inLengths, say } from '#shared/figures'
 import { useDevice } from '~/stores/device'
 import { sayDrawnValve } from '~/words/ports'
 
-/** How far the cut stays from each seat and top cut, round the clock: azimuth from the line along the head to where its row begins, seen from below clockwise. */
+/** How far the cut stays from each seat and top cut, round the clock: azimuth from the line along the head to the right, seen from below clockwise. */
 const props = defineProps<{ margins: ValveRoom[] }>()
 const device = useDevice()
 const figures = ref(false)

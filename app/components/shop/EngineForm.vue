@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { FIRST_ENDS } from '#core'
 import { CHAMBER_WORDS } from '#shared/words/chamber'
-import { answered, choicesOf, engineBody, hasBanks, type EngineAnswers } from '~/forms/engine'
-import { ARRANGEMENT_WORDS, EACH_WORDS, FIRST_WORDS, HEAD_WORDS, NUMBERING_WORDS, STROKE_WORDS, sayValves } from '~/words/engines'
+import { answered, choicesOf, engineBody, hasBanks, hasSides, type EngineAnswers } from '~/forms/engine'
+import { ARRANGEMENT_WORDS, EACH_WORDS, FIRST_WORDS, HEAD_WORDS, NUMBERING_WORDS, SIDE_WORDS, STROKE_WORDS, sayValves } from '~/words/engines'
 import { pairsOf } from '~/words/pairs'
 
 /** What kind of engine it is, drawn as it is chosen. */
@@ -35,6 +35,7 @@ const numberings = [...pairsOf(NUMBERING_WORDS), ['own', 'As I name them']] as c
       <BenchText v-if="banks && answers.numbering === 'own'" label="Cylinders of each bank" placeholder="1 4 6 7 / 2 3 5 8" :model-value="answers.own" :fault="faults.own" @update:model-value="give('own')(String($event ?? ''))" />
       <BenchSelect label="Cylinder 1 is at" :model-value="answers.first" :items="FIRST_ENDS.map(end => [end, FIRST_WORDS[end]] as const)" @update:model-value="give('first')($event)" />
       <BenchSelect label="Head" :model-value="answers.head" :items="choices.heads.map(h => [h, HEAD_WORDS[h]] as const)" @update:model-value="give('head')($event)" />
+      <BenchSelect v-if="hasSides(answers)" label="Face up, intakes away, 1 is" :model-value="answers.side" :items="(['right', 'left'] as const).map(side => [side, `${SIDE_WORDS[side]}, with the face up and the intake side away from you`, SIDE_WORDS[side]] as const)" @update:model-value="give('side')($event)" />
       <BenchSelect label="Valves of a cylinder" :model-value="answers.valves" :items="choices.valves.map(v => [v, sayValves(...(v.split('+').map(Number) as [number, number])), v === '0+0' ? 'None' : v.replace('+', ' + ')] as const)" @update:model-value="give('valves')($event)" />
       <BenchSelect label="Chamber" :model-value="answers.chamber" :items="choices.chambers.map(kind => [kind, CHAMBER_WORDS[kind]] as const)" @update:model-value="give('chamber')($event)" />
     </div>

@@ -9,7 +9,7 @@ export const FACE_REACH = 600
 
 export interface FindingBody {
   what: Finding
-  /** Where on the face, mm: x from the head's middle, + towards the end where numbering begins, y + towards the exhaust side. */
+  /** Where on the face, mm: x from the head's middle, + to the right as its face is seen, y + towards the exhaust side. */
   place?: { x: number, y: number }
   words?: string
   /** Who was told of it. */

@@ -2,7 +2,7 @@ import { kind } from '../kind'
 import { QUANTITIES } from '../quantities'
 import type { SpotReading } from '../terms'
 
-/** Heights at corners and middle; x from the head's middle, + towards the end where numbering begins. `cut` and `side`: before or after which cut, where that is not the time they were entered. */
+/** Heights at corners and middle; x from the head's middle, + to the right as its face is seen. `cut` and `side`: before or after which cut, where that is not the time they were entered. */
 export interface HeadHeightsBody { readings: SpotReading[], cut?: string, side?: 'before' | 'after' }
 
 /** A head's height between its faces: earlier cuts, a twist, and what a cut really took under each chamber follow from it. */

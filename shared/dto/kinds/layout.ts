@@ -36,4 +36,8 @@ export class LayoutBody {
       : undefined)) banks!: number[][]
 
   @IsOptional() @Sound(engineFault) engine?: Engine
+
+  @IsOptional() @Sound((value, { heads }) => Array.isArray(value) && Array.isArray(heads) && value.length > 0 && new Set(value).size === value.length && value.every(head => Number.isInteger(head) && head >= 1 && head <= heads.length)
+    ? undefined
+    : 'Heads that begin at the left are named once each, by number.') fromLeft?: number[]
 }
