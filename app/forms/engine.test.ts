@@ -51,7 +51,7 @@ describe('what an engine is', () => {
       const hand = bank === 0 ? 1 : -1
       const [into, intakes] = [[0, hand * Math.sin(a), Math.cos(a)], [0, inwards * hand * Math.cos(a), -inwards * Math.sin(a)]] as const
       const towardsFront = into[1] * intakes[2] - into[2] * intakes[1]
-      return towardsFront > 0 === (first === 'front') ? 'right' : 'left'
+      return (towardsFront > 0) === (first === 'front') ? 'right' : 'left'
     }
     const made = bodyOf({ ...FOUR, arrangement: lean > 0 ? 'vee' : 'inLine', cylinders: 8, first, side: sideOf(0) })
     expect(made.heads.map((_, head) => made.fromLeft?.includes(head + 1) ? 'left' : 'right')).toEqual(made.heads.map((_, head) => sideOf(head as 0 | 1)))

@@ -34,7 +34,7 @@ const cutOf = (id: string) => build.byId.get(id)
         </template>
       </FacePlan>
       <div class="foot">
-        <p class="small quiet">{{ sayGroup('Head', head, build.replayed?.layout.heads ?? []) }}, from face to cover rail, seen from the face<template v-if="bores.length > 1">; cylinder {{ bores[0]?.cylinder }} to the right</template>.</p>
+        <p class="small quiet">{{ sayGroup('Head', head, build.replayed?.layout.heads ?? []) }}, from face to cover rail, seen from the face<template v-if="bores.length > 1">; cylinder {{ bores[0]?.cylinder }} to the {{ build.rowBegins?.left ? 'left' : 'right' }}</template>.</p>
         <v-btn v-if="entry" @click="startAfresh">New set</v-btn>
       </div>
     </div>

@@ -70,7 +70,7 @@ const says = ({ body }: EntryOf<'finding'>) => capital([FINDING_WORDS[body.what]
           <span v-if="place" class="mark new" :style="at(place)" aria-hidden="true">+</span>
         </template>
       </FacePlan>
-      <p class="small quiet">{{ sayGroup('Head', head, build.replayed?.layout.heads ?? []) }}, seen from the face<template v-if="bores.length > 1">; cylinder {{ bores[0]?.cylinder }} to the right</template>. Touch where something is.</p>
+      <p class="small quiet">{{ sayGroup('Head', head, build.replayed?.layout.heads ?? []) }}, seen from the face<template v-if="bores.length > 1">; cylinder {{ bores[0]?.cylinder }} to the {{ build.rowBegins?.left ? 'left' : 'right' }}</template>. Touch where something is.</p>
       <form class="form" @submit.prevent="keep">
         <div class="fields">
           <BenchSelect v-model="what" label="What is there" data-new :items="FINDINGS.map(name => [name, FINDING_WORDS[name]] as const)" />
