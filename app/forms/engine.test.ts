@@ -60,6 +60,8 @@ describe('what an engine is', () => {
     const { fromLeft, ...before } = bodyOf({ ...FOUR, arrangement: 'vee', cylinders: 8 })
     expect(fromLeft).toEqual([2])
     expect(bodyOf(answersOf(before))).toEqual(before)
+    // A vee twin has no row to begin anywhere.
+    expect(bodyOf({ ...FOUR, arrangement: 'vee', cylinders: 2, side: 'left' }).fromLeft).toBeUndefined()
     for (const wrong of [[3], [0], [1, 1], [], 'left', [1.5]]) expect(kindFault('layout', { ...before, fromLeft: wrong }, 'fromLeft')).toMatch(/by number/)
   })
   it('a chamber that was chosen stays where other valves go with it; one that came with the valves goes with them', () => {

@@ -61,8 +61,8 @@ export function answered<K extends keyof EngineAnswers>(answers: EngineAnswers, 
 /** Whether the engine has two banks, so that it is asked how they are numbered. */
 export const hasBanks = ({ arrangement, cylinders }: EngineAnswers): boolean => (arrangement === 'vee' || arrangement === 'flat') && Number(cylinders) > 1
 
-/** Whether it matters where cylinder 1 lies on the face: a row of them under a head that comes off. */
-export const hasSides = ({ head, cylinders }: EngineAnswers): boolean => head === 'removable' && Number(cylinders) > 1
+/** Whether it is asked where cylinder 1 lies on the face: where a head that comes off has a row of them, or is one of a row. */
+export const hasSides = (answers: EngineAnswers): boolean => answers.head === 'removable' && Number(answers.cylinders) > (hasBanks(answers) ? 2 : 1)
 
 /** The heads that begin at the left: one bank is the other's mirror image, intakes between them or outside. */
 function fromLeftOf(answers: EngineAnswers, { heads, banks }: Pick<Bodies['layout'], 'heads' | 'banks'>): number[] {
