@@ -24,7 +24,7 @@ export const STATIONS: Record<StationName, StationWords> = {
         'Type bore, stroke, gasket and deck clearance into the fields round the section. A piston that stands proud of the deck has a negative clearance.',
         'Say of each figure whether you measured it. A book figure counts, with a wider ±.',
         'Set the target ratio, and how far off still counts as on target.',
-        'Draw the chamber on its leaf: cuts are then exact, and the seats are watched.'
+        'Draw the chamber on its leaf, as you see it with the face up and the intake side away: cuts are then exact, and the seats are watched. Where cylinder 1 lies at the other side than the plan says, put the engine right in the Daybook first.'
       ],
       picture: 'Deck clearance: the dial stands over the pin’s line, zeroed on the deck, so that rock of the piston does not count.'
     }

@@ -77,8 +77,7 @@ async function stl() {
           <template #handles="{ at, scale }"><OutlineHandles :spec="spec" :at="at" :scale="scale" :faults="faults" @change="draw" /></template>
         </ChamberPlan>
         <p v-if="faults.length" class="sentence" role="status">{{ sayFault(faults[0]!, device.lengths) }} The last drawing that worked is still shown.</p>
-        <p v-else class="small quiet">Squares are points of the outline, rings are valves. Drag them, or move them a little at a time with the arrow keys.</p>
-        <p v-if="build.rowBegins" class="small" data-seen>Draw what you see with the face up and the intake side away from you: cylinder {{ build.rowBegins.cylinder }} is at your {{ build.rowBegins.left ? 'left' : 'right' }} then. If it is not, put the engine right in the Daybook first.</p>
+        <p v-else class="small quiet">Drag points and valves, or use the arrow keys.<template v-if="build.rowBegins"> Face up, intake side away, cylinder {{ build.rowBegins.cylinder }} lies at the {{ build.rowBegins.left ? 'left' : 'right' }}.</template></p>
         <div class="row">
           <StatementField quantity="boreSpacing" :scope="{ level: 'build' }" no-basis class="spacing" />
           <fieldset v-if="build.cylinders.length > 1" class="turns">
