@@ -1,6 +1,6 @@
 import { mean } from 'simple-statistics'
 import { bestMean, uncertainty, type Sourced } from '../estimate'
-import { ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type Layout, type PortPlaceName, type Quantity, type Scope, type Valve } from '../ledger'
+import { beginsAtLeft, ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type Layout, type PortPlaceName, type Quantity, type Scope, type Valve } from '../ledger'
 import { compareRuns, flowRuns, placesIn, portReceived, portsIn, pourResult, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type PortName, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
 
@@ -24,6 +24,8 @@ export interface CastingHead {
   /** How many heads its engine has. */
   heads: number
   cylinders: number
+  /** Whether its row begins at the left, as its face is seen ({@link beginsAtLeft}). */
+  fromLeft: boolean
   /** When it was poured and measured, and what was read, which tells it from every other. */
   readings: string[]
   figures: Record<CastingFigure, number[]>
@@ -81,7 +83,7 @@ export function castingHeads(r: Replay): CastingHead[] {
       ? [`${e.at} ${e.scope.cylinder} ${e.kind === 'pour' ? pourResult(e).value : e.body.across.value}`]
       : [])
     return [{
-      mark, head: i + 1, heads: r.layout.heads.length, cylinders: cylinders.length, readings,
+      mark, head: i + 1, heads: r.layout.heads.length, cylinders: cylinders.length, fromLeft: beginsAtLeft(r.layout, i + 1), readings,
       figures: {
         chamber: cylinders.flatMap(c => first(stretches(r.ledger, c)[0]!.pours.map(pour => pourResult(pour).value))),
         perMm: cylinders.flatMap(c => taughtOf(r.lessons.filter(l => l.cylinder === c).map(l => l.perMm))),
@@ -93,6 +95,9 @@ export function castingHeads(r: Replay): CastingHead[] {
     }]
   })
 }
+
+/** What is asked of an engine that a casting goes on. */
+type EngineHeads = Pick<Layout, 'heads' | 'fromLeft'>
 
 /** A casting by its mark: every head of it, and what the next is likely to have. */
 export interface Casting<Head extends CastingHead = CastingHead> { mark: string, heads: Head[], likely: Partial<Record<CastingFigure, Likely>> }
@@ -141,12 +146,15 @@ export function castingStart({ likely: { chamber, perMm } }: Casting): { chamber
 
 /**
  * Thin places of a casting on an engine, each once whatever head showed it: on the head that showed it, where the engine has
- * as many heads as that one's had; on every head of an engine that has more or fewer, for each is of that casting.
+ * as many heads as that one's had; on every head of an engine that has more or fewer, for each is of that casting, and there in the
+ * chamber that lies where the thin one lay as the face is seen: on the other bank of a vee one casting is numbered the other way.
  */
-function thinOn({ heads }: Casting, layout: Pick<Layout, 'heads'>): { scope: Scope, place: PortPlaceName }[] {
+function thinOn({ heads }: Casting, layout: EngineHeads): { scope: Scope, place: PortPlaceName }[] {
   const places = heads.flatMap(head => head.thin.flatMap(({ along, valve, n, place }) =>
-    (layout.heads.length === head.heads ? [layout.heads[head.head - 1]!] : layout.heads).flatMap(cylinders => cylinders[along - 1] ?? [])
-      .map(cylinder => ({ scope: { level: 'port', cylinder, port: valve, ...n ? { n } : {} } as const, place }))))
+    layout.heads.flatMap((cylinders, i) => {
+      if (layout.heads.length === head.heads) return head.head === i + 1 ? cylinders[along - 1] ?? [] : []
+      return (beginsAtLeft(layout, i + 1) === head.fromLeft ? cylinders[along - 1] : cylinders.at(-along)) ?? []
+    }).map(cylinder => ({ scope: { level: 'port', cylinder, port: valve, ...n ? { n } : {} } as const, place }))))
   return [...new Map(places.map(one => [`${scopeName(one.scope)} ${one.place}`, one])).values()]
 }
 
@@ -156,7 +164,7 @@ function thinOn({ heads }: Casting, layout: Pick<Layout, 'heads'>): { scope: Sco
  * @param layout of the new build
  * @example castingEntries(casting, layout)[1] // { kind: 'assume', scope: { level: 'build' }, body: { quantity: 'chamberVolume', … } }
  */
-export function castingEntries(casting: Casting, layout: Pick<Layout, 'heads'>): Alike[] {
+export function castingEntries(casting: Casting, layout: EngineHeads): Alike[] {
   const scope = { level: 'build' } as const
   const figure = (value: number, unit: string): Figure => ({ value, unit, typed: '' })
   const { chamberVolume, mouthArea } = castingStart(casting)

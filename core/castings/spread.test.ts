@@ -5,7 +5,7 @@ import { demoShop } from '../../demo/shop'
 import { USUAL_SCATTER, castingEntries, castingHeads, castingsOf, castingStart, coverageFactor, likelyOfNext, replay, scatterOf, type CastingHead } from '..'
 
 const head = (mark: string, chamber: number[], perMm: number[] = []): CastingHead =>
-  ({ mark, head: 1, heads: 1, cylinders: chamber.length, readings: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], thin: [], gains: [], afterwards: [] })
+  ({ mark, head: 1, heads: 1, cylinders: chamber.length, fromLeft: false, readings: [], figures: { chamber, perMm, intakeThroat: [], exhaustThroat: [], intakePort: [], exhaustPort: [] }, found: [], thin: [], gains: [], afterwards: [] })
 
 describe('what the next head of a casting is likely to have', () => {
   it('adds up by hand', () => {
@@ -31,12 +31,14 @@ describe('what the next head of a casting is likely to have', () => {
       [{ level: 'port', cylinder: 3, port: 'exhaust' }, { place: 'guideBoss', way: 'thin', done: false }], [{ level: 'port', cylinder: 3, port: 'intake' }, { place: 'roof', way: 'thin', done: false }]
     ])
   })
-  it.each<[string, head: Partial<CastingHead>, along: number, heads: number[][], on: number[]]>([
+  it.each<[string, head: Partial<CastingHead>, along: number, heads: number[][], on: number[], fromLeft?: number[]]>([
     ['of the head that showed it', { head: 2, heads: 2 }, 2, [[1, 3, 5], [2, 4, 6]], [4]], ['of every head of another engine', { head: 1, heads: 1 }, 2, [[1, 3, 5], [2, 4, 6]], [3, 4]],
-    ['of barrels with a head each', { head: 3, heads: 4 }, 1, [[1]], [1]], ['of none that is too short', { head: 1, heads: 1 }, 3, [[1, 2]], []]
-  ])('thin places are marked in the ports %s', (_, of, along, heads, on) => {
+    ['of barrels with a head each', { head: 3, heads: 4 }, 1, [[1]], [1]], ['of none that is too short', { head: 1, heads: 1 }, 3, [[1, 2]], []],
+    ['of both banks of a vee, numbered the other way on the second', { head: 1, heads: 1 }, 1, [[1, 2, 3], [4, 5, 6]], [1, 6], [2]], ['of one head, from a bank numbered the other way', { head: 2, heads: 2, fromLeft: true }, 1, [[1, 2, 3]], [3]],
+    ['of the same bank of another vee, nobody having said which way it is numbered', { head: 2, heads: 2 }, 1, [[1, 2, 3], [4, 5, 6]], [4], [2]]
+  ])('thin places are marked in the ports %s', (_, of, along, heads, on, fromLeft) => {
     const one = { ...head('A', [55]), ...of, thin: [{ cylinder: 9, along, valve: 'intake' as const, place: 'roof' as const }] }
-    expect(castingEntries(castingsOf([one])[0]!, { heads }).flatMap(({ kind, scope }) => kind === 'portPlace' ? [scope] : [])).toEqual(on.map(cylinder => ({ level: 'port', cylinder, port: 'intake' })))
+    expect(castingEntries(castingsOf([one])[0]!, { heads, ...fromLeft ? { fromLeft } : {} }).flatMap(({ kind, scope }) => kind === 'portPlace' ? [scope] : [])).toEqual(on.map(cylinder => ({ level: 'port', cylinder, port: 'intake' })))
   })
   it.each<[string, [depth: number, took: number][], number | undefined]>([
     ['of a deep cut', [[1, 4.6]], 4.6], ['not of one that is within its own doubt', [[0.05, 0.6]], undefined], ['of a deep one, whatever a light one after it seemed to', [[1, 4.6], [0.05, 0.6]], 4.6]

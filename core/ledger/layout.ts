@@ -34,7 +34,7 @@ export const bankOf = (layout: Layout, cylinder: number): number => at(layout.ba
  *
  * @param head from 1
  */
-export const beginsAtLeft = ({ fromLeft }: Layout, head: number): boolean => fromLeft?.includes(head) ?? false
+export const beginsAtLeft = ({ fromLeft }: Pick<Layout, 'fromLeft'>, head: number): boolean => fromLeft?.includes(head) ?? false
 
 /** An end of a row: the cylinder it begins with, and whether that is the left one as the face is seen. */
 export interface RowEnd { cylinder: number, left: boolean }
