@@ -1,5 +1,6 @@
+import { readFileSync } from 'node:fs'
 import { v4 as uuid } from 'uuid'
-import { copyOf, expect, field, open, preset, reckoned, test } from '../support/page'
+import { copyOf, expect, field, list, open, pick, preset, reckoned, test } from '../support/page'
 import { frame } from '../support/sent'
 import { put } from '../support/server'
 
@@ -169,4 +170,42 @@ test('chambers that take long can be stopped, and go on where they were left', a
   await reckoned(page)
   await expect(page.locator('[data-added]')).toContainText('0.00 cc')
   await expect(page.getByRole('status').filter({ hasText: /chambers/i })).toHaveCount(0)
+})
+
+test('on a vee that begins at the left the other bank lies the other way round: drawn, cut and scribed', async ({ page, bench }) => {
+  await page.goto(`${bench.server.url}/new`)
+  await page.getByLabel('Name').fill(`Vee four ${Date.now() % 10000}`)
+  await pick(list(page, 'Arrangement'), 'Vee')
+  await pick(list(page, 'Face up, intakes away, 1 is'), /^At the left/)
+  await expect(page.getByRole('img', { name: 'Face up, intake side away, from left to right: 1, 3; 4, 2' })).toBeVisible()
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await field(page, 'Bore').fill('84')
+  await field(page, 'Bore').press('Enter')
+  const cylinder = (n: number) => page.getByRole('navigation', { name: 'Cylinders' }).getByRole('button', { name: new RegExp(`^Cylinder ${n}\\b`) }).click()
+  const station = (name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name }).click()
+  for (const [first, side, low] of [[1, 'left', 'front'], [2, 'right', 'back']] as const) {
+    await station('Sheet')
+    await page.getByRole('tab', { name: 'Chamber' }).click()
+    await cylinder(first)
+    for (const [valve, across] of [['Intake', '38'], ['Exhaust', '32']] as const) {
+      await page.getByLabel(`${valve} valve, across`).fill(across)
+      await page.getByLabel(`${valve} valve, across`).press('Enter')
+    }
+    await page.getByRole('button', { name: 'Draw it' }).click()
+    await expect(page.getByText(`Face up, intake side away, cylinder ${first} lies at the ${side}.`)).toBeVisible()
+    await page.getByRole('button', { name: 'Keep this chamber' }).click()
+    await expect(page.getByRole('button', { name: 'Keep this chamber' })).toHaveCount(0)
+    // The whole head goes by its own end, whichever of its cylinders is worked on.
+    await cylinder(first + 2)
+    await station('Shape')
+    const waiting = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'SVG', exact: true }).click()
+    const template = readFileSync(await (await waiting).path(), 'utf8')
+    const words = Object.fromEntries([...template.matchAll(/<text x="([\d.]+)"[^>]*>([^<]+)</g)].map(([, x, text]) => [text, Number(x)]))
+    expect(words[`to cylinder ${first}`]! < words['intake side']!).toBe(side === 'left')
+    await station('Cut')
+    await page.getByRole('radio', { name: 'Angled', exact: true }).check({ force: true })
+    await pick(list(page, 'Rolled'), 'across it')
+    await expect(page.locator('input[data-figure^="Off the"]').first()).toHaveAttribute('data-figure', `Off the ${low} end`)
+  }
 })

@@ -39,7 +39,10 @@ const numberings = [...pairsOf(NUMBERING_WORDS), ['own', 'As I name them']] as c
       <BenchSelect label="Valves of a cylinder" :model-value="answers.valves" :items="choices.valves.map(v => [v, sayValves(...(v.split('+').map(Number) as [number, number])), v === '0+0' ? 'None' : v.replace('+', ' + ')] as const)" @update:model-value="give('valves')($event)" />
       <BenchSelect label="Chamber" :model-value="answers.chamber" :items="choices.chambers.map(kind => [kind, CHAMBER_WORDS[kind]] as const)" @update:model-value="give('chamber')($event)" />
     </div>
-    <EnginePlan v-if="drawn?.engine" :layout="drawn" class="plan" />
+    <div v-if="drawn?.engine" class="plan">
+      <EnginePlan :layout="drawn" />
+      <FaceUpPlan v-if="hasSides(answers) && answers.side" :layout="drawn" />
+    </div>
   </div>
 </template>
 

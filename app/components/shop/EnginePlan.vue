@@ -6,7 +6,7 @@ import { sayEngine } from '~/words/engines'
 const props = defineProps<{ layout: Bodies['layout'] }>()
 const W = 640
 const banks = computed(() => props.layout.banks)
-const H = computed(() => banks.value.length > 1 ? 350 : 190)
+const H = computed(() => banks.value.length > 1 ? 310 : 150)
 const most = computed(() => Math.max(...banks.value.map(b => b.length)))
 const pitch = computed(() => Math.min(88, (W - 150) / most.value))
 const R = computed(() => pitch.value * 0.36)
