@@ -51,8 +51,8 @@ const SOLVED: readonly Grinding[] = ['open', 'crown']
 
 const addedBy = (work: (Tried & { kind: 'relief' })[]) => new Map(work.flatMap(({ scope, body }) => scope.level === 'cylinder' ? [[scope.cylinder, body.added.value] as const] : []))
 
-/** Drawn grinding that goes on in every chamber until it holds what the largest of its head then holds, be it one that can't be ground. */
-function evened(standing: Replay, work: readonly (Tried & { kind: 'relief' })[]): (Tried & { kind: 'relief' })[] {
+/** Drawn grinding that goes on in every chamber until it holds what the largest of its head then holds, be it one that can't be ground; no further than its walls go up to the line. */
+function evened(standing: Replay, work: readonly (Tried & { kind: 'relief' })[], toLine: Bench['toLine']): (Tried & { kind: 'relief' })[] {
   const then = work.map(({ scope, body }) => {
     const state = standing.asIs.find(s => scope.level === 'cylinder' && s.cylinder === scope.cylinder)
     return { head: state?.head, holds: (state?.parts.chamber?.estimate.value ?? 0) + body.added.value }
@@ -60,7 +60,8 @@ function evened(standing: Replay, work: readonly (Tried & { kind: 'relief' })[])
   const kept = standing.asIs.flatMap(s => standing.held.has(s.cylinder) && s.parts.chamber ? [{ head: s.head, holds: s.parts.chamber.estimate.value }] : [])
   return work.map((op, i) => {
     const most = Math.max(...[...then, ...kept].filter(t => t.head === then[i]!.head).map(t => t.holds))
-    return { ...op, body: { ...op.body, added: cc(op.body.added.value + most - then[i]!.holds) } }
+    const [added, line] = [op.body.added.value, op.scope.level === 'cylinder' ? toLine?.get(op.scope.cylinder) : undefined]
+    return { ...op, body: { ...op.body, added: cc(Math.max(added, Math.min(added + most - then[i]!.holds, line ?? Infinity))) } }
   })
 }
 
@@ -74,7 +75,7 @@ function toLineOf(standing: Replay, { levers, limits, shaping = STARTING_SHAPING
 /** A grinding that is given before any cut: cc by cylinder, or drawn as a school has it. */
 interface Given { grinding: Grinding, ground: Map<number, number>, shaped?: Tried[] }
 
-function grindingsOf(standing: Replay, { levers, shaping = STARTING_SHAPING }: RouteAsk, walls: Walls | undefined): Given[] | 'notReady' {
+function grindingsOf({ standing, toLine }: Bench, { levers, shaping = STARTING_SHAPING }: RouteAsk, walls: Walls | undefined): Given[] | 'notReady' {
   const even = (by: 'chamber' | 'clearance') => new Map(standing.layout.heads.flatMap((_, i) => evenPlan(standing, i + 1, by, [], NO_SOLIDS)?.cylinders ?? []).map(c => [c.cylinder, c.gain.value] as const))
   const known: Partial<Record<Grinding, Omit<Given, 'grinding'>>> = {
     none: { ground: new Map() },
@@ -87,7 +88,7 @@ function grindingsOf(standing: Replay, { levers, shaping = STARTING_SHAPING }: R
     const shaped = schoolWork(standing, walls!, school, shaping)
     if (shaped === 'notReady') return shaped
     if (shaped.length === 0) continue
-    const work = levers.includes('grind') ? evened(standing, shaped) : shaped
+    const work = levers.includes('grind') ? evened(standing, shaped, toLine) : shaped
     known[school] = { shaped: work, ground: addedBy(work) }
   }
   return GRINDINGS.flatMap((grinding): Given[] => {
@@ -113,7 +114,7 @@ function* grounds(bench: Bench, ask: RouteAsk, walls: Walls | undefined): Genera
   const { standing, rules, chambers, limits } = bench
   const { levers } = ask
   const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
-  const grindings = grindingsOf(standing, ask, walls)
+  const grindings = grindingsOf(bench, ask, walls)
   if (grindings === 'notReady') return undefined
   const list: Ground[] = []
   let asIs: Map<number, TakenTable> | undefined
