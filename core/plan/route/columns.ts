@@ -29,9 +29,9 @@ export interface Column {
   recess: number
   table: TakenTable
   before: Reading
-  /** What its seats would be cut by, and how far each kind of valve leans, degrees. */
+  /** What its seats would be cut by, and how far an edge of each kind of valve leaves the face for a mm that its valve goes up: the cosine of its tilt. */
   cones: readonly SeatCone[]
-  tilt: Record<Valve, number>
+  lean: Record<Valve, number>
   /** What a mm of drop changes. */
   perDrop: { cam: number, pushrod: number, flange: number }
   /** What each clearance gets back by a mm that its valve goes up. */
@@ -94,11 +94,11 @@ function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, { dropped
   const table = tables.get(c.cylinder)
   if (!swept || !clearance || !parts.chamber || !before || !table || target === undefined) return undefined
   const { head, bank } = placeOn(standing, c.cylinder)
-  const tilt = (valve: Valve) => quantityOf(standing, `${valve}Tilt`, c.cylinder)?.estimate.value ?? 0
+  const lean = (valve: Valve) => Math.cos((quantityOf(standing, `${valve}Tilt`, c.cylinder)?.estimate.value ?? 0) * Math.PI / 180)
   const more = (of: (moves: CylinderAsIf['moves']) => number | undefined) => Math.abs(of(dropped.moves) ?? 0) - Math.abs(of(c.moves) ?? 0)
   return {
     cylinder: c.cylinder, head: head - 1, bank: bank - 1, swept: swept.estimate, clearance: clearance.estimate, chamber: parts.chamber.estimate, target, table, before,
-    cones: seatCones(standing, c.cylinder), tilt: { intake: tilt('intake'), exhaust: tilt('exhaust') },
+    cones: seatCones(standing, c.cylinder), lean: { intake: lean('intake'), exhaust: lean('exhaust') },
     area: cylinderVolume(quantityOf(standing, 'bore', c.cylinder)?.estimate.value ?? 0.1, 1), recess: Math.max(0, quantityOf(standing, 'squishRecess', c.cylinder)?.estimate.value ?? 0),
     perUp: new Map(c.clearances.map((step, i) => [step.name, raised[i]!.then.value - step.then.value] as const)),
     perDrop: { cam: more(m => m.cam), pushrod: more(m => m.pushrod), flange: more(m => m.flange?.portsOff) }
@@ -119,16 +119,16 @@ export function ratioAt(column: Column, done: Done): number {
 
 /** Where a cylinder would stand, by closed forms: what {@link readingOf} says of the exact one. */
 export function readingAt(column: Column, done: Done, sunk: Record<Valve, number>): Reading {
-  const { before, perDrop, perUp, recess, tilt } = column
+  const { before, perDrop, perUp, recess, lean } = column
   const drop = done.face + done.deck
   const closedBy = (gap: number | undefined) => gap === undefined ? undefined : gap - done.deck - Math.min(done.face, recess)
   return {
     cylinder: column.cylinder, ratio: ratioAt(column, done),
     squish: closedBy(before.squish), squishStill: closedBy(before.squishStill), squishTaken: before.squishTaken + done.deck + Math.min(done.face, recess),
-    edges: before.edges.map(edge => ({ ...edge, left: edge.left - done.face + sunk[edge.valve] * Math.cos(tilt[edge.valve] * Math.PI / 180) })),
-    rooms: before.rooms.map((room) => {
-      const taken = room.perMm * drop - (perUp.get(room.name) ?? 0) * sunk[valveOf(room.name)]
-      return { ...room, left: room.left - taken, taken: room.taken + taken }
+    edges: before.edges.map(({ kind, valve, left }) => ({ kind, valve, left: left - done.face + sunk[valve] * lean[valve] })),
+    rooms: before.rooms.map(({ name, left, least, perMm, taken: before }) => {
+      const taken = perMm * drop - (perUp.get(name) ?? 0) * sunk[valveOf(name)]
+      return { name, left: left - taken, least, perMm, taken: before + taken }
     }),
     deckLeft: before.deckLeft === undefined ? undefined : before.deckLeft - done.face,
     cam: before.cam === undefined ? undefined : before.cam + perDrop.cam * drop, pushrod: before.pushrod === undefined ? undefined : before.pushrod + perDrop.pushrod * drop,

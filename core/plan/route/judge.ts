@@ -75,21 +75,21 @@ export interface Kept { band: TargetBand, limits: RouteLimits, toLine?: Readonly
 /** Everything that is to be kept, with what a way leaves of it: `room` below 0 is past it. */
 export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: readonly Reading[], figures: Figures, bill: Bill): RoomAtLimit[] {
   const list: RoomAtLimit[] = []
-  const add = (kind: LimitKind, cylinders: number[], figure: number, bound: number, side: 'least' | 'most', more: Partial<RoomAtLimit> = {}) =>
-    list.push({ kind, cylinders, figure, bound, room: side === 'least' ? figure - bound : bound - figure, taken: true, ...more })
+  const add = (kind: LimitKind, cylinders: number[], figure: number, bound: number, side: 'least' | 'most', taken = true, valve?: Valve, clearance?: ClearanceName) =>
+    list.push({ kind, cylinders, figure, bound, room: side === 'least' ? figure - bound : bound - figure, taken, valve, clearance })
   const [face, deck] = [Math.max(0, ...figures.faces), Math.max(0, ...figures.decks)]
   for (const { cylinder, ratio, squish, squishStill, squishTaken, edges, rooms, deckLeft, cam, pushrod, flange } of readings) {
     const mine = [cylinder]
     add('ratio', mine, ratio, band.low, 'least')
     add('ratio', mine, ratio, band.high, 'most')
-    for (const { kind, valve, left } of edges) if (!mayGo(kind, limits, way)) add(kind, mine, left, 0, 'least', { valve, taken: face > 0 })
+    for (const { kind, valve, left } of edges) if (!mayGo(kind, limits, way)) add(kind, mine, left, 0, 'least', face > 0, valve)
     // What was as near before is no reason against a way.
-    for (const { name, left, least, taken } of rooms) if (taken > 1e-9) add('clearance', mine, left, least, 'least', { clearance: name })
+    for (const { name, left, least, taken } of rooms) if (taken > 1e-9) add('clearance', mine, left, least, 'least', true, undefined, name)
     // What runs is less than what stands: where it is not known the minimum holds for that.
     const gap = squish ?? squishStill
-    if (gap !== undefined && limits.squishLeast !== undefined) add('squishLeast', mine, gap, limits.squishLeast, 'least', { taken: squishTaken > 1e-9 })
+    if (gap !== undefined && limits.squishLeast !== undefined) add('squishLeast', mine, gap, limits.squishLeast, 'least', squishTaken > 1e-9)
     if (squish !== undefined && limits.squishMost !== undefined) add('squishMost', mine, squish, limits.squishMost, 'most')
-    if (deckLeft !== undefined && limits.deckLeft !== undefined) add('deckLeft', mine, deckLeft, limits.deckLeft, 'least', { taken: face > 0 })
+    if (deckLeft !== undefined && limits.deckLeft !== undefined) add('deckLeft', mine, deckLeft, limits.deckLeft, 'least', face > 0)
     if (cam !== undefined && limits.camRetard !== undefined) add('cam', mine, cam, limits.camRetard, 'most')
     if (pushrod !== undefined && limits.pushrod !== undefined) add('pushrod', mine, pushrod, limits.pushrod, 'most')
     if (flange !== undefined && limits.flange !== undefined) add('flange', mine, flange, limits.flange, 'most')

@@ -120,14 +120,14 @@ export function brought({ standing, chambers }: Bench, way: Way, start: Figures,
   const off = (then: AsIf, head: number) => offTarget(rangeOf(cylindersOf(layout, head + 1), c => then.cylinders.find(x => x.cylinder === c)!.state.ratio?.estimate.value ?? Number.NaN), wanted)
   for (let i = 0; i < 4 && cut.length > 0; i++) {
     const offs = cut.map(head => off(after, head))
-    if (offs.some(o => !Number.isFinite(o)) || offs.every(o => Math.abs(o) < 1e-3)) break
+    if (offs.some(o => !Number.isFinite(o)) || offs.every(o => Math.abs(o) < 1e-5)) break
     const faces = [...figures.faces]
     cut.forEach((head, k) => {
       const [first] = cylindersOf(layout, head + 1)
       const { state } = after.cylinders.find(c => c.cylinder === first)!
-      // dCR/dd = Vs/Vc² · A.
+      // d(Vc/Vs)/dd = −A/Vs.
       const rate = rateOf(after, first!) ?? standing.perMm.get(first!)!.estimate.value
-      faces[head] = Math.max(0, faces[head]! - offs[k]! * state.clearance!.estimate.value ** 2 / (state.swept!.estimate.value * rate))
+      faces[head] = Math.max(0, faces[head]! - offs[k]! * state.swept!.estimate.value / rate)
     })
     const next = { ...figures, faces: faces.map(hundredth) }
     if (next.faces.every((d, k) => d === figures.faces[k])) break

@@ -20,17 +20,16 @@ export interface Solved { figures: Figures, readings: Reading[], held: boolean[]
 /** What a way is solved for: the target with every limit kept; the target whatever it breaks; or only just inside the band. */
 export type Aim = 'inside' | 'target' | 'edge'
 
-/** Of a rising function the place where it is nothing, within bounds: false position with Illinois' halving (Dowell & Jarratt 1971), to a millionth. */
+/** Of a rising function the place where it is nothing, within bounds: false position with Illinois' halving (Dowell & Jarratt 1971), to a millionth. It takes the fewer steps the straighter the function is. */
 export function rootOf(f: (x: number) => number, low: number, high: number): number {
   let [below, above] = [f(low), f(high)]
   if (below >= 0) return low
   if (above <= 0) return high
   let side = 0
   for (let i = 0; i < 60 && high - low > 1e-6; i++) {
-    // A ratio with nothing left under it is beyond any bound: halve until it is not.
-    const x = Number.isFinite(above) ? (low * above - high * below) / (above - below) : (low + high) / 2
+    const x = (low * above - high * below) / (above - below)
     const y = f(x)
-    if (Math.abs(y) < 1e-7) return x
+    if (Math.abs(y) < 1e-10) return x
     if (y < 0) {
       [low, below] = [x, y]
       if (side < 0) above /= 2
@@ -58,13 +57,16 @@ export function rangeOf<T>(list: readonly T[], ratio: (one: T) => number): Extre
   return range
 }
 
-/** How far the middle between highest and lowest ratio lies over the target: a cut of several cylinders is aimed by it. */
-export const offTarget = ({ low, high }: Extremes, target: number) => (high + low) / 2 - target
+/** Clearance over swept volume, Vc/Vs = 1/(rc − 1) (Heywood §2.2), which every mm of a cut takes about as much of; nothing left is a ratio beyond any bound. */
+const shareOf = (ratio: number) => 1 / (ratio - 1)
+
+/** How far the middle between highest and lowest ratio lies over the target, in clearance over swept volume: a cut of several cylinders is aimed by it. */
+export const offTarget = ({ low, high }: Extremes, target: number) => shareOf(target) - shareOf((high + low) / 2)
 
 const clamp = (x: number, low: number, high: number) => Math.max(low, Math.min(high, x))
 
 /** The same for a way that only has to come inside the band: how far the lowest ratio lies over its low end, or the highest over its high one. */
-const offEdge = (range: Extremes, band: TargetBand, down: boolean) => down ? range.low - band.low : range.high - band.high
+const offEdge = (range: Extremes, band: TargetBand, down: boolean) => down ? shareOf(band.low) - shareOf(range.low) : shareOf(band.high) - shareOf(range.high)
 
 const MOVES = ['cam', 'pushrod', 'flange'] as const
 
@@ -81,12 +83,12 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, way: Way, do
   const upTo = (depth: number) => {
     if (depth < most) most = depth
   }
-  for (const { before, perDrop, perUp, table, recess, tilt } of columns) {
+  for (const { before, perDrop, perUp, table, recess, lean } of columns) {
     upTo(roofOf(table))
     // A recessed pad comes nearer until it lies in the face.
     const spare = spareSquish(before, limits) - down
     if (spare < recess) upTo(spare)
-    for (const { kind, left, valve } of before.edges) if (isRecut(kind, limits, way)) upTo(Math.max(left, left + limits.seatsUp * cosine(tilt[valve]) - NEW_SEAT))
+    for (const { kind, left, valve } of before.edges) if (isRecut(kind, limits, way)) upTo(Math.max(left, left + limits.seatsUp * lean[valve] - NEW_SEAT))
     else if (!mayGo(kind, limits, way)) upTo(left)
     for (const { name, left, least, perMm } of before.rooms) if (perMm > 0) {
       const back = way.seats ? Math.max(0, limits.seatsUp * (perUp.get(name) ?? 0) - NEW_CLEARANCE) : 0
@@ -137,7 +139,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const least = cuts ? limits.faceLeast : 0
   const ground = new Map<number, number>()
   let sunk: Record<Valve, number> = { intake: 0, exhaust: 0 }
-  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + seatsGive(c.cones, sunk)
+  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.cones, sunk) : 0)
   if (way.grinding === 'open' || way.grinding === 'crown') {
     for (const c of columns) {
       if (way.grinding === 'open' && standing.held.has(c.cylinder)) continue
@@ -199,8 +201,6 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
 /** A machine is set to a hundredth of a mm. */
 export const hundredth = (mm: number) => Math.round(mm * 100) / 100
 
-const cosine = (degrees: number) => Math.cos(degrees * Math.PI / 180)
-
 /** Whether a way's seat job has to bring an edge clear of the cut face: every seat, and a top cut that may not be touched. */
 const isRecut = (kind: 'seat' | 'topCut', limits: RouteLimits, { seats }: Way) => seats !== undefined && (kind === 'seat' || !mayGo(kind, limits, { seats }))
 
@@ -214,7 +214,7 @@ function valvesUp(columns: readonly Column[], limits: RouteLimits, way: Way, fac
       // What was as near before is no reason to sink a valve.
       return per > 0 && short > 0 && faces[c.head]! > 0 ? [(short + NEW_CLEARANCE) / per] : []
     }),
-    ...c.before.edges.flatMap(e => e.valve === valve && isRecut(e.kind, limits, way) && e.left < faces[c.head]! ? [(faces[c.head]! - e.left + NEW_SEAT) / cosine(c.tilt[valve])] : [])
+    ...c.before.edges.flatMap(e => e.valve === valve && isRecut(e.kind, limits, way) && e.left < faces[c.head]! ? [(faces[c.head]! - e.left + NEW_SEAT) / c.lean[valve]] : [])
   ]))
   return { intake: hundredth(of('intake')), exhaust: hundredth(of('exhaust')) }
 }
