@@ -1,4 +1,4 @@
-import type { Edges, Lever, Quantity } from '#core'
+import type { Edges, Lever, Quantity, Valve } from '#core'
 import type { AtLimit, Breach, Grinding, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
 import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { capital, digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
@@ -78,14 +78,14 @@ const GROUND_TO: Record<Grinding, string> = {
 }
 
 /** A stage as an order: what to do; `gasket`: the name of the one that is fitted on this way. */
-export function sayStage({ way, figures: { faces, decks } }: Pick<Route, 'way' | 'figures'>, stage: Stage, lengths: LengthUnit, gasket = ''): string {
+export function sayStage({ way, figures: { faces, decks, pockets } }: Pick<Route, 'way' | 'figures'>, stage: Stage, lengths: LengthUnit, gasket = ''): string {
   const { work, operations } = stage
   const first = operations[0]!
   switch (work) {
     case 'gasket': return `Fit the ${gasket} gasket${operations.length < faces.length ? ` on ${sayList(operations.map(op => sayScope(op.scope)))}` : ''}`
     case 'grind': return `Grind ${operations.length} ${operations.length === 1 ? 'chamber' : 'chambers'} up, ${GROUND_TO[way.grinding]}`
     case 'open': return `Open the ${operations.length === 1 ? 'chamber' : 'chambers'} ${GROUND_TO[way.grinding]}`.trim()
-    case 'crown': return `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`
+    case 'crown': return pockets ? `Cut the valve pockets in the crowns deeper: ${sayPockets(pockets.depth, lengths)}` : `Cut ${operations.length} ${operations.length === 1 ? 'crown' : 'crowns'}`
     case 'piston': return `Fit new pistons${sayPiston(stage, lengths)}`
     case 'deck': {
       const deck = deckOf(first.kind === 'deckCut' && first.body.foot === true)
@@ -99,6 +99,9 @@ export function sayStage({ way, figures: { faces, decks } }: Pick<Route, 'way' |
     default: return ''
   }
 }
+
+/** How much deeper the pockets of each kind of valve are cut. */
+const sayPockets = (depth: Record<Valve, number>, lengths: LengthUnit) => sayList((['intake', 'exhaust'] as const).flatMap(valve => depth[valve] > 0 ? [`${valve} by ${mm(depth[valve], lengths)}`] : []))
 
 /** How much comes out of a dome, where all of them lose as much. */
 function sayOpened(operations: Stage['operations']): string {
@@ -122,7 +125,7 @@ export function sayShort({ way }: Pick<Route, 'way'>, stage: Stage, lengths: Len
     case 'gasket': return `gasket ${gasket}`
     case 'grind': return `grind ${GROUND_TO[way.grinding]}`
     case 'open': return `open ${GROUND_TO[way.grinding]}`.trim()
-    case 'crown': return 'crowns'
+    case 'crown': return way.pockets ? 'pockets' : 'crowns'
     case 'piston': return 'new pistons'
     case 'deck': return `${first?.kind === 'deckCut' && first.body.foot ? 'foot' : 'deck'} ${depthsOf(stage.depths, lengths)}`
     case 'spacer': return `spacer ${depthsOf(stage.depths, lengths)}`
@@ -143,7 +146,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
     ...gasket === undefined ? [] : [`the ${gasket} gasket`],
     ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the ${deckOf(foot)}`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
-    ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.seats ? [`a seat job ${way.seats === 'before' ? 'before the cut' : 'after it'}`] : []
+    ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.pockets ? ['deeper valve pockets'] : [], ...way.seats ? [`a seat job ${way.seats === 'before' ? 'before the cut' : 'after it'}`] : []
   ]
   if (parts.length === 0) return 'Leaving everything as it is'
   const said = parts.length === 1 ? `${parts[0]} alone` : sayList(parts)

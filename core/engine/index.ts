@@ -1,4 +1,4 @@
-export { clearanceVolume, creviceVolume, cylinderVolume, openingLedge, sweptVolume, type ClearanceParts } from './volumes'
+export { clearanceVolume, creviceVolume, cylinderVolume, openingLedge, pocketArea, sweptVolume, type ClearanceParts } from './volumes'
 export { clearanceForRatio, compressionRatio } from './ratio'
 export {
   effectiveCompressionRatio, pistonTravel, topDeadCentre, trappedCompressionRatio, type CrankTrain

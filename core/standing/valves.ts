@@ -116,8 +116,12 @@ function movesOf(operation: OperationEntry, name: ClearanceName, valve: Valve, t
       const mine = operation.body.n === undefined && (operation.body.valve === undefined || operation.body.valve === valve)
       return { drop: 0, sunk: mine ? operation.body.sunk?.value ?? 0 : 0, u: mine ? DEFAULT_U.depth : 0 }
     }
-    // Another piston comes nearer by what it stands higher, less what its pockets are deeper.
-    case 'crownWork': return { drop: (operation.body.rise?.value ?? 0) - (name === 'domeToChamber' ? 0 : operation.body.pockets?.value ?? 0), sunk: 0, u: operation.body.rise ? DEFAULT_U.depth * BASIS_FACTOR.book : 0 }
+    // Another piston comes nearer by what it stands higher, any by what its pockets are deeper the less.
+    case 'crownWork': {
+      const { rise, pockets, valve: of } = operation.body
+      const deeper = name === 'domeToChamber' || (of !== undefined && of !== valve) ? 0 : pockets?.value ?? 0
+      return { drop: (rise?.value ?? 0) - deeper, sunk: 0, u: rise ? DEFAULT_U.depth * BASIS_FACTOR.book : deeper > 0 ? DEFAULT_U.depth : 0 }
+    }
     default: return { drop: 0, sunk: 0, u: 0 }
   }
 }
@@ -164,7 +168,7 @@ function carriedFrom(ledger: Ledger, name: ClearanceName, cylinder: number, mate
   const there = takenHere(ledger, name, mate)
   if (!there) return undefined
   const before = (c: number, kinds: readonly OperationEntry['kind'][]) => doneOn(ledger, c, kinds).filter(op => ledger.place.get(op.id)! < there.place)
-  const crowns = (c: number) => JSON.stringify(before(c, ['crownWork']).map(op => op.kind === 'crownWork' && [op.body.added.value, op.body.rise?.value, op.body.pockets?.value]))
+  const crowns = (c: number) => JSON.stringify(before(c, ['crownWork']).map(op => op.kind === 'crownWork' && [op.body.added.value, op.body.rise?.value, op.body.pockets?.value, op.body.valve]))
   if (crowns(cylinder) !== crowns(mate)) return undefined
   const [own, its] = [pistonGap(ledger, cylinder, there.place), pistonGap(ledger, mate, there.place)]
   if (!own || !its) return undefined

@@ -18,7 +18,7 @@ const stop = (c: Route['stages'][number]['cylinders'][number]) => assembled.valu
 const pours = (stage: Route['stages'][number]) => assembled.value || ['grind', 'open', 'face', 'roll', 'seats', 'dome'].includes(stage.work)
 /** What comes out of each cylinder at a stage has a line of its own. */
 const perCylinder = (stage: Route['stages'][number]) => stage.work === 'grind' || stage.work === 'open' || stage.work === 'crown'
-const ground = (stage: Route['stages'][number], cylinder: number) => stage.operations.flatMap(op => (op.kind === 'relief' || op.kind === 'crownWork') && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [op.body.added.value] : [])[0]
+const ground = (stage: Route['stages'][number], cylinder: number) => stage.operations.flatMap(op => (op.kind === 'relief' || op.kind === 'crownWork') && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [op.body.added.value] : []).reduce<number | undefined>((sum, cc) => (sum ?? 0) + cc, undefined)
 const cylinders = computed(() => props.route.cylinders.map(c => c.cylinder))
 /** As many cylinders as stand beside each other at either size. */
 const ACROSS = 6

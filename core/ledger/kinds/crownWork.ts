@@ -1,12 +1,12 @@
 import { kind } from '../kind'
 import { FIGURE_BOUNDS, TO_THE_PISTON } from '../quantities'
-import type { Figure, OperationState } from '../terms'
+import type { Figure, OperationState, Valve } from '../terms'
 
 /**
  * What the crown holds more (+) afterwards, or less: by pockets, a dish, a dome trimmed. Another piston says besides how much
- * higher it stands (+) by its compression height, and how much deeper its pockets are.
+ * higher it stands (+) by its compression height. `pockets`: how much deeper they are, of one kind of valve or of all.
  */
-export interface CrownWorkBody { state: OperationState, added: Figure, u?: Figure, rise?: Figure, pockets?: Figure }
+export interface CrownWorkBody { state: OperationState, added: Figure, u?: Figure, rise?: Figure, pockets?: Figure, valve?: Valve }
 
 /**
  * Whether it is another piston: that states its height by the one it takes the place of; a crown that is cut does not.

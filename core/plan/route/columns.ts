@@ -7,6 +7,7 @@ import { asEntered, asIf, flatCut, type CylinderAsIf, type Tried } from '../asIf
 import type { Chambers } from '../chambers'
 import { after } from '../states'
 import { readingOf, type Reading } from './judge'
+import { pocketsOf } from './pockets'
 import { placeOn, seatCones, type SeatCone } from './way'
 
 /** Between the depths that a chamber's volume is tabulated at, mm: a chord of that length is within 0.01 cc of any chamber's curve. */
@@ -32,6 +33,8 @@ export interface Column {
   /** What its seats would be cut by, and how far an edge of each kind of valve leaves the face for a mm that its valve goes up: the cosine of its tilt. */
   cones: readonly SeatCone[]
   lean: Record<Valve, number>
+  /** cc that a mm of deeper pockets adds to its crown; nothing where a valve's size is not known. */
+  pocket?: Record<Valve, number>
   /** What a mm of drop changes. */
   perDrop: { cam: number, pushrod: number, flange: number }
   /** What each clearance gets back by a mm that its valve goes up. */
@@ -99,6 +102,7 @@ function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, { dropped
   return {
     cylinder: c.cylinder, head: head - 1, bank: bank - 1, swept: swept.estimate, clearance: clearance.estimate, chamber: parts.chamber.estimate, target, table, before,
     cones: seatCones(standing, c.cylinder), lean: { intake: lean('intake'), exhaust: lean('exhaust') },
+    pocket: pocketsOf(standing, rules, c.cylinder),
     area: cylinderVolume(quantityOf(standing, 'bore', c.cylinder)?.estimate.value ?? 0.1, 1), recess: Math.max(0, quantityOf(standing, 'squishRecess', c.cylinder)?.estimate.value ?? 0),
     perUp: new Map(c.clearances.map((step, i) => [step.name, raised[i]!.then.value - step.then.value] as const)),
     perDrop: { cam: more(m => m.cam), pushrod: more(m => m.pushrod), flange: more(m => m.flange?.portsOff) }
@@ -117,8 +121,10 @@ export function ratioAt(column: Column, done: Done): number {
   return left > 0 ? compressionRatio(column.swept.value, left) : Infinity
 }
 
+const NONE = { intake: 0, exhaust: 0 }
+
 /** Where a cylinder would stand, by closed forms: what {@link readingOf} says of the exact one. */
-export function readingAt(column: Column, done: Done, sunk: Record<Valve, number>): Reading {
+export function readingAt(column: Column, done: Done, sunk: Record<Valve, number>, pockets: Record<Valve, number> = NONE): Reading {
   const { before, perDrop, perUp, recess, lean } = column
   const drop = done.face + done.deck
   const closedBy = (gap: number | undefined) => gap === undefined ? undefined : gap - done.deck - Math.min(done.face, recess)
@@ -127,7 +133,7 @@ export function readingAt(column: Column, done: Done, sunk: Record<Valve, number
     squish: closedBy(before.squish), squishStill: closedBy(before.squishStill), squishTaken: before.squishTaken + done.deck + Math.min(done.face, recess),
     edges: before.edges.map(({ kind, valve, left }) => ({ kind, valve, left: left - done.face + sunk[valve] * lean[valve] })),
     rooms: before.rooms.map(({ name, left, least, perMm, taken: before }) => {
-      const taken = perMm * drop - (perUp.get(name) ?? 0) * sunk[valveOf(name)]
+      const taken = perMm * (drop - (name === 'domeToChamber' ? 0 : pockets[valveOf(name)])) - (perUp.get(name) ?? 0) * sunk[valveOf(name)]
       return { name, left: left - taken, least, perMm, taken: before + taken }
     }),
     deckLeft: before.deckLeft === undefined ? undefined : before.deckLeft - done.face,

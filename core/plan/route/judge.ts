@@ -95,6 +95,8 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
     if (flange !== undefined && limits.flange !== undefined) add('flange', mine, flange, limits.flange, 'most')
     const ground = figures.ground.get(cylinder)
     if (ground !== undefined) add(way.grinding === 'crown' ? 'crown' : 'ground', mine, ground, way.grinding === 'crown' ? limits.crownMost : limits.groundMost, 'most')
+    const pocketed = figures.pockets?.cc.get(cylinder)
+    if (pocketed) add('crown', mine, pocketed.intake + pocketed.exhaust, limits.crownMost, 'most')
     const line = toLine?.get(cylinder)
     if (ground !== undefined && line !== undefined && way.grinding !== 'crown' && !figures.shaped) add('line', mine, ground, line, 'most')
   }

@@ -1,16 +1,15 @@
 import type { Replay } from '../../standing'
 import type { RouteLimits } from './ask'
 import { ratioAt, readingAt, type Column } from './columns'
-import { offTarget, rangeOf, rootOf, type Solved } from './solve'
+import { POCKET_STEP } from './pockets'
+import { inSteps, offTarget, rangeOf, rootOf, type Solved } from './solve'
 
-/** Pistons are ordered in steps of these: mm of compression height and pocket, cc of crown. */
-const STEP = { rise: 0.05, pocket: 0.1, crown: 0.1 } as const
+/** Pistons are ordered in steps of these: mm of compression height, cc of crown. */
+const STEP = { rise: 0.05, crown: 0.1 } as const
 /** No piston differs by more from the one it takes the place of: cc of crown, mm of height. */
 const MOST = { crown: 60, rise: 5 } as const
 
 const NOT_SUNK = { intake: 0, exhaust: 0 }
-/** A figure that is a step already stays, whichever way it is rounded. */
-const inSteps = (x: number, step: number, round = Math.round) => Math.round(round(Math.round(x / step * 1e6) / 1e6) * step * 100) / 100
 
 /**
  * One piston for every bore instead of a cut: its compression height brings the running squish to the middle of its window, its
@@ -33,7 +32,7 @@ export function newPiston({ layout, target }: Replay, columns: readonly Column[]
   const added = inSteps(-rootOf(x => off(-x), -MOST.crown, MOST.crown), STEP.crown)
   const risen = columns.map(c => readingAt(c, { face, deck: rise, gives: added }, NOT_SUNK))
   const short = Math.max(0, ...risen.flatMap(r => r.rooms.map(room => room.name === 'domeToChamber' || room.perMm <= 0 ? 0 : (room.least - room.left) / room.perMm)))
-  const pockets = inSteps(short, STEP.pocket, Math.ceil)
+  const pockets = inSteps(short, POCKET_STEP, Math.ceil)
   return {
     figures: { faces: layout.heads.map(() => face), slope: 0, decks: layout.banks.map(() => 0), ground: new Map(), piston: { added, rise, pockets }, sunk: NOT_SUNK },
     // The head stays where it is: cam, pushrods and flange know nothing of a piston.

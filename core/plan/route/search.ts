@@ -44,6 +44,9 @@ const SEED = 18
 const MOST_SOLVED = 24
 const MOST_MISSING = 6
 
+/** What brings the valves nearer, so that deeper pockets give room to it. */
+const POCKETED: readonly Down[] = ['face', 'deck']
+
 const NOT_SUNK = { intake: 0, exhaust: 0 }
 
 /** Of these the cc are solved with the cuts; of the others they are given. */
@@ -223,10 +226,12 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
     ? [undefined]
     : [undefined, ...levers.includes('seats') && limits.edges === 'seatJob' ? ['after' as const] : [], ...levers.includes('seatsFirst') ? ['before' as const] : []]
   for (const { gasket, grinding, ground: cc, shaped, columns } of ground) {
+    const mayPocket = (down: Down, with_: Grinding) => levers.includes('crown') && with_ !== 'crown' && POCKETED.includes(down) && columns.every(c => c.pocket) && columns.some(c => c.before.rooms.some(room => room.perMm > 0))
     // New pistons bring the ratio themselves: nothing else is solved with them.
     for (const down of downsOf(levers).filter(d => d !== 'piston' || !SOLVED.includes(grinding))) {
-      for (const seats of down === 'face' ? seatJobs : [undefined]) {
-        const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, ...seats ? { seats } : {}, setUps: 1 }, columns, limits, aim)
+      for (const seats of down === 'face' ? seatJobs : [undefined]) for (const pockets of mayPocket(down, grinding) ? [undefined, true as const] : [undefined]) {
+        const more: Pick<Way, 'seats' | 'pockets'> = { ...seats ? { seats } : {}, ...pockets ? { pockets } : {} }
+        const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, ...more, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
         const judged = (way: Way, of: Solved) => {
           const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc, ...(shaped ? { shaped } : {}) }
@@ -234,7 +239,7 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
           return { way, figures, readings: of.readings, held: of.held, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, bench, of.readings, figures, bill)) }
         }
         for (const times of down === 'none' || down === 'deck' || down === 'spacer' || down === 'piston' ? setUps.slice(0, 1) : setUps) {
-          const way: Way = { ...gasket ? { gasket } : {}, grinding, down, ...seats ? { seats } : {}, setUps: times }
+          const way: Way = { ...gasket ? { gasket } : {}, grinding, down, ...more, setUps: times }
           const inside = solved && judged(way, solved)
           if (inside?.breaches.length === 0 || down === 'roll') {
             if (inside) yield inside
@@ -252,11 +257,11 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
 
 function sourced(standing: Replay, { way, figures, readings }: Candidate, ground: readonly Ground[]): Sourced[] {
   // Seat work that is planned anyway is in the columns.
-  const seats = way.seats ? asEntered(stepsOf(standing, way, figures).flatMap(step => step.operations)).filter(op => op.kind === 'seatWork') : []
+  const work = way.seats || way.pockets ? asEntered(stepsOf(standing, way, figures).flatMap(step => step.operations)).filter(op => (op.kind === 'seatWork' && way.seats) || (op.kind === 'crownWork' && op.body.pockets)) : []
   const columns = ground.find(g => g.gasket === way.gasket && g.grinding === way.grinding)!.columns
   return readings.map(({ cylinder, ratio }) => {
     const column = columns.find(c => c.cylinder === cylinder)!
-    const gained = seats.filter(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder).map(workGains)
+    const gained = work.flatMap(op => (op.kind === 'seatWork' || op.kind === 'crownWork') && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [workGains(op)] : [])
     const gives = (SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0) + (figures.piston?.added ?? 0) + gained.reduce((cc, { value }) => cc + value, 0)
     const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]! + (figures.piston?.rise ?? 0), gives }, gained)
     return { value: ratio, by }
@@ -265,15 +270,15 @@ function sourced(standing: Replay, { way, figures, readings }: Candidate, ground
 
 /** Of the ways that are missing the shortest ones, each for its own reason. */
 function missingOf(broken: readonly Candidate[]): Missing[] {
-  const parts = ({ gasket, grinding, down, seats }: Way) => Number(gasket !== undefined) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats !== undefined)
+  const parts = ({ gasket, grinding, down, seats, pockets }: Way) => Number(gasket !== undefined) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats !== undefined) + Number(pockets === true)
   // What only leads away from the target tempts nobody.
   const worst = ({ breaches }: { breaches: readonly Breach[] }) => Math.max(0, ...breaches.filter(b => b.kind === 'ratio').map(b => b.grains))
   const asItIs = broken.find(c => parts(c.way) === 0)
   const once = broken.filter(c => !asItIs || worst(c) < worst(asItIs)).filter(c => c.way.setUps === 1 && c.way.down !== 'roll' && parts(c.way) > 0).sort((a, b) => parts(a.way) - parts(b.way) || nearer(a.breaches, b.breaches))
   const seen = new Set<string>()
   const gone = ({ kind }: Breach) => kind === 'seat' ? 0 : kind === 'clearance' || kind === 'squishLeast' ? 1 : 2
-  return once.map(c => ({ way: c.way, ...c.whole?.breaches.length ? c.whole : c })).filter(({ way: { gasket, down, grinding } }) => {
-    const key = [gasket, down, grinding === 'none' || grinding === 'open'].join()
+  return once.map(c => ({ way: c.way, ...c.whole?.breaches.length ? c.whole : c })).filter(({ way: { gasket, down, grinding, pockets } }) => {
+    const key = [gasket, down, grinding === 'none' || grinding === 'open', pockets].join()
     return seen.size !== seen.add(key).size
   }).filter(({ way: { gasket, grinding }, figures: { faces, decks }, breaches }) => {
     // The same metal in another order is no other way, nor one that breaks the same by as much.

@@ -2,7 +2,8 @@ import { seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
 import { KNOT, takenAt, ratioAt, readingAt, type Column, type TakenTable } from './columns'
 import type { RouteLimits } from './ask'
 import { mayGo, type Reading } from './judge'
-import { targetBand, valveOf, type Replay, type TargetBand } from '../../standing'
+import { MOST_POCKET, POCKET_STEP, pocketsHold } from './pockets'
+import { targetBand, valveOf, type ClearanceName, type Replay, type TargetBand } from '../../standing'
 import type { Valve } from '../../ledger'
 
 /** What a seat job leaves between the new seat and the face, mm. */
@@ -91,7 +92,7 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, way: Way, do
     for (const { kind, left, valve } of before.edges) if (isRecut(kind, limits, way)) upTo(Math.max(left, left + limits.seatsUp * lean[valve] - NEW_SEAT))
     else if (!mayGo(kind, limits, way)) upTo(left)
     for (const { name, left, least, perMm } of before.rooms) if (perMm > 0) {
-      const back = way.seats ? Math.max(0, limits.seatsUp * (perUp.get(name) ?? 0) - NEW_CLEARANCE) : 0
+      const back = isPocketed(name, way) ? MOST_POCKET * perMm - NEW_CLEARANCE : way.seats ? Math.max(0, limits.seatsUp * (perUp.get(name) ?? 0) - NEW_CLEARANCE) : 0
       upTo((left + back - least) / perMm - down)
     }
     if (before.deckLeft !== undefined && limits.deckLeft !== undefined) upTo(before.deckLeft - limits.deckLeft)
@@ -104,11 +105,11 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, way: Way, do
 }
 
 /** How far a bank may come down before something is too near. */
-function deckLimit(columns: readonly Column[], limits: RouteLimits, faces: readonly number[]): number {
+function deckLimit(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[]): number {
   let most = limits.deckMost
   for (const { before, head, recess } of columns) {
     most = Math.min(most, spareSquish(before, limits) - Math.min(faces[head]!, recess))
-    for (const { left, least, perMm } of before.rooms) if (perMm > 0) most = Math.min(most, (left - least) / perMm - faces[head]!)
+    for (const { name, left, least, perMm } of before.rooms) if (perMm > 0) most = Math.min(most, (left - least) / perMm + (isPocketed(name, way) ? MOST_POCKET - NEW_CLEARANCE : 0) - faces[head]!)
   }
   return Math.max(0, most)
 }
@@ -132,14 +133,15 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
     const range = rangeOf(list, c => ratioAt(c, { face: face(c), deck: deck(c), gives: gives(c) }))
     return aim === 'edge' ? offEdge(range, band, way.down !== 'spacer') : offTarget(range, list[0]!.target)
   }
-  const deckMost = (i: number) => aim === 'inside' ? deckLimit(onBank[i]!, limits, faces) : DEEPEST
+  const deckMost = (i: number) => aim === 'inside' ? deckLimit(onBank[i]!, limits, way, faces) : DEEPEST
   const onHead = layout.heads.map((_, i) => columns.filter(c => c.head === i))
   const onBank = layout.banks.map((_, i) => columns.filter(c => c.bank === i))
   const cuts = layout.engine?.head !== 'blind'
   const least = cuts ? limits.faceLeast : 0
   const ground = new Map<number, number>()
   let sunk: Record<Valve, number> = { intake: 0, exhaust: 0 }
-  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.cones, sunk) : 0)
+  let pockets: Record<Valve, number> = { intake: 0, exhaust: 0 }
+  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.cones, sunk) : 0) + (way.pockets ? pocketsHold(c, pockets) : 0)
   if (way.grinding === 'open' || way.grinding === 'crown') {
     for (const c of columns) {
       if (way.grinding === 'open' && standing.held.has(c.cylinder)) continue
@@ -160,7 +162,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
     faces = wanted.map((depth, i) => clamp(depth, least, Math.max(least, depth < DEEPEST ? mostFace(i) : Math.min(mostFace(i), limits.faceMost))))
     held = wanted.map((depth, i) => aim === 'edge' || Math.abs(depth - faces[i]!) > WORTH_CUTTING / 2)
   }
-  const rounds = way.seats ? ROUNDS : 1
+  const rounds = way.seats || way.pockets ? ROUNDS : 1
   for (let round = 0; round < rounds; round++) {
     switch (way.down) {
       case 'face': case 'roll':
@@ -180,23 +182,33 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
         break
       }
       case 'deckFace': case 'squishFace': {
-        decks = layout.banks.map((_, i) => way.down === 'deckFace' ? deckLimit(onBank[i]!, limits, faces) : Math.min(deckLimit(onBank[i]!, limits, faces), deckForSquish(onBank[i]!, limits)))
+        decks = layout.banks.map((_, i) => way.down === 'deckFace' ? deckLimit(onBank[i]!, limits, way, faces) : Math.min(deckLimit(onBank[i]!, limits, way, faces), deckForSquish(onBank[i]!, limits)))
         if (decks.every(k => k < WORTH_CUTTING) || layout.banks.every((_, i) => deckFor(i, faces, 0, DEEPEST) <= decks[i]! + WORTH_CUTTING)) return undefined
         cutFaces()
         break
       }
       default: break
     }
-    if (!way.seats) break
-    sunk = valvesUp(columns, limits, way, faces)
-    if (sunk.intake === 0 && sunk.exhaust === 0) return undefined
+    if (way.seats) {
+      sunk = valvesUp(columns, limits, way, faces)
+      if (sunk.intake === 0 && sunk.exhaust === 0) return undefined
+    }
+    if (way.pockets) {
+      // Cut in steps, they might go up and down with the depth for ever: they only get deeper.
+      pockets = pocketsFor(columns, c => faces[c.head]! + decks[c.bank]!, sunk, pockets)
+      if (pockets.intake === 0 && pockets.exhaust === 0) return undefined
+    }
   }
   if (way.down === 'none' ? false : [...faces.map(d => d - least), ...decks.map(Math.abs)].every(d => d < WORTH_CUTTING)) return undefined
   faces = faces.map(hundredth)
   decks = decks.map(hundredth)
-  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk))
-  return { figures: { faces, slope: 0, decks, ground, sunk }, readings, held }
+  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, pockets))
+  const cc = new Map(columns.map(c => [c.cylinder, { intake: pocketsHold(c, { ...pockets, exhaust: 0 }), exhaust: pocketsHold(c, { ...pockets, intake: 0 }) }]))
+  return { figures: { faces, slope: 0, decks, ground, sunk, ...way.pockets ? { pockets: { depth: pockets, cc } } : {} }, readings, held }
 }
+
+/** In steps that somebody sets or orders by: a figure that is a step already stays, whichever way it is rounded. */
+export const inSteps = (x: number, step: number, round = Math.round) => Math.round(round(Math.round(x / step * 1e6) / 1e6) * step * 100) / 100
 
 /** A machine is set to a hundredth of a mm. */
 export const hundredth = (mm: number) => Math.round(mm * 100) / 100
@@ -204,12 +216,25 @@ export const hundredth = (mm: number) => Math.round(mm * 100) / 100
 /** Whether a way's seat job has to bring an edge clear of the cut face: every seat, and a top cut that may not be touched. */
 const isRecut = (kind: 'seat' | 'topCut', limits: RouteLimits, { seats }: Way) => seats !== undefined && (kind === 'seat' || !mayGo(kind, limits, { seats }))
 
+/** Whether a way's pockets give this clearance back. */
+const isPocketed = (name: ClearanceName, { pockets }: Way) => pockets === true && name !== 'domeToChamber'
+
+/** How deep the pockets of each kind of valve have to be cut, the same on every cylinder, so that no valve comes too near; no less than `before`, and no more than is cut at all. */
+function pocketsFor(columns: readonly Column[], drop: (c: Column) => number, sunk: Record<Valve, number>, before: Record<Valve, number>): Record<Valve, number> {
+  const of = (valve: Valve) => Math.min(MOST_POCKET, Math.max(before[valve], ...columns.flatMap(c => c.before.rooms.flatMap(({ name, left, least, perMm }) => {
+    const short = least - left + perMm * drop(c) - (c.perUp.get(name) ?? 0) * sunk[valve]
+    // What was as near before is no reason to cut a crown.
+    return valveOf(name) === valve && name !== 'domeToChamber' && perMm > 0 && short > 0 && drop(c) > 0 ? [inSteps((short + NEW_CLEARANCE) / perMm, POCKET_STEP, Math.ceil)] : []
+  }))))
+  return { intake: of('intake'), exhaust: of('exhaust') }
+}
+
 /** How far the valves of each kind go up in a seat job, so that every edge of it stands clear of the cut face and no piston is too near; no less than planned at Ports. */
 function valvesUp(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[]): Record<Valve, number> {
   const of = (valve: Valve) => Math.max(0, ...columns.flatMap(c => [
     ...c.cones.flatMap(cone => cone.valve === valve ? [cone.up] : []),
     ...c.before.rooms.flatMap(({ name, left, least, perMm }) => {
-      const per = valveOf(name) === valve ? c.perUp.get(name) ?? 0 : 0
+      const per = valveOf(name) === valve && !isPocketed(name, way) ? c.perUp.get(name) ?? 0 : 0
       const short = least - left + perMm * faces[c.head]!
       // What was as near before is no reason to sink a valve.
       return per > 0 && short > 0 && faces[c.head]! > 0 ? [(short + NEW_CLEARANCE) / per] : []

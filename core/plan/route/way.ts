@@ -17,7 +17,7 @@ export const bySchool = (grinding: Grinding): boolean => (GRINDING_SCHOOLS as re
 export type Down = 'none' | 'face' | 'deck' | 'faceDeck' | 'deckFace' | 'squishFace' | 'roll' | 'spacer' | 'dome' | 'piston'
 
 /** A way to the target in kinds alone: which of each lever; a depth follows. `gasket`: the offer's entry, nothing where what is fitted stays; `seats`: a seat job, before the face is cut or after it. */
-export interface Way { gasket?: string, grinding: Grinding, down: Down, seats?: 'before' | 'after', setUps: 1 | 2 }
+export interface Way { gasket?: string, grinding: Grinding, down: Down, seats?: 'before' | 'after', /** Pockets in the crowns deeper, where a valve would come too near. */ pockets?: true, setUps: 1 | 2 }
 
 /** The figures that a way was solved for. Lengths mm, volumes cc. */
 export interface Figures {
@@ -31,6 +31,8 @@ export interface Figures {
   shaped?: Tried[]
   /** New pistons: what each crown holds more than the one that is fitted, how much higher it stands, how much deeper its pockets are. */
   piston?: { added: number, rise: number, pockets: number }
+  /** How much deeper the pockets of each kind of valve are cut, mm, and what that makes each crown hold more, cc by cylinder. */
+  pockets?: { depth: Record<Valve, number>, cc: ReadonlyMap<number, Record<Valve, number>> }
   /** How far valves go up in a seat job, along their stems; the same on every cylinder. */
   sunk: Record<Valve, number>
 }
@@ -89,7 +91,7 @@ export const plannedSeats = (standing: Replay): EntryOf<'seatWork'>[] =>
  *
  * @returns the steps that have anything to do
  */
-export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, shaped, piston, sunk }: Figures): Step[] {
+export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, shaped, piston, pockets, sunk }: Figures): Step[] {
   const { layout } = standing
   const offer = standing.offers.find(o => o.id === way.gasket)
   const pistons: Tried[] = !piston
@@ -110,6 +112,11 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
   }
   const steps: Step[] = [
     { work: way.grinding === 'crown' ? 'crown' : way.grinding.startsWith('even') ? 'grind' : 'open', operations: grind },
+    { work: 'crown', operations: !pockets
+      ? []
+      : (['intake', 'exhaust'] as const).flatMap(valve => pockets.depth[valve] > 0
+          ? [...pockets.cc].map(([cylinder, cc]): Tried => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc[valve], 'cc'), pockets: figure(pockets.depth[valve], 'mm'), valve } }))
+          : []) },
     { work: 'spacer', operations: decks.flatMap((depth, i): Tried[] => depth <= -WORTH_CUTTING ? [{ kind: 'spacer', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', change: figure(-depth, 'mm') } }] : []) },
     { work: 'deck', operations: decks.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING ? [{ kind: 'deckCut', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(foot ? { foot: true } : {}) } }] : []) },
     { work: slope === 0 ? 'face' : 'roll', operations: faces.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING || slope !== 0

@@ -1,0 +1,67 @@
+import { describe, expect, it } from 'vitest'
+import { all, mm, oneCylinder } from '../../../tests/support/ledgerBench'
+import { NO_SOLIDS, STARTING_RULES, asIf, clearanceSteps, pocketArea, replay, type Lever, type Replay } from '../..'
+import { drained, searchRoutes, startingLimits, type Found } from '.'
+import { takenWork } from './taken'
+
+const AREA = 4.7
+/** A single of 81 × 73.2: what its valves have to the piston, and the ratio that is wanted of it. */
+function single(intake: number, exhaust: number, target: number, valves: 'sized' | 'unsized' = 'sized'): Replay {
+  const bench = oneCylinder(1)
+  const figures = { bore: 81, stroke: 73.2, gasketBore: 82.5, gasketThickness: 1.1, crownVolume: 2.1, deckClearance: 0.12, intakeTilt: 20, exhaustTilt: 22, intakeClearance: intake, exhaustClearance: exhaust, mouthArea: AREA * 1000 } as const
+  for (const [quantity, value] of Object.entries(figures)) bench.state(quantity as keyof typeof figures, value)
+  if (valves === 'sized') for (const [quantity, value] of [['intakeValve', 30], ['exhaustValve', 34]] as const) bench.state(quantity, value)
+  bench.add('target', all, { ratio: mm(target), tolerance: mm(0.1), countsCrevice: false })
+  for (let i = 0; i < 2; i++) bench.pour(1, 38.2)
+  return replay(bench.entries)!
+}
+const routesOf = (r: Replay, levers: Lever[]): Found => {
+  const answer = drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers, limits: { ...startingLimits(r, STARTING_RULES), squishLeast: undefined, squishMost: undefined, deckMost: 3 } }))
+  if (answer === 'notReady' || answer.kind !== 'routes') throw new Error('no routes')
+  return answer
+}
+const circle = (d: number) => Math.PI / 4 * d * d / 1000
+const SWEPT = circle(81) * 73.2
+const CLEARANCE = 38.2 + circle(82.5) * 1.1 + circle(81) * 0.12 + 2.1
+
+describe('deeper valve pockets as a part of a way', () => {
+  it('hold by hand what the area of a leaning circle says', () => expect(pocketArea(34, 1.2, 22)).toBeCloseTo(circle(36.4) * 0.92718, 4))
+  it.each<[string, clearances: [intake: number, exhaust: number], down: 'face' | 'deck', both: boolean]>([
+    ['of both kinds of valve', [2.3, 2.9], 'face', true], ['of the one kind alone that comes too near', [4, 2.6], 'face', false], ['where the deck is cut', [2.3, 2.9], 'deck', true]
+  ])('%s', (_, [intake, exhaust], down, both) => {
+    const r = single(intake, exhaust, 9.8)
+    expect(routesOf(r, [down]).routes).toEqual([])
+    const route = routesOf(r, [down, 'crown']).routes.find(x => x.way.pockets)!
+    const { depth, cc } = route.figures.pockets!
+    const cut = down === 'face' ? route.figures.faces[0]! : route.figures.decks[0]!
+    // A wide pocket by hand: 1.2 mm round each valve.
+    const [gi, ge] = [circle(32.4) * Math.cos(20 * Math.PI / 180) * depth.intake, circle(36.4) * Math.cos(22 * Math.PI / 180) * depth.exhaust]
+    expect(cc.get(1)!.intake + cc.get(1)!.exhaust).toBeCloseTo(gi + ge, 6)
+    const left = CLEARANCE + gi + ge - cut * (down === 'face' ? AREA : circle(81))
+    expect(SWEPT / left + 1).toBeCloseTo(9.8, 1)
+    expect(route.cylinders[0]!.ratio).toBeCloseTo(SWEPT / left + 1, 2)
+    // Tenths, and no tenth more than it takes.
+    const spare = { intake: intake - cut + depth.intake - 2, exhaust: exhaust - cut + depth.exhaust - 2.5 }
+    for (const valve of both ? ['intake', 'exhaust'] as const : ['exhaust'] as const) {
+      expect(depth[valve] * 10).toBeCloseTo(Math.round(depth[valve] * 10), 9)
+      expect(spare[valve]).toBeGreaterThanOrEqual(0)
+      expect(spare[valve]).toBeLessThan(0.2)
+    }
+    if (!both) expect(depth.intake).toBe(0)
+    // Planned as it is told: crowns first, and every clearance as it will be.
+    const { work } = takenWork(r, route)
+    expect(work.map(op => op.kind)).toEqual([...both ? ['crownWork', 'crownWork'] : ['crownWork'], down === 'face' ? 'faceCut' : 'deckCut'])
+    const then = Object.fromEntries(clearanceSteps(r.ledger, 1, asIf(r, work, NO_SOLIDS).operations).map(step => [step.name, step.then.value]))
+    expect(then.intakeClearance).toBeCloseTo(intake - cut + depth.intake, 2)
+    expect(then.exhaustClearance).toBeCloseTo(exhaust - cut + depth.exhaust, 2)
+    expect(asIf(r, work, NO_SOLIDS).cylinders[0]!.state.ratio!.estimate.value).toBeCloseTo(route.cylinders[0]!.ratio, 3)
+  })
+  it.each<[string, Replay]>([['no valve comes too near', single(6, 6, 9.8)], ['the size of a valve is not known', single(2.3, 2.9, 9.8, 'unsized')]])('are not looked for where %s', (_, r) => {
+    const { routes, nearest } = routesOf(r, ['face', 'crown'])
+    expect([...routes, ...nearest ? [nearest] : []].some(x => x.way.pockets)).toBe(false)
+  })
+  it('are held by what may come out of a crown', () => {
+    const { missing } = routesOf(single(0.5, 1, 9.8), ['face', 'crown'])
+    expect(missing.find(x => x.way.pockets)?.breaches).toMatchObject([{ kind: 'crown', bound: STARTING_RULES.route.crownMost }])
+  })
+})

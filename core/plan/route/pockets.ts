@@ -1,0 +1,33 @@
+import { pocketArea } from '../../engine'
+import type { Valve } from '../../ledger'
+import type { ShopRules } from '../../shop'
+import { modelOf, quantityOf, type Replay } from '../../standing'
+import type { Column } from './columns'
+
+/** No pocket is cut deeper than this by a route, mm: what a crown has under it nobody asked. */
+export const MOST_POCKET = 3
+/** Pockets are cut in steps of this, mm. */
+export const POCKET_STEP = 0.1
+
+/**
+ * What a mm of deeper pockets adds to a crown, for all valves of a kind: each as wide as its valve and the shop's least room beside it.
+ *
+ * @returns cc; undefined where the size of a valve is not known
+ * @example pocketsOf(standing, STARTING_RULES, 1)?.exhaust // 0.97, of a valve of 34 that leans by 22°
+ */
+export function pocketsOf(standing: Replay, { clearances: { side } }: ShopRules, cylinder: number): Record<Valve, number> | undefined {
+  const drawn = modelOf(standing, cylinder)?.spec.valves ?? []
+  const { engine } = standing.layout
+  const of = (valve: Valve): number => {
+    const mine = drawn.filter(v => v.valve === valve)
+    const tilt = quantityOf(standing, `${valve}Tilt`, cylinder)?.estimate.value
+    if (mine.length > 0) return mine.reduce((cc, v) => cc + pocketArea(v.diameter, side, tilt ?? v.tilt), 0)
+    const across = quantityOf(standing, `${valve}Valve`, cylinder)?.estimate.value
+    return across === undefined ? Number.NaN : (engine?.[`${valve}s`] ?? 1) * pocketArea(across, side, tilt ?? 0)
+  }
+  const both = { intake: of('intake'), exhaust: of('exhaust') }
+  return Number.isFinite(both.intake + both.exhaust) ? both : undefined
+}
+
+/** What pockets of these depths make a crown hold more, cc. */
+export const pocketsHold = ({ pocket }: Column, depth: Record<Valve, number>): number => pocket ? pocket.intake * depth.intake + pocket.exhaust * depth.exhaust : 0
