@@ -8,7 +8,7 @@ import type { Chambers } from '../chambers'
 import { after } from '../states'
 import { readingOf, type Reading } from './judge'
 import { pocketsOf } from './pockets'
-import { placeOn, seatCones, type SeatCone } from './way'
+import { NO_VALVE, placeOn, seatCones, type SeatCone } from './way'
 
 /** Between the depths that a chamber's volume is tabulated at, mm: a chord of that length is within 0.01 cc of any chamber's curve. */
 export const KNOT = 0.1
@@ -121,10 +121,8 @@ export function ratioAt(column: Column, done: Done): number {
   return left > 0 ? compressionRatio(column.swept.value, left) : Infinity
 }
 
-const NONE = { intake: 0, exhaust: 0 }
-
 /** Where a cylinder would stand, by closed forms: what {@link readingOf} says of the exact one. */
-export function readingAt(column: Column, done: Done, sunk: Record<Valve, number>, pockets: Record<Valve, number> = NONE): Reading {
+export function readingAt(column: Column, done: Done, sunk: Record<Valve, number>, pockets: Record<Valve, number> = NO_VALVE): Reading {
   const { before, perDrop, perUp, recess, lean } = column
   const drop = done.face + done.deck
   const closedBy = (gap: number | undefined) => gap === undefined ? undefined : gap - done.deck - Math.min(done.face, recess)

@@ -14,7 +14,7 @@ import { newPiston } from './piston'
 import { rolled } from './rolled'
 import { dressed, routeOf, type Bench, type Route } from './route'
 import { solveWay, type Aim, type Solved } from './solve'
-import { GRINDINGS, GRINDING_SCHOOLS, billOf, bySchool, plannedAtShape, plannedSeats, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
+import { GRINDINGS, GRINDING_SCHOOLS, NO_VALVE, billOf, bySchool, plannedAtShape, plannedSeats, stepsOf, type Bill, type Down, type Figures, type Grinding, type Step, type Way } from './way'
 
 /** A way that is missing from the answer: where it ends, and what it breaks, what can't be put back first. */
 export interface Missing { way: Way, faces: number[], decks: number[], ratios: number[], breaches: Breach[] }
@@ -46,8 +46,6 @@ const MOST_MISSING = 6
 
 /** What brings the valves nearer, so that deeper pockets give room to it. */
 const POCKETED: readonly Down[] = ['face', 'deck']
-
-const NOT_SUNK = { intake: 0, exhaust: 0 }
 
 /** Of these the cc are solved with the cuts; of the others they are given. */
 const SOLVED: readonly Grinding[] = ['open', 'crown']
@@ -139,7 +137,7 @@ function* grounds(bench: Bench, ask: RouteAsk, walls: Walls | undefined): Genera
 }
 
 const bare = (standing: Replay): Figures =>
-  ({ faces: standing.layout.heads.map(() => 0), decks: standing.layout.banks.map(() => 0), slope: 0, ground: new Map(), sunk: NOT_SUNK })
+  ({ faces: standing.layout.heads.map(() => 0), decks: standing.layout.banks.map(() => 0), slope: 0, ground: new Map(), sunk: NO_VALVE })
 
 type Compared = Pick<Candidate, 'chance' | 'spread' | 'bill' | 'opened'>
 
@@ -226,10 +224,10 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
     ? [undefined]
     : [undefined, ...levers.includes('seats') && limits.edges === 'seatJob' ? ['after' as const] : [], ...levers.includes('seatsFirst') ? ['before' as const] : []]
   for (const { gasket, grinding, ground: cc, shaped, columns } of ground) {
-    const mayPocket = (down: Down, with_: Grinding) => levers.includes('crown') && with_ !== 'crown' && POCKETED.includes(down) && columns.every(c => c.pocket) && columns.some(c => c.before.rooms.some(room => room.perMm > 0))
+    const mayPocket = levers.includes('crown') && grinding !== 'crown' && columns.every(c => c.pocket) && columns.some(c => c.before.rooms.some(room => room.perMm > 0))
     // New pistons bring the ratio themselves: nothing else is solved with them.
     for (const down of downsOf(levers).filter(d => d !== 'piston' || !SOLVED.includes(grinding))) {
-      for (const seats of down === 'face' ? seatJobs : [undefined]) for (const pockets of mayPocket(down, grinding) ? [undefined, true as const] : [undefined]) {
+      for (const seats of down === 'face' ? seatJobs : [undefined]) for (const pockets of mayPocket && POCKETED.includes(down) ? [undefined, true as const] : [undefined]) {
         const more: Pick<Way, 'seats' | 'pockets'> = { ...seats ? { seats } : {}, ...pockets ? { pockets } : {} }
         const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, ...more, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')

@@ -1,4 +1,4 @@
-import { seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
+import { NO_VALVE, seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
 import { KNOT, takenAt, ratioAt, readingAt, type Column, type TakenTable } from './columns'
 import type { RouteLimits } from './ask'
 import { mayGo, type Reading } from './judge'
@@ -139,8 +139,8 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const cuts = layout.engine?.head !== 'blind'
   const least = cuts ? limits.faceLeast : 0
   const ground = new Map<number, number>()
-  let sunk: Record<Valve, number> = { intake: 0, exhaust: 0 }
-  let pockets: Record<Valve, number> = { intake: 0, exhaust: 0 }
+  let sunk: Record<Valve, number> = NO_VALVE
+  let pockets: Record<Valve, number> = NO_VALVE
   const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.cones, sunk) : 0) + (way.pockets ? pocketsHold(c, pockets) : 0)
   if (way.grinding === 'open' || way.grinding === 'crown') {
     for (const c of columns) {

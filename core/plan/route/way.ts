@@ -7,6 +7,9 @@ import { gasketFigures, gasketOf, modelOf, sameGasket, seatWanted, type Replay }
 import type { Tried } from '../asIf'
 import { rankOf } from '../stages'
 
+/** Of either kind of valve none: none goes up, none has its pocket cut. */
+export const NO_VALVE: Readonly<Record<Valve, number>> = { intake: 0, exhaust: 0 }
+
 /** How the chambers are changed before anything is cut; of the schools those that take metal. */
 export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open', 'crown'] as const
 export type Grinding = (typeof GRINDINGS)[number]
@@ -127,7 +130,7 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
     { work: 'seats', operations: (['intake', 'exhaust'] as const).flatMap(valve => sunk[valve] > 0
       ? layout.cylinders.map((cylinder): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: {
           state: 'planned', valve, sunk: figure(sunk[valve], 'mm'),
-          added: figure(seatsGive(seatCones(standing, cylinder), { intake: 0, exhaust: 0, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc'), ...way.seats === 'before' ? { first: true, u: figure(BY_THE_GLASS, 'cc') } : {}
+          added: figure(seatsGive(seatCones(standing, cylinder), { ...NO_VALVE, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc'), ...way.seats === 'before' ? { first: true, u: figure(BY_THE_GLASS, 'cc') } : {}
         } }))
       : []) },
     { work: 'piston', operations: pistons },
