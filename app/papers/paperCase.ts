@@ -1,4 +1,4 @@
-import { findingsOf, onFace, quantityOf, type EntryOf, type Advice, type AsIf, type Entry, type Photograph, type Quantity, type Replay, type ShopRules } from '#core'
+import { cylindersOf, findingsOf, onFace, quantityOf, type EntryOf, type Advice, type AsIf, type Entry, type Photograph, type Quantity, type Replay, type ShopRules } from '#core'
 import { digits, say, type LengthUnit } from '#shared/figures'
 import { groupOf, sayAdvice } from '../words/advice'
 import { sayDate, sayEntry } from '../words/entries'
@@ -55,8 +55,9 @@ export function headOf(title: string, of: PaperCase): PaperHead {
 
 /** What was found, and where. */
 function sayFound(of: PaperCase, { body, scope }: EntryOf<'finding'>): string {
-  const bore = known(of, 'bore') ?? 90
-  const where = body.place && scope.level === 'head' ? onFace(of.r.layout, scope.head, body.place, { bore, spacing: known(of, 'boreSpacing') ?? bore * 1.1 }) : undefined
+  const first = scope.level === 'head' ? cylindersOf(of.r.layout, scope.head)[0] : undefined
+  const bore = known(of, 'bore', first) ?? 90
+  const where = body.place && scope.level === 'head' ? onFace(of.r.layout, scope.head, body.place, { bore, spacing: known(of, 'boreSpacing', first) ?? bore * 1.1 }) : undefined
   return `${FINDING_WORDS[body.what]}${where && body.what !== 'numbering' ? ` ${sayOnFace(where)}` : ''}`
 }
 

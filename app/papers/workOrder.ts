@@ -15,7 +15,7 @@ const BESIDE = 70
 function facePlan(of: PaperCase, head: number, bore: number): Content {
   const row = cylindersOf(of.r.layout, head)
   const begins = rowBeginsAt(of.r.layout, row[0]!)
-  const spacing = known(of, 'boreSpacing') ?? bore
+  const spacing = known(of, 'boreSpacing', row[0]) ?? bore
   const places = row.map(c => placeAlong(of.r.layout, c, spacing))
   const [long, wide] = [Math.max(...places) - Math.min(...places) + bore * 1.3, bore * 1.5]
   const room = (SHEET[of.size].width - 2 * MARGIN) * PT - 120
@@ -67,10 +67,10 @@ function deckOrder(of: PaperCase, { scope, body }: EntryOf<'deckCut'>): Content[
 export function workOrder(of: PaperCase): ReturnType<typeof paper> {
   const { r, lengths, planned, rules } = of
   const cuts = r.planned.filter((op): op is EntryOf<'faceCut'> => op.kind === 'faceCut' && op.scope.level === 'head')
-  const bore = known(of, 'bore')
   const content = cuts.flatMap((cut, i): Content[] => {
     const head = cut.scope.level === 'head' ? cut.scope.head : 1
     const row = cylindersOf(r.layout, head)
+    const bore = known(of, 'bore', row[0])
     const depth = cut.body.depth.value
     const rolled = (cut.body.slopeX ?? 0) !== 0 || (cut.body.slopeY ?? 0) !== 0
     const met = planned ? metOnTheWay(r, rules, planned.cylinders.filter(c => row.includes(c.cylinder)), depth).find(one => one.depth > depth) : undefined
@@ -92,7 +92,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
       ...rolled && bore !== undefined
         ? [table(['Cylinder', 'intake edge of the bore', 'its middle', 'exhaust edge of the bore'], row.map((c) => {
             const half = (known(of, 'bore', c) ?? bore) / 2
-            const plane = cutPlane(cut, c, placeAlong(r.layout, c, known(of, 'boreSpacing') ?? bore))
+            const plane = cutPlane(cut, c, placeAlong(r.layout, c, known(of, 'boreSpacing', c) ?? bore))
             const at = (y: number) => length(cutAtChamber(plane, { x: 0, y }).depth, of)
             return [String(c), at(-half), at(0), at(half)]
           }), [60, '*', '*', '*'])]

@@ -88,6 +88,14 @@ describe('springs of a valve', () => {
     const bound = floatOf(read(bench), STARTING_RULES, 'exhaust')!
     bench.state('revs', 9000)
     expect(floatOf(read(bench), STARTING_RULES, 'exhaust')).toEqual({ rpm: bound.rpm, seen: false, over: { revs: 9000 } })
+    // Four times as much to move on one cylinder: half the speed, whichever it is.
+    bench.state('exhaustMovingMass', 0.6, 'measure', { level: 'cylinder', cylinder: 2 })
+    expect(floatOf(read(bench), STARTING_RULES, 'exhaust')!.rpm).toBeCloseTo(bound.rpm / 2, 6)
+    bench.entries.pop()
+    // So does what was seen of one, not of the first.
+    bench.state('exhaustFloat', 5600, 'measure', { level: 'cylinder', cylinder: 2 })
+    expect(floatOf(read(bench), STARTING_RULES, 'exhaust')!.rpm).toBe(5600)
+    bench.entries.pop()
     // What the engine did outranks what its springs promise.
     bench.state('exhaustFloat', 5400)
     expect(floatOf(read(bench), STARTING_RULES, 'exhaust')).toEqual({ rpm: 5400, seen: true, over: { revs: 9000 } })

@@ -99,21 +99,28 @@ export function shimToEven(all: readonly SpringStanding[], one: SpringStanding):
 }
 
 /**
- * No higher than this may the engine turn before a valve of a kind leaves its cam: of the highest installed one, which carries least.
+ * No higher than this may the engine turn before a valve of a kind leaves its cam: the first of them to, each by its own height, cam and mass.
  *
  * @returns rpm; undefined where the cam's table, the springs, a height or what moves is not known, or the table's steps are uneven
  * Source: {@link floatSpeed}.
  */
 function floatBound(r: Replay, rules: ShopRules, valve: PortName['valve']): number | undefined {
-  const coils = springsOf(r, valve)?.body.coils
-  const heights = allSprings(r, rules).filter(s => s.port.valve === valve && s.height).map(s => s.height!.estimate.value)
-  const [cylinder] = r.layout.cylinders
-  const mass = cylinder === undefined ? undefined : quantityOf(r, `${valve}MovingMass`, cylinder)?.estimate.value
-  const rows = cylinder === undefined ? undefined : highestLift(r, cylinder, { valve, diameter: 0 }).entry?.body.rows
-  if (!coils || heights.length === 0 || mass === undefined || !rows || rows.length < 5) return undefined
-  const step = rows[1]!.angle - rows[0]!.angle
-  if (rows.some((row, i) => i > 0 && Math.abs(row.angle - rows[i - 1]!.angle - step) > 1e-6)) return undefined
-  return floatSpeed({ liftTable: rows, movingMass: mass * 1000, springs: coils.map(c => ({ rate: c.rate.value, freeLength: c.free.value })), installedHeight: Math.max(...heights) })?.rpm
+  const springs = springsOf(r, valve)?.body.coils.map(c => ({ rate: c.rate.value, freeLength: c.free.value }))
+  if (!springs) return undefined
+  return leastOf(allSprings(r, rules).filter(s => s.port.valve === valve).map(({ port: { cylinder }, height }) => {
+    const mass = quantityOf(r, `${valve}MovingMass`, cylinder)?.estimate.value
+    const rows = highestLift(r, cylinder, { valve, diameter: 0 }).entry?.body.rows
+    if (!height || mass === undefined || !rows || rows.length < 5) return undefined
+    const step = rows[1]!.angle - rows[0]!.angle
+    if (rows.some((row, i) => i > 0 && Math.abs(row.angle - rows[i - 1]!.angle - step) > 1e-6)) return undefined
+    return floatSpeed({ liftTable: rows, movingMass: mass * 1000, springs, installedHeight: height.estimate.value })?.rpm
+  }))
+}
+
+/** The least of what is known; nothing where nothing is. */
+const leastOf = (list: readonly (number | undefined)[]): number | undefined => {
+  const known = list.filter(x => x !== undefined)
+  return known.length > 0 ? Math.min(...known) : undefined
 }
 
 /**
@@ -133,13 +140,13 @@ function springsChangedSince(r: Replay, valve: PortName['valve'], seen: string):
 /**
  * The speed at which valves of a kind float.
  *
- * @returns what was seen on the engine before what is worked out of its springs: surge and flex are in the one and not in the other
+ * @returns what was first seen on the engine, at whichever of its valves, before what is worked out of its springs: surge and flex are in the one and not in the other
  * @example floatOf(standing, STARTING_RULES, 'intake') // { rpm: 7430, seen: false }
  */
 export function floatOf(r: Replay, rules: ShopRules, valve: PortName['valve']): FloatStanding | undefined {
-  const [cylinder] = r.layout.cylinders
-  const known = (name: 'revs' | 'intakeFloat' | 'exhaustFloat') => cylinder === undefined ? undefined : quantityOf(r, name, cylinder)
-  const [ever, revs] = [known(`${valve}Float`), known('revs')?.estimate.value]
+  // One camshaft or not, the engine turns no faster than the first of its valves lets it.
+  const known = (name: 'revs' | 'intakeFloat' | 'exhaustFloat') => r.layout.cylinders.flatMap(cylinder => quantityOf(r, name, cylinder) ?? []).sort((a, b) => a.estimate.value - b.estimate.value)
+  const [ever, revs] = [known(`${valve}Float`)[0], known('revs').at(-1)?.estimate.value]
   const other = ever !== undefined && springsChangedSince(r, valve, ever.entries[0]!)
   const seen = other ? undefined : ever?.estimate.value
   const rpm = seen ?? floatBound(r, rules, valve)
