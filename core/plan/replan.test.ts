@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { all, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
+import { all, burette, head, mm, oneCylinder } from '../../tests/support/ledgerBench'
 import { NO_SOLIDS, replanned, replay } from '..'
 
 /** One cylinder of 55 cc by two pours, upright walls of 4 650 mm², and a cut of a plan. */
@@ -26,4 +26,14 @@ it('a pour since the plan moves its cut by what it adds over the mouth, a first 
   const { bench, moved } = planned(1)
   bench.state('deckClearance', 0.5)
   expect(moved()).toEqual([])
+})
+
+it('a crown that is poured after its pockets were cut moves the cut that they gave back', () => {
+  const { bench, moved } = planned(1)
+  const one = { level: 'cylinder', cylinder: 1 } as const
+  bench.add('crownWork', one, { state: 'done', added: mm(1.2), pockets: mm(0.8), valve: 'intake' })
+  expect(moved()).toEqual([])
+  // 70.20 less 66.48 over a crown 10 mm down is 3.72 cc, where 3 + 1.2 were told: 0.48 cc less are 0.10 mm.
+  bench.add('pour', one, { encloses: 'crown', fills: [{ start: 0, end: 70.2 }], typed: '70.2', sealed: 'crown', depth: mm(10), instrument: burette })
+  expect(moved()).toEqual([[1, 1, expect.closeTo(0.9, 9) as number]])
 })

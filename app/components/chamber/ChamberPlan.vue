@@ -11,16 +11,18 @@ const holder = useTemplateRef<HTMLElement>('holder')
 const size = useElementSize(holder)
 const W = computed(() => Math.max(props.least, size.width.value))
 const H = computed(() => Math.max(props.least, size.height.value))
-const reach = computed(() => Math.max(props.bore, props.gasketBore ?? 0) / 2 + 5)
-const scale = computed(() => Math.min(W.value, H.value) / 2 / reach.value)
+const ring = computed(() => Math.max(props.bore, props.gasketBore ?? 0) / 2)
+/** Metal round the ring, mm; and the line of words under it, px, which it does not touch on a small plan. */
+const [AROUND, WORDS] = [5, 18]
+const scale = computed(() => Math.min(Math.min(W.value, H.value) / 2 / (ring.value + AROUND), (H.value / 2 - WORDS) / ring.value))
 const at = ([x, y]: readonly number[]): [number, number] => [W.value / 2 + x! * scale.value, H.value / 2 + y! * scale.value]
 const path = (points: readonly (readonly number[])[]) => points.length ? `M${points.map(p => at(p).map(v => v.toFixed(1)).join(' ')).join('L')}Z` : ''
 const mouth = computed(() => path(mouthOf(props.spec)))
 const outline = computed(() => path(runOf(props.spec)))
 const valves = computed(() => props.spec.valves.map((valve) => {
   const { axis, seat, topCut, seatRadius, topCutRadius } = valveFrame(valve)
-  const ring = (centre: SeatCircle['centre'], diameter: number) => path(roundEdge({ centre, axis, diameter }))
-  return { valve, seat: ring(seat, 2 * seatRadius), topCut: ring(topCut, 2 * topCutRadius), throat: ring(seat, 2 * (seatRadius - valve.seatWidth)), name: at([valve.x, valve.y]) }
+  const round = (centre: SeatCircle['centre'], diameter: number) => path(roundEdge({ centre, axis, diameter }))
+  return { valve, seat: round(seat, 2 * seatRadius), topCut: round(topCut, 2 * topCutRadius), throat: round(seat, 2 * (seatRadius - valve.seatWidth)), name: at([valve.x, valve.y]) }
 }))
 const recessed = computed(() => props.spec.pads.some(pad => pad.recess > 0))
 defineExpose({ scale, from: (event: { offsetX: number, offsetY: number }): Point => [(event.offsetX - W.value / 2) / scale.value, (event.offsetY - H.value / 2) / scale.value] })
