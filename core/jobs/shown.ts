@@ -1,4 +1,4 @@
-import { ofKind, scopeName, takesMetal, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind } from '../ledger'
+import { ofKind, scopeName, takesMetal, type Entry, type EntryKind, type EntryOf, type JobStep, type OperationKind, type Quantity } from '../ledger'
 import { CHAMBER_OPERATIONS, canPutBack, changesBetween, doneOn, flowRuns, incomparable, isOnTarget, mouldsIn, mouldsOut, placesIn, portsIn, portStages, portWorkedAt, portWorkedSince, quantityOf, stretches, targetBand, throatRecord, valveScope, wholeStretches, type FlowThing, type Replay } from '../standing'
 
 const doneAnd = (r: Replay, kinds: readonly OperationKind[]): boolean => r.done.some(op => kinds.includes(op.kind)) && !r.planned.some(op => kinds.includes(op.kind))
@@ -27,6 +27,12 @@ function pouredAgain(r: Replay): boolean {
 function allCut(r: Replay, kind: 'faceCut' | 'deckCut'): boolean {
   const band = targetBand(r.target)
   return doneAnd(r, [kind]) && all(r.asIs, state => lastOf(r, [kind], state.cylinder) >= 0 || isOnTarget(state, band))
+}
+
+/** Whether a figure of a cylinder was measured after a place in the ledger. */
+const readAfter = (r: Replay, quantity: Quantity, cylinder: number, after: number): boolean => {
+  const part = quantityOf(r, quantity, cylinder)
+  return part?.provenance === 'measured' && (r.ledger.place.get(part.entries[0] ?? '') ?? -1) > after
 }
 
 const SQUISH_WORK = ['faceCut', 'deckCut', 'gasketChange', 'spacer', 'crownWork'] as const
@@ -65,7 +71,8 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
     return allCut(r, cut) && all(r.layout.cylinders, c => poured(r, c, lastOf(r, kinds, c))) && !r.planned.some(op => kinds.includes(op.kind))
   },
   squish: r => all(r.layout.cylinders, c => each(r, 'solder', lastOf(r, SQUISH_WORK, c))(c)),
-  clearances: r => (['intakeClearance', 'exhaustClearance'] as const).every(q => r.layout.cylinders.some(c => quantityOf(r, q, c)?.provenance === 'measured')),
+  // One cylinder tells of its head, as it is since the last work that brought its piston nearer.
+  clearances: r => all(r.layout.heads, head => head.some(c => (['intakeClearance', 'exhaustClearance'] as const).every(q => readAfter(r, q, c, lastOf(r, SQUISH_WORK, c))))),
   gasket: r => doneAnd(r, ['gasketChange']),
   springs: (r) => {
     const read = new Map(ofKind(r.live.entries, 'installed').map(e => [scopeName(e.scope), place(r, e)]))
