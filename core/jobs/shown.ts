@@ -71,7 +71,7 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
     return allCut(r, cut) && all(r.layout.cylinders, c => poured(r, c, lastOf(r, kinds, c))) && !r.planned.some(op => kinds.includes(op.kind))
   },
   squish: r => all(r.layout.cylinders, c => each(r, 'solder', lastOf(r, SQUISH_WORK, c))(c)),
-  // One cylinder tells of its head, as it is since the last work that brought its piston nearer.
+  // One cylinder tells of its head, read after the last work between that head and its piston.
   clearances: r => all(r.layout.heads, head => head.some(c => (['intakeClearance', 'exhaustClearance'] as const).every(q => readAfter(r, q, c, lastOf(r, SQUISH_WORK, c))))),
   gasket: r => doneAnd(r, ['gasketChange']),
   springs: (r) => {

@@ -4,6 +4,7 @@ import { squishOf, type ClearanceName, type Replay, type TargetBand } from '../.
 import type { CylinderAsIf } from '../asIf'
 import { overLeast } from '../limits'
 import type { RouteLimits } from './ask'
+import { both } from './pockets'
 import type { Bill, Figures, Way } from './way'
 
 /** What a limit is about. `edge`: a seat's or top cut's; `ratio`: the target's band. */
@@ -96,7 +97,7 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
     const ground = figures.ground.get(cylinder)
     if (ground !== undefined) add(way.grinding === 'crown' ? 'crown' : 'ground', mine, ground, way.grinding === 'crown' ? limits.crownMost : limits.groundMost, 'most')
     const pocketed = figures.pockets?.cc.get(cylinder)
-    if (pocketed) add('crown', mine, pocketed.intake + pocketed.exhaust, limits.crownMost, 'most')
+    if (pocketed) add('crown', mine, both(pocketed), limits.crownMost, 'most')
     const line = toLine?.get(cylinder)
     if (ground !== undefined && line !== undefined && way.grinding !== 'crown' && !figures.shaped) add('line', mine, ground, line, 'most')
   }

@@ -25,9 +25,13 @@ export function pocketsOf(standing: Replay, { clearances: { side } }: ShopRules,
     const across = quantityOf(standing, `${valve}Valve`, cylinder)?.estimate.value
     return across === undefined ? Number.NaN : (engine?.[`${valve}s`] ?? 1) * pocketArea(across, side, tilt ?? 0)
   }
-  const both = { intake: of('intake'), exhaust: of('exhaust') }
-  return Number.isFinite(both.intake + both.exhaust) ? both : undefined
+  const found = { intake: of('intake'), exhaust: of('exhaust') }
+  return Number.isFinite(both(found)) ? found : undefined
 }
 
 /** What pockets of these depths make a crown hold more, cc. */
-export const pocketsHold = ({ pocket }: Column, depth: Record<Valve, number>): number => pocket ? pocket.intake * depth.intake + pocket.exhaust * depth.exhaust : 0
+export const pocketsHold = ({ pocket }: Column, depth: Record<Valve, number>): Record<Valve, number> =>
+  ({ intake: (pocket?.intake ?? 0) * depth.intake, exhaust: (pocket?.exhaust ?? 0) * depth.exhaust })
+
+/** Both kinds of valve together. */
+export const both = ({ intake, exhaust }: Readonly<Record<Valve, number>>): number => intake + exhaust

@@ -2,7 +2,7 @@ import { NO_VALVE, seatsGive, WORTH_CUTTING, type Figures, type Way } from './wa
 import { KNOT, takenAt, ratioAt, readingAt, type Column, type TakenTable } from './columns'
 import type { RouteLimits } from './ask'
 import { mayGo, type Reading } from './judge'
-import { MOST_POCKET, POCKET_STEP, pocketsHold } from './pockets'
+import { MOST_POCKET, POCKET_STEP, both, pocketsHold } from './pockets'
 import { targetBand, valveOf, type ClearanceName, type Replay, type TargetBand } from '../../standing'
 import type { Valve } from '../../ledger'
 
@@ -141,7 +141,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const ground = new Map<number, number>()
   let sunk: Record<Valve, number> = NO_VALVE
   let pockets: Record<Valve, number> = NO_VALVE
-  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.cones, sunk) : 0) + (way.pockets ? pocketsHold(c, pockets) : 0)
+  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.cones, sunk) : 0) + (way.pockets ? both(pocketsHold(c, pockets)) : 0)
   if (way.grinding === 'open' || way.grinding === 'crown') {
     for (const c of columns) {
       if (way.grinding === 'open' && standing.held.has(c.cylinder)) continue
@@ -203,8 +203,8 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   faces = faces.map(hundredth)
   decks = decks.map(hundredth)
   const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, pockets))
-  const cc = new Map(columns.map(c => [c.cylinder, { intake: pocketsHold(c, { ...pockets, exhaust: 0 }), exhaust: pocketsHold(c, { ...pockets, intake: 0 }) }]))
-  return { figures: { faces, slope: 0, decks, ground, sunk, ...way.pockets ? { pockets: { depth: pockets, cc } } : {} }, readings, held }
+  const ofPockets = () => ({ depth: pockets, cc: new Map(columns.map(c => [c.cylinder, pocketsHold(c, pockets)])) })
+  return { figures: { faces, slope: 0, decks, ground, sunk, ...way.pockets ? { pockets: ofPockets() } : {} }, readings, held }
 }
 
 /** In steps that somebody sets or orders by: a figure that is a step already stays, whichever way it is rounded. */
