@@ -1,5 +1,5 @@
 import {
-  DomainError, SpecError, calibrated, calibratedLive, ceilingField, cutsTogether, draftAt, lifted, metalIn, mouthOn, openingArea, planOf,
+  DomainError, SpecError, aboveCut, calibrated, calibratedLive, ceilingField, cutsTogether, draftAt, lifted, metalIn, mouthOn, openingArea, planOf,
   sectionOf, solidOn, solveCut, suspects, volumeAboveCut, wallsOver, type CeilingField, type Relief, type WallAt, type WallLook,
   type ChamberSpec, type Cut, type Point, type Free, type HeadSetup, type Mesh, type Plan, type SolidKit, type SpecFault, type Suspect
 } from '#core'
@@ -165,10 +165,7 @@ export class SolidBench {
     const { id } = asked
     try {
       const { mesh, done } = this.chamber(asked.key)
-      if ('cut' in asked) {
-        const cut = cutsTogether([done, asked.cut])
-        return { id, volume: volumeAboveCut(mesh, cut), opening: openingArea(mesh, cut) }
-      }
+      if ('cut' in asked) return { id, ...aboveCut(mesh, cutsTogether([done, asked.cut])) }
       const { setup, free, volume, x } = asked
       return { id, value: solveCut(mesh, { x, y: 0 }, setup, free, volume, done) }
     } catch (error) {

@@ -74,9 +74,7 @@ function over({ positions: p, triangles: t }: Mesh, depth: number, slopeX: numbe
  * @example volumeAboveCut(sphericalCap(50, 20), { depth: 1, slopeX: 0, slopeY: 0 }) // 49.5230 cc
  */
 export function volumeAboveCut(mesh: Mesh, cut: Cut): number {
-  checkMesh(mesh)
-  checkCut(cut)
-  return Math.max(0, over(mesh, cut.depth, cut.slopeX, cut.slopeY).volume) / 1000
+  return aboveCut(mesh, cut).volume
 }
 
 /**
@@ -90,10 +88,16 @@ export function volumeAboveCut(mesh: Mesh, cut: Cut): number {
  * @example openingArea(box(20, 30, 10), { depth: 1, slopeX: 0, slopeY: 0 }) // 600 mm²
  */
 export function openingArea(mesh: Mesh, cut: Cut): number {
+  return aboveCut(mesh, cut).opening
+}
+
+/** {@link volumeAboveCut} and {@link openingArea} in one pass, for whoever wants both: cc and mm². */
+export function aboveCut(mesh: Mesh, cut: Cut): { volume: number, opening: number } {
   checkMesh(mesh)
   checkCut(cut)
-  // Where the plane passes under the whole mouth the sum is nothing but what rounding left of it, of either sign.
-  return Math.max(0, over(mesh, cut.depth, cut.slopeX, cut.slopeY).opening)
+  const { volume, opening } = over(mesh, cut.depth, cut.slopeX, cut.slopeY)
+  // Where the plane passes under the whole mouth the opening is nothing but what rounding left of it, of either sign.
+  return { volume: Math.max(0, volume) / 1000, opening: Math.max(0, opening) }
 }
 
 /**

@@ -1,6 +1,6 @@
 export { clearanceFromSinking, flatCutDepth, valveClearanceLost, type ClearanceConvention } from './flatCut'
 export { meshVolume, type Mesh } from './mesh'
-export { cutAtChamber, cutDepthForVolume, openingArea, thenFlat, volumeAboveCut, type Cut, type Slopes } from './cut'
+export { aboveCut, cutAtChamber, cutDepthForVolume, openingArea, thenFlat, volumeAboveCut, type Cut, type Slopes } from './cut'
 export { blending, ridgeVolume, seatLedge, seatMargin, sinking, type SeatCircle } from './seat'
 export { camRetard, pushrodChange, rolledSeat, vFlange } from './drop'
 export { sectionLoops, sectionOf, type Plane, type SectionLoop } from './section'

@@ -3,15 +3,14 @@ import { beforeAll, describe, expect, it } from 'vitest'
 import { Bench, all, head, mm } from '../../tests/support/ledgerBench'
 import { HIDDEN_SHAPES, hiddenEngine, hiddenGlass, hiddenSize, luckOf, type HiddenShape, type HiddenSize, type Luck } from '../../tests/support/hiddenEngine'
 import { RUNS, SOAKING, report } from '../../tests/support/soak'
+import { PLAIN } from '../../tests/support/solidChambers'
 import { DEFAULT_U, linear, uncertainty, type Sourced } from '../estimate'
 import {
   NO_SOLIDS, advice, asIf, calibratedLive, compressionRatio, cutsTogether, cylinderVolume, flatCut, headCut, openingArea, planOf, reckon, solveCut, startingSpec, volumeAboveCut,
-  type ChamberSpec, type Chambers, type Cut, type EntryOf, type Fineness, type Instrument, type Lesson, type SolidKit
+  type ChamberSpec, type Chambers, type Cut, type EntryOf, type Instrument, type Lesson, type SolidKit
 } from '..'
 
 const GLASS: Instrument & { name: string } = { id: 'glass', name: 'Long burette', kind: 'burette', capacity: 100, tolerance: 0.2, resolution: 0.1, repeatability: 0.08 }
-/** Coarser rings than a page's, which a pour brings to size all the same: what they are off is a hundredth of what is asked. */
-const PLAIN: Fineness = { along: 2.4, wall: 0.9, roof: 1.6, around: 72 }
 type Cell = 'ratio' | 'differences' | 'depth' | 'first prediction' | 'second prediction'
 /** How the mouth is known: by its traced area, by a drawing that was set out from it, or not at all. */
 type Mouth = 'stated' | 'drawn' | 'unstated'

@@ -1,7 +1,7 @@
 import { above } from '../../domain'
 import type { Cut } from '../cut'
 import { madeClosed, type Mesh } from '../mesh'
-import { headPlane } from './roof'
+import { headPlane, type HeadPlane } from './roof'
 import type { ChamberValve, Relief } from './spec'
 
 /** The highest point of a chamber's air over each place of a square grid; −Infinity where there is metal down to the face. */
@@ -59,13 +59,43 @@ export function ceilingField({ positions: p, triangles }: Mesh, step: number): C
   return { step, x, y, columns, rows, heights }
 }
 
+/** A relief about its valve's axis, made ready to be asked about many places. */
+interface Form {
+  relief: Relief
+  corner: number
+  most: number
+  /** No further out than its axis leans to between its end and the face. */
+  reach: number
+  inner: number
+  centre: HeadPlane['centre']
+  u: HeadPlane['u']
+  v: HeadPlane['v']
+  axis: HeadPlane['axis']
+  /** Within this it reaches all round: no side of its polygon comes nearer, before the corner draws it in. */
+  sure: number
+}
+
+function formOf(valves: readonly ChamberValve[], relief: Relief): Form[] {
+  const valve = valves[relief.valve]
+  const most = Math.max(0, ...relief.radii)
+  if (!valve || most <= 0) return []
+  const { centre, u, v, axis, radius } = headPlane(valve, 0)
+  const inner = radius * 0.6
+  const least = Math.min(...relief.radii.map(r => r > 0 ? Math.max(inner, r) : inner))
+  return [{
+    relief, corner: relief.corner ?? 0, most, inner, centre, u, v, axis, sure: least,
+    reach: most + (Math.abs(centre[2]) + relief.below + most) * Math.hypot(axis[0], axis[1]) / axis[2]
+  }]
+}
+
 /** Whether a place about a relief's axis lies in it: inside the straight line between two of its radii, `less` further in. */
-function reaches(radii: readonly number[], inner: number, most: number, less: number, a: number, b: number): boolean {
+function reaches({ relief: { radii }, inner, most, sure }: Form, less: number, a: number, b: number): boolean {
   const square = a * a + b * b
-  if (square <= inner * inner * 0.99) return true
-  if (square > most * most) return false
   const n = radii.length
   const step = 2 * Math.PI / n
+  // A side of the polygon is nearest to the axis in its middle. Most places are told by this alone.
+  if (square <= (Math.max(inner, sure - less) * Math.cos(step / 2)) ** 2) return true
+  if (square > most * most) return false
   const turn = Math.atan2(b, a)
   const from = Math.floor(turn / step)
   const far = (k: number) => {
@@ -77,20 +107,21 @@ function reaches(radii: readonly number[], inner: number, most: number, less: nu
   return Math.sqrt(square) * (r * Math.sin(t) + s * Math.sin(step - t)) <= r * s * Math.sin(step)
 }
 
+/** Whether a relief takes a place, by how far it lies from its valve's seat. */
+function takes(form: Form, dx: number, dy: number, dz: number): boolean {
+  const { axis, u, v, corner, relief: { below } } = form
+  const along = dx * axis[0] + dy * axis[1] + dz * axis[2] + below
+  if (along > 0) return false
+  const into = corner > 0 && along > -corner ? corner * (1 - Math.sqrt(1 - (1 + along / corner) ** 2)) : 0
+  return reaches(form, into, dx * u[0] + dy * u[1] + dz * u[2], dx * v[0] + dy * v[1] + dz * v[2])
+}
+
 /** Metal that reliefs take over one place of the grid: from where up, how thick, and where it is. */
 type Visit = (x: number, y: number, floor: number, thick: number) => void
 
 function eachColumn(field: CeilingField, valves: readonly ChamberValve[], reliefs: readonly Relief[], face: Cut, visit: Visit): void {
   const { step, x: left, y: low, columns, rows, heights } = field
-  const forms = reliefs.flatMap((relief) => {
-    const valve = valves[relief.valve]
-    const most = Math.max(0, ...relief.radii)
-    if (!valve || most <= 0) return []
-    const { centre, u, v, axis, radius } = headPlane(valve, 0)
-    // No further out than its axis leans to between its end and the face.
-    const reach = most + (Math.abs(centre[2]) + relief.below + most) * Math.hypot(axis[0], axis[1]) / axis[2]
-    return [{ relief, corner: relief.corner ?? 0, most, reach, inner: radius * 0.6, centre, u, v, axis }]
-  })
+  const forms = reliefs.flatMap(relief => formOf(valves, relief))
   if (forms.length === 0) return
   const between = (axis: 0 | 1, from: number, count: number) => [
     Math.max(0, Math.floor((Math.min(...forms.map(f => f.centre[axis] - f.reach)) - from) / step)),
@@ -98,32 +129,34 @@ function eachColumn(field: CeilingField, valves: readonly ChamberValve[], relief
   ] as const
   const [firstRow, lastRow] = between(1, low, rows)
   const [firstColumn, lastColumn] = between(0, left, columns)
+  // Filled anew for each of thousands of places: a list for each would cost more than what is done with it.
+  const near: Form[] = []
   for (let j = firstRow; j <= lastRow; j++) {
     const y = low + (j + 0.5) * step
     for (let i = firstColumn; i <= lastColumn; i++) {
       const x = left + (i + 0.5) * step
-      const near = forms.flatMap(({ relief, corner, most, reach, inner, centre: [cx, cy, cz], u, v, axis }) => {
+      let top = -Infinity
+      near.length = 0
+      for (const form of forms) {
+        const { relief: { line, below }, reach, centre: [cx, cy, cz], axis } = form
         const [dx, dy] = [x - cx, y - cy]
-        if (x * x + y * y > relief.line * relief.line || dx * dx + dy * dy > reach * reach) return []
+        if (x * x + y * y > line * line || dx * dx + dy * dy > reach * reach) continue
+        near.push(form)
         // Where its end plane stands over this place.
-        return [{ relief, corner, most, inner, dx, dy, cz, top: cz + (-relief.below - dx * axis[0] - dy * axis[1]) / axis[2], u, v, axis }]
-      })
-      if (near.length === 0) continue
+        top = Math.max(top, cz + (-below - dx * axis[0] - dy * axis[1]) / axis[2])
+      }
       const floor = Math.max(heights[j * columns + i]!, face.depth + face.slopeX * x + face.slopeY * y)
-      const top = Math.max(...near.map(one => one.top))
       if (!(top > floor)) continue
       const slices = Math.ceil((top - floor) / step)
       const thick = (top - floor) / slices
       let inside = 0
       for (let k = 0; k < slices; k++) {
         const z = floor + (k + 0.5) * thick
-        if (near.some(({ relief, corner, most, inner, dx, dy, cz, u, v, axis }) => {
-          const dz = z - cz
-          const along = dx * axis[0] + dy * axis[1] + dz * axis[2] + relief.below
-          if (along > 0) return false
-          const into = corner > 0 && along > -corner ? corner * (1 - Math.sqrt(1 - (1 + along / corner) ** 2)) : 0
-          return reaches(relief.radii, inner, most, into, dx * u[0] + dy * u[1] + dz * u[2], dx * v[0] + dy * v[1] + dz * v[2])
-        })) inside++
+        for (const form of near) {
+          if (!takes(form, x - form.centre[0], y - form.centre[1], z - form.centre[2])) continue
+          inside++
+          break
+        }
       }
       if (inside > 0) visit(x, y, floor, inside * thick)
     }

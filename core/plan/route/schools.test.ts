@@ -2,14 +2,14 @@ import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { demoShop } from '../../../demo/shop'
 import { mm } from '../../../tests/support/ledgerBench'
-import { solidChambers } from '../../../tests/support/solidChambers'
+import { PLAIN, solidChambers } from '../../../tests/support/solidChambers'
 import { DomainError, STARTING_RULES, STARTING_SHAPING, asIf, replay, schoolWork, type Chambers, type Entry, type Lever, type Replay, type Walls } from '../..'
 import { bestOf, drained, searchRoutes, startingLimits, type Found, type RouteLimits } from '.'
 import { takenWork } from './taken'
 
 let solids: Chambers & Walls
 beforeAll(async () => {
-  solids = await solidChambers('rings')
+  solids = await solidChambers('rings', PLAIN)
 })
 const build = (name: string) => demoShop.builds.find(b => b.name === name)!.entries
 

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { demoShop } from '../../../demo/shop'
 import { anyLedger } from '../../../tests/support/anyEntry'
 import { all, burette, head, mm, oneCylinder } from '../../../tests/support/ledgerBench'
-import { solidChambers } from '../../../tests/support/solidChambers'
+import { PLAIN, solidChambers } from '../../../tests/support/solidChambers'
 import { RUNS } from '../../../tests/support/soak'
 import { NO_SOLIDS, STARTING_RULES, asIf, compressionRatio, cylinderVolume, replay, targetBand, type Chambers, type Entry, type Lever, type Replay, type Walls } from '../..'
 import { bestOf, drained, drawsOf, leversOf, searchRoutes, startingLimits, type Found, type Route, type RouteAnswer, type RouteLimits } from '.'
@@ -12,7 +12,7 @@ import { takenWork, uncounted } from './taken'
 
 let solids: Chambers & Walls
 beforeAll(async () => {
-  solids = await solidChambers('rings')
+  solids = await solidChambers('rings', PLAIN)
 })
 const build = (name: string) => demoShop.builds.find(b => b.name === name)!.entries
 const withoutDrawing = (entries: readonly Entry[]) => entries.filter(e => e.kind !== 'chamberModel')

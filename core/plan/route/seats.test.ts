@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { beforeAll, describe, expect, it, vi } from 'vitest'
 import { demoShop } from '../../../demo/shop'
 import { mm } from '../../../tests/support/ledgerBench'
-import { solidChambers } from '../../../tests/support/solidChambers'
+import { PLAIN, solidChambers } from '../../../tests/support/solidChambers'
 import { STARTING_RULES, asIf, replay, seatWanted, targetBand, type Chambers, type Entry, type Lever, type Replay } from '../..'
 import { drained, searchRoutes, startingLimits, type Found, type RouteLimits } from '.'
 import { takenWork, uncounted } from './taken'
@@ -10,7 +10,7 @@ import { seatCones, seatsGive } from './way'
 
 let solids: Chambers
 beforeAll(async () => {
-  solids = await solidChambers('rings')
+  solids = await solidChambers('rings', PLAIN)
 })
 vi.setConfig({ testTimeout: 120_000 })
 
