@@ -1,6 +1,7 @@
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
 import bold from '@fontsource/b612/files/b612-latin-700-normal.woff?inline'
 import regular from '@fontsource/b612/files/b612-latin-400-normal.woff?inline'
+import { opened } from './sfnt'
 
 /** Points to the mm of PDF. */
 export const PT = 72 / 25.4
@@ -43,11 +44,26 @@ export async function pdfOf(of: TDocumentDefinitions | readonly TDocumentDefinit
   return pages > 1 && less.length > 0 ? pdfOf(less) : made
 }
 
+/** The package with the fonts in, once for all papers; what could not be fetched once is fetched again for the next. */
+let setter: ReturnType<typeof setUp> | undefined
+async function setUp() {
+  try {
+    const { default: pdfmake } = await import('pdfmake/build/pdfmake')
+    const font = async (uri: string) => {
+      const letters = await opened(Uint8Array.from(atob(uri.slice(uri.indexOf(',') + 1)), c => c.charCodeAt(0)))
+      return btoa(String.fromCharCode(...letters))
+    }
+    pdfmake.addVirtualFileSystem({ 'regular.ttf': await font(regular), 'bold.ttf': await font(bold) })
+    pdfmake.addFonts({ B612: { normal: 'regular.ttf', bold: 'bold.ttf', italics: 'regular.ttf', bolditalics: 'bold.ttf' } })
+    return pdfmake
+  } catch (error) {
+    setter = undefined
+    throw error
+  }
+}
+
 async function make(definition: TDocumentDefinitions): Promise<Uint8Array> {
-  const { default: pdfmake } = await import('pdfmake/build/pdfmake')
-  const data = (uri: string) => uri.slice(uri.indexOf(',') + 1)
-  pdfmake.addVirtualFileSystem({ 'regular.woff': data(regular), 'bold.woff': data(bold) })
-  pdfmake.addFonts({ B612: { normal: 'regular.woff', bold: 'bold.woff', italics: 'regular.woff', bolditalics: 'bold.woff' } })
+  const pdfmake = await (setter ??= setUp())
   const bytes = await pdfmake.createPdf({ ...definition, content: printed(definition.content), defaultStyle: { font: 'B612', fontSize: 9, lineHeight: 1.15, ...definition.defaultStyle } }).getBuffer()
   return new Uint8Array(bytes)
 }
