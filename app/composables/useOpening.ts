@@ -5,9 +5,9 @@ import { useChoices } from '~/stores/choices'
 /** How long a field or an entry may take to be on the screen, ms: on a slow device as long as the hand waits for it too. */
 const [PATIENCE, SLOW] = [3000, 30_000] as const
 
-/** Where a link that leads to a field points: the address says which leaf, which cylinder and which field. */
-export function openingOf(build: string, { station, leaf, field }: Place, cylinder?: number) {
-  return { path: `/builds/${build}/${station}`, query: { ...(leaf ? { leaf } : {}), ...(field ? { field } : {}), ...(cylinder ? { cylinder } : {}) } }
+/** Where a link that leads to a field points: the address says which leaf, which cylinder, which field and what is filled. */
+export function openingOf(build: string, { station, leaf, field, fill }: Place, cylinder?: number) {
+  return { path: `/builds/${build}/${station}`, query: { ...(leaf ? { leaf } : {}), ...(field ? { field } : {}), ...(fill ? { fill } : {}), ...(cylinder ? { cylinder } : {}) } }
 }
 
 async function focusOn(what: string): Promise<void> {
@@ -35,9 +35,10 @@ export function useOpening() {
   const router = useRouter()
   const choices = useChoices()
   watch(() => route.fullPath, async () => {
-    const { leaf, field, cylinder, entry } = route.query
-    if ([leaf, field, cylinder, entry].every(asked => asked === undefined)) return
+    const { leaf, field, fill, cylinder, entry } = route.query
+    if ([leaf, field, fill, cylinder, entry].every(asked => asked === undefined)) return
     if (typeof leaf === 'string') choices.choose(`${route.path.split('/')[3]}Leaf`, leaf)
+    if (typeof fill === 'string') choices.choose('pourOf', fill)
     if (build.cylinders.includes(Number(cylinder))) build.cylinder = Number(cylinder)
     await router.replace({ path: route.path, query: {} })
     if (typeof field === 'string') await focusOn(`[data-quantity="${CSS.escape(field)}"] input`)

@@ -13,7 +13,7 @@ const GROUP_OF: Record<AdviceKind, AdviceGroup> = {
   takeOut: 'stop', seatLost: 'stop', squishTouches: 'stop', squishTight: 'stop', passesTarget: 'stop', tooClose: 'stop', springRoom: 'stop', gasketInBore: 'stop', tooCoarse: 'stop',
   leak: 'disagree', disagree: 'disagree', targetAgain: 'disagree',
   layOut: 'unmeasured', state: 'unmeasured', assumed: 'unmeasured', setTarget: 'unmeasured', pour: 'unmeasured', pourSecond: 'unmeasured', pourFine: 'unmeasured', decide: 'plan',
-  solder: 'unmeasured', wanted: 'unmeasured', squish: 'plan', plan: 'plan', do: 'plan', pourAgain: 'plan', onTarget: 'done'
+  solder: 'unmeasured', wanted: 'unmeasured', squish: 'plan', plan: 'plan', do: 'plan', pourAgain: 'plan', pourCrown: 'plan', onTarget: 'done'
 }
 export const groupOf = ({ kind }: Advice): AdviceGroup => GROUP_OF[kind]
 
@@ -78,6 +78,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'pourSecond': return { sentence: `${who} ${have} one pour only. Pour again before you cut.` }
     case 'pourFine': return { sentence: `${who} ${one ? 'was' : 'were'} only measured with a syringe. Set the final size with a burette.` }
     case 'pourAgain': return { sentence: `${who} ${have} been worked on since the last pour. Pour again, and compare.` }
+    case 'pourCrown': return { sentence: `The ${one ? 'crown' : 'crowns'} of ${whom} ${one ? 'was' : 'were'} changed and not measured since: the ratio goes by what was planned. Pour ${one ? 'it' : 'them'}.` }
     case 'solder': return { sentence: `Measure the squish of ${whom} with solder: on a turned head it comes first, then the dome.` }
     case 'wanted': return { sentence: `Say ${QUANTITY_WORDS[open.quantity].noun}: the seat face is cut to it.` }
     case 'squish': return { sentence: `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }

@@ -18,7 +18,7 @@ export function waitOf(next: Advice): Wait {
     case 'gasketInBore': return 'parts'
     case 'tooCoarse': return 'mill'
     case 'solder': case 'wanted': case 'layOut': case 'state': case 'assumed': return 'measuring'
-    case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return 'burette'
+    case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': case 'pourCrown': return 'burette'
     case 'setTarget': case 'targetAgain': case 'decide': return 'customer'
     case 'squish': return 'lathe'
     case 'plan': return ({ cut: 'mill', foot: 'mill', lift: 'parts', open: 'grinder', even: 'grinder', other: 'grinder' } as const)[next.way]

@@ -38,6 +38,8 @@ describe('what is open is said', () => {
     [{ kind: 'pourSecond' }, [2, 5], /^Cylinders 2 and 5 have one pour only\. Pour again before you cut\.$/],
     [{ kind: 'pour' }, [1, 2, 3, 4, 5, 6], /^All six cylinders are still to be poured/],
     [{ kind: 'pourAgain' }, [4], /Cylinder 4 has been worked on since the last pour/],
+    [{ kind: 'pourCrown' }, [4], /^The crown of cylinder 4 was changed and not measured since: the ratio goes by what was planned\. Pour it\.$/],
+    [{ kind: 'pourCrown' }, [1, 2, 3, 4, 5, 6], /^The crowns of all six cylinders were changed/],
     [{ kind: 'disagree', encloses: 'chamber', figure: 0.7, change: -0.7, limit: 0.26 }, [3], /differ by 0\.70 cc; the glass allows 0\.26 cc/],
     [{ kind: 'state', quantity: 'bore' }, [1], /^State the bore: without it there is no ratio/],
     [{ kind: 'assumed', quantity: 'crownVolume', of: 'ratio', figure: 0.41, limit: 0.25 }, [1], /crown volume: it is only assumed, and makes 41 %/],
@@ -85,7 +87,7 @@ describe('what is open is said', () => {
   it('contact, lost metal and challenges are stops', () => {
     expect(sayAdvice(open({ kind: 'passesTarget', figure: 10.2, limit: 10, planned: true }), 6, 'mm').urgent).toBe(true)
     expect(sayAdvice(open({ kind: 'pour' }), 6, 'mm').urgent).toBeUndefined()
-    expect(advice(replayed)[0]!.at).toEqual({ station: 'pour' })
+    expect(advice(replayed)[0]!.at).toEqual({ station: 'pour', fill: 'chamber' })
   })
   it('says a gap over, under, or on target', () => {
     expect(sayGap(7.09, false)).toBe('7.1 cc over')

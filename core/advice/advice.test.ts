@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { STARTING_RULES } from '../shop'
 import { launchChamber } from '../../demo/chambers'
-import { head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
+import { burette, head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
 import { advice, replay } from '..'
 
 /** One cylinder of the launch engine, poured twice with just what its target asks for. */
@@ -97,6 +97,20 @@ describe('a mouth that nobody stated', () => {
   })
 })
 
+/** A crown whose pockets were cut, 0.8 cc by what was planned, and what was measured of it since; then a cut that is planned. */
+function withCrown(since: 'none' | 'pour' | 'state') {
+  const bench = oneCylinder()
+  for (let i = 0; i < 2; i++) bench.pour(1, 56.2)
+  bench.add('crownWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(0.8) })
+  if (since === 'state') bench.state('crownVolume', 3.8, 'measure', { level: 'cylinder', cylinder: 1 })
+  if (since === 'pour') {
+    // Sealed at the crown 10 mm down: π/4 · bore² · 10 and what lies under the flat.
+    bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'crown', sealed: 'crown', depth: mm(10), fills: [{ start: 0, end: 70.3 }], typed: '70.3', instrument: burette })
+  }
+  bench.add('faceCut', head, { state: 'planned', depth: mm(1.5) })
+  return bench
+}
+
 /** States a build can be in, and everything that is open then, in its order. */
 const TABLE: [state: string, make: () => ReturnType<typeof oneCylinder>, open: string[]][] = [
   ['nothing poured', () => oneCylinder(2), ['pour']],
@@ -147,6 +161,9 @@ const TABLE: [state: string, make: () => ReturnType<typeof oneCylinder>, open: s
     bench.cut(1.5, 1.5)
     return bench
   }, ['pourAgain']],
+  ['crowns cut, a face cut planned: its depth hangs on what they hold', () => withCrown('none'), ['pourCrown', 'do faceCut']],
+  ['crowns cut and poured since', () => withCrown('pour'), ['do faceCut']],
+  ['crowns cut and their volume stated since', () => withCrown('state'), ['do faceCut']],
   ['ground, a cut planned: its depth hangs on what came out', () => {
     const bench = oneCylinder()
     for (let i = 0; i < 2; i++) bench.pour(1, 56.2)

@@ -46,6 +46,8 @@ type Open
     | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot' | 'lift' | 'other', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit, first?: number }
     | { kind: 'do', operations: string[], what: OperationKind, at: Place, figure?: number, foot?: true }
     | { kind: 'pourAgain' }
+    /** Crowns that were worked on: until they are poured the ratio goes by what was planned. */
+    | { kind: 'pourCrown' }
     | { kind: 'onTarget' }
 
 /** One thing that is open: what, at which cylinders and heads, and where it is settled. */
@@ -236,7 +238,8 @@ function mouths({ r, cuts }: Sight): Extract<Found, { kind: 'assumed' }>[] {
 }
 
 /** What a cylinder's ratio stands on: its chamber's pours, or where that was never poured by itself those of its whole clearance. */
-const poured = (r: Replay) => r.pours.map((chamber, i) => chamber.ever ? chamber : r.wholes[i]!.ever ? r.wholes[i]! : chamber)
+const poured = (r: Replay) => r.pours.map((chamber, i) => byWhole(r, i) ? r.wholes[i]! : chamber)
+const byWhole = (r: Replay, i: number) => !r.pours[i]!.ever && r.wholes[i]!.ever
 
 /** Chambers of which a figure still rests on a claim, one pour, or a syringe. */
 function unpoured({ r }: Sight): Found[] {
@@ -274,16 +277,25 @@ function planned({ r }: Sight): Found[] {
 function toDo(sight: Sight): Found[] {
   const { r } = sight
   const work = planned(sight)
-  const again = settling(r)
   const isCut = (found: Found) => found.kind === 'do' && (found.what === 'faceCut' || found.what === 'deckCut')
-  const first = work.findIndex(found => isCut(found) && found.cylinders.some(c => again.includes(c)))
-  const before = first < 0 ? [] : again.filter(c => work.some(found => isCut(found) && found.cylinders.includes(c)))
-  const pour = (cylinders: number[]): Found[] => cylinders.length > 0 ? [{ kind: 'pourAgain', cylinders }] : []
-  return [...work.slice(0, Math.max(0, first)), ...pour(before), ...work.slice(Math.max(0, first)), ...pour(again.filter(c => !before.includes(c)))]
+  const again = [{ kind: 'pourCrown', which: crownsWorked(r) }, { kind: 'pourAgain', which: settling(r) }] as const
+  const first = work.findIndex(found => isCut(found) && found.cylinders.some(c => again.some(({ which }) => which.includes(c))))
+  const waits = (c: number) => first >= 0 && work.some(found => isCut(found) && found.cylinders.includes(c))
+  const pour = (before: boolean): Found[] => again.flatMap(({ kind, which }) => {
+    const cylinders = which.filter(c => waits(c) === before)
+    return cylinders.length > 0 ? [{ kind, cylinders }] : []
+  })
+  return [...work.slice(0, Math.max(0, first)), ...pour(true), ...work.slice(Math.max(0, first)), ...pour(false)]
 }
 
 /** A turned head is worked where its two cuts are told. */
 const onLathe = (r: Replay, what: OperationKind) => isTurned(r) && (what === 'relief' || what === 'faceCut')
+
+/** Cylinders whose crown was cut, or taken from another piston, since anybody measured it: one that is filled assembled is poured as a whole. */
+function crownsWorked(r: Replay): number[] {
+  const done = new Set(r.done.filter(op => op.kind === 'crownWork').map(op => op.id))
+  return r.asIs.filter((state, i) => !byWhole(r, i) && state.parts.crown?.entries.some(id => done.has(id))).map(s => s.cylinder)
+}
 
 const settling = (r: Replay) => poured(r).filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
 
@@ -301,7 +313,7 @@ function squishUnknown(now: AsIf, r: Replay, idle: ReadonlySet<number>): Found[]
 function toPlan({ r, rules, now, cuts }: Sight): Found[] {
   const band = targetBand(r.target)
   if (!band) return []
-  const busy = (cylinder: number) => r.planned.some(op => touches(op, r.layout, cylinder)) || settling(r).includes(cylinder)
+  const busy = (cylinder: number) => r.planned.some(op => touches(op, r.layout, cylinder)) || settling(r).includes(cylinder) || crownsWorked(r).includes(cylinder)
   const idle = new Set(r.layout.heads.filter(cylinders => !cylinders.some(busy)).flat())
   const wide = now.cylinders.filter(c => idle.has(c.cylinder)).flatMap(({ cylinder, squish, state }) => {
     const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
@@ -389,7 +401,9 @@ function settledAt(r: Replay, open: Found): Place {
     case 'passesTarget': return open.planned ? { station: 'cut', leaf: 'face' } : openedAt(r, open.cylinders)
     case 'squishTouches': case 'squishTight': case 'solder': return { station: 'mockup', leaf: 'squish' }
     case 'squish': return { station: 'mockup', leaf: 'turned' }
-    case 'leak': case 'disagree': case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour' }
+    case 'leak': case 'disagree': return { station: 'pour', fill: open.encloses }
+    case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour', fill: r.layout.cylinders.some((_, i) => byWhole(r, i)) ? 'assembled' : 'chamber' }
+    case 'pourCrown': return { station: 'pour', fill: 'crown' }
     case 'plan': return plannedAt(r, open)
     case 'do': return open.at
     case 'onTarget': return { station: 'papers' }

@@ -1,7 +1,8 @@
+import type { Enclosed } from './kinds/pour'
 import type { Quantity } from './quantities'
 
-/** Where something is entered or settled: a station, its leaf, the field's quantity. */
-export interface Place { station: 'sheet' | 'pour' | 'shape' | 'ports' | 'cut' | 'mockup' | 'route' | 'flow' | 'daybook' | 'papers', leaf?: string, field?: Quantity }
+/** Where something is entered or settled: a station, its leaf, the field's quantity, what is filled there. */
+export interface Place { station: 'sheet' | 'pour' | 'shape' | 'ports' | 'cut' | 'mockup' | 'route' | 'flow' | 'daybook' | 'papers', leaf?: string, field?: Quantity, fill?: Enclosed }
 
 const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishRecess']
 const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { all, mm, oneCylinder } from '../../../tests/support/ledgerBench'
-import { NO_SOLIDS, STARTING_RULES, asIf, clearanceSteps, pocketArea, replay, type Lever, type Replay } from '../..'
+import { NO_SOLIDS, STARTING_RULES, asIf, clearanceSteps, pocketArea, replay, type Lever, type Replay, type Valve } from '../..'
 import { drained, searchRoutes, startingLimits, type Found } from '.'
 import { takenWork } from './taken'
 
@@ -56,9 +56,12 @@ describe('deeper valve pockets as a part of a way', () => {
     expect(then.exhaustClearance).toBeCloseTo(exhaust - cut + depth.exhaust, 2)
     expect(asIf(r, work, NO_SOLIDS).cylinders[0]!.state.ratio!.estimate.value).toBeCloseTo(route.cylinders[0]!.ratio, 3)
   })
-  it.each<[string, Replay]>([['no valve comes too near', single(6, 6, 9.8)], ['the size of a valve is not known', single(2.3, 2.9, 9.8, 'unsized')]])('are not looked for where %s', (_, r) => {
-    const { routes, nearest } = routesOf(r, ['face', 'crown'])
+  it.each<[string, Replay, Valve[]?]>([['no valve comes too near', single(6, 6, 9.8, 'unsized')], ['the size of a valve is not known', single(2.3, 2.9, 9.8, 'unsized'), ['intake', 'exhaust']]])('are not looked for where %s', (_, r, wanted) => {
+    const { routes, nearest, unsized } = routesOf(r, ['face', 'crown'])
     expect([...routes, ...nearest ? [nearest] : []].some(x => x.way.pockets)).toBe(false)
+    // Which sizes are wanted is said where a valve comes too near, and crowns may be cut at all.
+    expect(unsized).toEqual(wanted)
+    expect(routesOf(r, ['face']).unsized).toBeUndefined()
   })
   it('are held by what may come out of a crown', () => {
     const { missing } = routesOf(single(0.5, 1, 9.8), ['face', 'crown'])

@@ -1,4 +1,5 @@
 import type { Sourced } from '../../estimate'
+import type { Valve } from '../../ledger'
 import type { ShopRules } from '../../shop'
 import { isOnTarget, targetBand, workGains, type Replay } from '../../standing'
 import { asEntered, asIf, shapeOf, type Tried } from '../asIf'
@@ -11,6 +12,7 @@ import { chanceOfAll, drawsOf } from './chance'
 import { columnsOf, ratioSourced, takenTables, type Column, type TakenTable } from './columns'
 import { atLimits, breachesOf, nearer, spreadOf, type Breach, type Reading } from './judge'
 import { newPiston } from './piston'
+import { unsized } from './pockets'
 import { rolled } from './rolled'
 import { dressed, routeOf, type Bench, type Route } from './route'
 import { solveWay, type Aim, type Solved } from './solve'
@@ -32,6 +34,8 @@ export interface Found {
   /** Ways that were looked at, and those that kept every limit. */
   looked: number
   kept: number
+  /** Kinds of valve whose size nobody stated, where a valve comes too near its piston: deeper pockets could not be looked for. */
+  unsized?: Valve[]
 }
 export type RouteAnswer = NoSearch | Found
 
@@ -207,8 +211,10 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   const as = compared(bench)
   const shown = routes.filter(one => !routes.some(other => other !== one && beats(as(other), as(one)))).sort((a, b) => b.chance - a.chance)
   const [first] = broken.filter(c => c.way.down !== 'roll')
+  const near = broken.some(c => [...c.breaches, ...c.whole?.breaches ?? []].some(b => b.clearance === 'intakeClearance' || b.clearance === 'exhaustClearance'))
+  const sizes = near && ask.levers.includes('crown') ? unsized(standing, rules) : []
   return {
-    kind: 'routes', routes: shown, looked: candidates.length, kept: kept.length, missing: missingOf(broken),
+    kind: 'routes', routes: shown, looked: candidates.length, kept: kept.length, missing: missingOf(broken), ...(sizes.length > 0 ? { unsized: sizes } : {}),
     ...(shown.length === 0 && first ? { nearest: exactly(bench, first) } : {})
   }
 }
