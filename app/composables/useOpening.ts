@@ -10,6 +10,9 @@ export function openingOf(build: string, { station, leaf, field, fill }: Place, 
   return { path: `/builds/${build}/${station}`, query: { ...(leaf ? { leaf } : {}), ...(field ? { field } : {}), ...(fill ? { fill } : {}), ...(cylinder ? { cylinder } : {}) } }
 }
 
+/** The field that a link asked for last: a fold that it lies in opens. */
+export const fieldAsked = ref('')
+
 async function focusOn(what: string): Promise<void> {
   const begun = performance.now()
   const elsewhere = new AbortController()
@@ -38,9 +41,14 @@ export function useOpening() {
     const { leaf, field, fill, cylinder, entry } = route.query
     if ([leaf, field, fill, cylinder, entry].every(asked => asked === undefined)) return
     if (typeof leaf === 'string') choices.choose(`${route.path.split('/')[3]}Leaf`, leaf)
+    // Of ports, and of valves with their springs, the side that the field belongs to.
+    const [side] = typeof field === 'string' ? /^(intake|exhaust)/.exec(field) ?? [] : []
+    if (side) choices.choose('portSide', side)
+    fieldAsked.value = ''
     if (typeof fill === 'string') choices.choose('pourOf', fill)
     if (build.cylinders.includes(Number(cylinder))) build.cylinder = Number(cylinder)
     await router.replace({ path: route.path, query: {} })
+    if (typeof field === 'string') fieldAsked.value = field
     if (typeof field === 'string') await focusOn(`[data-quantity="${CSS.escape(field)}"] input`)
     if (typeof entry === 'string') await focusOn(`[data-entry="${CSS.escape(entry)}"]`)
   }, { immediate: true })

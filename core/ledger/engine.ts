@@ -58,7 +58,7 @@ const OF_A_JOINT: readonly Quantity[] = [
 ]
 /** A head that goes on a lathe: nothing stands in its way there but the plug. */
 const isTurned = (engine: Engine) => engine.head === 'turned' || (engine.head === 'removable' && !hasValves(engine))
-const hasValves = ({ intakes, exhausts }: Engine) => intakes + exhausts > 0
+export const hasValves = ({ intakes, exhausts }: Engine) => intakes + exhausts > 0
 
 /**
  * Whether an engine has barrels that something can be put under: a two-stroke, closed barrels, or one with a head for each cylinder.

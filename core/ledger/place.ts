@@ -1,23 +1,28 @@
+import { hasValves, type Engine } from './engine'
 import type { Enclosed } from './kinds/pour'
 import type { Quantity } from './quantities'
 
 /** Where something is entered or settled: a station, its leaf, the field's quantity, what is filled there. */
 export interface Place { station: 'sheet' | 'pour' | 'shape' | 'ports' | 'cut' | 'mockup' | 'route' | 'flow' | 'daybook' | 'papers', leaf?: string, field?: Quantity, fill?: Enclosed }
 
-const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishRecess']
-const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
+const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishArea', 'bandEdge']
+const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'squishRecess', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
 const CLEARANCE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
-const SPRING_FIELDS: readonly Quantity[] = ['intakeMovingMass', 'exhaustMovingMass', 'intakeFloat', 'exhaustFloat']
+const SPRING_FIELDS: readonly Quantity[] = ['intakeLift', 'exhaustLift', 'intakeMovingMass', 'exhaustMovingMass', 'intakeFloat', 'exhaustFloat']
 const THROAT_FIELDS: readonly Quantity[] = ['intakeValve', 'exhaustValve', 'intakeThroatShare', 'exhaustThroatShare']
 const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
 
 /**
- * @returns where a dimension is stated.
+ * @returns where a dimension is stated, on an engine of this kind; what only work changes leads to where it is told.
  *
  * @example placeOf('wantedSquish') // { station: 'mockup', leaf: 'squish', field: 'wantedSquish' }
  */
-export function placeOf(field: Quantity): Place {
+export function placeOf(field: Quantity, engine?: Engine): Place {
+  // How long an exhaust port is open is a dimension of the barrel.
+  if (field === 'intakeDuration' || (field === 'exhaustDuration' && (!engine || hasValves(engine)))) return { station: 'shape', leaf: 'factor', field }
+  if (field === 'intakeSunk' || field === 'exhaustSunk') return { station: 'ports', leaf: 'seats', field }
+  if (field === 'pinOffset') return { station: 'mockup', leaf: 'tdc', field }
   if (LATHE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'turned', field }
   if (SQUISH_FIELDS.includes(field)) return { station: 'mockup', leaf: 'squish', field }
   if (CLEARANCE_FIELDS.includes(field)) return { station: 'mockup', leaf: 'clearances', field }

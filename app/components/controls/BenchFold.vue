@@ -1,7 +1,13 @@
 <script setup lang="ts">
-/** What is wanted now and then, folded under a line that says what it is. */
-const props = defineProps<{ title: string, open?: boolean }>()
+import type { Quantity } from '#core'
+import { fieldAsked } from '~/composables/useOpening'
+
+/** What is wanted now and then, folded under a line that says what it is. `holds`: fields in it, so that a link to one of them opens it. */
+const props = defineProps<{ title: string, open?: boolean, holds?: readonly Quantity[] }>()
 const shown = ref(props.open ? [0] : [])
+watch(fieldAsked, (field) => {
+  if (props.holds?.includes(field as Quantity)) shown.value = [0]
+}, { immediate: true })
 </script>
 
 <template>
