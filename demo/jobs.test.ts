@@ -65,7 +65,7 @@ describe('job cards of the demo shop', () => {
   })
   const [port, valve] = [{ level: 'port', cylinder: 1, port: 'intake' }, { level: 'valve', cylinder: 1, valve: 'intake' }] as const
   const run = (bench: Bench, more: Partial<Bodies['flowRun']> = {}, scope: Scope = port) => bench.add('flowRun', scope, { bench: 'One', depression: { value: 7000, unit: 'Pa', typed: '' }, pipe: 'none', entry: 'clay', rows: [{ lift: 2, flow: 30 }, { lift: 6, flow: 70 }], ...more })
-  const pour = (bench: Bench, n: number) => bench.add('pour', { level: 'cylinder', cylinder: 1 }, { encloses: 'intakePort', fills: [{ start: 0, end: n }], typed: '', instrument: burette })
+  const pour = (bench: Bench, n: number, cylinder = 1, encloses: 'intakePort' | 'exhaustPort' = 'intakePort') => bench.add('pour', { level: 'cylinder', cylinder }, { encloses, fills: [{ start: 0, end: n }], typed: '', instrument: burette })
   const place = (bench: Bench, name: 'bowl' | 'roof', done: boolean) => bench.add('portPlace', port, { place: name, way: 'take', done })
   const installed = (bench: Bench) => (['intake', 'exhaust'] as const).forEach(v => bench.add('installed', { ...valve, valve: v }, { height: mm(40) }))
   const seats = (bench: Bench) => bench.add('seatWork', { level: 'cylinder', cylinder: 1 }, { state: 'done', added: mm(0.3), sunk: mm(0.2) })
@@ -78,6 +78,9 @@ describe('job cards of the demo shop', () => {
     ['clearances', 'they were read again after that', [rooms, cut, rooms], true],
     ['clearances', 'one of two heads was read', [twoHeads, b => rooms(b, { level: 'cylinder', cylinder: 1 })], false],
     ['clearances', 'both heads were read', [twoHeads, b => rooms(b, { level: 'cylinder', cylinder: 1 }), b => rooms(b, { level: 'cylinder', cylinder: 2 })], true],
+    ['portsReceived', 'those of one cylinder of two were poured', [twoHeads, b => pour(b, 80)], false],
+    ['portsReceived', 'the intakes of both were, and no exhaust', [twoHeads, b => pour(b, 80), b => pour(b, 81, 2)], true],
+    ['portsReceived', 'and one exhaust', [twoHeads, b => pour(b, 80), b => pour(b, 81, 2), b => pour(b, 60, 2, 'exhaustPort')], false],
     ['flowAfter', 'a bowl between two runs', [run, b => place(b, 'bowl', true), run], true],
     ['flowAfter', 'the other port, which has another valve', [b => run(b, { across: mm(44) }), b => run(b, { across: mm(36) }, { ...port, port: 'exhaust' })], false],
     ['flowAfter', 'another entry', [run, b => run(b, { entry: 'radius' })], false],

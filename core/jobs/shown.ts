@@ -42,7 +42,8 @@ const SHOWS: Partial<Record<JobStep, (r: Replay) => boolean>> = {
   takeIn: r => ofKind(r.live.entries, 'finding').length > 0,
   deck: r => all(r.layout.cylinders, c => quantityOf(r, 'deckClearance', c)?.provenance === 'measured'),
   pourReceived: r => all(r.layout.cylinders, c => pouredAsReceived(r, c)),
-  portsReceived: r => all(r.layout.cylinders, c => r.ports.some(({ cylinder }) => cylinder === c)),
+  // Which ports a shop pours is its own affair: those that it poured on one cylinder it pours on every one.
+  portsReceived: r => all(r.ports, ({ valve, n }) => r.layout.cylinders.every(c => r.ports.some(port => port.cylinder === c && port.valve === valve && port.n === n))),
   throats: r => all(portsIn(r.layout), port => throatRecord(r, port).now !== undefined),
   squishReceived: r => all(r.layout.cylinders, each(r, 'solder')),
   flowBefore: r => flowRuns(r).some(run => !run.entry.body.claimed),

@@ -5,8 +5,8 @@ import type { Quantity } from './quantities'
 /** Where something is entered or settled: a station, its leaf, the field's quantity, what is filled there. */
 export interface Place { station: 'sheet' | 'pour' | 'shape' | 'ports' | 'cut' | 'mockup' | 'route' | 'flow' | 'daybook' | 'papers', leaf?: string, field?: Quantity, fill?: Enclosed }
 
-const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishArea', 'bandEdge']
-const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'squishRecess', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
+const SQUISH_FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishRecess', 'squishArea', 'bandEdge']
+const LATHE_FIELDS: readonly Quantity[] = ['wantedSquish', 'bandAngle', 'plugRoom', 'leastBand', 'toolNose']
 const CLEARANCE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'valveToValve', 'domeToChamber', 'intakeClearance', 'exhaustClearance']
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
 const SPRING_FIELDS: readonly Quantity[] = ['intakeLift', 'exhaustLift', 'intakeMovingMass', 'exhaustMovingMass', 'intakeFloat', 'exhaustFloat']

@@ -1,4 +1,4 @@
-import { expect, test } from '../support/page'
+import { expect, open, test } from '../support/page'
 
 test('a first build by the sheet of readings: only what the screen says is followed', async ({ page, bench }) => {
   await page.goto(`${bench.server.url}/new`)
@@ -52,4 +52,23 @@ test('help explains the station that is open; find knows stations, leaves, figur
     await expect(page).toHaveURL(url)
     await expect(page.locator('.station-room')).toContainText(seen)
   }
+})
+test('a figure that is found has the hand in its field, wherever it lies; what an engine has not is not found', async ({ page, bench }) => {
+  const find = async (sought: string) => {
+    await page.getByRole('button', { name: 'Find' }).click()
+    await page.getByLabel('Find a station, a figure, a cylinder or a build').fill(sought)
+  }
+  const there: [build: string, label: string, quantity: string][] = [
+    [bench.launch, 'Squish area', 'squishArea'], [bench.launch, 'Pin offset', 'pinOffset'], [bench.launch, 'Exhaust lift, highest', 'exhaustLift'], [bench.launch, 'Squish area', 'squishArea'],
+    [bench.launch, 'Squish recess', 'squishRecess'], [bench.launch, 'Intake open for', 'intakeDuration'], [bench.launch, 'Exhaust throat wanted', 'exhaustThroatShare'],
+    [bench.skerry, 'Exhaust open for', 'exhaustDuration'], [bench.skerry, 'Squish recess', 'squishRecess']
+  ]
+  for (const [build, label, quantity] of there) {
+    if (!page.url().includes(build)) await open(page, bench, build, 'sheet')
+    await find(label)
+    await page.keyboard.press('Enter')
+    await expect(page.locator(`[data-quantity="${quantity}"] input`)).toBeFocused()
+  }
+  await find('Intake seat, low')
+  await expect(page.getByRole('dialog')).not.toContainText('Intake seat')
 })

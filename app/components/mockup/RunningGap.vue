@@ -8,7 +8,7 @@ import { useShop } from '~/stores/shop'
 import { plainPairs } from '~/words/pairs'
 import { sayToState } from '~/words/statement'
 
-const FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishArea', 'bandEdge']
+const FIELDS: readonly Quantity[] = ['revs', 'pistonMass', 'rodBeamMass', 'rodSection', 'bearingPlay', 'heatGrowth', 'squishRecess', 'squishArea', 'bandEdge']
 /** What of the cold gap is left when it runs, against the shop's own window. */
 const props = defineProps<{ standing: SquishStanding }>()
 const build = useBuild()
@@ -67,11 +67,11 @@ const whole = { level: 'build' } as const
       </div>
     </div>
     <p v-else class="small quiet">{{ toState ? `${toState}: the running gap follows.` : standing.gap ? 'With this rod and stroke the crank can’t turn: look at both on the Sheet.' : 'Measure the squish with solder, or the deck clearance and the gasket: the running gap follows.' }}</p>
-    <BenchFold :open="!running" title="Rod, revs and play" :holds="FIELDS">
+    <BenchFold :open="!running" title="Rod, revs, play and band" :holds="FIELDS">
       <div class="fields">
         <BenchSelect id="rod" label="Rods of" :model-value="running?.materialStated ? running.material : undefined" placeholder="steel, assumed?" :items="plainPairs(['steel', 'aluminium', 'titanium'])" @update:model-value="made({ material: $event! })" />
         <BenchSelect id="block" label="Block of" :model-value="running?.block" placeholder="iron or aluminium?" :items="[['iron', 'cast iron'], ['aluminium', 'aluminium']]" @update:model-value="made({ block: $event! })" />
-        <StatementField v-for="name in FIELDS" :key="name" :quantity="name" :scope="whole" :no-basis="name === 'revs'" />
+        <StatementField v-for="name in FIELDS" :key="name" :quantity="name" :scope="name === 'squishRecess' ? { level: 'head', head: build.state?.head ?? 1 } : whole" :no-basis="name === 'revs'" />
       </div>
     </BenchFold>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>
