@@ -5,9 +5,9 @@ import { useChoices } from '~/stores/choices'
 /** How long a field or an entry may take to be on the screen, ms: on a slow device as long as the hand waits for it too. */
 const [PATIENCE, SLOW] = [3000, 30_000] as const
 
-/** Where a link that leads to a field points: the address says which leaf, which cylinder, which field and what is filled. */
-export function openingOf(build: string, { station, leaf, field, fill }: Place, cylinder?: number) {
-  return { path: `/builds/${build}/${station}`, query: { ...(leaf ? { leaf } : {}), ...(field ? { field } : {}), ...(fill ? { fill } : {}), ...(cylinder ? { cylinder } : {}) } }
+/** Where a link that leads to a field points: the address says which leaf, which cylinder, which field, what is filled and which side. */
+export function openingOf(build: string, { station, leaf, field, fill, valve }: Place, cylinder?: number) {
+  return { path: `/builds/${build}/${station}`, query: { ...(leaf ? { leaf } : {}), ...(field ? { field } : {}), ...(fill ? { fill } : {}), ...(valve ? { valve } : {}), ...(cylinder ? { cylinder } : {}) } }
 }
 
 /** The field that a link asked for last: a fold that it lies in opens. */
@@ -38,12 +38,10 @@ export function useOpening() {
   const router = useRouter()
   const choices = useChoices()
   watch(() => route.fullPath, async () => {
-    const { leaf, field, fill, cylinder, entry } = route.query
-    if ([leaf, field, fill, cylinder, entry].every(asked => asked === undefined)) return
+    const { leaf, field, fill, valve, cylinder, entry } = route.query
+    if ([leaf, field, fill, valve, cylinder, entry].every(asked => asked === undefined)) return
     if (typeof leaf === 'string') choices.choose(`${route.path.split('/')[3]}Leaf`, leaf)
-    // Of ports, and of valves with their springs, the side that the field belongs to.
-    const [side] = typeof field === 'string' ? /^(intake|exhaust)/.exec(field) ?? [] : []
-    if (side) choices.choose('portSide', side)
+    if (valve === 'intake' || valve === 'exhaust') choices.choose('portSide', valve)
     fieldAsked.value = ''
     if (typeof fill === 'string') choices.choose('pourOf', fill)
     if (build.cylinders.includes(Number(cylinder))) build.cylinder = Number(cylinder)

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { QUANTITIES } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
-import { FINDABLE, matchOf } from './find'
+import { findable, matchOf } from './find'
 import { STATIONS } from './stations'
 
+const FINDABLE = findable()
 const best = (sought: string) => [...FINDABLE].map(f => ({ f, m: matchOf(f, sought) })).filter(({ m }) => m > 0).sort((a, b) => b.m - a.m)[0]?.f
 
 describe('finding things in a build', () => {
@@ -21,6 +22,12 @@ describe('finding things in a build', () => {
     const found = best(sought)
     expect(found?.place.station).toBe(station)
     if (leaf) expect(found?.place.leaf).toBe(leaf)
+  })
+  it('an engine that has no valves has its exhaust port’s opening on the Sheet, and nothing of a valve', () => {
+    const list = findable({ strokes: 2, arrangement: 'single', first: 'front', head: 'turned', intakes: 0, exhausts: 0, chamber: 'turnedDome' }, 1)
+    expect(list.find(f => f.place.field === 'exhaustDuration')).toMatchObject({ place: { station: 'sheet', leaf: 'section' }, where: expect.stringContaining('Sheet') })
+    expect(FINDABLE.find(f => f.place.field === 'exhaustDuration')?.place).toMatchObject({ station: 'mockup', leaf: 'springs' })
+    expect(list.filter(f => /SeatHeight|Float|ThroatShare/.test(f.place.field ?? '') || f.place.leaf === 'springs')).toEqual([])
   })
   it('what nothing is called by finds nothing', () => expect(best('zzz')).toBeUndefined())
   it('every field is found by its label', () => {

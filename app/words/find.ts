@@ -1,4 +1,4 @@
-import { QUANTITIES, placeOf, type Place, type Quantity } from '#core'
+import { QUANTITIES, asksFor, hasPlace, placeOf, type Engine, type Place, type Quantity } from '#core'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { STATIONS, type StationName } from './stations'
 
@@ -53,16 +53,16 @@ const whereOf = ({ station, leaf }: Place) => [STATIONS[station].name, STATIONS[
 /** The trade's own words for a leaf, or for a station that has none. */
 const termsOf = ({ station, leaf }: Place) => TERMS.filter(([, at]) => at.station === station && at.leaf === leaf).map(([words]) => words)
 
-/** Everything in a build that has a name. */
-export const FINDABLE: readonly Found[] = [
+/** Everything in a build of an engine that has a name, where such an engine has it; of one that nobody has described, all there is. */
+export const findable = (engine?: Engine, cylinders = 1): Found[] => [
   ...(Object.keys(STATIONS) as StationName[]).flatMap((station): Found[] => [
     { name: STATIONS[station].name, where: 'station', also: [STATIONS[station].help.what, ...termsOf({ station })].join(' '), place: { station } },
     ...STATIONS[station].leaves.map(leaf => ({
       name: leaf.name, where: STATIONS[station].name, also: termsOf({ station, leaf: leaf.key }).join(', '), place: { station, leaf: leaf.key }
     }))
   ]),
-  ...(Object.keys(QUANTITIES) as Quantity[]).map(q => ({ name: QUANTITY_WORDS[q].label, where: whereOf(placeOf(q)), also: QUANTITY_WORDS[q].noun, place: placeOf(q) }))
-]
+  ...(Object.keys(QUANTITIES) as Quantity[]).filter(q => asksFor(engine, q)).map(q => ({ name: QUANTITY_WORDS[q].label, where: whereOf(placeOf(q, engine)), also: QUANTITY_WORDS[q].noun, place: placeOf(q, engine) }))
+].filter(({ place: { station, leaf } }) => hasPlace(engine, cylinders, station, leaf))
 
 /** How well something answers to what is sought: its own name first, then a word of it, then what else it is asked for by. */
 export function matchOf({ name, also }: Pick<Found, 'name' | 'also'>, sought: string): number {

@@ -18,7 +18,7 @@ export const typedFigure = ({ typed, unit }: Figure): string =>
   /[^\d\s.,+\-−/]/.test(typed) || unit === ':1' ? typed : typed && `${typed} ${UNITS[unit as UnitName]?.label ?? unit}`
 
 /** Stations where dimensions are stated. */
-const WHERE: Partial<Record<Place['station'], string>> = { sheet: 'on the Sheet', mockup: 'at Mock-up', ports: 'at Ports', cut: 'at Cut', shape: 'at Shape' }
+const WHERE: Partial<Record<Place['station'], string>> = { sheet: 'on the Sheet', mockup: 'at Mock-up', ports: 'at Ports', cut: 'at Cut' }
 
 /**
  * What of some dimensions nobody has stated yet, as an order to do so; nothing where all of them are.

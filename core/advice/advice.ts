@@ -3,6 +3,7 @@ import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf,
 import { againstTarget, findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type AgainstTarget, type ClearanceName, type Replay } from '../standing'
 import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, inStages, offFoot, overLeast, squishLeft, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
+import { crownsWorked, filledBy, poured, settling } from './poured'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
 type Open
@@ -237,10 +238,6 @@ function mouths({ r, cuts }: Sight): Extract<Found, { kind: 'assumed' }>[] {
     : [{ kind: 'assumed', quantity: 'mouthArea', of: 'depth', figure: Math.max(...hanging.map(m => m.share)), limit: ASSUMED_SHARE, cylinders: hanging.map(m => m.cylinder) }]
 }
 
-/** What a cylinder's ratio stands on: its chamber's pours, or where that was never poured by itself those of its whole clearance. */
-const poured = (r: Replay) => r.pours.map((chamber, i) => byWhole(r, i) ? r.wholes[i]! : chamber)
-const byWhole = (r: Replay, i: number) => !r.pours[i]!.ever && r.wholes[i]!.ever
-
 /** Chambers of which a figure still rests on a claim, one pour, or a syringe. */
 function unpoured({ r }: Sight): Found[] {
   const of = (kind: 'pour' | 'pourSecond' | 'pourFine', which: (p: Replay['pours'][number]) => boolean): Found[] => {
@@ -290,14 +287,6 @@ function toDo(sight: Sight): Found[] {
 
 /** A turned head is worked where its two cuts are told. */
 const onLathe = (r: Replay, what: OperationKind) => isTurned(r) && (what === 'relief' || what === 'faceCut')
-
-/** Cylinders whose crown was cut, or taken from another piston, since anybody measured it: one that is filled assembled is poured as a whole. */
-function crownsWorked(r: Replay): number[] {
-  const done = new Set(r.done.filter(op => op.kind === 'crownWork').map(op => op.id))
-  return r.asIs.filter((state, i) => !byWhole(r, i) && state.parts.crown?.entries.some(id => done.has(id))).map(s => s.cylinder)
-}
-
-const settling = (r: Replay) => poured(r).filter(p => p.ever && p.current.length === 0).map(p => p.cylinder)
 
 /** What a turned head's first cut is reckoned from. */
 function squishUnknown(now: AsIf, r: Replay, idle: ReadonlySet<number>): Found[] {
@@ -395,14 +384,14 @@ function settledAt(r: Replay, open: Found): Place {
     case 'state': return placeOf(open.quantity)
     case 'assumed': case 'wanted': return placeOf(open.quantity)
     case 'tooClose': return placeOf(open.clearance)
-    case 'springRoom': return { station: 'mockup', leaf: 'springs' }
+    case 'springRoom': return { station: 'mockup', leaf: 'springs', valve: open.valve }
     case 'gasketInBore': return placeOf('gasketBore')
     case 'seatLost': return { station: 'cut', leaf: open.planned ? 'face' : 'seats' }
     case 'passesTarget': return open.planned ? { station: 'cut', leaf: 'face' } : openedAt(r, open.cylinders)
     case 'squishTouches': case 'squishTight': case 'solder': return { station: 'mockup', leaf: 'squish' }
     case 'squish': return { station: 'mockup', leaf: 'turned' }
     case 'leak': case 'disagree': return { station: 'pour', fill: open.encloses }
-    case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour', fill: r.layout.cylinders.some((_, i) => byWhole(r, i)) ? 'assembled' : 'chamber' }
+    case 'pour': case 'pourSecond': case 'pourFine': case 'pourAgain': return { station: 'pour', fill: filledBy(r) }
     case 'pourCrown': return { station: 'pour', fill: 'crown' }
     case 'plan': return plannedAt(r, open)
     case 'do': return open.at

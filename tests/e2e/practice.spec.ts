@@ -1,4 +1,6 @@
-import { expect, open, test } from '../support/page'
+import { v4 as uuid } from 'uuid'
+import { put } from '../support/server'
+import { copyOf, expect, open, test } from '../support/page'
 
 test('a first build by the sheet of readings: only what the screen says is followed', async ({ page, bench }) => {
   await page.goto(`${bench.server.url}/new`)
@@ -60,7 +62,7 @@ test('a figure that is found has the hand in its field, wherever it lies; what a
   }
   const there: [build: string, label: string, quantity: string][] = [
     [bench.launch, 'Squish area', 'squishArea'], [bench.launch, 'Pin offset', 'pinOffset'], [bench.launch, 'Exhaust lift, highest', 'exhaustLift'], [bench.launch, 'Squish area', 'squishArea'],
-    [bench.launch, 'Squish recess', 'squishRecess'], [bench.launch, 'Intake open for', 'intakeDuration'], [bench.launch, 'Exhaust throat wanted', 'exhaustThroatShare'],
+    [bench.launch, 'Squish recess', 'squishRecess'], [bench.launch, 'Exhaust open for', 'exhaustDuration'], [bench.launch, 'Intake open for', 'intakeDuration'], [bench.launch, 'Exhaust throat wanted', 'exhaustThroatShare'],
     [bench.skerry, 'Exhaust open for', 'exhaustDuration'], [bench.skerry, 'Squish recess', 'squishRecess']
   ]
   for (const [build, label, quantity] of there) {
@@ -71,4 +73,18 @@ test('a figure that is found has the hand in its field, wherever it lies; what a
   }
   await find('Intake seat, low')
   await expect(page.getByRole('dialog')).not.toContainText('Intake seat')
+})
+
+test('the next move opens Pour at what is to be filled, though Pour is open already', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.testSix)
+  const { status } = await put(`${bench.server.url}/api/builds/${build}/entries/${uuid()}`, {
+    at: new Date().toISOString(), hand: 'TT', kind: 'crownWork', v: 1, scope: { level: 'cylinder', cylinder: 2 }, body: { state: 'done', added: { value: 1, unit: 'cc', typed: '1' } }
+  })
+  expect(status).toBe(201)
+  await open(page, bench, build, 'pour')
+  const next = page.locator('.next')
+  await expect(next).toContainText('The crown of cylinder 2 was changed and not measured since')
+  await next.getByRole('link', { name: 'Pour' }).click()
+  await expect(page.locator('.pour')).toContainText('Piston crown 2: reading at the end')
+  await expect(next.locator('.here')).toBeVisible()
 })

@@ -22,7 +22,8 @@ const successor = computed(() => build.byId.get(live.value?.supersededBy.get(pro
 const place = computed(() => {
   const { kind, body, scope } = props.entry
   const at = kindRule(kind).at(body)
-  return standing.value !== 'counts' || at.station === 'daybook' ? undefined : openingOf(props.entry.build, at, 'cylinder' in scope ? scope.cylinder : undefined)
+  const valve = scope.level === 'port' ? scope.port : scope.level === 'valve' ? scope.valve : at.valve
+  return standing.value !== 'counts' || at.station === 'daybook' ? undefined : openingOf(props.entry.build, { ...at, valve }, 'cylinder' in scope ? scope.cylinder : undefined)
 })
 const before = computed(() => props.entry.supersedes ? build.byId.get(props.entry.supersedes) : undefined)
 const doubt = computed(() => {

@@ -132,7 +132,7 @@ const liftRule = quantityRule('intakeLift')
           </tbody>
         </v-table>
         <p v-for="miss in missed" :key="miss" class="small quiet">{{ miss }}</p>
-        <p v-if="rows.length && !cam" class="small quiet">For the mean over the cam, enter its lift table at Shape, Lift, or state the {{ side }} valve’s lift and duration there.</p>
+        <p v-if="rows.length && !cam" class="small quiet">For the mean over the cam, enter its lift table at Shape, Lift, or state the {{ side }} valve’s lift and duration at Mock-up, Springs.</p>
         <BenchFold title="Lifts to count between, and another cam" :open="other !== undefined">
           <div class="row fields">
             <FigureField :field="form.key('from/typed')" label="From a lift of" dimension="length" :part="form.part('from', { value: span.from, unit: 'mm', typed: '' })" :commit="form.keep('from', { ...liftRule, min: 0 }, 'the lift to count from')" />

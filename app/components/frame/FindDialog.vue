@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { asksFor, hasPlace, placeOf, type Place } from '#core'
 import { openingOf } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
 import { useShop } from '~/stores/shop'
-import { FINDABLE, matchOf } from '~/words/find'
+import { findable, matchOf } from '~/words/find'
 
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
@@ -12,16 +11,11 @@ const sought = ref('')
 /** As many as one looks through. */
 const MOST = 12
 
-/** What an engine of this kind has. */
-const reached = ({ station, leaf, field }: Place) => {
-  const { engine, cylinders } = build.replayed?.layout ?? { cylinders: [] }
-  return hasPlace(engine, cylinders.length, station, leaf) && (field === undefined || asksFor(engine, field))
-}
 interface Target { name: string, where: string, also: string, go: () => unknown }
 const targets = computed((): Target[] => {
   const id = build.view?.id
   return [
-    ...(id ? FINDABLE.map(({ place, ...words }) => ({ ...words, place: place.field ? placeOf(place.field, build.replayed?.layout.engine) : place })).filter(({ place }) => reached(place)).map(({ place, ...words }) => ({ ...words, go: () => navigateTo(openingOf(id, place, build.cylinder)) })) : []),
+    ...(id ? findable(build.replayed?.layout.engine, build.cylinders.length).map(({ place, ...words }) => ({ ...words, go: () => navigateTo(openingOf(id, place, build.cylinder)) })) : []),
     ...(id ? build.cylinders.map(c => ({ name: `Cylinder ${c}`, where: 'this build', also: '', go: () => build.cylinder = c })) : []),
     ...shop.builds.map(b => ({ name: b.name, where: b.reference, also: 'build job', go: () => navigateTo(`/builds/${b.id}/sheet`) })),
     { name: 'Shop', where: 'all builds', also: 'home, builds, take one in', go: () => navigateTo('/') },

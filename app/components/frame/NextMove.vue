@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import type { Advice } from '#core'
+import { enclosedBy, type Advice, type Place } from '#core'
 import { firstPress } from '~/composables/firstPress'
 import { openingOf } from '~/composables/useOpening'
 import { usePlanned } from '~/composables/usePlanned'
 import { useBuild } from '~/stores/build'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
 import { GROUPS, GROUP_WORDS, groupOf, sayAdvice } from '~/words/advice'
 import { STATION_WORDS } from '~/words/stations'
@@ -18,10 +19,18 @@ const groups = computed(() => GROUPS.flatMap((group) => {
   const list = all.value.filter(({ open }) => groupOf(open) === group)
   return list.length > 0 ? [{ group, list }] : []
 }))
-/** Another station, a field to go to, or a cylinder of another head than the one on the bench. */
+const choices = useChoices()
+const [filled, side] = [choices.choice<string>('pourOf', ''), choices.choice<string>('portSide', 'intake')]
+/** What is filled is told by its name, and of several ports by its number behind it. */
+const fills = computed(() => enclosedBy(build.replayed?.layout.engine))
+const isFilled = (what: string) => (fills.value.find(fill => filled.value.split(' ')[0] === fill) ?? fills.value[0]) === what
+/** Whether the page shows a place: its station, with that leaf open, that thing to fill, that side. */
+const isOpen = ({ station, leaf, fill, valve }: Place) => route.path.endsWith(`/${station}`)
+  && (leaf === undefined || choices.leafOf(station).value === leaf) && (fill === undefined || isFilled(fill)) && (valve === undefined || side.value === valve)
+/** Another place, a field to go to, or a cylinder of another head than the one on the bench. */
 const elsewhere = computed(() => {
   const { at, cylinders } = first.value.open
-  return !route.path.endsWith(`/${at.station}`) || at.field !== undefined || (cylinders.length > 0 && !cylinders.includes(build.cylinder))
+  return !isOpen(at) || at.field !== undefined || (cylinders.length > 0 && !cylinders.includes(build.cylinder))
 })
 const shown = ref(false)
 const { finish, said } = usePlanned()

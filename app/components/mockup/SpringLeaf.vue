@@ -152,6 +152,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
       <p class="caution">A compressed spring throws its collets: wear eye protection, and keep your face out of its line.</p>
       <div class="row">
         <StatementField :quantity="`${side}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift, at the valve" class="mass" />
+        <StatementField :quantity="`${side}Duration`" :scope="{ level: 'build' }" no-basis label="Open for" class="mass" />
         <StatementField :quantity="`${side}Float`" :scope="{ level: 'build' }" no-basis label="Seen to float at" class="mass" />
         <StatementField :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" class="mass" />
       </div>

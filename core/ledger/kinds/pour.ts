@@ -45,7 +45,7 @@ export const pour = kind<PourBody>()({
     encloses: 'chamber', fills: [{ start: 0, end: 51.3 }], typed: '51.3',
     instrument: { id: 'b3a1c1de-9c1f-4a7e-8f36-5d1b2a7c4e90', name: 'Long burette', kind: 'burette', capacity: 100, tolerance: 0.2, resolution: 0.1, scale: 'deliver', film: 0, repeatability: 0.08 }
   }),
-  at: () => ({ station: 'pour' }),
+  at: ({ encloses }) => ({ station: 'pour', fill: encloses }),
   role: 'reading', scopes: ['cylinder', 'build'], changes: ['chamber', 'crown'],
   bounds: {
     plugColumn: FIGURE_BOUNDS.plugColumn, depth: FIGURE_BOUNDS.crownDepth, plateHole: FIGURE_BOUNDS.plateHole, knownRelief: FIGURE_BOUNDS.knownRelief,

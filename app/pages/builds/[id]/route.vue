@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { pistonOrders } from '#core'
+import { pistonOrders, placeOf } from '#core'
 import { digits, say, sayCylinders } from '#shared/figures'
 import type { Route } from '#core/plan/route'
 import { bestOf, surestAfter } from '#core/plan/route/best'
@@ -115,7 +115,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <li v-if="route.held && list.length > 0" data-held>{{ sayHeld(route.held, all, device.lengths, build.closed) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
             <li v-if="route.way.pockets" data-pockets>A pocket is told as large as it can be. Once they are cut, pour the crowns before you cut anything else. Ask the maker of the pistons how thin a crown may get.</li>
-            <li v-if="found.unsized" data-unsized>A valve comes too near its piston, and deeper pockets were not looked for: <NuxtLink :to="openingOf(build.view!.id, { station: 'ports', leaf: 'throats', field: `${found.unsized[0]!}Valve` })" class="go">state how large the {{ found.unsized.join(' and ') }} {{ found.unsized.length > 1 ? 'valves are' : 'valve is' }}</NuxtLink>.</li>
+            <li v-if="found.unsized" data-unsized>A valve comes too near its piston, and deeper pockets were not looked for: <NuxtLink :to="openingOf(build.view!.id, placeOf(`${found.unsized[0]!}Valve`))" class="go">state how large the {{ found.unsized.join(' and ') }} {{ found.unsized.length > 1 ? 'valves are' : 'valve is' }}</NuxtLink>.</li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
             <li class="small quiet"><template v-if="!build.closed">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}{{ route.source === 'both' ? ' where there is one, else by the mouth area' : '' }}. </template>{{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>
