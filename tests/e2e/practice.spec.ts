@@ -71,6 +71,14 @@ test('a figure that is found has the hand in its field, wherever it lies; what a
     await page.keyboard.press('Enter')
     await expect(page.locator(`[data-quantity="${quantity}"] input`)).toBeFocused()
   }
+  // At the bench the keys open over the lower half: the field comes up over them.
+  await page.setViewportSize({ width: 820, height: 1180 })
+  await open(page, bench, bench.launch, 'sheet')
+  await find('Moving mass, exhaust')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('group', { name: 'Keypad' })).toBeVisible()
+  await expect(page.locator('[data-quantity="exhaustMovingMass"] input')).toBeInViewport({ ratio: 1 })
+  await open(page, bench, bench.skerry, 'sheet')
   await find('Intake seat, low')
   await expect(page.getByRole('dialog')).not.toContainText('Intake seat')
 })

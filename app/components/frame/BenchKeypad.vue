@@ -4,6 +4,12 @@ import { useDevice } from '~/stores/device'
 
 const keypad = useKeypad()
 const device = useDevice()
+// The keys take room from below: a field that lay there is brought up over them.
+watch(keypad.active, async (field) => {
+  if (!field || !keypad.atBench.value) return
+  await nextTick()
+  document.activeElement?.scrollIntoView({ block: 'nearest' })
+})
 const rows = [['7', '8', '9', '+'], ['4', '5', '6', '/'], ['1', '2', '3', ' thou'], ['-', '0', '.', 'in']]
 </script>
 

@@ -154,7 +154,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
         <StatementField :quantity="`${side}Lift`" :scope="{ level: 'build' }" no-basis label="Highest lift, at the valve" class="mass" />
         <StatementField :quantity="`${side}Duration`" :scope="{ level: 'build' }" no-basis label="Open for" class="mass" />
         <StatementField :quantity="`${side}Float`" :scope="{ level: 'build' }" no-basis label="Seen to float at" class="mass" />
-        <StatementField :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer and half the spring" class="mass" />
+        <StatementField :quantity="`${side}MovingMass`" :scope="{ level: 'build' }" no-basis label="Valve, retainer, half the spring" class="mass" />
       </div>
     </div>
   </section>
@@ -173,6 +173,6 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 .mid { font-size: var(--s22); }
 .row { display: flex; gap: 10px 14px; align-items: end; flex-wrap: wrap; }
 .by { width: 190px; flex: none; }
-.mass { width: 210px; flex: none; }
+.mass { width: 205px; flex: none; }
 @media (max-width: 1000px) { .springs { grid-template-columns: 250px minmax(0, 1fr); } }
 </style>
