@@ -8,7 +8,8 @@ const device = useDevice()
 watch(keypad.active, async (field) => {
   if (!field || !keypad.atBench.value) return
   await nextTick()
-  document.activeElement?.scrollIntoView({ block: 'nearest' })
+  const focused = document.activeElement
+  ;(focused?.closest('.v-input') ?? focused)?.scrollIntoView({ block: 'nearest' })
 })
 const rows = [['7', '8', '9', '+'], ['4', '5', '6', '/'], ['1', '2', '3', ' thou'], ['-', '0', '.', 'in']]
 </script>
