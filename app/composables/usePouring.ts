@@ -1,5 +1,5 @@
 import { useLocalStorage } from '@vueuse/core'
-import { DomainError, crownPours, crownWorkedSince, disagreementOf, enclosedBy, fillsFor, likelyFaults, nextOfRound, portOf, portWorkedSince, portsIn, pourResult, pourVolume, severalOf, stopReading, stopsOf, quantityOf, wholeRounds, type Bodies, type Enclosed, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
+import { DomainError, crownPours, crownWorkedSince, disagreementOf, fillsFor, likelyFaults, nextOfRound, portOf, portWorkedSince, pourResult, pourVolume, stopReading, stopsOf, quantityOf, wholeRounds, type Bodies, type Figure, type Fill, type Instrument, type PourEntry, type PourResult, type Scope } from '#core'
 import { inUse, type KeptInstrument } from '#shared/dto'
 import { sayRefusal } from '#shared/words/domain'
 import { useBuild } from '~/stores/build'
@@ -21,25 +21,13 @@ const SAME = 0.05
 /** Volume expansion of what is poured with, per kelvin (ISO 4787 for water; ethanol, CRC Handbook). */
 const LIQUIDS = { alcohol: 1.1e-3, water: 2.1e-4 } as const
 
-/** Something that can be filled; of several ports, which. */
-interface Thing { key: string, encloses: Enclosed, n?: number }
-
 /** The pour in hand at a cylinder: what is filled, with what, the fills so far, the reading being taken, and what it comes to. */
 export function usePouring() {
   const build = useBuild()
   const shop = useShop()
   const drafts = useDrafts()
   const chosenId = useLocalStorage('bowl.instrument', '')
-  const fillable = computed(() => enclosedBy(build.replayed?.layout.engine))
-  /** What can be filled: each of several ports by itself. */
-  const things = computed(() => fillable.value.flatMap((encloses): Thing[] => {
-    const layout = build.replayed?.layout
-    const valve = portOf(encloses)
-    if (!layout || !valve || !severalOf(layout, valve)) return [{ key: encloses, encloses }]
-    return portsIn({ ...layout, cylinders: [build.cylinder] }, valve).map(({ n }) => ({ key: `${encloses} ${n}`, encloses, n }))
-  }))
-  const chosen = useChoices().choice<string>('pourOf', '')
-  const thing = computed({ get: (): Thing => things.value.find(({ key, encloses }) => key === chosen.value || encloses === chosen.value) ?? things.value[0]!, set: ({ key }) => chosen.value = key })
+  const { things, thing } = storeToRefs(useChoices())
   const what = computed(() => thing.value.encloses)
   const kept = computed<KeptInstrument | undefined>(() => shop.instruments.find(i => i.id === chosenId.value) ?? shop.instruments[0])
   /** A measuring cylinder is not practised on. */

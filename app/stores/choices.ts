@@ -1,8 +1,11 @@
 import { useSessionStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { hasPlace } from '#core'
+import { enclosedBy, hasPlace, portOf, portsIn, severalOf, type Enclosed } from '#core'
 import { STATIONS, type StationName } from '~/words/stations'
 import { useBuild } from './build'
+
+/** Something that can be filled; of several ports, which. */
+interface Thing { key: string, encloses: Enclosed, n?: number }
 
 /**
  * What is chosen while a build is on the bench: the leaf of each station, what is filled, how a cut is looked at. It outlives
@@ -37,5 +40,15 @@ export const useChoices = defineStore('choices', () => {
     },
     set: leaf => choose(`${station}Leaf`, leaf)
   })
-  return { choice, stations, leavesOf, leafOf, choose }
+  /** What can be filled at the cylinder in hand: each of several ports by itself. */
+  const things = computed(() => enclosedBy(build.replayed?.layout.engine).flatMap((encloses): Thing[] => {
+    const layout = build.replayed?.layout
+    const valve = portOf(encloses)
+    if (!layout || !valve || !severalOf(layout, valve)) return [{ key: encloses, encloses }]
+    return portsIn({ ...layout, cylinders: [build.cylinder] }, valve).map(({ n }) => ({ key: `${encloses} ${n}`, encloses, n }))
+  }))
+  const pourOf = choice<string>('pourOf', '')
+  /** What is filled: the first thing, where what was chosen is not there. */
+  const thing = computed({ get: (): Thing => things.value.find(({ key, encloses }) => key === pourOf.value || encloses === pourOf.value) ?? things.value[0]!, set: ({ key }) => pourOf.value = key })
+  return { choice, things, thing, stations, leavesOf, leafOf, choose }
 })

@@ -45,7 +45,7 @@ const LEAVES: Leaf[] = [
 ]
 /** What a station is opened for, read from a metre away: no text of the station is larger. */
 const LARGEST: Record<string, string> = {
-  'pour': '[data-new] input', 'cut on a solid': '.ask .first', 'shape': '[data-short] .num, [data-budget] .num', 'squish': '.answer .big .num', 'deck': '.side .big .num', 'throats': '[data-share]', 'flange': '[data-step]', 'routes': '[data-route="1"] .chance', 'flow curves': '[data-peak]', 'before and after': '[data-change]'
+  'pour': '[data-new] input', 'cut on a solid': '.ask .first', 'shape': '[data-short] .num, [data-budget] .num', 'squish': '.answer .big .num', 'deck': '.side .big .num', 'throats': '[data-share]', 'flange': '[data-step]', 'routes': '[data-route="1"] .share', 'flow curves': '[data-peak]', 'before and after': '[data-change]'
 }
 /** What is brought in for it, once for each server. */
 const broughtIn = new Map<string, Promise<string>>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CHAMBER_KINDS, DomainError, VALVE_COUNTS, ValvesTooLarge, asSet, pouredVolume, quantityOf, startingSpec, takesValves, type ChamberKind, type ChamberSpec } from '#core'
+import { CHAMBER_KINDS, DomainError, VALVE_COUNTS, ValvesTooLarge, asSet, pouredVolume, quantityOf, startingSpec, takesValves, type ChamberKind, type ChamberSpec, type Valve } from '#core'
 import { say } from '#shared/figures'
 import { CHAMBER_WORDS, sayTooLarge } from '#shared/words/chamber'
 import { sayRefusal } from '#shared/words/domain'
@@ -22,12 +22,14 @@ const countOf = (valves: string) => valves.split('+').map(Number) as [number, nu
 const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? (engine.value?.intakes === 0 ? 'turnedDome' : engine.value?.chamber) ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
 const counts = computed({ get: () => drafts.get(key('valves')) ?? (engine.value ? `${engine.value.intakes}+${engine.value.exhausts}` : kind.value === 'pentRoof' ? '2+2' : '1+1'), set: to => drafts.set(key('valves'), to) })
 const poured = computed(() => build.state && pouredVolume(build.state))
-const size = (valve: string) => Number(drafts.get(key(valve)) ?? 0) || undefined
+const typed = (valve: Valve) => asSet(Number(drafts.get(key(valve)) ?? 0) || undefined)
+/** As typed here, else as it was stated at Ports. */
+const part = (valve: Valve) => typed(valve) ?? quantityOf(build.replayed, `${valve}Valve`, build.cylinder)
+const size = (valve: Valve) => part(valve)?.estimate.value
 const q = (name: 'bore' | 'intakeTilt' | 'mouthArea' | 'exhaustSeatHeight') => quantityOf(build.replayed, name, build.cylinder)?.estimate.value
-const part = (valve: string) => asSet(size(valve))
 const sentence = ref('')
 const turned = computed(() => kind.value === 'turnedDome')
-async function put(valve: string, value: number): Promise<string | undefined> {
+async function put(valve: Valve, value: number): Promise<string | undefined> {
   if (!(value >= 8 && value <= 100)) return `A valve’s head is between ${say(8, 'length', device.lengths)} and ${say(100, 'length', device.lengths)} across.`
   drafts.set(key(valve), String(value))
   return undefined
@@ -63,9 +65,9 @@ function setOut() {
 <template>
   <form class="setout" @submit.prevent="setOut">
     <BenchSelect id="chamber-kind" v-model="kind" label="Kind of chamber" data-next :items="kinds.map(k => [k, CHAMBER_WORDS[k]] as const)" />
-    <BenchSelect v-if="!turned" id="chamber-valves" v-model="counts" label="Valves" data-next :items="VALVE_COUNTS.filter(([i]) => i > 0).map(([i, e]) => [`${i}+${e}`, sayValves(i, e)] as const)" />
+    <BenchSelect v-if="!turned" id="chamber-valves" v-model="counts" label="Valves" data-next :items="VALVE_COUNTS.filter(([i]) => i > 0).map(([i, e]) => [`${i}+${e}`, sayValves(i, e), `${i} + ${e}`] as const)" />
     <template v-if="!turned">
-      <FigureField v-for="valve in ['intake', 'exhaust']" :key="valve" :field="key(`${valve}-size`)" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, across`" dimension="length" :usual="QUANTITY_WORDS[valve === 'intake' ? 'intakeValve' : 'exhaustValve'].usual" :part="part(valve)" :commit="f => put(valve, f.value)" />
+      <FigureField v-for="valve in (['intake', 'exhaust'] as const)" :key="valve" :field="key(`${valve}-size`)" :label="`${valve === 'intake' ? 'Intake' : 'Exhaust'} valve, across`" dimension="length" :usual="QUANTITY_WORDS[valve === 'intake' ? 'intakeValve' : 'exhaustValve'].usual" :part="part(valve)" :commit="f => put(valve, f.value)" />
     </template>
     <v-btn variant="flat" color="primary" type="submit">Draw it</v-btn>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { enclosedBy, type Advice, type Place } from '#core'
+import type { Advice, Place } from '#core'
 import { firstPress } from '~/composables/firstPress'
 import { openingOf } from '~/composables/useOpening'
 import { usePlanned } from '~/composables/usePlanned'
@@ -20,13 +20,10 @@ const groups = computed(() => GROUPS.flatMap((group) => {
   return list.length > 0 ? [{ group, list }] : []
 }))
 const choices = useChoices()
-const [filled, side] = [choices.choice<string>('pourOf', ''), choices.choice<string>('portSide', 'intake')]
-/** What is filled is told by its name, and of several ports by its number behind it. */
-const fills = computed(() => enclosedBy(build.replayed?.layout.engine))
-const isFilled = (what: string) => (fills.value.find(fill => filled.value.split(' ')[0] === fill) ?? fills.value[0]) === what
+const side = choices.choice<string>('portSide', 'intake')
 /** Whether the page shows a place: its station, with that leaf open, that thing to fill, that side. */
 const isOpen = ({ station, leaf, fill, valve }: Place) => route.path.endsWith(`/${station}`)
-  && (leaf === undefined || choices.leafOf(station).value === leaf) && (fill === undefined || isFilled(fill)) && (valve === undefined || side.value === valve)
+  && (leaf === undefined || choices.leafOf(station).value === leaf) && (fill === undefined || choices.thing.encloses === fill) && (valve === undefined || side.value === valve)
 /** Another place, a field to go to, or a cylinder of another head than the one on the bench. */
 const elsewhere = computed(() => {
   const { at, cylinders } = first.value.open

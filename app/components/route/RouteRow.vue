@@ -16,7 +16,7 @@ const device = useDevice()
       <span class="names"><span class="num quiet">{{ number }}</span> {{ names.join(', ') || 'Another way' }}</span>
       <span class="bill num"><span>{{ say(route.metal, 'length', device.lengths) }} off</span><span>{{ digits(route.hours, 1) }} h</span><span>cost {{ digits(route.money, 0) }}</span><span v-if="spread">{{ digits(route.spread, 2) }} spread</span></span>
       <span class="strip"><span v-for="(stage, i) in route.stages" :key="i" class="stage num">{{ sayShort(route, stage, device.lengths, gasket) }}</span></span>
-      <span class="num chance">{{ sayChance(route.chance) }}</span>
+      <span class="chance"><span class="num share">{{ sayChance(route.chance) }}</span><span class="of quiet">{{ spread ? 'all on target' : 'on target' }}</span></span>
     </span>
   </v-btn>
 </template>
@@ -29,7 +29,9 @@ const device = useDevice()
 .names { grid-area: names; font-weight: 700; }
 .bill { grid-area: bill; display: flex; flex-wrap: wrap; gap: 0 14px; font-size: var(--s13); font-weight: 400; }
 .strip { grid-area: strip; display: flex; flex-wrap: wrap; gap: 3px 4px; }
-.chance { grid-area: chance; font-size: var(--s32); font-weight: 700; line-height: 1; text-align: right; }
+.chance { grid-area: chance; text-align: right; }
+.share { display: block; font-size: var(--s32); font-weight: 700; line-height: 1; }
+.of { display: block; font-size: var(--s13); font-weight: 400; }
 .stage { font-size: var(--s13); border: 1px solid currentColor; padding: 0 6px; }
 .stage + .stage { border-left-width: 4px; }
 </style>

@@ -28,7 +28,9 @@ const left = computed(() => asked<Slot>([
   { quantity: 'mouthArea' },
   { quantity: 'crownVolume' },
   { quantity: 'topLandHeight' },
-  { quantity: 'crownDiameter' }
+  { quantity: 'crownDiameter' },
+  // Whatever else is open to the charge, as a plug's hollow: the drawing has no place for it.
+  { quantity: 'otherVolume', label: 'Other volume, + adds' }
 ]))
 const right = computed(() => asked<Slot | 'offers'>([
   { quantity: 'gasketBore' }, { quantity: 'gasketThickness' }, 'offers', { quantity: 'bore' }, { quantity: 'stroke' }, { quantity: 'rodLength' }
