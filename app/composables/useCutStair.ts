@@ -1,17 +1,19 @@
-import { cutLimits, metOnTheWay, uncertainty } from '#core'
+import { cutLimits, cutOf, faceLeft, metOnTheWay, uncertainty } from '#core'
 import type { StairMark } from '~/components/cut/CutStair.vue'
 import type { useCutting } from './useCutting'
-import { sayCutLimit, sayMet } from '~/words/cuts'
+import { sayCutLimit, sayFaceLeft, sayMet } from '~/words/cuts'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
 import { useShop } from '~/stores/shop'
 
 /** What is met deeper than this is no matter of a face cut, mm. */
 const DEEPEST = 4
+/** Less of the old face than this is gone with the burr, mm. */
+const WHOLE = 0.005
 const KINDS = { topCut: 'top', seat: 'seat', clearance: 'least' } as const
 
 /** The way down of a cut: who comes to target where, what is met, and what the depth that is looked at would be past. */
-export function useCutStair({ head, needed, planned, tried, depth, free, here, outcomes }: ReturnType<typeof useCutting>) {
+export function useCutStair({ head, needed, planned, tried, depth, free, here, outcomes, laid, setup }: ReturnType<typeof useCutting>) {
   const build = useBuild()
   const device = useDevice()
   const shop = useShop()
@@ -23,8 +25,13 @@ export function useCutStair({ head, needed, planned, tried, depth, free, here, o
       ? [...cutLimits(r, shop.rules, here.value).filter(l => l.kind !== 'target'), ...cutLimits(r, shop.rules, outcomes.value).filter(l => l.kind === 'target')]
       : []
   })
+  /** What of the old face would stay beside a cut that is laid over. */
+  const uncut = computed(() => {
+    const left = faceLeft(cutOf(laid.value), setup.value.reach)
+    return left > WHOLE ? sayFaceLeft(left, setup.value.reach, device.lengths) : ''
+  })
   /** What this depth would be past, as a sentence. */
-  const pastLimit = computed(() => limits.value[0] ? sayCutLimit(limits.value[0], device.lengths) : '')
+  const pastLimit = computed(() => limits.value[0] ? sayCutLimit(limits.value[0], device.lengths) : uncut.value)
   /** A depth nobody chose, inside its own doubt, is no cut. */
   const inDoubt = computed(() => tried.value === undefined && free.value === 'depth' && deepest.value !== undefined && Math.abs(deepest.value.depth.value) < 2 * uncertainty(deepest.value.depth))
 
@@ -48,5 +55,5 @@ export function useCutStair({ head, needed, planned, tried, depth, free, here, o
     })),
     ...met.value.map((m): StairMark => ({ key: sayMet(m), at: m.depth, words: sayMet(m), kind: KINDS[m.kind] }))
   ])
-  return { marks, words, doubt, pastLimit, inDoubt }
+  return { marks, words, doubt, pastLimit, uncut, inDoubt }
 }

@@ -1,5 +1,5 @@
 import {
-  cutAtChamber, cutOf, cutsTogether, gasketFigures, gasketPlanned, headCut,
+  angleOf, cutAtChamber, cutOf, cutsTogether, gasketFigures, gasketPlanned, headCut,
   type Cut, type EntryOf, type FaceCutBody, type Figure, type GasketFigures, type HeadSetup, type OperationEntry, type OperationKind, type Tried
 } from '#core'
 import { until } from '@vueuse/core'
@@ -35,7 +35,7 @@ export function useCutting() {
     const slope = plan.slopeX || plan.slopeY || 0
     return {
       ...lay.setup.value, mode: slope === 0 ? 'flat' as const : plan.flat ? 'both' as const : 'angled' as const, free: 'none' as const,
-      roll: plan.slopeX ? 'acrossCrank' as const : 'aboutCrank' as const, angle: Math.atan(slope) * 180 / Math.PI, depth: plan.depth.value, flat: plan.flat?.value ?? 0
+      roll: plan.slopeX ? 'acrossCrank' as const : 'aboutCrank' as const, angle: angleOf(slope), depth: plan.depth.value, flat: plan.flat?.value ?? 0
     }
   })
   const free = computed(() => setup.value.free)

@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { cutAtChamber, cutPlane, cylindersOf, finishesOf, metOnTheWay, placeAlong, quantityOf, rowBeginsAt, type EntryOf } from '#core'
+import { cutAtChamber, cutPlane, cylindersOf, depthSet, finishesOf, metOnTheWay, placeAlong, quantityOf, rowBeginsAt, type EntryOf } from '#core'
 import { say } from '#shared/figures'
 import { sayLay, sayMet } from '../words/cuts'
 import { sayGroup } from '../words/entries'
@@ -71,7 +71,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
     const head = cut.scope.level === 'head' ? cut.scope.head : 1
     const row = cylindersOf(r.layout, head)
     const bore = known(of, 'bore', row[0])
-    const depth = cut.body.depth.value
+    const depth = depthSet(cut.body)
     const rolled = (cut.body.slopeX ?? 0) !== 0 || (cut.body.slopeY ?? 0) !== 0
     const met = planned ? metOnTheWay(r, rules, planned.cylinders.filter(c => row.includes(c.cylinder)), depth).find(one => one.depth > depth) : undefined
     const finish = finishesOf(r).find(({ entry: { scope } }) => scope.level === 'head' && scope.head === head)?.entry
@@ -83,7 +83,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
         'Set it by the face as it is, and take the last pass light.',
         `Not deeper than ${length(depth, of)}: metal can’t be put back. Stop short rather than past it, and say by how much.`,
         ...met ? [`The next limit below it is at ${length(met.depth, of)}: ${sayMet(met)}.`] : [],
-        ...rolled ? [`Laid over${sayLay(cut.body, lengths).replace(/^ at the bore line, laid over/, '')}.`] : [],
+        ...rolled ? [`Laid over${sayLay({ ...cut.body, flat: undefined }, lengths).replace(/^ at the bore line, laid over/, '')}${cut.body.flat ? `; the last ${length(cut.body.flat.value, of)} of it off the new face, square` : ''}.`] : [],
         ...finish ? [`Finish: Ra ${say(finish.body.most.value, 'roughness', lengths)} or finer, as the gasket’s maker asks.`] : ['Finish: as the gasket’s maker asks.'],
         'Leave dowels, oil drains and water holes as they are; deburr, and wash every hole.'
       ] }] },

@@ -1,7 +1,7 @@
 import { likelyFaults, type Advice, type AdviceKind, type CutLimit } from '#core'
 import { NEAR } from './cuts'
 import { ENCLOSED_WORDS, sayFaults } from './pours'
-import { say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
+import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { REASON_WORDS } from './reasons'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 
@@ -119,7 +119,7 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
 }
 
 /** What is planned, as the move to make. */
-function sayDo({ what, at, figure = 0, foot, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string, some: boolean): string {
+function sayDo({ what, at, figure = 0, foot, laid, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string, some: boolean): string {
   switch (what) {
     case 'relief': return at.leaf === 'turned' ? `Open the dome of ${whom} as planned and polish it, then enter it.` : `Grind ${whom} as planned, to the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
@@ -127,7 +127,7 @@ function sayDo({ what, at, figure = 0, foot, heads }: Extract<Advice, { kind: 'd
     case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`
     case 'crownWork': return `Do the crowns or fit the pistons of ${whom} as planned, then enter each.`
     case 'deckCut': return `Cut ${mm(figure)} off the ${foot ? 'barrel’s foot' : 'deck'}${some ? ` of ${whom}` : ''}, measure what came off, and enter it.`
-    case 'faceCut': return `Cut ${mm(figure)} off ${sayHeads(heads)}, measure what came off, and enter it.`
+    case 'faceCut': return laid ? `Cut ${sayHeads(heads)} laid over by ${digits(laid, 2)}°, ${mm(figure)} in all at the bore line, measure what came off there, and enter it.` : `Cut ${mm(figure)} off ${sayHeads(heads)}, measure what came off, and enter it.`
   }
 }
 

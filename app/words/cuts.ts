@@ -1,12 +1,11 @@
-import type { ClearanceName, CutLimit, FaceCutBody, Figure, Met, Moves, OperationState } from '#core'
+import { angleOf, type ClearanceName, type CutLimit, type FaceCutBody, type Figure, type Met, type Moves, type OperationState } from '#core'
 import { digits, say, sayList, type LengthUnit } from '#shared/figures'
 
 /** How a cut is laid over, in words; nothing for a flat one. */
 export function sayLay({ slopeX = 0, slopeY = 0, flat }: FaceCutBody, lengths: LengthUnit): string {
   const slope = slopeX || slopeY
   if (!slope) return ''
-  const angle = Math.atan(Math.abs(slope)) * 180 / Math.PI
-  return ` at the bore line, laid over ${say(angle, 'angle', lengths, 1)} ${slopeX ? 'across' : 'about'} the crank${flat && flat.value > 0 ? `, then ${say(flat.value, 'length', lengths)} flat` : ''}`
+  return ` at the bore line, laid over ${say(angleOf(Math.abs(slope)), 'angle', lengths, 1)} ${slopeX ? 'across' : 'about'} the crank${flat && flat.value > 0 ? `, then ${say(flat.value, 'length', lengths)} flat` : ''}`
 }
 
 /** A cut's state and depth, measured before planned. */
@@ -15,6 +14,10 @@ export function sayCut({ state, depth, measured }: { state: OperationState, dept
     ? `${state}, ${say(measured.value, 'length', lengths)} measured (${say(depth.value, 'length', lengths)} planned)`
     : `${state}, ${say(depth.value, 'length', lengths)}`
 }
+
+/** What of the old face would stay standing beside a cut that is laid over. */
+export const sayFaceLeft = (left: number, reach: number, lengths: LengthUnit): string =>
+  `${say(left, 'length', lengths)} of the old face would stay at the edge, ${say(reach, 'length', lengths)} out: a gasket does not seal on two faces.`
 
 /** What brings a head down or lifts it, and how much of that is done; what it comes to stands beside it. */
 export function sayDrop({ face, deck, under, gasket, drop }: Moves, lengths: LengthUnit): { by: string, way: string, done: string } {

@@ -1,4 +1,4 @@
-import type { Edges, Lever, Quantity, Valve } from '#core'
+import { angleOf, type Edges, type Lever, type Quantity, type Valve } from '#core'
 import type { AtLimit, Breach, Grinding, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
 import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { capital, digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
@@ -92,7 +92,7 @@ export function sayStage({ way, figures: { faces, decks, pockets } }: Pick<Route
       return eachOf(stage, decks.length, d => `Cut ${d} off the ${deck}`, `Cut the ${deck}`, 'off', lengths)
     }
     case 'spacer': return eachOf(stage, decks.length, d => `Put ${d} under the barrel`, 'Lift the barrels', 'under', lengths)
-    case 'roll': return `Roll the head by ${digits(Math.abs(Math.atan(first.kind === 'faceCut' ? first.body.slopeY ?? 0 : 0)) * 180 / Math.PI, 2)}° and ${eachOf(stage, faces.length, d => `cut ${d} at the bore line`, 'cut at the bore line', 'off', lengths)}`
+    case 'roll': return `Roll the head by ${digits(angleOf(Math.abs(first.kind === 'faceCut' ? first.body.slopeY ?? 0 : 0)), 2)}° and ${eachOf(stage, faces.length, d => `cut ${d} at the bore line`, 'cut at the bore line', 'off', lengths)}`
     case 'face': return eachOf(stage, faces.length, d => `Cut ${d} off the face`, 'Cut the face', 'off', lengths)
     case 'seats': return `Recut ${[...new Set(operations.flatMap(op => op.kind === 'seatWork' ? [`the ${op.body.valve} seats, valves up by ${mm(op.body.sunk?.value ?? 0, lengths)}`] : []))].join(', and ')}`
     case 'dome': return `Open the ${operations.length === 1 ? 'dome' : 'domes'}${sayOpened(operations)}, in rounds`

@@ -30,6 +30,31 @@ export function cutOf({ roll, angle, depth, flat }: HeadSetup): Cut {
   return thenFlat({ depth, slopeX: roll === 'acrossCrank' ? slope : 0, slopeY: roll === 'aboutCrank' ? slope : 0 }, flat)
 }
 
+/**
+ * The angle that a slope is laid over by.
+ *
+ * @param slope mm per mm
+ * @returns degrees, with the slope's sign
+ * Source: slope = tan(angle).
+ * @example angleOf(0.0174551) // 1
+ */
+export const angleOf = (slope: number): number => Math.atan(finite('slope', slope)) * 180 / Math.PI
+
+/**
+ * How much of the old face a cut leaves standing at the edge where it takes least: a gasket does not seal on two faces.
+ *
+ * @param cut over the face as it is
+ * @param reach mm from the middle of the head to that edge, 0 or more
+ * @returns mm; 0 where all of the face is cut anew
+ * @throws RangeError when a value leaves its domain
+ * Source: a straight line down the plane's own slope.
+ * @example faceLeft({ depth: 0.5, slopeX: 0, slopeY: 0.02 }, 60) // 0.7
+ */
+export function faceLeft({ depth, slopeX, slopeY }: Cut, reach: number): number {
+  if (!(finite('reach', reach) >= 0)) throw new DomainError('reach', reach, '0 or more')
+  return Math.max(0, Math.hypot(slopeX, slopeY) * reach - finite('depth', depth))
+}
+
 /** The face as it was cast: nothing cut yet. */
 export const UNCUT: Cut = { depth: 0, slopeX: 0, slopeY: 0 }
 
@@ -61,7 +86,7 @@ export function fromEdges(low: number, high: number, reach: number): { angle: nu
   finite('low', low)
   finite('high', high)
   if (!(finite('reach', reach) > 0)) throw new DomainError('reach', reach, 'greater than 0')
-  return { angle: Math.atan((high - low) / (2 * reach)) * 180 / Math.PI, depth: (low + high) / 2 }
+  return { angle: angleOf((high - low) / (2 * reach)), depth: (low + high) / 2 }
 }
 
 /**

@@ -4,7 +4,7 @@ export { aboveCut, cutAtChamber, cutDepthForVolume, openingArea, thenFlat, volum
 export { blending, ridgeVolume, seatLedge, seatMargin, sinking, type SeatCircle } from './seat'
 export { camRetard, pushrodChange, rolledSeat, vFlange } from './drop'
 export { sectionLoops, sectionOf, type Plane, type SectionLoop } from './section'
-export { UNCUT, atEdges, cutOf, cutsTogether, fromEdges, solveCut, type Free, type HeadSetup, type Roll } from './angledCut'
+export { UNCUT, angleOf, atEdges, cutOf, cutsTogether, faceLeft, fromEdges, solveCut, type Free, type HeadSetup, type Roll } from './angledCut'
 export { hotSpots, type HotSpot } from './hotSpots'
 export { SEAT_VERDICTS, roundEdge, valveDrop, valveMargins, worstHit, type EdgeMargin, type SeatVerdict, type ValveMargins } from './margins'
 export * from './model'

@@ -112,6 +112,8 @@ export const FIGURE_BOUNDS = {
   bankAngle: { dimension: 'angle', min: 10, max: 160 },
   ratioTolerance: { dimension: 'ratio', min: 0.005, max: 3 },
   cutDepth: { dimension: 'length', min: 0.001, max: 12 },
+  /** At the bore line, of a cut that is laid over: it may begin beside it. */
+  laidDepth: { dimension: 'length', min: -5, max: 12 },
   addedVolume: { dimension: 'volume', min: -20, max: 100 },
   crownChange: { dimension: 'volume', min: -60, max: 60 },
   addedDoubt: { dimension: 'volume', min: 0, max: 20 },

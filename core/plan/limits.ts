@@ -1,6 +1,7 @@
-import type { OperationEntry, Valve } from '../ledger'
+import type { Roll } from '../chamber'
+import { cylindersOf, placeAlong, type OperationEntry, type Valve } from '../ledger'
 import { cautiousLeast, leastClearance, windowFor, type ShopRules, type SquishWindow } from '../shop'
-import { againstTarget, clearancesOf, quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
+import { againstTarget, clearancesOf, knownQuantity, quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
 import type { CylinderAsIf } from './asIf'
 import { CLOSE_ENOUGH } from './turned'
 
@@ -51,6 +52,27 @@ export function squishLeft(standing: Replay, rules: ShopRules, cylinder: number,
   const left = (running?.gap ?? gap)?.estimate.value
   const { least = 0 } = squishToKeep(standing, rules, cylinder)
   return { ...left === undefined ? {} : { left }, least, tight: left !== undefined && left < least }
+}
+
+/** How far out a face has to be cut anew where nobody says how wide the head is, in bores: a gasket seals some way outside its bore. */
+const REACH_OF_BORE = 0.75
+
+/**
+ * How far the edges of a head's face are from its middle, the way it is laid over.
+ *
+ * @param standing what replay gives
+ * @param head its number
+ * @param roll about the crank: to its sides; across it: to its ends
+ * @returns mm; undefined where nobody stated the bore
+ * Source: three quarters of a bore outside a bore's middle; the outermost bores by their spacing.
+ * @example reachOf(standing, 1, 'acrossCrank') // 329: six bores of 92 mm, 104 mm apart
+ */
+export function reachOf({ layout, ledger }: Replay, head: number, roll: Roll): number | undefined {
+  const row = cylindersOf(layout, head)
+  const [bore, spacing] = (['bore', 'boreSpacing'] as const).map(quantity => row[0] === undefined ? undefined : knownQuantity(ledger, quantity, row[0])?.estimate.value)
+  if (bore === undefined) return undefined
+  const outermost = roll === 'aboutCrank' ? 0 : Math.max(...row.map(c => Math.abs(placeAlong(layout, c, spacing ?? bore))))
+  return outermost + REACH_OF_BORE * bore
 }
 
 /** What a head's cut would be past, and at which cylinder. Figures in mm, a ratio for the target. */

@@ -1,6 +1,6 @@
 import { camRetard, pushrodChange, rolledSeat, vFlange } from '../chamber'
 import { NOW, operationsOn, sunkBy, type Ledger, type OperationEntry, type Quantity, type Valve } from '../ledger'
-import { doneOn, knownQuantity, statedQuantity } from '../standing'
+import { depthTaken, doneOn, knownQuantity, statedQuantity } from '../standing'
 
 /** What a head coming down its bores moves besides the chamber. Lengths in mm, + towards the crank. */
 export interface Moves {
@@ -64,7 +64,7 @@ const MOVERS = ['faceCut', 'deckCut', 'seatWork', 'spacer'] as const
 export function movesOf(ledger: Ledger, cylinder: number, operations: OperationEntry[]): Moves {
   const [mine, coming] = [doneOn(ledger, cylinder, MOVERS), operationsOn(operations, ledger.layout, cylinder, MOVERS)]
   const total = (list: OperationEntry[]) => list.reduce((sum, op) => {
-    if (op.kind === 'faceCut') sum.face += (op.body.measured ?? op.body.depth).value + (op.body.flat?.value ?? 0)
+    if (op.kind === 'faceCut') sum.face += depthTaken(op.body)
     if (op.kind === 'deckCut') sum.deck += (op.body.measured ?? op.body.depth).value
     if (op.kind === 'spacer') sum.under += op.body.change.value
     return sum

@@ -1,6 +1,6 @@
 import { NOW, cylindersOf, isOperation, ofKind, placeAlong, type DepthUnder, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import { spotPlane, type SpotPlane } from '../squish'
-import { knownQuantity } from './statements'
+import { depthTaken, knownQuantity } from './statements'
 
 /** Fewer places than this show no plane. */
 const PLANE_PLACES = 3
@@ -96,7 +96,7 @@ export function heightsOf(ledger: Ledger): HeightsStanding[] {
     const sets = setsOf(ledger, i + 1)
     if (sets.length === 0) return []
     const asNew = knownQuantity(ledger, 'headHeight', cylinders[0]!, NOW)?.estimate.value
-    const ours = cutsOf(ledger, i + 1).filter(cut => ledger.place.get(cut.id)! < sets[0]!.place).reduce((sum, { body }) => sum + (body.measured ?? body.depth).value, 0)
+    const ours = cutsOf(ledger, i + 1).filter(cut => ledger.place.get(cut.id)! < sets[0]!.place).reduce((sum, { body }) => sum + depthTaken(body), 0)
     return [{ head: i + 1, sets, taken: takenOf(ledger, i + 1, sets), ...(asNew === undefined ? {} : { earlier: asNew - sets[0]!.plane.centre - ours }) }]
   })
 }

@@ -10,7 +10,7 @@ export {
 } from './flowRecords'
 export { crownPours, crownWorkedSince } from './crown'
 export { squishStanding, type RunningSquish, type SquishCause, type SquishStanding } from './squishStanding'
-export { cutPlane, knownQuantity, statedQuantity, statedU, workGains } from './statements'
+export { cutPlane, depthSet, depthTaken, knownQuantity, statedQuantity, statedU, workGains } from './statements'
 export { finishesOf, type FinishStanding } from './finishes'
 export { findingsOf, isUndecided, onFace, type FindingStanding, type OnFace } from './findings'
 export type { HeightSet, HeightsStanding, TakenByHeights } from './heights'

@@ -6,7 +6,7 @@ import { sum, type Part } from './part'
 import { howManyBefore } from './remembered'
 import { sourcedPours } from './pours'
 import { pairs, stretches, wholeStretches, type ChamberOperation } from './stretches'
-import { cutDepth, cutPlane, depthUnder, workGains } from './statements'
+import { cutDepth, cutPlane, depthSet, depthUnder, workGains } from './statements'
 import { faceDepth, groundAt, groundBy, groundSince, mouth, wallSlope } from './walls'
 
 /** Why a settlement taught nothing. */
@@ -147,7 +147,7 @@ export function drawnShare(at: number, kind: ChamberKind | undefined): number {
 function removedByModel(cut: EntryOf<'faceCut'>, ledger: Ledger, cylinder: number, at: number): { cc: Sourced, perMm: number } | undefined {
   const removed = cut.body.removed?.find(r => r.cylinder === cylinder)
   if (!removed) return undefined
-  const further = depthUnder(cut, cylinder) - cut.body.depth.value
+  const further = depthUnder(cut, cylinder) - depthSet(cut.body)
   // No cut gives volume back: an angled one that only just reaches a chamber takes nothing off it.
   const cc = Math.max(0, removed.cc + removed.perMm * further)
   return { perMm: removed.perMm, cc: linear([

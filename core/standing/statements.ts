@@ -2,7 +2,7 @@ import {
   BASIS_FACTOR, DEFAULT_U, HEAT_STAND_IN, MOUTH_AREA_RELATIVE_U, MOUTH_SHARE_OF, ROD_STAND_IN, STAND_IN, STAND_IN_MOUTH_SHARE, carry, fromSource, linear, type Sourced
 } from '../estimate'
 import { cutAtChamber, mouthOf, outlineArea, thenFlat, type Cut, type Point } from '../chamber'
-import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
+import { asksFor, changersOf, fit, NOW, operationsOn, quantityRule, type EntryOf, type FaceCutBody, type Ledger, type OperationEntry, type OperationKind, type Quantity, type StatementEntry } from '../ledger'
 import { lowEdge, specEntry } from './chamberSpecs'
 import { materialsOf } from './materials'
 import { doneOn, howManyBefore, remembered } from './remembered'
@@ -46,15 +46,26 @@ function stated(entry: StatementEntry): Part {
 export function cutPlane(operation: Extract<OperationEntry, { kind: 'faceCut' | 'deckCut' }>, cylinder: number, place = 0): Cut {
   if (operation.kind === 'deckCut') return { depth: (operation.body.measured ?? operation.body.depth).value, slopeX: 0, slopeY: 0 }
   const depth = depthUnder(operation, cylinder)
-  const { slopeX = 0, slopeY = 0, flat, removed } = operation.body
+  const { slopeX = 0, slopeY = 0, removed } = operation.body
   const x = removed?.find(r => r.cylinder === cylinder)?.x ?? place
-  return thenFlat(cutAtChamber({ depth, slopeX, slopeY }, { x, y: 0 }), flat?.value ?? 0)
+  return cutAtChamber({ depth, slopeX, slopeY }, { x, y: 0 })
 }
 
-/** How deep a face cut went at the bore line: under this very chamber where heights told it, else as measured, else as set. */
-export function depthUnder({ body }: EntryOf<'faceCut'>, cylinder: number): number {
-  return body.under?.find(u => u.cylinder === cylinder)?.depth ?? (body.measured ?? body.depth).value
-}
+/**
+ * How deep a face cut is set at the bore line: an angled one with the flat one that finishes it.
+ *
+ * @returns mm
+ * Source: {@link thenFlat}.
+ * @example depthSet({ state: 'planned', depth: half, slopeY: 0.02, flat: third }) // 0.80006, of 0.5 mm and 0.3 mm
+ */
+export const depthSet = ({ depth, slopeX = 0, slopeY = 0, flat }: FaceCutBody): number => thenFlat({ depth: depth.value, slopeX, slopeY }, flat?.value ?? 0).depth
+
+/** How deep a face cut went at the bore line: as measured, which is all that came off there, else as set. */
+export const depthTaken = (body: FaceCutBody): number => body.measured?.value ?? depthSet(body)
+
+/** The same under a very chamber, where heights told it. */
+export const depthUnder = ({ body }: EntryOf<'faceCut'>, cylinder: number): number =>
+  body.under?.find(u => u.cylinder === cylinder)?.depth ?? depthTaken(body)
 
 /**
  * Depth an operation on a face took off over a place of a chamber, with the doubt of how it was read. A depth measured

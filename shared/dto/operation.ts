@@ -8,9 +8,8 @@ export class OperationBody {
   @OneOf(STATES, 'Its state') state!: OperationState
 }
 
-/** Metal off a flat face: how deep, and once it is done how deep it really is. */
+/** Metal off a flat face: how deep it really is, once it is done. */
 export class FaceBody extends OperationBody {
-  @FigureIn(KINDS.deckCut.bounds.depth, 'the depth') depth!: Figure
   @IsOptional() @FigureIn(KINDS.deckCut.bounds.measured, 'the measured depth')
   @Sound((value, { state }) => value !== undefined && state !== 'done' ? 'Only a cut that was done has a measured depth.' : undefined) measured?: Figure
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { asSet, atEdges, type HeadSetup } from '#core'
+import { KINDS, asSet, atEdges, type HeadSetup } from '#core'
 import { say } from '#shared/figures'
 import type { useCutSetup } from '~/composables/useCutSetup'
 import { useBuild } from '~/stores/build'
@@ -11,6 +11,7 @@ const build = useBuild()
 const device = useDevice()
 const setup = computed(() => props.lay.setup.value)
 const modes = [['flat', 'Flat'], ['angled', 'Angled'], ['both', 'Angled, then flat']] as const
+const LAID = KINDS.faceCut.bounds.depth
 const NAMES = { depth: 'Depth at bore line', angle: 'Angle', flat: 'Flat, afterwards' } as const
 const FINDS = { depth: 'its depth', angle: 'its angle', flat: 'the flat cut' } as const
 /** What the shop is told: depths at two edges, the free figure among them. */
@@ -20,7 +21,7 @@ const field = (name: string) => `${build.view?.id}/lay/${props.head}/${name}`
 const mm = (value: number) => say(value, 'length', device.lengths)
 async function put(change: Parameters<typeof props.lay.set>[0]): Promise<string | undefined> {
   if (change.angle !== undefined && Math.abs(change.angle) > 15) return 'A head is never rolled by more than 15°.'
-  if (change.depth !== undefined && !(change.depth >= -5 && change.depth <= 12)) return `A face cut lies between ${mm(-5)} and ${mm(12)}.`
+  if (change.depth !== undefined && !(change.depth >= LAID.min && change.depth <= LAID.max)) return `A face cut lies between ${mm(LAID.min)} and ${mm(LAID.max)}.`
   if (change.flat !== undefined && !(change.flat >= 0 && change.flat <= 12)) return `A flat cut lies between 0 and ${mm(12)}.`
   if (change.reach !== undefined && !(change.reach >= 10 && change.reach <= 500)) return `An edge lies between ${mm(10)} and ${mm(500)} from the bore line.`
   props.lay.set({ ...change, typed: true })
@@ -43,8 +44,8 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
         <FigureField :field="field('high')" :label="`Off the ${sides[1]!}`" dimension="length" :part="asSet(ordered.high)" :commit="f => edge(ordered.low, f.value)" />
       </div>
       <div class="fields">
-        <BenchSelect id="cut-roll" label="Rolled" :model-value="setup.roll" data-next :items="[['aboutCrank', 'about crank'], ['acrossCrank', 'across it']]" @update:model-value="lay.set({ roll: $event! })" />
-        <FigureField :field="field('reach')" label="Edges, from bore line" dimension="length" :part="asSet(setup.reach)" :commit="f => put({ reach: f.value })" />
+        <BenchSelect id="cut-roll" label="Rolled" :model-value="setup.roll" data-next :items="[['aboutCrank', 'about crank'], ['acrossCrank', 'across it']]" @update:model-value="lay.set({ roll: $event!, reach: 0 })" />
+        <FigureField :field="field('reach')" :label="setup.roll === 'aboutCrank' ? 'Edges, from bore line' : 'Ends, from the middle'" dimension="length" :part="asSet(setup.reach)" :commit="f => put({ reach: f.value })" />
       </div>
       <div class="fields">
         <BenchSelect id="cut-free" label="To find" :model-value="setup.free" data-next :items="[...frees.map(name => [name, FINDS[name]] as const), ['none', 'nothing'] as const]" @update:model-value="lay.set({ free: $event! })" />

@@ -77,7 +77,7 @@ const here = (at: number) => Math.abs(at - props.depth) < 0.005
       <text v-if="targets.length" :x="LEFT" :y="TOP - 12" text-anchor="end" class="soft">on target</text>
       <text v-if="met.length" :x="RIGHT" :y="TOP - 12" class="soft">met on the way, {{ device.lengths }}</text>
       <rect :x="LEFT + 6" :y="TOP" :width="RIGHT - LEFT - 12" :height="TALL" class="metal" />
-      <rect :x="LEFT + 6" :y="TOP" :width="RIGHT - LEFT - 12" :height="px(depth) - TOP" class="goes" />
+      <rect :x="LEFT + 6" :y="TOP" :width="RIGHT - LEFT - 12" :height="Math.max(0, px(depth) - TOP)" class="goes" />
       <path :d="scale.map(s => `M${LEFT + 6} ${s.y}h${s.long ? 9 : 5}`).join('')" class="scale" />
       <path v-if="firstSeat !== undefined && firstSeat < full" :d="`M${RIGHT - 6} ${px(firstSeat)}V${TOP + TALL}M${RIGHT - 3} ${px(firstSeat)}V${TOP + TALL}`" class="lost" />
       <path :d="`M${LEFT} ${TOP}H${RIGHT}`" class="face" />

@@ -6,7 +6,7 @@ import type { Figure, OperationState } from '../terms'
  * more, `x` its place along the head, `factor` poured over drawn. */
 export interface Removed { cylinder: number, x: number, cc: number, perMm: number, factor: number }
 
-/** `depth` is at the bore line; slopes in mm per mm along +x and +y of the head; `flat` comes square off the new face. */
+/** `depth` is at the bore line; slopes in mm per mm along +x and +y of the head; `flat` comes square off the new face; `measured`: all that came off at the bore line, by both. */
 export interface FaceCutBody { state: OperationState, depth: Figure, measured?: Figure, slopeX?: number, slopeY?: number, flat?: Figure, removed?: Removed[], under?: DepthUnder[] }
 
 /** What a cut really took under each chamber by the head's heights before and after: found as the ledger is opened, never entered. */
@@ -19,5 +19,5 @@ export const faceCut = kind<FaceCutBody>()({
   role: 'operation', scopes: ['head'],
   changes: ['chamber', 'intakeSeatHeight', 'exhaustSeatHeight', 'intakeTopCutHeight', 'exhaustTopCutHeight', 'deckThickness'],
   moves: [...TO_THE_PISTON, 'squishRecess', 'mouthArea', 'headHeight'],
-  bounds: { depth: FIGURE_BOUNDS.cutDepth, measured: FIGURE_BOUNDS.cutDepth, flat: { ...FIGURE_BOUNDS.cutDepth, min: 0 } }
+  bounds: { depth: FIGURE_BOUNDS.laidDepth, measured: FIGURE_BOUNDS.cutDepth, flat: { ...FIGURE_BOUNDS.cutDepth, min: 0 } }
 })

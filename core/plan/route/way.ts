@@ -3,7 +3,7 @@ import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, ty
 import type { School } from '../../shroud'
 import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
 import type { ShopRules, Work } from '../../shop'
-import { gasketFigures, gasketOf, modelOf, sameGasket, seatWanted, type Replay } from '../../standing'
+import { depthSet, gasketFigures, gasketOf, modelOf, sameGasket, seatWanted, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
 import { rankOf } from '../stages'
 
@@ -175,7 +175,7 @@ export function billOf(standing: Replay, { work }: ShopRules, way: Way, steps: r
         if (op.body.slopeY) pay('roll', 1)
         if (way.setUps === 2) pay('secondCut', 1)
         pay('pour', (way.setUps === 2 ? 2 : 1) * cylinders)
-        face = Math.max(face, op.body.depth.value)
+        face = Math.max(face, depthSet(op.body))
       } else pay(what, 1)
       if (op.kind === 'crownWork' && !isNewPiston(op.body)) bill.lasting += op.body.added.value
       if (op.kind === 'deckCut') deck = Math.max(deck, op.body.depth.value)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { asksFor, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
+import { KINDS, asksFor, depthTaken, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
 import { digits, placesFor, say, sayDoubt, sayRate } from '#shared/figures'
 import { USUAL_CUT } from '#shared/words/quantities'
 import { sayLay } from '~/words/cuts'
@@ -16,7 +16,7 @@ const device = useDevice()
 const cutting = useCutting()
 const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, moves, valves, perMm, solid, exactly, settled, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
 const { pale, caughtUp } = useSettling(settled)
-const { marks, words, doubt, pastLimit, inDoubt } = useCutStair(cutting)
+const { marks, words, doubt, pastLimit, uncut, inDoubt } = useCutStair(cutting)
 const sentence = ref('')
 const choices = useChoices()
 const leaf = choices.leafOf('cut')
@@ -97,7 +97,11 @@ async function planned_(typed?: Figure): Promise<string | undefined> {
   }
   return said
 }
+/** What a depth at the bore line may be: below nothing only where the cut is laid over. */
+const bounds = computed(() => laid.value.angle ? KINDS.faceCut.bounds.depth : KINDS.deckCut.bounds.depth)
+const within = (depth: number) => depth >= bounds.value.min && depth <= bounds.value.max
 const planTyped = async (figure: Figure) => {
+  if (!within(figure.value)) return `A face cut lies between ${say(laid.value.angle ? bounds.value.min : 0.01, 'length', device.lengths)} and ${say(bounds.value.max, 'length', device.lengths)}.`
   tried.value = figure.value
   await nextTick()
   // The limits are judged by what this depth leaves, not by the one before it.
@@ -154,7 +158,7 @@ async function planDepth() {
           <p v-if="!needed?.deepest" class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>
           <p v-if="sayLay(planned.body, device.lengths)" class="small">{{ sayLay(planned.body, device.lengths) }}</p>
           <FigureField
-            :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" label="Depth really taken off, measured" dimension="length" :usual="USUAL_CUT" big data-new
+            :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" :label="planned.body.slopeX || planned.body.slopeY ? 'Depth really taken off at the bore line' : 'Depth really taken off, measured'" dimension="length" :usual="USUAL_CUT" big data-new
             :commit="figure => done(figure)"
           />
           <div class="row">
@@ -167,8 +171,9 @@ async function planDepth() {
           <div class="planning">
             <FigureField
               v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="USUAL_CUT" data-new
-              :commit="planTyped" @typing="tried = $event?.figure.value ?? tried"
+              :commit="planTyped" @typing="tried = $event && within($event.figure.value) ? $event.figure.value : tried"
             />
+            <p v-if="uncut" class="small sentence" data-uncut>{{ uncut }}</p>
             <template v-if="depth + laid.flat > 0.005 || laid.angle">
               <p v-if="inDoubt" class="small nothing" data-nothing>Nothing to cut: <span class="num">{{ offer }}</span> is less than its ±.</p>
               <v-btn v-else :variant="pastLimit ? 'outlined' : 'flat'" :class="{ stop: pastLimit }" color="primary" @click="planDepth">Plan {{ offer }}</v-btn>
@@ -183,7 +188,7 @@ async function planDepth() {
         <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
         <p class="small permm">At the face {{ device.lengths === 'in' ? '1 thou' : '1 mm' }} of cut takes <FigureReading :label="rate.unit" :part="perMmPart" dimension="volume" :extra="perMmExtra" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}{{ ground }}{{ narrows }}</span></p>
         <p v-if="look && exactly" class="small quiet">Depths by the {{ source }}. It takes <span class="num">{{ sayRate(look.opening / 1000, device.lengths).number }}</span> {{ rate.unit }} at this plane.</p>
-        <ul v-if="cuts.length" class="small"><li v-for="c in cuts" :key="c.id" class="num">done: {{ say((c.body.measured ?? c.body.depth).value, 'length', device.lengths) }}{{ c.body.measured ? ' measured' : ', not measured' }}</li></ul>
+        <ul v-if="cuts.length" class="small"><li v-for="c in cuts" :key="c.id" class="num">done: {{ say(depthTaken(c.body), 'length', device.lengths) }}{{ c.body.measured ? ' measured' : ', not measured' }}</li></ul>
       </section>
       <section class="shows">
         <template v-if="solid.drawn.value && mine && own">
