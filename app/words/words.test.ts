@@ -71,6 +71,7 @@ describe('what is open is said', () => {
     [{ kind: 'squishTight', figure: 0.4, limit: 0.75, planned: true, still: true }, [2, 3], /^The squish of the worst of cylinders 2 and 3 would come to 0\.40 mm, 0\.35 mm under the shop’s minimum\. State the highest revs/],
     [{ kind: 'squishTight', figure: 0.4, limit: 0.6, planned: false, still: false }, [2], /^The squish of cylinder 2 is 0\.40 mm running, 0\.20 mm under/],
     [{ kind: 'do', what: 'faceCut', operations: ['x'], figure: 1.08 }, [1], /^Cut 1\.08 mm off head 1, measure/],
+    [{ kind: 'do', what: 'faceCut', operations: ['x'], figure: 1.02, laid: 0.5 }, [1], /^Cut head 1 laid over by 0\.50°, 1\.02 mm in all at the bore line, measure/],
     [{ kind: 'do', what: 'deckCut', operations: ['x'], figure: 0.2 }, [1, 3, 5], /^Cut 0\.20 mm off the deck of cylinders 1, 3 and 5, measure/],
     [{ kind: 'do', what: 'relief', operations: ['x'] }, [2, 5], /^Grind cylinders 2 and 5 as planned/],
     [{ kind: 'do', what: 'seatWork', operations: ['x'] }, [1], /^Do the seats of cylinder 1/],

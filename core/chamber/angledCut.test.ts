@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { box, cap, turned } from '../../tests/support/solids'
-import { UNCUT, atEdges, cutOf, cutsTogether, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, worstHit, type ChamberValve } from '.'
+import { UNCUT, angleOf, atEdges, cutOf, cutsTogether, faceLeft, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, worstHit, type ChamberValve } from '.'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
 const setup = { roll: 'aboutCrank' as const, angle: 0, depth: 0, flat: 0 }
@@ -19,6 +19,13 @@ describe('a set-up as a plane', () => {
     // 1.6 mm over 160 mm
     expect(fromEdges(0.2, 1.8, 80)).toEqual({ angle: Math.atan(0.01) * 180 / Math.PI, depth: 1 })
     expect(() => fromEdges(0, 1, 0)).toThrow(RangeError)
+    // tan 1° = 0.0174551; 60 mm out at 0.02 a plane of 0.5 stands 1.2 − 0.5 over the old face.
+    expect(angleOf(-0.0174551)).toBeCloseTo(-1, 5)
+    expect(() => angleOf(Number.NaN)).toThrow(RangeError)
+    expect([[0.5, 60], [1.2, 60], [0.5, 25], [0.5, 20]].map(([depth, reach]) => faceLeft({ depth: depth!, slopeX: 0, slopeY: -0.02 }, reach!))).toEqual([expect.closeTo(0.7, 12), 0, 0, 0])
+    // 3 and 4 across each other are 5 down the plane's own slope.
+    expect(faceLeft({ depth: 0, slopeX: 0.03, slopeY: 0.04 }, 10)).toBeCloseTo(0.5, 12)
+    expect(() => faceLeft(UNCUT, -1)).toThrow(RangeError)
     const { low, high } = atEdges({ angle: Math.atan(0.01) * 180 / Math.PI, depth: 1 }, 80)
     expect(low).toBeCloseTo(0.2, 9)
     expect(high).toBeCloseTo(1.8, 9)

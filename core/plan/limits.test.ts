@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, STARTING_RULES, asIf, cutLimits, domeUnmeasured, metOnTheWay, replay, type Met, type Quantity, type Replay, type Scope, type Tried } from '..'
+import { NO_SOLIDS, STARTING_RULES, asIf, cutLimits, domeUnmeasured, metOnTheWay, reachOf, replay, type Met, type Quantity, type Replay, type Scope, type Tried } from '..'
 
 const cylinder = (n: number): Scope => ({ level: 'cylinder', cylinder: n })
 const cut = (depth: number, scope: Scope = head): Tried[] => depth > 0 ? [{ kind: 'faceCut', scope, body: { state: 'planned', depth: mm(depth) } }] : []
@@ -41,6 +41,17 @@ describe('what a cut meets, and how deep, by hand sums', () => {
     expect(met(bench, 0.1).map(m => [m.kind, ...m.cylinders, Number(m.depth.toFixed(6))])).toEqual([['clearance', 2, 0.25], ['seat', 3, 0.5]])
     bench.state('exhaustSeatHeight', 0.503, 'measure', cylinder(1))
     expect(met(bench, 0.1)[1]).toMatchObject({ kind: 'seat', cylinders: [1, 3], depth: expect.closeTo(0.5, 6) as number })
+  })
+})
+
+describe('how far out a face has to be cut', () => {
+  it('three quarters of a bore from the bores’ middles, lengthwise those of the ends', () => {
+    const bench = oneCylinder(6)
+    // 0.75 · 92; spacing of 1.12 bores where nobody measured it: 2.5 · 103.04.
+    expect((['aboutCrank', 'acrossCrank'] as const).map(roll => reachOf(replay(bench.entries)!, 1, roll))).toEqual([69, expect.closeTo(69 + 257.6, 6)])
+    bench.state('boreSpacing', 104)
+    expect(reachOf(replay(bench.entries)!, 1, 'acrossCrank')).toBe(69 + 260)
+    expect(reachOf(replay(bench.entries.filter(e => e.kind !== 'measure' || e.body.quantity !== 'bore'))!, 1, 'aboutCrank')).toBeUndefined()
   })
 })
 

@@ -5,7 +5,7 @@ import { launchChamber } from '../../demo/chambers'
 import type { Bench } from '../../tests/support/ledgerBench'
 import { head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
 import { fromSource, uncertainty } from '../estimate'
-import { reliefLesson, reliefPrediction, replay, seatHeightNow, type FaceCutBody } from '..'
+import { NO_SOLIDS, asIf, reliefLesson, reliefPrediction, replay, seatHeightNow, type FaceCutBody } from '..'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
 const COS24 = Math.cos(24 * Math.PI / 180)
@@ -191,6 +191,21 @@ describe('an angled cut', () => {
     bench.add('faceCut', head, cut({ state: 'done', slopeY: tan(1), flat: mm(0.2) }))
     const left = quantityOf(replay(bench.entries)!, 'exhaustSeatHeight', 1)!.estimate.value
     expect(left).toBeCloseTo(1.4 - (1 + 0.2 / Math.cos(Math.PI / 180) + tan(1) * LOW_Y), 9)
+  })
+  it('measured is all that came off at the bore line, the flat cut that finished it too', () => {
+    const at = (measured?: number) => {
+      const bench = drawn()
+      bench.state('exhaustTilt', 24)
+      bench.state('exhaustSeatHeight', 1.4)
+      bench.state('headHeight', 90)
+      bench.add('faceCut', head, cut({ state: 'done', depth: mm(0.5), slopeY: tan(1), flat: mm(0.2), ...measured === undefined ? {} : { measured: mm(measured) } }))
+      bench.add('headHeights', head, { readings: [[-40, -30], [40, -30], [0, 40]].map(([x, y]) => ({ x: x!, y: y!, figure: mm(89) })) })
+      const r = replay(bench.entries)!
+      return { before: r.heights[0]!.earlier, seat: quantityOf(r, 'exhaustSeatHeight', 1)!.estimate.value, down: asIf(r, [], NO_SOLIDS).cylinders[0]!.moves.face.done, plane: modelOf(r, 1)!.done.depth }
+    }
+    const both = 0.5 + 0.2 / Math.cos(Math.PI / 180)
+    expect(at()).toEqual({ before: expect.closeTo(90 - 89 - both, 9) as number, seat: expect.closeTo(1.4 - both - tan(1) * LOW_Y, 9) as number, down: expect.closeTo(both, 9) as number, plane: expect.closeTo(both, 9) as number })
+    expect(at(0.65)).toEqual({ before: expect.closeTo(90 - 89 - 0.65, 9) as number, seat: expect.closeTo(1.4 - 0.65 - tan(1) * LOW_Y, 9) as number, down: expect.closeTo(0.65, 9) as number, plane: expect.closeTo(0.65, 9) as number })
   })
   it('is a stop only where it reaches a seat', () => {
     const at = (slopeY: number) => {

@@ -94,6 +94,8 @@ const ROUTES: Record<string, Hostile[]> = {
     ['a lift table of a thousand places', entry, of('liftTable', { valve: 'intake', rows: Array.from({ length: 1000 }, (_, i) => ({ angle: i / 10, lift: 1 })) }, all), 'body.rows'],
     ['a lift table of no valve', entry, of('liftTable', { valve: 'both', rows: [{ angle: 0, lift: 0 }, { angle: 9, lift: 1 }, { angle: 30, lift: 2 }] }, all), 'body.valve'],
     ['a cut on its side', entry, of('faceCut', { state: 'planned', depth: figure(1), slopeY: 40 }, head), 'body.slopeY'],
+    ['a cut of nothing', entry, of('faceCut', { state: 'planned', depth: figure(0) }, head), 'body.depth'],
+    ['a cut laid over, far above the face', entry, of('faceCut', { state: 'planned', depth: figure(-6), slopeY: 0.01 }, head), 'body.depth'],
     ['a flat cut below nothing', entry, of('faceCut', { state: 'planned', depth: figure(1), flat: figure(-3) }, head), 'body.flat'],
     ['a bite that can’t be', entry, of('faceCut', { state: 'planned', depth: figure(1), removed: [{ cylinder: 1, x: 0, cc: 1e9, perMm: 4, factor: 1 }] }, head), 'body.removed'],
     ['a thousand fills', entry, fills(...Array.from({ length: 1000 }, () => ({ start: 0, end: 1 }))), 'body.fills'],

@@ -55,11 +55,16 @@ test('impossible targets and set-ups are said, and nothing is cut', async ({ pag
   const build = await copyOf(bench, bench.launch)
   await open(page, bench, build, 'cut')
   await expect(page.locator('[data-answer=deepest]')).toBeVisible()
-  await page.getByLabel('Angled, then flat').check()
   const set = async (label: string, text: string) => {
     await field(page, label).fill(text)
     await field(page, label).press('Enter')
   }
+  // No metal is put back by a flat cut: what is looked at stays as it was.
+  await set('Depth off the face', '-1')
+  await expect(page.locator('.figure-field', { has: field(page, 'Depth off the face') }).locator('.sentence')).toContainText('between 0.01 mm and 12.00 mm')
+  await expect(page.getByRole('button', { name: /^Plan 1\.\d\d mm/ })).toBeVisible()
+  await field(page, 'Depth off the face').press('Escape')
+  await page.getByLabel('Angled, then flat').check()
   await set('Angle', '40')
   await expect(page.locator('.figure-field', { has: field(page, 'Angle') }).locator('.sentence')).toContainText('more than 15°')
   await field(page, 'Angle').press('Escape')
@@ -69,6 +74,18 @@ test('impossible targets and set-ups are said, and nothing is cut', async ({ pag
   await expect(field(page, 'Off the intake edge')).toHaveValue('1.80')
   await expect(field(page, 'Off the far edge')).toHaveValue('4.20')
   await expect(page.getByText('The angled cut alone takes too much')).toBeVisible()
+
+  // 1.5° over 69 mm are 1.81; at the bore line the target asks for the flat cut's 1.13 less tan 1.5° · 11.9, for the mouth's middle lies that far to the deep side: 0.82.
+  await set('Angle', '1.5')
+  await set('Depth at bore line', '0.5')
+  await expect(page.locator('[data-uncut]')).toContainText(/^(0\.9[5-9]|1\.0[0-3]) mm of the old face would stay at the edge, 69\.00 mm out/)
+  await page.getByRole('button', { name: /^Plan / }).click()
+  await expect(page.getByLabel('Why cut all the same?')).toBeFocused()
+  await set('Angle', '0.5')
+  await set('Depth at bore line', '0.6')
+  await expect(page.locator('[data-uncut]')).toHaveCount(0)
+  await page.getByRole('button', { name: /^Plan 0\.4/ }).click()
+  await expect(page.locator('.ask')).toContainText(/at the bore line, laid over 0\.50° about the crank, then 0\.4\d mm flat/)
 })
 
 test('a chamber is set out from its valves in a moment, and mirrored where it runs the other way', async ({ page, bench }) => {
