@@ -272,6 +272,9 @@ describe('papers', () => {
     expect(other.text).toMatch(/0\.34 mm\s+0\.80 mm\s+1\.26 mm/)
     // 0.8 at the bore line, 0.01 a mm more with each mm away from the intake side: 46 mm to either edge.
     expect(text).toMatch(/0\.34 mm\s+0\.80 mm\s+1\.26 mm/)
+    // Finished flat it is one depth to set the machine by, 0.8 + 0.3·√1.0001, and the part of it that is flat.
+    const flat = entries.map(e => e.kind === 'faceCut' ? { ...e, body: { ...e.body, flat: { value: 0.3, unit: 'mm', typed: '' } } } as Entry : e)
+    expect((await printed(caseOf('Brackwater 34', { entries: flat }), 'order')).text.replaceAll(/\s+/g, ' ')).toMatch(/Not deeper than 1\.10 mm.*Laid over 0\.57° about the crank; the last 0\.30 mm of it off the new face, square\..*0\.64 mm 1\.10 mm 1\.56 mm/)
     // What stops the build stands before the depth.
     expect((await printed(caseOf('Caldbeck Twin'), 'order')).text).toMatch(/Not to be cut before this is settled[\s\S]*Exhaust to piston[\s\S]*Take off the face/)
     expect((await printed(caseOf('Millrace test six'), 'order')).text).toContain('No cut is planned')

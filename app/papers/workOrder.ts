@@ -1,7 +1,7 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
 import { cutAtChamber, cutPlane, cylindersOf, depthSet, finishesOf, metOnTheWay, placeAlong, quantityOf, rowBeginsAt, type EntryOf } from '#core'
 import { say } from '#shared/figures'
-import { sayLay, sayMet } from '../words/cuts'
+import { sayLaid, sayMet, sayWhere } from '../words/cuts'
 import { sayGroup } from '../words/entries'
 import { findings, headOf, known, length, openStops, sayFinding, type PaperCase } from './paperCase'
 import { MARGIN, PT, ROOM, SHEET, paper, table } from './pdf'
@@ -79,11 +79,11 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
     const other = r.planned.filter(op => op !== cut && op.kind === 'faceCut').length
     return [
       { text: sayGroup('Head', head, r.layout.heads), style: 'head', ...i > 0 ? { pageBreak: 'before' as const } : {} },
-      { columns: [{ width: 'auto', stack: [{ text: rolled ? 'Take off the face, at the bore line' : 'Take off the face', style: 'quiet' }, { text: length(depth, of), fontSize: 34, bold: true, noWrap: true }] }, { width: '*', margin: [24, 6, 0, 0], ul: [
+      { columns: [{ width: 'auto', stack: [{ text: rolled ? `Take off the face, ${sayWhere(cut.body)}` : 'Take off the face', style: 'quiet' }, { text: length(depth, of), fontSize: 34, bold: true, noWrap: true }] }, { width: '*', margin: [24, 6, 0, 0], ul: [
         'Set it by the face as it is, and take the last pass light.',
         `Not deeper than ${length(depth, of)}: metal can’t be put back. Stop short rather than past it, and say by how much.`,
         ...met ? [`The next limit below it is at ${length(met.depth, of)}: ${sayMet(met)}.`] : [],
-        ...rolled ? [`Laid over${sayLay({ ...cut.body, flat: undefined }, lengths).replace(/^ at the bore line, laid over/, '')}${cut.body.flat ? `; the last ${length(cut.body.flat.value, of)} of it off the new face, square` : ''}.`] : [],
+        ...rolled ? [`L${sayLaid(cut.body, lengths).slice(1)}${cut.body.flat ? `; the last ${length(cut.body.flat.value, of)} of it off the new face, square` : ''}.`] : [],
         ...finish ? [`Finish: Ra ${say(finish.body.most.value, 'roughness', lengths)} or finer, as the gasket’s maker asks.`] : ['Finish: as the gasket’s maker asks.'],
         'Leave dowels, oil drains and water holes as they are; deburr, and wash every hole.'
       ] }] },

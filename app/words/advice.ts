@@ -1,7 +1,7 @@
 import { likelyFaults, type Advice, type AdviceKind, type CutLimit } from '#core'
-import { NEAR } from './cuts'
+import { NEAR, sayLaid, sayWhere } from './cuts'
 import { ENCLOSED_WORDS, sayFaults } from './pours'
-import { digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
+import { say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { REASON_WORDS } from './reasons'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 
@@ -83,7 +83,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'wanted': return { sentence: `Say ${QUANTITY_WORDS[open.quantity].noun}: the seat face is cut to it.` }
     case 'squish': return { sentence: `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }
     case 'plan': return { sentence: open.way === 'open' && open.at.leaf === 'turned' ? `${who} ${one ? 'stands' : 'stand'} above the target. Open the dome, a round at a time.` : sayPlan(open, who, mm) }
-    case 'do': return { sentence: sayDo(open, whom, mm, open.cylinders.length < cylinders) }
+    case 'do': return { sentence: sayDo(open, whom, lengths, open.cylinders.length < cylinders) }
     case 'onTarget': return { sentence: 'Every cylinder is on target. Wash, pour once more, and write it up.' }
   }
 }
@@ -119,7 +119,8 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
 }
 
 /** What is planned, as the move to make. */
-function sayDo({ what, at, figure = 0, foot, laid, heads }: Extract<Advice, { kind: 'do' }>, whom: string, mm: (value: number) => string, some: boolean): string {
+function sayDo({ what, at, figure = 0, foot, laid, heads }: Extract<Advice, { kind: 'do' }>, whom: string, lengths: LengthUnit, some: boolean): string {
+  const mm = (value: number) => say(value, 'length', lengths)
   switch (what) {
     case 'relief': return at.leaf === 'turned' ? `Open the dome of ${whom} as planned and polish it, then enter it.` : `Grind ${whom} as planned, to the reading, then enter each.`
     case 'seatWork': return `Do the seats of ${whom} as planned, then enter it.`
@@ -127,7 +128,7 @@ function sayDo({ what, at, figure = 0, foot, laid, heads }: Extract<Advice, { ki
     case 'spacer': return `Fit what is planned under the barrel of ${whom}, then enter it.`
     case 'crownWork': return `Do the crowns or fit the pistons of ${whom} as planned, then enter each.`
     case 'deckCut': return `Cut ${mm(figure)} off the ${foot ? 'barrel’s foot' : 'deck'}${some ? ` of ${whom}` : ''}, measure what came off, and enter it.`
-    case 'faceCut': return laid ? `Cut ${sayHeads(heads)} laid over by ${digits(laid, 2)}°, ${mm(figure)} in all at the bore line, measure what came off there, and enter it.` : `Cut ${mm(figure)} off ${sayHeads(heads)}, measure what came off, and enter it.`
+    case 'faceCut': return laid ? `Cut ${sayHeads(heads)}, ${sayLaid(laid, lengths)}, ${mm(figure)} in all ${sayWhere(laid)}, measure what came off there, and enter it.` : `Cut ${mm(figure)} off ${sayHeads(heads)}, measure what came off, and enter it.`
   }
 }
 

@@ -1,11 +1,21 @@
 import { angleOf, type ClearanceName, type CutLimit, type FaceCutBody, type Figure, type Met, type Moves, type OperationState } from '#core'
 import { digits, say, sayList, type LengthUnit } from '#shared/figures'
 
-/** How a cut is laid over, in words; nothing for a flat one. */
-export function sayLay({ slopeX = 0, slopeY = 0, flat }: FaceCutBody, lengths: LengthUnit): string {
+type Laid = Pick<FaceCutBody, 'slopeX' | 'slopeY'>
+
+/** Where the depth of a cut that is laid over is told: along the bore line, or half way between the ends. */
+export const sayWhere = ({ slopeX }: Laid): string => slopeX ? 'in the middle' : 'at the bore line'
+
+/** “laid over 0.50° about the crank”; nothing for a flat cut. */
+export function sayLaid({ slopeX = 0, slopeY = 0 }: Laid, lengths: LengthUnit): string {
   const slope = slopeX || slopeY
-  if (!slope) return ''
-  return ` at the bore line, laid over ${say(angleOf(Math.abs(slope)), 'angle', lengths, 1)} ${slopeX ? 'across' : 'about'} the crank${flat && flat.value > 0 ? `, then ${say(flat.value, 'length', lengths)} flat` : ''}`
+  return slope ? `laid over ${say(angleOf(Math.abs(slope)), 'angle', lengths, 1)} ${slopeX ? 'across' : 'about'} the crank` : ''
+}
+
+/** How a cut is laid over, behind its depth; nothing for a flat one. */
+export function sayLay(body: Laid & Pick<FaceCutBody, 'flat'>, lengths: LengthUnit): string {
+  const laid = sayLaid(body, lengths)
+  return laid && ` ${sayWhere(body)}, ${laid}${body.flat && body.flat.value > 0 ? `, then ${say(body.flat.value, 'length', lengths)} flat` : ''}`
 }
 
 /** A cut's state and depth, measured before planned. */

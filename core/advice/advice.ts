@@ -1,4 +1,3 @@
-import { angleOf } from '../chamber'
 import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { againstTarget, depthSet, findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type AgainstTarget, type ClearanceName, type Replay } from '../standing'
@@ -46,7 +45,7 @@ type Open
     | { kind: 'squish', figure: number, limit: number }
     /** `foot`, `lift`: a closed barrel, by its foot or by what goes under it; `other`: the chambers hold less than would have to go. `figure`: the depth, where it is known and does not hang on an assumption; `past`: the first limit that a cut of it would be past; `first`: the cylinder that a foot brings to the target first. */
     | { kind: 'plan', way: 'cut' | 'open' | 'even' | 'foot' | 'lift' | 'other', figure?: number, source?: ShapeSource, waiting: boolean, past?: CutLimit, first?: number }
-    | { kind: 'do', operations: string[], what: OperationKind, at: Place, figure?: number, foot?: true, /** How far the head is laid over for it, degrees. */ laid?: number }
+    | { kind: 'do', operations: string[], what: OperationKind, at: Place, figure?: number, foot?: true, /** How the head is laid over for it. */ laid?: { slopeX?: number, slopeY?: number } }
     | { kind: 'pourAgain' }
     /** Crowns that were worked on: until they are poured the ratio goes by what was planned. */
     | { kind: 'pourCrown' }
@@ -265,9 +264,9 @@ function planned({ r }: Sight): Found[] {
     return groups.map((ops): Found => {
       const [first] = ops
       const depth = first!.kind === 'faceCut' ? depthSet(first!.body) : first!.kind === 'deckCut' ? first!.body.depth.value : undefined
-      const laid = first!.kind === 'faceCut' ? angleOf(Math.hypot(first!.body.slopeX ?? 0, first!.body.slopeY ?? 0)) : 0
+      const { slopeX, slopeY } = first!.kind === 'faceCut' ? first!.body : {}
       const foot = first!.kind === 'deckCut' && first!.body.foot
-      return { kind: 'do', operations: ops.map(op => op.id), what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'turned' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), ...(foot ? { foot } : {}), ...(laid ? { laid } : {}), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
+      return { kind: 'do', operations: ops.map(op => op.id), what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'turned' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), ...(foot ? { foot } : {}), ...(slopeX || slopeY ? { laid: { slopeX, slopeY } } : {}), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
     })
   })
 }

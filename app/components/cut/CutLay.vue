@@ -12,7 +12,7 @@ const device = useDevice()
 const setup = computed(() => props.lay.setup.value)
 const modes = [['flat', 'Flat'], ['angled', 'Angled'], ['both', 'Angled, then flat']] as const
 const LAID = KINDS.faceCut.bounds.depth
-const NAMES = { depth: 'Depth at bore line', angle: 'Angle', flat: 'Flat, afterwards' } as const
+const names = computed(() => ({ depth: setup.value.roll === 'aboutCrank' ? 'Depth at bore line' : 'Depth in the middle', angle: 'Angle', flat: 'Flat, afterwards' }))
 const FINDS = { depth: 'its depth', angle: 'its angle', flat: 'the flat cut' } as const
 /** What the shop is told: depths at two edges, the free figure among them. */
 const ordered = computed(() => atEdges(props.laid, setup.value.reach))
@@ -23,7 +23,7 @@ async function put(change: Parameters<typeof props.lay.set>[0]): Promise<string 
   if (change.angle !== undefined && Math.abs(change.angle) > 15) return 'A head is never rolled by more than 15°.'
   if (change.depth !== undefined && !(change.depth >= LAID.min && change.depth <= LAID.max)) return `A face cut lies between ${mm(LAID.min)} and ${mm(LAID.max)}.`
   if (change.flat !== undefined && !(change.flat >= 0 && change.flat <= 12)) return `A flat cut lies between 0 and ${mm(12)}.`
-  if (change.reach !== undefined && !(change.reach >= 10 && change.reach <= 500)) return `An edge lies between ${mm(10)} and ${mm(500)} from the bore line.`
+  if (change.reach !== undefined && !(change.reach >= 10 && change.reach <= 500)) return `An edge lies between ${mm(10)} and ${mm(500)} from the middle.`
   props.lay.set({ ...change, typed: true })
   return undefined
 }
@@ -49,9 +49,9 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
       </div>
       <div class="fields">
         <BenchSelect id="cut-free" label="To find" :model-value="setup.free" data-next :items="[...frees.map(name => [name, FINDS[name]] as const), ['none', 'nothing'] as const]" @update:model-value="lay.set({ free: $event! })" />
-        <FigureField v-if="setup.free !== 'angle'" :field="field('angle')" :label="NAMES.angle" dimension="angle" :extra="1" :part="asSet(setup.angle)" :commit="f => put({ angle: f.value })" />
-        <FigureField v-if="setup.free !== 'depth'" :field="field('depth')" :label="NAMES.depth" dimension="length" :part="asSet(setup.depth)" :commit="f => put({ depth: f.value })" />
-        <FigureField v-if="setup.mode === 'both' && setup.free !== 'flat'" :field="field('flat')" :label="NAMES.flat" dimension="length" :part="asSet(setup.flat)" :commit="f => put({ flat: f.value })" />
+        <FigureField v-if="setup.free !== 'angle'" :field="field('angle')" :label="names.angle" dimension="angle" :extra="1" :part="asSet(setup.angle)" :commit="f => put({ angle: f.value })" />
+        <FigureField v-if="setup.free !== 'depth'" :field="field('depth')" :label="names.depth" dimension="length" :part="asSet(setup.depth)" :commit="f => put({ depth: f.value })" />
+        <FigureField v-if="setup.mode === 'both' && setup.free !== 'flat'" :field="field('flat')" :label="names.flat" dimension="length" :part="asSet(setup.flat)" :commit="f => put({ flat: f.value })" />
       </div>
     </template>
   </div>

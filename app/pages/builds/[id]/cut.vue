@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { KINDS, asksFor, depthTaken, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
+import { KINDS, asksFor, cutOf, depthTaken, linear, quantityOf, uncertainty, type Figure, type Part, type Sourced } from '#core'
 import { digits, placesFor, say, sayDoubt, sayRate } from '#shared/figures'
 import { USUAL_CUT } from '#shared/words/quantities'
-import { sayLay } from '~/words/cuts'
+import { sayLay, sayWhere } from '~/words/cuts'
 import { useCutStair } from '~/composables/useCutStair'
 import { useCutting } from '~/composables/useCutting'
 import { useSettling } from '~/composables/useSettling'
@@ -27,7 +27,9 @@ const deepest = computed(() => needed.value?.deepest)
 const lowest = computed(() => needed.value?.toLowest)
 const dimension = computed(() => free.value === 'angle' ? 'angle' as const : 'length' as const)
 const sayFree = (v: number) => say(v, dimension.value, device.lengths, dimension.value === 'angle' ? 1 : 0)
-const what = computed(() => ({ depth: laid.value.angle ? 'Depth at the bore line' : 'Depth off the face', angle: 'Angle', flat: 'Flat cut afterwards', none: 'Depth off the face' })[free.value])
+/** The way the head is laid over. */
+const slopes = computed(() => cutOf(laid.value))
+const what = computed(() => ({ depth: laid.value.angle ? `Depth ${sayWhere(slopes.value)}` : 'Depth off the face', angle: 'Angle', flat: 'Flat cut afterwards', none: 'Depth off the face' })[free.value])
 /** What a depth takes, for one of the shop's own units. */
 const rate = computed(() => sayRate(perMm.value?.estimate.value ?? 0, device.lengths))
 const perMmPart = computed<Part | undefined>(() => perMm.value && {
@@ -158,14 +160,14 @@ async function planDepth() {
           <p v-if="!needed?.deepest" class="num first">{{ say(planned.body.depth.value, 'length', device.lengths) }}</p>
           <p v-if="sayLay(planned.body, device.lengths)" class="small">{{ sayLay(planned.body, device.lengths) }}</p>
           <FigureField
-            :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" :label="planned.body.slopeX || planned.body.slopeY ? 'Depth really taken off at the bore line' : 'Depth really taken off, measured'" dimension="length" :usual="USUAL_CUT" big data-new
+            :key="`done${planned.id}`" :field="`${build.view?.id}/cut/${head}/done`" :label="laid.angle ? `Depth really taken off ${sayWhere(slopes)}` : 'Depth really taken off, measured'" dimension="length" :usual="USUAL_CUT" big data-new
             :commit="figure => done(figure)"
           />
           <div class="row">
             <v-btn @click="done(undefined).then(said => sentence = said ?? '')">Done, not measured</v-btn>
             <v-btn @click="drop().then(said => sentence = said ?? '')">Drop the plan</v-btn>
           </div>
-          <p class="small quiet">Only a measured depth improves the next prediction. Measure the head’s height at four corners, before and after.</p>
+          <p class="small quiet"><template v-if="!laid.angle">Only a measured depth improves the next prediction. </template>Measure the head’s height at four corners, before and after.</p>
         </template>
         <template v-else>
           <div class="planning">
