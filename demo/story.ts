@@ -4,9 +4,13 @@ import { CORE_UNIT } from '#shared/figures'
 import { demoId } from './names'
 import type { DemoPhotograph } from './photograph'
 
-export const mm = (value: number): Figure => ({ value, unit: 'mm', typed: String(value) })
-export const cc = (value: number): Figure => ({ value, unit: 'cc', typed: String(value) })
-const plain = (value: number, unit: string): Figure => ({ value, unit, typed: String(value) })
+/** As a hand types it: a sum keeps no more digits than that. */
+const plain = (sum: number, unit: string): Figure => {
+  const value = Number(sum.toFixed(6))
+  return { value, unit, typed: String(value) }
+}
+export const mm = (value: number): Figure => plain(value, 'mm')
+export const cc = (value: number): Figure => plain(value, 'cc')
 
 export const whole: Scope = { level: 'build' }
 export const head: Scope = { level: 'head', head: 1 }

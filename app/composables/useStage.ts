@@ -7,6 +7,15 @@ export function focusNext(from: HTMLElement): void {
   field?.focus()
 }
 
+/** Enter in a line of words goes on to what comes next in its form, as it does in every figure's field: what the form is for is pressed for. */
+export function goOnInForm(event: KeyboardEvent): void {
+  const from = event.target
+  if (!(from instanceof HTMLInputElement) || !from.closest('.bench-text')) return
+  event.preventDefault()
+  const fields = [...from.form?.querySelectorAll<HTMLElement>('input, button') ?? []].filter(el => el.offsetParent !== null && !el.hasAttribute('disabled'))
+  fields[fields.indexOf(from) + 1]?.focus()
+}
+
 /** Whether keys belong to a field just now. */
 export function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.matches('input, textarea, [role=option], [role=listbox], [role=slider]') || target.isContentEditable)

@@ -12,7 +12,7 @@ const CLEARANCE_FIELDS: readonly Quantity[] = ['intakeSide', 'exhaustSide', 'val
 const MOVING_FIELDS: readonly Quantity[] = ['runAngle', 'chainPitch', 'camTeeth', 'pushrodAngle', 'rockerRatio', 'halfBankAngle', 'flangeAngle', 'valleyGap', 'boltSpare', 'dowelSpare', 'boltSeat', 'deckThickness', 'leastDeckThickness']
 const SPRING_FIELDS: readonly Quantity[] = ['intakeLift', 'exhaustLift', 'intakeDuration', 'exhaustDuration', 'intakeMovingMass', 'exhaustMovingMass', 'intakeFloat', 'exhaustFloat']
 const THROAT_FIELDS: readonly Quantity[] = ['intakeValve', 'exhaustValve', 'intakeThroatShare', 'exhaustThroatShare']
-const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline']
+const GASKET_FIELDS: readonly Quantity[] = ['gasketArea', 'gasketOutline', 'otherVolume']
 
 /**
  * @returns where a dimension is stated, on an engine of this kind; what only work changes leads to where it is told.

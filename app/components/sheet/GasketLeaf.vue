@@ -73,6 +73,11 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
       <p v-if="ledge !== undefined" class="small">{{ ledge >= 0 ? 'It stands outside the bore by' : 'It hangs over the bore by' }} <strong class="num">{{ say(Math.abs(ledge), 'length', device.lengths) }}</strong> on average.<span v-if="ledge < 0" class="warn"> Nothing of a gasket may stand in the chamber.</span></p>
       <p v-if="round.length" class="small" data-round>{{ sayList(round.map(o => say(o.body.thickness.value, 'length', device.lengths))) }}: taken for round, for {{ round.length === 1 ? 'it was' : 'they were' }} offered before. Take {{ round.length === 1 ? 'it' : 'them' }} off the list and add {{ round.length === 1 ? 'it' : 'them' }} again, with this opening.</p>
     </section>
+    <section>
+      <h2>Whatever else is open to the charge</h2>
+      <p class="small quiet">A plug’s hollow that was not poured, or room round valves beside the bore: it adds to what a cylinder holds, and takes from it below 0.</p>
+      <div class="row"><StatementField quantity="otherVolume" :scope="whole" /></div>
+    </section>
   </div>
 </template>
 

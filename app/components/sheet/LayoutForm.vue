@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { FOUR, answersOf, engineBody } from '~/forms/engine'
+import { goOnInForm } from '~/composables/useStage'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
 
@@ -22,7 +23,7 @@ async function keep() {
 </script>
 
 <template>
-  <form class="layout" @submit.prevent="keep">
+  <form class="layout" @submit.prevent="keep" @keydown.enter="goOnInForm">
     <h2 v-if="!standing">What kind of engine is it?</h2>
     <EngineForm v-model="answers" :faults="faults" />
     <v-btn variant="flat" color="primary" type="submit" class="keep">{{ standing ? 'Keep what it is' : 'Keep' }}</v-btn>

@@ -11,6 +11,7 @@ import { useOutbox } from '~/stores/outbox'
 import { sentenceOf, useShop } from '~/stores/shop'
 import { notKept } from '~/composables/useStatement'
 import { usePractice } from '~/composables/usePractice'
+import { goOnInForm } from '~/composables/useStage'
 import { PRACTICE } from '~/words/practice'
 
 const device = useDevice()
@@ -112,7 +113,7 @@ async function take({ name, reference }: { name: string, reference: string }, la
 </script>
 
 <template>
-  <form ref="wells" class="new" @submit.prevent="begin">
+  <form ref="wells" class="new" @submit.prevent="begin" @keydown.enter="goOnInForm">
     <p v-if="like" class="like">Like <strong>{{ like.name }}</strong>: its dimensions as claims, its target, gaskets and drawing. No readings.</p>
     <p v-if="casting" class="like">
       Casting <strong>{{ casting.mark }}</strong>, {{ sayHeads(measured) }}:

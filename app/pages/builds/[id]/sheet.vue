@@ -28,9 +28,7 @@ const left = computed(() => asked<Slot>([
   { quantity: 'mouthArea' },
   { quantity: 'crownVolume' },
   { quantity: 'topLandHeight' },
-  { quantity: 'crownDiameter' },
-  // Whatever else is open to the charge, as a plug's hollow: the drawing has no place for it.
-  { quantity: 'otherVolume', label: 'Other volume, + adds' }
+  { quantity: 'crownDiameter' }
 ]))
 const right = computed(() => asked<Slot | 'offers'>([
   { quantity: 'gasketBore' }, { quantity: 'gasketThickness' }, 'offers', { quantity: 'bore' }, { quantity: 'stroke' }, { quantity: 'rodLength' }
