@@ -27,7 +27,7 @@ export function useCutSetup(head: () => number) {
     else {
       // An angled cut that runs out at one edge, for the flat one to finish.
       const angle = setup.value.angle || 0.5
-      set({ mode: to, angle, depth: setup.value.depth || -atEdges({ angle: Math.abs(angle), depth: 0 }, setup.value.reach).low, free: 'flat', typed: false })
+      set({ mode: to, angle, depth: setup.value.depth || Math.round(100 * atEdges({ angle: Math.abs(angle), depth: 0 }, setup.value.reach).high) / 100, free: 'flat', typed: false })
     }
   }
   /** Depths at two edges instead of an angle and a depth: both are then set, and nothing but a flat cut is left free. */

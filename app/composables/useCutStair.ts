@@ -1,4 +1,4 @@
-import { cutLimits, cutOf, faceLeft, metOnTheWay, uncertainty } from '#core'
+import { cutLimits, cutOf, metOnTheWay, oldFace, uncertainty } from '#core'
 import type { StairMark } from '~/components/cut/CutStair.vue'
 import type { useCutting } from './useCutting'
 import { sayCutLimit, sayFaceLeft, sayMet } from '~/words/cuts'
@@ -8,8 +8,6 @@ import { useShop } from '~/stores/shop'
 
 /** What is met deeper than this is no matter of a face cut, mm. */
 const DEEPEST = 4
-/** Less of the old face than this is gone with the burr, mm. */
-const WHOLE = 0.005
 const KINDS = { topCut: 'top', seat: 'seat', clearance: 'least' } as const
 
 /** The way down of a cut: who comes to target where, what is met, and what the depth that is looked at would be past. */
@@ -27,8 +25,8 @@ export function useCutStair({ head, needed, planned, tried, depth, free, here, o
   })
   /** What of the old face would stay beside a cut that is laid over. */
   const uncut = computed(() => {
-    const left = faceLeft(cutOf(laid.value), setup.value.reach)
-    return left > WHOLE ? sayFaceLeft(left, setup.value.reach, device.lengths) : ''
+    const left = oldFace(cutOf(laid.value), setup.value.reach)
+    return left > 0 ? sayFaceLeft(left, setup.value.reach, device.lengths) : ''
   })
   /** What this depth would be past, as a sentence. */
   const pastLimit = computed(() => limits.value[0] ? sayCutLimit(limits.value[0], device.lengths) : uncut.value)

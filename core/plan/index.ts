@@ -4,7 +4,7 @@ export { groundBudget, payBack, spentOf, type GroundBudget, type PayBack } from 
 export { NO_SOLIDS, type ChamberShape, type Chambers, type NotReady, type ShapeSource, type Unreachable } from './chambers'
 export { FLAT, headCut, type CylinderCut, type HeadCut } from './depth'
 export { WORTH_GRINDING, evenPlan, type EvenBy, type EvenPlan, type Evened } from './evenUp'
-export { cutLimits, domeUnmeasured, metOnTheWay, overLeast, reachOf, squishLeft, squishToKeep, type CutLimit, type Met } from './limits'
+export { cutLimits, domeUnmeasured, metOnTheWay, oldFace, overLeast, reachOf, squishLeft, squishToKeep, type CutLimit, type Met } from './limits'
 export { type Moves } from './moves'
 export { pistonOrders, type PistonOrder } from './pistonOrder'
 export { replanned, type Moved } from './replan'

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { anyLedger } from '../../tests/support/anyEntry'
 import { all, head, mm, oneCylinder, type Bench } from '../../tests/support/ledgerBench'
-import { NO_SOLIDS, STARTING_RULES, asIf, cutLimits, domeUnmeasured, metOnTheWay, reachOf, replay, type Met, type Quantity, type Replay, type Scope, type Tried } from '..'
+import { NO_SOLIDS, STARTING_RULES, asIf, cutLimits, domeUnmeasured, metOnTheWay, oldFace, reachOf, replay, type Met, type Quantity, type Replay, type Scope, type Tried } from '..'
 
 const cylinder = (n: number): Scope => ({ level: 'cylinder', cylinder: n })
 const cut = (depth: number, scope: Scope = head): Tried[] => depth > 0 ? [{ kind: 'faceCut', scope, body: { state: 'planned', depth: mm(depth) } }] : []
@@ -51,6 +51,7 @@ describe('how far out a face has to be cut', () => {
     expect((['aboutCrank', 'acrossCrank'] as const).map(roll => reachOf(replay(bench.entries)!, 1, roll))).toEqual([69, expect.closeTo(69 + 257.6, 6)])
     bench.state('boreSpacing', 104)
     expect(reachOf(replay(bench.entries)!, 1, 'acrossCrank')).toBe(69 + 260)
+    expect([[0.5, 60], [1.197, 60], [0.5, undefined]].map(([depth, reach]) => oldFace({ depth: depth!, slopeX: 0, slopeY: 0.02 }, reach))).toEqual([expect.closeTo(0.7, 12), 0, 0])
     expect(reachOf(replay(bench.entries.filter(e => e.kind !== 'measure' || e.body.quantity !== 'bore'))!, 1, 'aboutCrank')).toBeUndefined()
   })
 })

@@ -1,4 +1,4 @@
-import type { Roll } from '../chamber'
+import { faceLeft, type Cut, type Roll } from '../chamber'
 import { cylindersOf, placeAlong, type OperationEntry, type Valve } from '../ledger'
 import { cautiousLeast, leastClearance, windowFor, type ShopRules, type SquishWindow } from '../shop'
 import { againstTarget, clearancesOf, knownQuantity, quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
@@ -73,6 +73,23 @@ export function reachOf({ layout, ledger }: Replay, head: number, roll: Roll): n
   if (bore === undefined) return undefined
   const outermost = roll === 'aboutCrank' ? 0 : Math.max(...row.map(c => Math.abs(placeAlong(layout, c, spacing ?? bore))))
   return outermost + REACH_OF_BORE * bore
+}
+
+/** Less of the old face than this is gone with the burr, mm. */
+const BURR = 0.005
+
+/**
+ * How much of its old face a head would keep beside a cut that is laid over.
+ *
+ * @param cut over the face as it is
+ * @param reach mm, see {@link reachOf}
+ * @returns mm; 0 where all of it is cut anew, or where nobody knows how far it reaches
+ * Source: {@link faceLeft}.
+ * @example oldFace({ depth: 0.5, slopeX: 0, slopeY: 0.02 }, 60) // 0.7
+ */
+export function oldFace(cut: Cut, reach: number | undefined): number {
+  const left = faceLeft(cut, reach ?? 0)
+  return left > BURR ? left : 0
 }
 
 /** What a head's cut would be past, and at which cylinder. Figures in mm, a ratio for the target. */

@@ -16,6 +16,10 @@ test('a V8 of two heads, in inches, from nothing to settled, by keyboard alone',
     await hand.text('8')
     await hand.press('Tab')
     await hand.text('90')
+    // Enter goes on to the next answer: the build is begun by its button.
+    await hand.press('Enter')
+    expect(await hand.at()).toBe('Heads')
+    await hand.tabTo('Begin')
     await hand.press('Enter')
   })
   for (const figure of ['4.03', '3.48', '5.7']) await hand.figure(figure)

@@ -140,6 +140,7 @@ test('the next head of a casting, and what the last one did, by keyboard alone',
   await page.keyboard.type('A fifth of them')
   await hand.tabTo('Job reference, if any')
   await page.keyboard.type('No. 5')
+  await hand.tabTo('Begin')
   await hand.press('Enter')
   await page.locator('.station-room [data-station]').waitFor()
   const id = /builds\/([^/]+)/.exec(page.url())![1]!

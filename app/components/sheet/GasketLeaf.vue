@@ -75,7 +75,7 @@ const ledge = computed(() => area.value && outline.value && bore.value ? opening
     </section>
     <section>
       <h2>Whatever else is open to the charge</h2>
-      <p class="small quiet">A plug’s hollow that was not poured, or room round valves beside the bore: it adds to what a cylinder holds, and takes from it below 0.</p>
+      <p class="small quiet">A plug’s hollow that was not poured, or room round valves beside the bore: it adds to what a cylinder holds; a figure below 0 takes from it.</p>
       <div class="row"><StatementField quantity="otherVolume" :scope="whole" /></div>
     </section>
   </div>

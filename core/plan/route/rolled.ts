@@ -1,5 +1,4 @@
-import { faceLeft } from '../../chamber'
-import { reachOf } from '../limits'
+import { oldFace, reachOf } from '../limits'
 import { readingOf, type Reading } from './judge'
 import { brought, dressed, type Bench, type Route } from './route'
 import { stepsOf, type Figures, type Way } from './way'
@@ -8,8 +7,6 @@ import { stepsOf, type Figures, type Way } from './way'
 const FIRST_TRY = 1
 /** What a rolled cut leaves at the edge that stopped the flat one, mm. */
 const CLEAR = 0.02
-/** Less of the old face than this is gone with the burr, mm. */
-const FACE_LEFT = 0.005
 
 /**
  * A cut rolled about the crank, by no more than it takes for the seats to stand clear, its depth brought to the target.
@@ -41,7 +38,9 @@ export function rolled(bench: Bench, way: Way, flat: Figures): Route | undefined
       before = now
       now = at(next)
     }
-    if (!now || now.least < 0 || now.figures.faces.some((depth, i) => faceLeft({ depth, slopeX: 0, slopeY: now!.slope }, reachOf(standing, i + 1, 'aboutCrank') ?? 0) > FACE_LEFT)) return []
+    if (!now || now.least < 0) return []
+    const { slope, figures: { faces } } = now
+    if (faces.some((depth, i) => oldFace({ depth, slopeX: 0, slopeY: slope }, reachOf(standing, i + 1, 'aboutCrank')) > 0)) return []
     const route = dressed(bench, way, now.figures, stepsOf(standing, way, now.figures), now.after)
     return route ? [route] : []
   })

@@ -175,7 +175,6 @@ async function planDepth() {
               v-if="free === 'depth'" :key="`plan${head}`" :field="`${build.view?.id}/cut/${head}/plan`" :label="what" dimension="length" :usual="USUAL_CUT" data-new
               :commit="planTyped" @typing="tried = $event && within($event.figure.value) ? $event.figure.value : tried"
             />
-            <p v-if="uncut" class="small sentence" data-uncut>{{ uncut }}</p>
             <template v-if="depth + laid.flat > 0.005 || laid.angle">
               <p v-if="inDoubt" class="small nothing" data-nothing>Nothing to cut: <span class="num">{{ offer }}</span> is less than its ±.</p>
               <v-btn v-else :variant="pastLimit ? 'outlined' : 'flat'" :class="{ stop: pastLimit }" color="primary" @click="planDepth">Plan {{ offer }}</v-btn>
@@ -186,6 +185,7 @@ async function planDepth() {
             <BenchText v-model="reason" label="Why cut all the same?" maxlength="200" />
           </form>
         </template>
+        <p v-if="uncut" class="small sentence" data-uncut>{{ uncut }}</p>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
         <GasketChoice :planned="plannedGasket" :change="gasket" class="choice" />
         <p class="small permm">At the face {{ device.lengths === 'in' ? '1 thou' : '1 mm' }} of cut takes <FigureReading :label="rate.unit" :part="perMmPart" dimension="volume" :extra="perMmExtra" doubt :formula="perMmFormula" /> <span class="quiet">{{ perMm?.lessons.length ? `mouth area and ${perMm.lessons.length} ${perMm.lessons.length === 1 ? 'lesson' : 'lessons'} of this head` : 'by the mouth area' }}{{ ground }}{{ narrows }}</span></p>
