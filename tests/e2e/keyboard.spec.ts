@@ -33,6 +33,7 @@ test('a new build, measured, cut and settled, by keyboard alone, in mixed inches
   await tabTo(page, 'Cylinders')
   await page.keyboard.press('Control+A')
   await type(page, '2')
+  await tabTo(page, 'Begin')
   await page.keyboard.press('Enter')
   await expect(page.locator('.station-room [data-station]')).toBeVisible()
 
