@@ -40,8 +40,8 @@ const saysAfresh = computed(() => p.what.value !== 'chamber' && p.what.value !==
   <div class="beside">
     <div v-if="first.length || seals || p.what.value === 'container'" class="row">
       <FigureField v-for="name in first" :key="name" :field="`${build.view?.id}/beside/${p.what.value}/${name}`" :label="WORDS[name].label" :dimension="WORDS[name].dimension" :part="part(name)" :gauge-at="{ what: name === 'depth' ? 'crownDepth' : '' }" :commit="keep(name)" />
-      <div v-if="seals" class="wide">
-        <BenchSelect id="sealed" label="Sealed" :model-value="p.beside.value.sealed ?? 'ring'" :items="[['ring', 'at the ring, crevice in'], ['crown', 'at the crown’s edge']]" @update:model-value="p.setBeside({ sealed: $event })" />
+      <div v-if="seals">
+        <BenchSelect id="sealed" label="Sealed" :model-value="p.beside.value.sealed ?? 'ring'" :items="[['ring', 'at the ring, crevice in', 'at the ring'], ['crown', 'at the crown’s edge', 'crown’s edge']]" @update:model-value="p.setBeside({ sealed: $event })" />
       </div>
       <div v-if="p.what.value === 'container'">
         <BenchText id="vessel" label="What it is" :model-value="p.beside.value.vessel" maxlength="40" @update:model-value="p.setBeside({ vessel: String($event ?? '') })" />
@@ -63,6 +63,4 @@ const saysAfresh = computed(() => p.what.value !== 'chamber' && p.what.value !==
 
 <style scoped>
 .row { display: grid; grid-template-columns: 1fr 1fr; gap: 8px 10px; margin: 6px 0 4px; align-items: end; }
-/* Its words are longer than half the place. */
-.wide { grid-column: 1 / 3; }
 </style>
