@@ -35,9 +35,15 @@ export function useCutSetup(head: () => number) {
     const { angle, depth } = fromEdges(low, high, setup.value.reach)
     set({ angle, depth, free: setup.value.mode === 'both' ? 'flat' : 'none', typed: true })
   }
+  /** Rolled the other way its edges lie elsewhere: what comes off at them stays, and the angle follows. */
+  function turn(roll: Roll) {
+    const { low, high } = atEdges(setup.value, setup.value.reach)
+    set({ roll, reach: 0 })
+    set(fromEdges(low, high, setup.value.reach))
+  }
   const laid = (change: Partial<HeadSetup> = {}): HeadSetup => {
     const { roll, angle, depth, flat, mode: how } = setup.value
     return { roll, angle: how === 'flat' ? 0 : angle, depth, flat: how === 'both' ? flat : 0, ...change }
   }
-  return { setup, set, mode, edges, laid, forget: () => drafts.clear(key.value) }
+  return { setup, set, mode, edges, turn, laid, forget: () => drafts.clear(key.value) }
 }

@@ -1,6 +1,6 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
 import { cutAtChamber, cutPlane, cylindersOf, depthSet, finishesOf, metOnTheWay, placeAlong, quantityOf, rowBeginsAt, type EntryOf } from '#core'
-import { say } from '#shared/figures'
+import { capital, say } from '#shared/figures'
 import { sayLaid, sayMet, sayWhere } from '../words/cuts'
 import { sayGroup } from '../words/entries'
 import { findings, headOf, known, length, openStops, sayFinding, type PaperCase } from './paperCase'
@@ -83,7 +83,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
         'Set it by the face as it is, and take the last pass light.',
         `Not deeper than ${length(depth, of)}: metal can’t be put back. Stop short rather than past it, and say by how much.`,
         ...met ? [`The next limit below it is at ${length(met.depth, of)}: ${sayMet(met)}.`] : [],
-        ...rolled ? [`L${sayLaid(cut.body, lengths).slice(1)}${cut.body.flat ? `; the last ${length(cut.body.flat.value, of)} of it off the new face, square` : ''}.`] : [],
+        ...rolled ? [`${capital(sayLaid(cut.body, lengths))}${cut.body.flat ? `; the last ${length(cut.body.flat.value, of)} of it off the new face, square` : ''}.`] : [],
         ...finish ? [`Finish: Ra ${say(finish.body.most.value, 'roughness', lengths)} or finer, as the gasket’s maker asks.`] : ['Finish: as the gasket’s maker asks.'],
         'Leave dowels, oil drains and water holes as they are; deburr, and wash every hole.'
       ] }] },

@@ -1,4 +1,4 @@
-import { copyOf, expect, field, open, pick, preset, test } from '../support/page'
+import { copyOf, expect, field, list, open, pick, preset, test } from '../support/page'
 
 // What is no chamber is said at the field or on the drawing; the last good solid stays.
 test('a drawing refuses what can’t be made, and keeps what could', async ({ page, bench }) => {
@@ -84,6 +84,13 @@ test('impossible targets and set-ups are said, and nothing is cut', async ({ pag
   await set('Angle', '0.5')
   await set('Depth at bore line', '0.6')
   await expect(page.locator('[data-uncut]')).toHaveCount(0)
+  // Rolled across it is 0.00 at one end and 1.20 at the other still, 2.5 · 104 + 69 mm out: tan⁻¹(1.20/658). And back.
+  await pick(list(page, 'Rolled'), 'across it')
+  await expect(field(page, 'Ends, from the middle')).toHaveValue('329.00')
+  await expect(field(page, 'Angle')).toHaveValue('0.10')
+  await expect(field(page, 'Depth in the middle')).toHaveValue('0.60')
+  await pick(list(page, 'Rolled'), 'about crank')
+  await expect(field(page, 'Angle')).toHaveValue('0.50')
   await page.getByRole('button', { name: /^Plan 0\.4/ }).click()
   await expect(page.locator('.ask')).toContainText(/at the bore line, laid over 0\.50° about the crank, then 0\.4\d mm flat/)
 })

@@ -44,7 +44,7 @@ const sides = computed(() => setup.value.roll === 'aboutCrank' ? ['intake edge',
         <FigureField :field="field('high')" :label="`Off the ${sides[1]!}`" dimension="length" :part="asSet(ordered.high)" :commit="f => edge(ordered.low, f.value)" />
       </div>
       <div class="fields">
-        <BenchSelect id="cut-roll" label="Rolled" :model-value="setup.roll" data-next :items="[['aboutCrank', 'about crank'], ['acrossCrank', 'across it']]" @update:model-value="lay.set({ roll: $event!, reach: 0 })" />
+        <BenchSelect id="cut-roll" label="Rolled" :model-value="setup.roll" data-next :items="[['aboutCrank', 'about crank'], ['acrossCrank', 'across it']]" @update:model-value="lay.turn($event!)" />
         <FigureField :field="field('reach')" :label="setup.roll === 'aboutCrank' ? 'Edges, from bore line' : 'Ends, from the middle'" dimension="length" :part="asSet(setup.reach)" :commit="f => put({ reach: f.value })" />
       </div>
       <div class="fields">
