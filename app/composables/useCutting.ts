@@ -1,6 +1,6 @@
 import {
   angleOf, cutAtChamber, cutOf, cutsTogether, gasketFigures, gasketPlanned, headCut,
-  type Cut, type EntryOf, type FaceCutBody, type Figure, type GasketFigures, type HeadSetup, type OperationEntry, type OperationKind, type Tried
+  untyped, type Cut, type EntryOf, type FaceCutBody, type Figure, type GasketFigures, type HeadSetup, type OperationEntry, type OperationKind, type Tried
 } from '#core'
 import { until } from '@vueuse/core'
 import { useCutSetup } from './useCutSetup'
@@ -13,7 +13,7 @@ import { useChambers } from '~/stores/chambers'
 import type { Look } from '~/workers/solidBench'
 
 /** A figure that was pressed for, not typed. */
-const figure = (value: number, unit = 'mm'): Figure => ({ value, unit, typed: '' })
+const figure = (value: number, unit = 'mm') => untyped(value, unit)
 
 /** The cut of one head: how it is laid, what the target asks for, what it would leave, what is planned and done. */
 export function useCutting() {

@@ -1,4 +1,4 @@
-import { replanned, type Figure, type WorkPlan } from '#core'
+import { replanned, untyped, type WorkPlan } from '#core'
 import { notKept } from './useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
@@ -9,7 +9,7 @@ export function useReplan(taken: Ref<WorkPlan | undefined>) {
   const { chambers } = useChambers()
   const changes = computed(() => build.replayed && taken.value ? replanned(build.replayed, taken.value.id, chambers) : [])
   async function take(): Promise<string | undefined> {
-    const figure = (value: number): Figure => ({ value, unit: 'mm', typed: '' })
+    const figure = (value: number) => untyped(value, 'mm')
     return notKept(await build.addAll(changes.value.map(({ cut, now }): ToAdd => ({ kind: 'faceCut', scope: cut.scope, body: { state: 'planned', depth: figure(now) }, more: { supersedes: cut.id } }))))
   }
   return { changes, take }

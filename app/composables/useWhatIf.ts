@@ -1,32 +1,40 @@
-import { gasketFigures, gasketPlanned, offFoot, type AsIf, type EntryOf, type Figure, type Scope, type Tried } from '#core'
+import { crownsTried, gasketFigures, gasketPlanned, offFoot, untyped, type AsIf, type EntryOf, type Scope, type Tried, type Valve } from '#core'
 import { notKept } from './useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useDrafts } from '~/stores/drafts'
+import { useShop } from '~/stores/shop'
+
+/** What can be tried, each under its own key; lengths mm, volumes cc. */
+const TRIED = ['gasket', 'deck', 'face', 'under', 'crown', 'pockets', 'rise', 'valve', 'whose'] as const
 
 /** What might be done to the stack, tried on paper: nothing is entered until it is planned. */
 export function useWhatIf() {
   const build = useBuild()
   const drafts = useDrafts()
+  const shop = useShop()
   const key = (name: string) => `${build.view?.id}/whatif/${name}`
-  const number = (name: string) => Number(drafts.get(key(name)) ?? 0)
+  const number = (name: (typeof TRIED)[number]) => Number(drafts.get(key(name)) ?? 0)
   const gasket = computed<EntryOf<'offer'> | undefined>(() => build.replayed?.offers.find(o => o.id === drafts.get(key('gasket'))))
   const deck = computed(() => number('deck'))
   const face = computed(() => number('face'))
   const under = computed(() => number('under'))
-  const set = (name: 'gasket' | 'deck' | 'face' | 'under', value: string | number) => drafts.set(key(name), value === 0 || value === '' ? '' : String(value))
+  /** Work on crowns: what it is, and whether only the crown on the bench has it. */
+  const crown = computed(() => ({ added: number('crown'), pockets: number('pockets'), rise: number('rise'), valve: (drafts.get(key('valve')) || undefined) as Valve | undefined }))
+  const justThis = computed(() => drafts.get(key('whose')) === 'this')
+  const set = (name: (typeof TRIED)[number], value: string | number) => drafts.set(key(name), value === 0 || value === '' ? '' : String(value))
 
-  const mm = (value: number): Figure => ({ value, unit: 'mm', typed: '' })
   const head = computed<Scope>(() => ({ level: 'head', head: build.state?.head ?? 1 }))
   const bank = computed(() => ({ level: 'bank' as const, bank: build.state?.bank ?? 1 }))
+  const crowns = computed(() => build.replayed ? crownsTried(build.replayed, shop.rules, justThis.value ? [build.cylinder] : build.cylinders, crown.value) : { operations: [], unsized: [] })
   const tried = computed(() => {
-    const list: Tried[] = []
+    const list: Tried[] = [...crowns.value.operations]
     if (gasket.value) {
       // It takes the place of any other that is planned under this head.
       list.push({ kind: 'gasketChange', scope: head.value, body: { state: 'planned', ...gasketFigures(gasket.value.body) } })
     }
-    if (deck.value > 0) list.push(build.closed ? offFoot(bank.value.bank, deck.value) : { kind: 'deckCut', scope: bank.value, body: { state: 'planned', depth: mm(deck.value) } })
-    if (under.value !== 0) list.push({ kind: 'spacer', scope: bank.value, body: { state: 'planned', change: mm(under.value) } })
-    if (face.value > 0) list.push({ kind: 'faceCut', scope: head.value, body: { state: 'planned', depth: mm(face.value) } })
+    if (deck.value > 0) list.push(build.closed ? offFoot(bank.value.bank, deck.value) : { kind: 'deckCut', scope: bank.value, body: { state: 'planned', depth: untyped(deck.value, 'mm') } })
+    if (under.value !== 0) list.push({ kind: 'spacer', scope: bank.value, body: { state: 'planned', change: untyped(under.value, 'mm') } })
+    if (face.value > 0) list.push({ kind: 'faceCut', scope: head.value, body: { state: 'planned', depth: untyped(face.value, 'mm') } })
     return list
   })
   /** The gasket change that is planned already, whose place a tried one takes. */
@@ -43,8 +51,8 @@ export function useWhatIf() {
     const gone: ToAdd[] = other ? [{ kind: 'gasketChange', scope: other.scope, body: { ...other.body, state: 'dropped' }, more: { supersedes: other.id } }] : []
     const said = notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd), { gone }))
     if (said) return said
-    for (const name of ['gasket', 'deck', 'face', 'under'] as const) set(name, '')
+    for (const name of TRIED) set(name, '')
     return undefined
   }
-  return { gasket, instead, deck, face, under, set, tried, outcome, plan }
+  return { gasket, instead, deck, face, under, crown, justThis, unsized: computed(() => crowns.value.unsized), set, tried, outcome, plan }
 }

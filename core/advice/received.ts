@@ -1,6 +1,6 @@
 import { linear, uncertainty, type Sourced } from '../estimate'
 import { onceEach } from '../once'
-import { fit, isStatement, kindRule, makesAnother, NOW, touches, type Entry, type Figure, type OperationEntry, type PartName, type Quantity } from '../ledger'
+import { fit, isStatement, kindRule, makesAnother, NOW, touches, untyped, type Entry, type OperationEntry, type PartName, type Quantity } from '../ledger'
 import { quantityOf, statedQuantity, type Part, type Replay } from '../standing'
 import { replay } from './tolerant'
 
@@ -84,7 +84,7 @@ function stoodWithout({ live, ledger, layout }: Replay, without: readonly Operat
 
 /** A figure that was carried back over work, as somebody might have stated it then. */
 function statementOf(quantity: Quantity, cylinder: number, { estimate, provenance }: Part, last: Entry): Entry {
-  const figure = (value: number): Figure => ({ value, unit: '', typed: '' })
+  const figure = (value: number) => untyped(value, '')
   const kind = provenance === 'book' ? 'book' : provenance === 'assumed' ? 'assume' : 'measure'
   return { id: `carried:${quantity}:${cylinder}`, build: last.build, seq: null, at: last.at, hand: '', v: 1, kind, scope: { level: 'cylinder', cylinder }, body: { quantity, figure: figure(estimate.value), u: figure(uncertainty(estimate)) } } as Entry
 }

@@ -1,6 +1,6 @@
 import { mean } from 'simple-statistics'
 import { bestMean, uncertainty, type Sourced } from '../estimate'
-import { beginsAtLeft, ofKind, scopeName, type AfterwardsBody, type Alike, type EntryOf, type Figure, type FindingBody, type Layout, type PortPlaceName, type Quantity, type Scope, type Valve } from '../ledger'
+import { beginsAtLeft, ofKind, scopeName, untyped, type AfterwardsBody, type Alike, type EntryOf, type FindingBody, type Layout, type PortPlaceName, type Quantity, type Scope, type Valve } from '../ledger'
 import { compareRuns, flowRuns, placesIn, portReceived, portsIn, pourResult, repeatsOf, severalOf, stretches, throatRecord, type FlowThing, type PortName, type Replay } from '../standing'
 import { USUAL_SCATTER, likelyOfNext, scatterOf, type Likely, type Scatter } from './spread'
 
@@ -166,9 +166,8 @@ function thinOn({ heads }: Casting, layout: EngineHeads): { scope: Scope, place:
  */
 export function castingEntries(casting: Casting, layout: EngineHeads): Alike[] {
   const scope = { level: 'build' } as const
-  const figure = (value: number, unit: string): Figure => ({ value, unit, typed: '' })
   const { chamberVolume, mouthArea } = castingStart(casting)
-  const assume = (quantity: Quantity, likely: Likely | undefined, unit: string): Alike[] => likely ? [{ kind: 'assume', scope, body: { quantity, figure: figure(likely.value, unit), u: figure(likely.u, unit) } }] : []
+  const assume = (quantity: Quantity, likely: Likely | undefined, unit: string): Alike[] => likely ? [{ kind: 'assume', scope, body: { quantity, figure: untyped(likely.value, unit), u: untyped(likely.u, unit) } }] : []
   return [
     { kind: 'casting', scope, body: { mark: casting.mark } }, ...assume('chamberVolume', chamberVolume, 'cc'), ...assume('mouthArea', mouthArea, 'mm2'),
     ...thinOn(casting, layout).map(({ scope: port, place }): Alike => ({ kind: 'portPlace', scope: port, body: { place, way: 'thin', done: false } }))

@@ -3,7 +3,7 @@ export {
 } from './entry'
 export type { KindRule, Role } from './kind'
 export * as KINDS from './kinds'
-export type { Figure, OperationState, Scope, SpotReading, Valve } from './terms'
+export { untyped, type Figure, type OperationState, type Scope, type SpotReading, type Valve } from './terms'
 export type { Statement } from './statement'
 export { ENCLOSED, portOf, type Enclosed, type PourBody } from './kinds/pour'
 export type { DepthUnder, FaceCutBody, Removed } from './kinds/faceCut'

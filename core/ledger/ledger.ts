@@ -4,6 +4,7 @@ import { beginsAtLeft, fit, headOf, layoutOf, type Layout } from './layout'
 import { live, ofKind, runNumbers, type Live } from './live'
 import { plansOf, type WorkPlan } from './plans'
 import type { Quantity } from './quantities'
+import { untyped } from './terms'
 import { spotPlane } from '../squish'
 import { DEFAULT_U } from '../estimate'
 
@@ -88,7 +89,7 @@ export function openLedger(entries: readonly Entry[]): Ledger | undefined {
 /** Dial readings over a crown, as the measured deck clearance they come to: rock and taper taken out. */
 function deckStatement(entry: EntryOf<'deckReadings'>): EntryOf<'measure'> {
   const { centre, u } = spotPlane(spotsOf(entry), DEFAULT_U.depth)
-  const figure = (value: number) => ({ value, unit: 'mm', typed: '' })
+  const figure = (value: number) => untyped(value, 'mm')
   return { ...entry, kind: 'measure', body: { quantity: 'deckClearance', figure: figure(centre), u: figure(u) } }
 }
 

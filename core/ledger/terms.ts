@@ -1,6 +1,13 @@
 /** What was typed, and what was understood by it: `value` in core units (mm, mm², cc, degrees). */
 export interface Figure { value: number, unit: string, typed: string }
 
+/**
+ * A figure that no hand typed: as it was worked out, or to so many places as a plan states it.
+ *
+ * @example untyped(0.4567, 'mm', 2).value // 0.46
+ */
+export const untyped = (value: number, unit: Figure['unit'], places?: number): Figure => ({ value: places === undefined ? value : Number(value.toFixed(places)), unit, typed: '' })
+
 export type Valve = 'intake' | 'exhaust'
 
 /**

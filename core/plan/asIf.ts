@@ -1,5 +1,5 @@
 import { cutsTogether, valveDrop, valveMargins, type ChamberValve, type Cut, type EdgeMargin, type ValveMargins } from '../chamber'
-import { operationsOn, touches, type Bodies, type EntryOf, type OperationEntry, type OperationKind, type Removed, type Scope, type Valve } from '../ledger'
+import { operationsOn, touches, untyped, type Bodies, type EntryOf, type OperationEntry, type OperationKind, type Removed, type Scope, type Valve } from '../ledger'
 import { cutPlane, type ChamberModel, type ClearanceStep, type CylinderState, type Provenance, type Replay, type SquishStanding, type ValveStanding } from '../standing'
 import type { Moves } from './moves'
 import { after } from './states'
@@ -15,7 +15,7 @@ export type Tried = { [K in OperationKind]: { kind: K, scope: Scope, body: Bodie
  * @example flatCut(1, 0.5).body.depth.value // 0.5
  */
 export const flatCut = (head: number, depth: number): Tried & { kind: 'faceCut' } => (
-  { kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' } } })
+  { kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth: untyped(depth, 'mm') } })
 
 /** What a cut leaves of a drawn valve's seat and top cut, all the way round, first touched at a depth from the face as it is; mm it comes down by the operations, and how it then leans. */
 export interface ValveRoom extends ValveMargins { valve: ChamberValve, drop: number, tilt: number }

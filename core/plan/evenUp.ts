@@ -1,6 +1,6 @@
 import { compressionRatio } from '../engine'
 import { carry, linear, type Sourced } from '../estimate'
-import type { OperationEntry } from '../ledger'
+import { untyped, type OperationEntry } from '../ledger'
 import type { CylinderState, Replay } from '../standing'
 import { asIf, type Tried } from './asIf'
 import type { Chambers } from './chambers'
@@ -76,7 +76,7 @@ export function evenPlan(standing: Replay, head: number, by: EvenBy, operations:
     }
   })
   const grinding = cylinders.filter(c => c.gain.value >= WORTH_GRINDING).map(({ cylinder, gain }): Tried => (
-    { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: { value: Math.round(gain.value * 100) / 100, unit: 'cc', typed: '' } } }))
+    { kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: untyped(gain.value, 'cc', 2) } }))
   const chamberNow = states.map(s => s.parts.chamber!.estimate.value)
   const clearanceNow = states.map(s => s.clearance.estimate.value)
   const mean = (values: number[]) => values.reduce((a, b) => a + b, 0) / values.length

@@ -1,6 +1,6 @@
 import { cylinderVolume } from '../engine'
 import { carry } from '../estimate'
-import type { OperationEntry } from '../ledger'
+import { untyped, type OperationEntry } from '../ledger'
 import { quantityOf, type Replay } from '../standing'
 import { asEntered, type Tried } from './asIf'
 import type { CylinderCut } from './depth'
@@ -13,7 +13,7 @@ import { after } from './states'
  * @example offFoot(1, 0.2).body.foot // true
  */
 export const offFoot = (bank: number, depth: number): Tried & { kind: 'deckCut' } => (
-  { kind: 'deckCut', scope: { level: 'bank', bank }, body: { state: 'planned', depth: { value: depth, unit: 'mm', typed: '' }, foot: true } })
+  { kind: 'deckCut', scope: { level: 'bank', bank }, body: { state: 'planned', depth: untyped(depth, 'mm'), foot: true } })
 
 /**
  * What comes off the foot of closed barrels to bring their bank to the target: there is no face to cut, the barrel comes down.

@@ -1,7 +1,7 @@
 import { liftProfile, liftTable, proposalOver, reliefOf, scribedLine, sweepLifts, type Below, type LiftRow, type School, type WallAt, type WallLook, type WallNeeds } from '../shroud'
 import { DomainError } from '../domain'
 import { mirroredReliefs, type ChamberSpec, type ChamberValve, type Relief } from '../chamber'
-import type { EntryOf } from '../ledger'
+import { untyped, type EntryOf } from '../ledger'
 import { modelOf, quantityOf, reliefLesson, reliefPrediction, type ChamberModel, type Replay } from '../standing'
 import { pouredVolume, type Tried } from './asIf'
 import type { NotReady } from './chambers'
@@ -57,7 +57,7 @@ export interface Walls {
   metal: (model: ChamberModel, poured: number | undefined, reliefs: Relief[]) => number | NotReady
 }
 
-const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: '' })
+const cc = (value: number) => untyped(value, 'cc', 3)
 
 /**
  * The grinding that a school asks for on every chamber that is drawn with valves and may be ground: proposed on a head's first,

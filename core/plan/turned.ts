@@ -3,7 +3,7 @@ import { DomainError } from '../domain'
 import { cylinderVolume } from '../engine'
 import { DEFAULT_U, linear, uncertainty, type Sourced } from '../estimate'
 import { NoseTooLarge, broughtTo, latheSettings, roundsLikely, safeRound, turnedVolume, type LatheSettings, type LatheTask, type Round, type TurnedShape } from '../lathe'
-import { cylindersOf, type Figure, type OperationEntry, type Removed } from '../ledger'
+import { cylindersOf, untyped, type OperationEntry, type Removed } from '../ledger'
 import { bandEdgeShift } from '../squish'
 import { ccBand, drawnFor, isOnTarget, modelOf, quantityOf, reliefLesson, targetBand, type CylinderState, type Replay } from '../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from './asIf'
@@ -35,8 +35,6 @@ const WORTH_OPENING = 0.02
 /** A tool's nose where nobody said one, mm. */
 export const USUAL_NOSE = 0.4
 
-const figure = (value: number, unit: string): Figure => ({ value: Math.round(value * 100) / 100, unit, typed: '' })
-
 /**
  * The order a turned two-stroke head is worked in, in the figures that would be planned: squish first, then the dome until
  * the ratio is right, a round at a time.
@@ -62,7 +60,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   if (!wanted || !gap) return undefined
   const over = linear([[1, gap.estimate], [-1, wanted.estimate]])
   const off: Sourced = over.value > 0 ? over : { value: 0, by: over.by }
-  const depth = figure(off.value, 'mm')
+  const depth = untyped(off.value, 'mm', 2)
   // With the band re-cut at its angle the whole bore circle comes down, whatever its shape: no drawing is asked.
   const removed = cylindersOf(standing.layout, head).flatMap((c): Removed[] => {
     const bore = quantityOf(standing, 'bore', c)?.estimate.value
@@ -74,7 +72,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const toOpen = after && targetClearance && linear([[1, targetClearance.estimate], [-1, after.estimate]])
   const round = toOpen && clearance && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, { then, toOpen, off: cut.length > 0 ? depth.value : 0, afresh: uncertainty(clearance.estimate) }, by) : undefined
   const open: Tried[] = round && round.cc > 0
-    ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(round.cc, 'cc'), u: { ...figure(0, 'cc'), value: round.u }, ...asSetUp(round.lathe) } }]
+    ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: untyped(round.cc, 'cc', 2), u: { ...untyped(0, 'cc', 2), value: round.u }, ...asSetUp(round.lathe) } }]
     : []
   const [bore, angle] = (['bore', 'bandAngle'] as const).map(name => quantityOf(standing, name, cylinder)?.estimate.value)
   const recut = cut.length > 0 && bore && angle ? { bandUncut: bore - 2 * bandEdgeShift(off.value, angle) } : {}
@@ -85,7 +83,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
 }
 
 /** What a plan keeps of the lathe: what the form gains by the drawing, and the form. */
-const asSetUp = (lathe: Lathe) => 'set' in lathe ? { drawn: figure(lathe.set.opened, 'cc'), turned: { mouth: lathe.set.to.dome.mouth, depth: lathe.set.to.dome.depth } } : {}
+const asSetUp = (lathe: Lathe) => 'set' in lathe ? { drawn: untyped(lathe.set.opened, 'cc', 2), turned: { mouth: lathe.set.to.dome.mouth, depth: lathe.set.to.dome.depth } } : {}
 
 function roundOf(standing: Replay, cylinder: number, { then, toOpen, off, afresh }: { then: CylinderAsIf, toOpen: Sourced, off: number, afresh: number }, by: LatheTask['by']): NonNullable<TurnedPlan['round']> {
   const band = ccBand(then.state, targetBand(standing.target))

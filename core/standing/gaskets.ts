@@ -1,4 +1,4 @@
-import { fit, type EntryOf, type Figure, type Quantity } from '../ledger'
+import { fit, untyped, type EntryOf, type Figure, type Quantity } from '../ledger'
 import { quantityOf } from './asked'
 import type { Replay } from './replay'
 
@@ -27,7 +27,7 @@ export const gasketFigures = ({ thickness, bore, area }: GasketFigures): GasketF
 export function gasketOf(r: Replay, cylinder: number, column: 'asIs' | 'asPlanned' = 'asIs'): GasketFigures | undefined {
   const figure = (quantity: Quantity, unit: string): Figure | undefined => {
     const value = quantityOf(r, quantity, cylinder, column)?.estimate.value
-    return value === undefined ? undefined : { value, unit, typed: '' }
+    return value === undefined ? undefined : untyped(value, unit)
   }
   const [thickness, bore, area] = [figure('gasketThickness', 'mm'), figure('gasketBore', 'mm'), figure('gasketArea', 'mm2')]
   return thickness && bore && gasketFigures({ thickness, bore, area })

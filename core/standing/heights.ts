@@ -1,4 +1,4 @@
-import { NOW, cylindersOf, isOperation, ofKind, placeAlong, type DepthUnder, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
+import { NOW, cylindersOf, isOperation, ofKind, placeAlong, untyped, type DepthUnder, type EntryOf, type Ledger, type OperationEntry } from '../ledger'
 import { spotPlane, type SpotPlane } from '../squish'
 import { depthTaken, knownQuantity } from './statements'
 
@@ -113,7 +113,7 @@ export function withHeights(ledger: Ledger): Ledger {
     if (!by || !isOperation(op) || op.kind !== 'faceCut' || op.body.measured || op.body.slopeX || op.body.slopeY || op.body.flat) return op
     // Heights that say a cut added metal are of another moment than they say.
     if (by.under.some(({ depth }) => depth <= 0)) return op
-    return { ...op, body: { ...op.body, measured: { value: by.depth, unit: 'mm', typed: '' }, under: by.under } }
+    return { ...op, body: { ...op.body, measured: untyped(by.depth, 'mm'), under: by.under } }
   }
   return { ...ledger, done: ledger.done.map(told) }
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, countOf, portsIn, seatJob, seatLedge, seatRecord, seatWanted, sinking, quantityOf, type Figure, type OperationEntry, type PortName, type Replay, type Scope, type SeatJob, type Tried } from '#core'
+import { FIGURE_BOUNDS, asSet, blending, clearanceFromSinking, countOf, portsIn, seatJob, seatLedge, seatRecord, seatWanted, sinking, quantityOf, untyped, type Figure, type OperationEntry, type PortName, type Replay, type Scope, type SeatJob, type Tried } from '#core'
 import { figureFault } from '#shared/dto'
 import { say, sayCylinders } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
@@ -62,7 +62,7 @@ const keep = (form: Form, { name, dimension, min, max, label }: (typeof FIELDS)[
   return fault
 }
 const here = (scope: Scope) => scope.level === 'cylinder' ? cylinders.value.includes(scope.cylinder) : scope.level === 'head' ? scope.head === props.head : true
-const figure = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
+const figure = (value: number, unit: string) => untyped(value, unit, 3)
 /** The job on every chamber of the head, as it would be planned. */
 const workOf = (form: Form, added: number): (Tried & { kind: 'seatWork' })[] => cylinders.value.map(cylinder => ({
   kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(added, 'cc'), sunk: figure(kept(form, 'sunk') ?? 0, 'mm'), valve: valve.value, ...when.value === 'before' ? { first: true } : {} }

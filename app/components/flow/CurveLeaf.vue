@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { curveFigures, flowByAngle, liftProfile, quantityRule, repeatsOf, rootReadsHigh, USUAL_ROOM, type FlowCurve } from '#core'
+import { curveFigures, flowByAngle, liftProfile, quantityRule, repeatsOf, rootReadsHigh, USUAL_ROOM, untyped, type FlowCurve } from '#core'
 import { airSpeed, digits, inLengths, say, sayList } from '#shared/figures'
 import { flowFile } from '#shared/files/flowFile'
 import { useFlow, SHOWN_AT } from '~/composables/useFlow'
@@ -135,8 +135,8 @@ const liftRule = quantityRule('intakeLift')
         <p v-if="rows.length && !cam" class="small quiet">For the mean over the cam, enter its lift table at Shape, Lift, or state the {{ side }} valve’s lift and duration at Mock-up, Springs.</p>
         <BenchFold title="Lifts to count between, and another cam" :open="other !== undefined">
           <div class="row fields">
-            <FigureField :field="form.key('from/typed')" label="From a lift of" dimension="length" :part="form.part('from', { value: span.from, unit: 'mm', typed: '' })" :commit="form.keep('from', { ...liftRule, min: 0 }, 'the lift to count from')" />
-            <FigureField :field="form.key('to/typed')" label="To a lift of" dimension="length" :part="form.part('to', { value: span.to, unit: 'mm', typed: '' })" :commit="form.keep('to', liftRule, 'the lift to count to')" />
+            <FigureField :field="form.key('from/typed')" label="From a lift of" dimension="length" :part="form.part('from', untyped(span.from, 'mm'))" :commit="form.keep('from', { ...liftRule, min: 0 }, 'the lift to count from')" />
+            <FigureField :field="form.key('to/typed')" label="To a lift of" dimension="length" :part="form.part('to', untyped(span.to, 'mm'))" :commit="form.keep('to', liftRule, 'the lift to count to')" />
             <FigureField :field="form.key('lift/typed')" label="Other cam, lift at the valve" dimension="length" :part="form.part('lift')" :commit="form.keep('lift', liftRule, 'the other cam’s lift')" />
             <FigureField :field="form.key('duration/typed')" label="Other cam, duration" dimension="angle" :part="form.part('duration')" :commit="form.keep('duration', quantityRule('intakeDuration'), 'the other cam’s duration')" />
           </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, MOST_COILS, THINNEST_SHIM, allSprings, floatOf, shimToEven, springFromLoads, springsOf, valveScope, type EntryOf, type Figure, type SpringCoil, type SpringStanding } from '#core'
+import { KINDS, MOST_COILS, THINNEST_SHIM, allSprings, floatOf, shimToEven, springFromLoads, springsOf, valveScope, untyped, type EntryOf, type Figure, type SpringCoil, type SpringStanding } from '#core'
 import { figureFault, loadsFault, readingsOf } from '#shared/dto'
 import { say, sayList } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -24,7 +24,7 @@ const worst = computed(() => rows.value.flatMap(row => ([['travel', row.travel, 
 const length = (mm: number) => say(mm, 'length', device.lengths)
 const { bounds } = KINDS.installed
 type Body = EntryOf<'installed'>['body']
-const mm = (value: number): Figure => ({ value: Number(value.toFixed(3)), unit: 'mm', typed: '' })
+const mm = (value: number) => untyped(value, 'mm', 3)
 /** Height and seal are one reading: a shim changes the one and leaves the other, and both go up with the valve. */
 const keep = ({ port, entry, sunk }: SpringStanding, name: keyof Body) => async (figure: Figure): Promise<string | undefined> => {
   const fault = figureFault(figure, { ...bounds[name], noun: name === 'height' ? 'the installed height' : 'the way to the seal' })
@@ -65,7 +65,7 @@ function coilAt(i: number): SpringCoil | string | undefined {
   const fault = loadsFault(loads)
   if (fault) return fault
   const found = springFromLoads(readingsOf(loads))
-  const derived = (value: number, unit: string): Figure => ({ value: Number(value.toFixed(4)), unit, typed: '' })
+  const derived = (value: number, unit: string) => untyped(value, unit, 4)
   return { rate: derived(found.rate, 'N/mm'), free: derived(found.freeLength, 'mm'), solid, loads }
 }
 const found = computed(() => COILS.map((_, i) => coilAt(i)))

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { FIGURE_BOUNDS, asSet, gasketOf, gasketsOffered, hasBarrels, portOpen, sameGasket, type Dimension, type Figure, type OperationEntry, type Part } from '#core'
+import { FIGURE_BOUNDS, asSet, gasketOf, gasketsOffered, hasBarrels, portOpen, sameGasket, type ClearanceName, type Dimension, type Figure, type OperationEntry, type Part } from '#core'
 import { figureFault } from '#shared/dto'
 import { say } from '#shared/figures'
-import { USUAL_CUT } from '#shared/words/quantities'
+import { QUANTITY_WORDS, USUAL_CUT } from '#shared/words/quantities'
 import type { useWhatIf } from '~/composables/useWhatIf'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -32,11 +32,20 @@ async function keepUnder(figure: Figure): Promise<string | undefined> {
   if (!fault) set('under', figure.value)
   return fault
 }
+/** What is left of a clearance; no row where nobody measured it. */
+const leftOf = (of: typeof after.value, name: ClearanceName): Part | undefined => {
+  const step = of?.clearances.find(c => c.name === name)
+  return step && { estimate: step.then, provenance: 'derived', entries: step.measured.entries }
+}
 const openFor = (operations: OperationEntry[] | undefined) => build.replayed && operations && portOpen(build.replayed.ledger, build.cylinder, operations)
 const rows = computed((): { name: string, unit: Dimension, was?: Part, is?: Part }[] => [
   { name: 'Squish, cold', unit: 'length', was: before.value?.squish.gap, is: after.value?.squish.gap },
   { name: 'Squish, running', unit: 'length', was: before.value?.squish.running?.gap, is: after.value?.squish.running?.gap },
   { name: 'Ratio', unit: 'ratio', was: before.value?.state.ratio, is: after.value?.state.ratio },
+  ...(['intakeClearance', 'exhaustClearance'] as const).flatMap((name) => {
+    const was = leftOf(before.value, name)
+    return was ? [{ name: QUANTITY_WORDS[name].label, unit: 'length' as const, was, is: leftOf(after.value, name) }] : []
+  }),
   ...twoStroke.value && after.value?.state.trapped
     ? [
         { name: 'Trapped ratio', unit: 'ratio' as const, was: before.value?.state.trapped, is: after.value.state.trapped },
@@ -66,6 +75,7 @@ const gaskets = computed((): [string, string, string?][] => {
       <FigureField v-if="!build.closed" :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :usual="USUAL_CUT" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
       <FigureField v-if="barrels" :field="`${build.view?.id}/try/under`" label="Under the barrel, + more" dimension="length" :part="asSet(under === 0 ? undefined : under)" empty-text="0" :commit="keepUnder" />
     </div>
+    <CrownTry :what-if="whatIf" />
     <v-table class="close">
       <thead><tr><th /><th class="r">as planned</th><th class="r">tried</th></tr></thead>
       <tbody>

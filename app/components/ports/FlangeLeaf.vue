@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FADE, FLANGE_PARTS, flangeRecord, type Figure, type FlangePart, type Outline, type QuantityRule, type XY } from '#core'
+import { FADE, FLANGE_PARTS, flangeRecord, untyped, type Figure, type FlangePart, type Outline, type QuantityRule, type XY } from '#core'
 import { openingFault } from '#shared/dto'
 import { say } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -112,7 +112,7 @@ const commit = (name: Name, label: string) => (figure: Figure) => form.keep(name
         <div class="fields">
           <BenchSelect label="Of the" :model-value="part" :items="FLANGE_PARTS.map(p => [p, called(p)] as const)" @update:model-value="part = $event!" />
           <BenchSelect label="Form" :model-value="(shape.value as Outline['form'])" :items="(Object.entries(FORM_WORDS) as [Outline['form'], string][])" @update:model-value="shape.value = $event!" />
-          <FigureField v-for="f in fields" :key="`${side}${part}${f.name}`" :field="form.key(`${f.name}/typed`)" :label="f.label" dimension="length" :part="form.part(f.name, kept(f.name) === undefined ? undefined : { value: kept(f.name)!, unit: 'mm', typed: '' })" :commit="commit(f.name, f.label)" />
+          <FigureField v-for="f in fields" :key="`${side}${part}${f.name}`" :field="form.key(`${f.name}/typed`)" :label="f.label" dimension="length" :part="form.part(f.name, kept(f.name) === undefined ? undefined : untyped(kept(f.name)!, 'mm'))" :commit="commit(f.name, f.label)" />
           <BenchSelect v-if="part === 'port'" label="Inner wall of its bend" :model-value="inner.value" :items="[['', 'no bend aside'], ['left', 'left'], ['right', 'right']]" @update:model-value="inner.value = $event!" />
         </div>
         <v-textarea v-if="shape.value === 'points'" id="flange-points" v-model="traced.value" class="num" :label="`A line a point: x and y in ${device.lengths}`" rows="4" spellcheck="false"><template #loader /></v-textarea>

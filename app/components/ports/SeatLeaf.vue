@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, seatPoints, seatRecord, seatWanted, type Figure, type QuantityRule, type SeatBody, type SeatCut } from '#core'
+import { KINDS, SEAT_LEAKS, SEAT_PITS, SEAT_TOUCHES, seatPoints, seatRecord, seatWanted, untyped, type Figure, type QuantityRule, type SeatBody, type SeatCut } from '#core'
 import { capital, say } from '#shared/figures'
 import { sayRefusal } from '#shared/words/domain'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -38,7 +38,7 @@ const toCut = computed(() => which.value.value === 'toCut')
 /** What stands in the form until it is typed over: this seat's last record, else that of a sister. */
 const like = computed<SeatBody | undefined>(() => (toCut.value ? wanted.value?.entry.body : undefined) ?? record.value?.entry.body ?? ports.value.map(of => build.replayed && seatRecord(build.replayed, shop.rules, of)?.entry.body).find(Boolean))
 const usualCut = (row: number): SeatCut | undefined => like.value?.cuts[row - SEAT_ROW + like.value.seat]
-const figureOf = (value: number | undefined, unit: string): Figure | undefined => value === undefined ? undefined : { value, unit, typed: '' }
+const figureOf = (value: number | undefined, unit: string): Figure | undefined => value === undefined ? undefined : untyped(value, unit)
 const angle = (row: number) => form.figure(`angle${row}`)?.value ?? usualCut(row)?.angle
 const width = (row: number) => form.figure(`width${row}`)?.value ?? usualCut(row)?.width
 const usual = (name: (typeof MEASURED)[number]['name']) => name === 'outer' ? like.value?.outer : record.value?.entry.body[name]
@@ -97,7 +97,7 @@ async function keep() {
 }
 /** What went with it when the valve went up, which no seat work says yet. */
 const gave = computed(() => record.value?.gave)
-const cc = (value: number, unit: string) => ({ value: Number(value.toFixed(3)), unit, typed: '' })
+const cc = (value: number, unit: string) => untyped(value, unit, 3)
 /** Work on just this valve that was planned is what has been done now. */
 const planned = computed(() => (build.replayed?.planned ?? []).find(op => op.kind === 'seatWork' && op.scope.level === 'cylinder' && op.scope.cylinder === port.value.cylinder
   && op.body.valve === side.value && op.body.n === (many.value > 1 ? port.value.n : undefined)))

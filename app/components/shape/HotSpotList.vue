@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nthOfKind, ridgesOf, type ChamberSpec, type HotSpot, type Ridge, type Scope } from '#core'
+import { nthOfKind, ridgesOf, untyped, type ChamberSpec, type HotSpot, type Ridge, type Scope } from '#core'
 import { digits, say } from '#shared/figures'
 import { notKept } from '~/composables/useStatement'
 import { useBuild } from '~/stores/build'
@@ -29,7 +29,7 @@ const at = computed<Scope>(() => {
 })
 const sentence = ref('')
 async function blend({ entry, volume }: Ridge) {
-  const added = { value: Math.round(volume * 1000) / 1000, unit: 'cc', typed: '' }
+  const added = untyped(volume, 'cc', 3)
   sentence.value = notKept(await build.add('relief', { level: 'cylinder', cylinder: build.cylinder }, { state: 'planned', added }, { note: `ridge round the ${entry.scope.level === 'valve' ? entry.scope.valve : ''} blended` })) ?? ''
 }
 </script>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { DEFAULT_U, cutLimits, footCut, ofKind, offFoot, spotPlane, spotsOf, uncertainty, quantityOf, type Figure } from '#core'
+import { DEFAULT_U, cutLimits, footCut, ofKind, offFoot, spotPlane, spotsOf, uncertainty, quantityOf, untyped, type Figure } from '#core'
 import { say, sayDoubt } from '#shared/figures'
 import { USUAL_CUT } from '#shared/words/quantities'
 import { notKept } from '~/composables/useStatement'
@@ -58,7 +58,7 @@ async function finish(state: 'done' | 'dropped', measured?: Figure): Promise<str
         <template v-else>
           <p v-if="foot && foot.depth.value >= 0.005"><strong class="num big" data-foot>{{ say(foot.depth.value, 'length', device.lengths) }}</strong> <span class="num quiet">{{ sayDoubt(uncertainty(foot.depth), 'length', device.lengths) }}</span> off brings cylinder {{ foot.cylinder }} to the target.</p>
           <p v-if="past" class="caution">{{ sayCutLimit(past, device.lengths) }}</p>
-          <v-btn v-if="foot && foot.depth.value >= 0.005" variant="flat" color="primary" @click="plan({ value: Math.round(foot.depth.value * 100) / 100, unit: 'mm', typed: '' }).then(said => sentence = said ?? '')">Plan {{ say(foot.depth.value, 'length', device.lengths) }}</v-btn>
+          <v-btn v-if="foot && foot.depth.value >= 0.005" variant="flat" color="primary" @click="plan(untyped(foot.depth.value, 'mm', 2)).then(said => sentence = said ?? '')">Plan {{ say(foot.depth.value, 'length', device.lengths) }}</v-btn>
           <FigureField :field="`${build.view?.id}/deckcut/${bank.bank}/plan`" :label="`Depth off the ${build.closed ? 'barrel’s foot' : 'deck'}, to plan`" dimension="length" :usual="USUAL_CUT" :commit="plan" />
         </template>
         <DomeUnmeasured />

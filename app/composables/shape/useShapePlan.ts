@@ -1,4 +1,4 @@
-import { groundBudget, modelOf, payBack as payBackOf, pouredVolume, reliefPrediction, squishAreaOver, type EntryOf, type Tried } from '#core'
+import { groundBudget, modelOf, payBack as payBackOf, pouredVolume, reliefPrediction, squishAreaOver, untyped, type EntryOf, type Tried } from '#core'
 import { watchDebounced } from '@vueuse/core'
 import { nameOf, onHand, type DevelopedOf } from './useDeveloped'
 import type { ShapeSetupOf } from './useShapeSetup'
@@ -9,7 +9,7 @@ import { useChambers } from '~/stores/chambers'
 import { solidAsk } from '~/workers/solidAsk'
 import type { Developed } from '~/workers/solidBench'
 
-const cc = (value: number) => ({ value: Math.round(value * 1000) / 1000, unit: 'cc', typed: '' })
+const cc = (value: number) => untyped(value, 'cc', 3)
 
 /** What the developed chamber comes to: ratio, the cut that pays it back, its copies on the other cylinders, and the plan. */
 export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesson, share, developed, told, name, settled }: DevelopedOf) {

@@ -1,13 +1,13 @@
 import { compressionRatio, cylinderVolume } from '../../engine'
 import { DEFAULT_U, linear, type Sourced } from '../../estimate'
 import type { ShopRules } from '../../shop'
-import type { Valve } from '../../ledger'
+import { untyped, type Valve } from '../../ledger'
 import { quantityOf, valveOf, type ClearanceName, type ClearanceStep, type Replay } from '../../standing'
 import { asEntered, asIf, flatCut, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
+import { pocketsOf } from '../crowns'
 import { after } from '../states'
 import { readingOf, type Reading } from './judge'
-import { pocketsOf } from './pockets'
 import { NO_VALVE, placeOn, seatCones, type SeatCone } from './way'
 
 /** Between the depths that a chamber's volume is tabulated at, mm: a chord of that length is within 0.01 cc of any chamber's curve. */
@@ -89,7 +89,7 @@ export function columnsOf(standing: Replay, rules: ShopRules, operations: readon
 const NO_CUT: Chambers = { shape: () => 'notReady' }
 
 /** All valves of a cylinder go up, and nothing else. */
-const seatsUp = (cylinder: number, mm: number): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: { value: 0, unit: 'cc', typed: '' }, sunk: { value: mm, unit: 'mm', typed: '' } } })
+const seatsUp = (cylinder: number, mm: number): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: untyped(0, 'cc'), sunk: untyped(mm, 'mm') } })
 
 function columnOf(standing: Replay, rules: ShopRules, c: CylinderAsIf, { dropped, raised }: { dropped: CylinderAsIf, raised: readonly ClearanceStep[] }, tables: Map<number, TakenTable>, target: number | undefined): Column | undefined {
   const { swept, clearance, parts } = c.state

@@ -1,6 +1,6 @@
 import { DEFAULT_U, carry, linear, type Sourced } from '../../estimate'
 import { clearanceForRatio } from '../../engine'
-import { cylindersOf, kindRule, type OperationEntry, type Quantity } from '../../ledger'
+import { cylindersOf, kindRule, untyped, type OperationEntry, type Quantity } from '../../ledger'
 import type { ShopRules, Work } from '../../shop'
 import type { Replay } from '../../standing'
 import { asIf, type AsIf, type CylinderAsIf, type Tried } from '../asIf'
@@ -57,7 +57,7 @@ export interface Bench extends Kept { standing: Replay, rules: ShopRules, chambe
 function shallower(op: Tried, first: readonly number[]): Tried[] {
   if (op.kind !== 'faceCut' || op.scope.level !== 'head') return [op]
   const depth = first[op.scope.head - 1] ?? 0
-  return depth >= WORTH_CUTTING ? [{ ...op, body: { ...op.body, depth: { value: depth, unit: 'mm', typed: '' } } }] : []
+  return depth >= WORTH_CUTTING ? [{ ...op, body: { ...op.body, depth: untyped(depth, 'mm') } }] : []
 }
 
 const flat = (steps: readonly { operations: Tried[] }[]) => steps.flatMap(step => step.operations)

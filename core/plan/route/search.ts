@@ -1,9 +1,10 @@
 import type { Sourced } from '../../estimate'
-import type { Valve } from '../../ledger'
+import { untyped, type Valve } from '../../ledger'
 import type { ShopRules } from '../../shop'
 import { isOnTarget, targetBand, workGains, type Replay } from '../../standing'
 import { asEntered, asIf, shapeOf, type Tried } from '../asIf'
 import { NO_SOLIDS, type Chambers, type NotReady } from '../chambers'
+import { unsized } from '../crowns'
 import { evenPlan } from '../evenUp'
 import { STARTING_SHAPING, schoolWork, type Walls } from '../shaping'
 import { turnedPlan } from '../turned'
@@ -12,7 +13,6 @@ import { chanceOfAll, drawsOf } from './chance'
 import { columnsOf, ratioSourced, takenTables, type Column, type TakenTable } from './columns'
 import { atLimits, breachesOf, nearer, spreadOf, type Breach, type Reading } from './judge'
 import { newPiston } from './piston'
-import { unsized } from './pockets'
 import { rolled } from './rolled'
 import { dressed, routeOf, type Bench, type Route } from './route'
 import { solveWay, type Aim, type Solved } from './solve'
@@ -314,7 +314,7 @@ function turnedRoutes(bench: Bench, { levers }: RouteAsk): RouteAnswer {
   return { kind: 'routes', routes, missing: [], looked: all.length, kept: routes.length, ...(routes.length === 0 && nearest ? { nearest } : {}) }
 }
 
-const cc = (value: number) => ({ value: Math.round(value * 100) / 100, unit: 'cc', typed: '' })
+const cc = (value: number) => untyped(value, 'cc', 2)
 
 /** Drives a search to its end. */
 export function drained<T>(search: Generator<Progress, T>): T {

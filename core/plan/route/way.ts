@@ -1,10 +1,10 @@
 import { nthOfKind, sinking, valveFrame } from '../../chamber'
-import { bankOf, cylindersOf, headOf, isNewPiston, type EntryOf, type Figure, type OperationEntry, type Valve } from '../../ledger'
+import { bankOf, cylindersOf, headOf, isNewPiston, untyped, type EntryOf, type OperationEntry, type Valve } from '../../ledger'
 import type { School } from '../../shroud'
-import { BASIS_FACTOR, DEFAULT_U } from '../../estimate'
 import type { ShopRules, Work } from '../../shop'
 import { depthSet, gasketFigures, gasketOf, modelOf, sameGasket, seatWanted, type Replay } from '../../standing'
 import type { Tried } from '../asIf'
+import { crownTried } from '../crowns'
 import { rankOf } from '../stages'
 
 /** Of either kind of valve none: none goes up, none has its pocket cut. */
@@ -39,11 +39,6 @@ export interface Figures {
   /** How far valves go up in a seat job, along their stems; the same on every cylinder. */
   sunk: Record<Valve, number>
 }
-
-const figure = (value: number, unit: string): Figure => ({ value: Math.round(value * 100) / 100, unit, typed: '' })
-
-/** A crown that is ordered is a claim until it is poured, cc. */
-const CLAIMED_CROWN = DEFAULT_U.measuredVolume * BASIS_FACTOR.book
 
 /** A chamber that is ground until the glass says so, or poured before the cut is set, is as sure as its reading, cc. */
 const BY_THE_GLASS = 0.1
@@ -99,12 +94,10 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
   const offer = standing.offers.find(o => o.id === way.gasket)
   const pistons: Tried[] = !piston
     ? []
-    : layout.cylinders.map(cylinder => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: {
-        state: 'planned', added: figure(piston.added, 'cc'), u: figure(CLAIMED_CROWN, 'cc'), rise: figure(piston.rise, 'mm'), ...(piston.pockets ? { pockets: figure(piston.pockets, 'mm') } : {})
-      } }))
+    : layout.cylinders.map(cylinder => crownTried(cylinder, { added: untyped(piston.added, 'cc', 2), rise: untyped(piston.rise, 'mm', 2), ...piston.pockets ? { pockets: untyped(piston.pockets, 'mm', 2) } : {} }))
   const worked = (kind: 'relief' | 'crownWork'): Tried[] => [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
-    { kind, scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc, 'cc'), u: figure(BY_THE_GLASS, 'cc') } }))
-  const byTheGlass = (op: EntryOf<'relief'> | EntryOf<'seatWork'>) => ({ kind: op.kind, scope: op.scope, body: { ...op.body, u: op.body.u ?? figure(BY_THE_GLASS, 'cc') } }) as Tried
+    { kind, scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: untyped(cc, 'cc', 2), u: untyped(BY_THE_GLASS, 'cc', 2) } }))
+  const byTheGlass = (op: EntryOf<'relief'> | EntryOf<'seatWork'>) => ({ kind: op.kind, scope: op.scope, body: { ...op.body, u: op.body.u ?? untyped(BY_THE_GLASS, 'cc', 2) } }) as Tried
   const seats = plannedSeats(standing)
   const grind = way.grinding === 'planned' ? plannedAtShape(standing).map(byTheGlass) : shaped ?? worked(way.grinding === 'crown' ? 'crownWork' : 'relief')
   const foot = layout.engine?.head === 'blind'
@@ -118,19 +111,19 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
     { work: 'crown', operations: !pockets
       ? []
       : (['intake', 'exhaust'] as const).flatMap(valve => pockets.depth[valve] > 0
-          ? [...pockets.cc].map(([cylinder, cc]): Tried => ({ kind: 'crownWork', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: figure(cc[valve], 'cc'), pockets: figure(pockets.depth[valve], 'mm'), valve } }))
+          ? [...pockets.cc].map(([cylinder, cc]) => crownTried(cylinder, { added: untyped(cc[valve], 'cc', 2), pockets: untyped(pockets.depth[valve], 'mm', 2), valve }))
           : []) },
-    { work: 'spacer', operations: decks.flatMap((depth, i): Tried[] => depth <= -WORTH_CUTTING ? [{ kind: 'spacer', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', change: figure(-depth, 'mm') } }] : []) },
-    { work: 'deck', operations: decks.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING ? [{ kind: 'deckCut', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(foot ? { foot: true } : {}) } }] : []) },
+    { work: 'spacer', operations: decks.flatMap((depth, i): Tried[] => depth <= -WORTH_CUTTING ? [{ kind: 'spacer', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', change: untyped(-depth, 'mm', 2) } }] : []) },
+    { work: 'deck', operations: decks.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING ? [{ kind: 'deckCut', scope: { level: 'bank', bank: i + 1 }, body: { state: 'planned', depth: untyped(depth, 'mm', 2), ...(foot ? { foot: true } : {}) } }] : []) },
     { work: slope === 0 ? 'face' : 'roll', operations: faces.flatMap((depth, i): Tried[] => depth >= WORTH_CUTTING || slope !== 0
-      ? [{ kind: 'faceCut', scope: { level: 'head', head: i + 1 }, body: { state: 'planned', depth: figure(depth, 'mm'), ...(slope ? { slopeY: slope } : {}) } }]
+      ? [{ kind: 'faceCut', scope: { level: 'head', head: i + 1 }, body: { state: 'planned', depth: untyped(depth, 'mm', 2), ...(slope ? { slopeY: slope } : {}) } }]
       : []) },
     { work: 'seats', operations: seats.filter(op => op.body.first).map(byTheGlass) },
     { work: 'seats', operations: seats.filter(op => !op.body.first).map(({ scope, body }): Tried => ({ kind: 'seatWork', scope, body })) },
     { work: 'seats', operations: (['intake', 'exhaust'] as const).flatMap(valve => sunk[valve] > 0
       ? layout.cylinders.map((cylinder): Tried => ({ kind: 'seatWork', scope: { level: 'cylinder', cylinder }, body: {
-          state: 'planned', valve, sunk: figure(sunk[valve], 'mm'),
-          added: figure(seatsGive(seatCones(standing, cylinder), { ...NO_VALVE, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc'), ...way.seats === 'before' ? { first: true, u: figure(BY_THE_GLASS, 'cc') } : {}
+          state: 'planned', valve, sunk: untyped(sunk[valve], 'mm', 2),
+          added: untyped(seatsGive(seatCones(standing, cylinder), { ...NO_VALVE, [valve]: Math.round(sunk[valve] * 100) / 100 }), 'cc', 2), ...way.seats === 'before' ? { first: true, u: untyped(BY_THE_GLASS, 'cc', 2) } : {}
         } }))
       : []) },
     { work: 'piston', operations: pistons },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CHAMBER_KINDS, MOUTH_SHARE_OF, asksFor, cylinderVolume, quantityOf, type Quantity, type Scope } from '#core'
+import { CHAMBER_KINDS, MOUTH_SHARE_OF, asksFor, cylinderVolume, quantityOf, untyped, type Quantity, type Scope } from '#core'
 import { CHAMBER_WORDS } from '#shared/words/chamber'
 import { useBuild } from '~/stores/build'
 import { useChoices } from '~/stores/choices'
@@ -46,7 +46,7 @@ const mouths = computed(() => {
   const bore = quantityOf(build.replayed, 'bore', build.cylinder)?.estimate.value
   if (!bore) return []
   const circle = cylinderVolume(bore, 1000)
-  const area = (value: number) => ({ value: Math.round(value), unit: 'mm2', typed: '' })
+  const area = (value: number) => untyped(value, 'mm2', 0)
   return CHAMBER_KINDS.map((kind) => {
     const { value, relativeU } = MOUTH_SHARE_OF[kind]
     return { name: CHAMBER_WORDS[kind], figure: area(circle * value), u: area(circle * value * relativeU) }
