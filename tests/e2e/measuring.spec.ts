@@ -102,19 +102,24 @@ test('a thinner gasket changes squish and ratio together, live, and is planned w
   await expect(row('Squish, cold').nth(1)).toHaveText('1.18 mm')
 })
 
+const typeIn = async (page: Page, label: string, text: string) => {
+  await field(page, label).fill(text)
+  await field(page, label).press('Enter')
+}
+
 test('crowns that are cut are tried, planned and done where squish is; what pockets add is reckoned', async ({ page, bench }) => {
   await open(page, bench, await copyOf(bench, bench.launch), 'mockup')
   await page.locator('.cell').nth(3).click()
   const row = (name: string) => page.locator('.whatif tr', { hasText: name }).locator('td')
   await page.getByRole('button', { name: 'Crowns or pistons' }).click()
-  await enter(page, 'More in the crown', '1.2')
+  await typeIn(page, 'More in the crown', '1.2')
   await pick(page.getByRole('combobox', { name: 'On' }), 'cylinder 4')
   // 565.0469/(70.58 + 1.2) + 1
   await expect(row('Ratio').nth(2)).toHaveText('8.87')
-  await enter(page, 'More in the crown', '90')
+  await typeIn(page, 'More in the crown', '90')
   await expect(page.locator('.whatif')).toContainText('can’t be right for what the crown holds more')
-  await enter(page, 'More in the crown', '1.2')
-  await enter(page, 'Pockets deeper', '0.5')
+  await typeIn(page, 'More in the crown', '1.2')
+  await typeIn(page, 'Pockets deeper', '0.5')
   await page.getByRole('button', { name: 'Plan this' }).click()
   await expect(row('Ratio').nth(1)).toHaveText('8.87')
   const planned = page.locator('[data-planned=crownWork]')
@@ -122,7 +127,7 @@ test('crowns that are cut are tried, planned and done where squish is; what pock
   await planned.getByRole('button', { name: 'Done' }).click()
   await expect(planned).toHaveCount(0)
   // The valves of the launch's drawing: reckoned where no volume is said.
-  await enter(page, 'Pockets deeper', '0.5')
+  await typeIn(page, 'Pockets deeper', '0.5')
   await expect(row('Ratio').nth(2)).not.toHaveText('8.87')
 })
 
