@@ -54,5 +54,5 @@ export function useWhatIf() {
     for (const name of TRIED) set(name, '')
     return undefined
   }
-  return { gasket, instead, deck, face, under, crown, justThis, unsized: computed(() => crowns.value.unsized), set, tried, outcome, plan }
+  return { gasket, instead, deck, face, under, crown, justThis, crowns: computed(() => crowns.value.operations), unsized: computed(() => crowns.value.unsized), set, tried, outcome, plan }
 }

@@ -275,6 +275,10 @@ describe('papers', () => {
     // Finished flat it is one depth to set the machine by, 0.8 + 0.3·√1.0001, and the part of it that is flat.
     const flat = entries.map(e => e.kind === 'faceCut' ? { ...e, body: { ...e.body, flat: { value: 0.3, unit: 'mm', typed: '' } } } as Entry : e)
     expect((await printed(caseOf('Brackwater 34', { entries: flat }), 'order')).text.replaceAll(/\s+/g, ' ')).toMatch(/Not deeper than 1\.10 mm.*Laid over 0\.57° about the crank; the last 0\.30 mm of it off the new face, square\..*0\.64 mm 1\.10 mm 1\.56 mm/)
+    // 0.69 mm less at 69 mm to the intake side than at the bore line.
+    const short = entries.map(e => e.kind === 'faceCut' ? { ...e, body: { ...e.body, depth: { value: 0.5, unit: 'mm', typed: '0.5' } } } as Entry : e)
+    expect((await printed(caseOf('Brackwater 34', { entries: short }), 'order')).text.replaceAll(/\s+/g, ' ')).toContain('0.19 mm of the old face would stay at the edge, 69.00 mm out')
+    expect(text).not.toContain('of the old face')
     // What stops the build stands before the depth.
     expect((await printed(caseOf('Caldbeck Twin'), 'order')).text).toMatch(/Not to be cut before this is settled[\s\S]*Exhaust to piston[\s\S]*Take off the face/)
     expect((await printed(caseOf('Millrace test six'), 'order')).text).toContain('No cut is planned')

@@ -1,7 +1,7 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { cutAtChamber, cutPlane, cylindersOf, depthSet, finishesOf, metOnTheWay, placeAlong, quantityOf, rowBeginsAt, type EntryOf } from '#core'
+import { cutAtChamber, cutPlane, cylindersOf, depthSet, finishesOf, metOnTheWay, oldFace, placeAlong, quantityOf, reachOf, rowBeginsAt, type EntryOf } from '#core'
 import { capital, say } from '#shared/figures'
-import { sayLaid, sayMet, sayWhere } from '../words/cuts'
+import { sayFaceLeft, sayLaid, sayMet, sayWhere } from '../words/cuts'
 import { sayGroup } from '../words/entries'
 import { findings, headOf, known, length, openStops, sayFinding, type PaperCase } from './paperCase'
 import { MARGIN, PT, ROOM, SHEET, paper, table } from './pdf'
@@ -72,7 +72,10 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
     const row = cylindersOf(r.layout, head)
     const bore = known(of, 'bore', row[0])
     const depth = depthSet(cut.body)
-    const rolled = (cut.body.slopeX ?? 0) !== 0 || (cut.body.slopeY ?? 0) !== 0
+    const { slopeX = 0, slopeY = 0 } = cut.body
+    const rolled = slopeX !== 0 || slopeY !== 0
+    const reach = reachOf(r, head, slopeX ? 'acrossCrank' : 'aboutCrank')
+    const left = oldFace({ depth, slopeX, slopeY }, reach)
     const met = planned ? metOnTheWay(r, rules, planned.cylinders.filter(c => row.includes(c.cylinder)), depth).find(one => one.depth > depth) : undefined
     const finish = finishesOf(r).find(({ entry: { scope } }) => scope.level === 'head' && scope.head === head)?.entry
     const found = findings(of, head)
@@ -84,6 +87,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
         `Not deeper than ${length(depth, of)}: metal can’t be put back. Stop short rather than past it, and say by how much.`,
         ...met ? [`The next limit below it is at ${length(met.depth, of)}: ${sayMet(met)}.`] : [],
         ...rolled ? [`${capital(sayLaid(cut.body, lengths))}${cut.body.flat ? `; the last ${length(cut.body.flat.value, of)} of it off the new face, square` : ''}.`] : [],
+        ...left > 0 ? [sayFaceLeft(left, reach!, lengths)] : [],
         ...finish ? [`Finish: Ra ${say(finish.body.most.value, 'roughness', lengths)} or finer, as the gasket’s maker asks.`] : ['Finish: as the gasket’s maker asks.'],
         'Leave dowels, oil drains and water holes as they are; deburr, and wash every hole.'
       ] }] },

@@ -52,7 +52,7 @@ export interface CrownAsked { added: number, pockets: number, valve?: Valve, ris
  * Source: {@link pocketsOf}, times the depth.
  * @example crownsTried(standing, STARTING_RULES, [1], { added: 0, pockets: 1, valve: 'exhaust', rise: 0 }).operations[0].body.added.value // 0.97
  */
-export function crownsTried(standing: Replay, rules: ShopRules, cylinders: readonly number[], { added, pockets, valve, rise }: CrownAsked): { operations: Tried[], unsized: Valve[] } {
+export function crownsTried(standing: Replay, rules: ShopRules, cylinders: readonly number[], { added, pockets, valve, rise }: CrownAsked): { operations: (Tried & { kind: 'crownWork' })[], unsized: Valve[] } {
   const valves: readonly Valve[] = valve ? [valve] : VALVES
   const pocketed = added === 0 && pockets > 0
   const unsized = pocketed ? valves.filter(v => cylinders.some(c => pocketOf(standing, rules, c, v) === undefined)) : []

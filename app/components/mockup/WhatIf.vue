@@ -86,7 +86,7 @@ const gaskets = computed((): [string, string, string?][] => {
         </tr>
       </tbody>
     </v-table>
-    <p v-if="!build.closed" class="small quiet">A face cut changes the squish of a recessed pad only.</p>
+    <p v-if="!build.closed" class="small quiet under">A face cut changes the squish of a recessed pad only.</p>
     <div class="row">
       <v-btn :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</v-btn>
       <p v-if="after?.squish.contact && after.squish.contact.estimate.value < 0" class="warn">It touches: {{ say(after.squish.contact.estimate.value, 'length', device.lengths) }} at the smallest.</p>
@@ -97,6 +97,7 @@ const gaskets = computed((): [string, string, string?][] => {
 
 <style scoped>
 .fields { display: grid; grid-template-columns: 1.3fr 1fr 1fr; gap: 10px; margin: 4px 0 8px; }
+.under { margin-top: 6px; }
 .tried { color: var(--dye); }
 .row { display: flex; gap: 12px; align-items: center; margin-top: 6px; }
 </style>
