@@ -11,7 +11,7 @@ const bodyOf = (answers: EngineAnswers) => {
 }
 const change: fc.Arbitrary<readonly [keyof EngineAnswers, never]> = fc.oneof(
   fc.constantFrom(2, 4).map(v => ['strokes', v]), fc.constantFrom(...ARRANGEMENTS).map(v => ['arrangement', v]), fc.integer({ min: 1, max: 16 }).map(v => ['cylinders', String(v)]),
-  fc.constantFrom('bank', 'cylinder').map(v => ['each', v]), fc.constantFrom('', '60', '90 °').map(v => ['angle', v]), fc.constantFrom('acrossBanks', 'bankByBank').map(v => ['numbering', v]),
+  fc.constantFrom('bank', 1, 2, 3, 4).map(v => ['each', v]), fc.constantFrom('', '60', '90 °').map(v => ['angle', v]), fc.constantFrom('acrossBanks', 'bankByBank').map(v => ['numbering', v]),
   fc.constantFrom('front', 'flywheel').map(v => ['first', v]), fc.constantFrom('right', 'left').map(v => ['side', v]), fc.constantFrom(...HEAD_KINDS).map(v => ['head', v]), fc.constantFrom(...VALVE_COUNTS.map(([i, e]) => `${i}+${e}`)).map(v => ['valves', v]),
   fc.constantFrom(...CHAMBER_KINDS).map(v => ['chamber', v])
 ) as never
@@ -33,11 +33,13 @@ describe('what an engine is', () => {
     }), { numRuns: 300 })
   })
   it.each([
-    ['eight in a vee, across', layOut(8, 'vee', 'acrossBanks', false), { heads: [[1, 3, 5, 7], [2, 4, 6, 8]], banks: [[1, 3, 5, 7], [2, 4, 6, 8]] }],
-    ['five in a vee, bank by bank', layOut(5, 'vee', 'bankByBank', false), { heads: [[1, 2, 3], [4, 5]], banks: [[1, 2, 3], [4, 5]] }],
-    ['a flat twin, a head each', layOut(2, 'flat', 'acrossBanks', true), { heads: [[1], [2]], banks: [[1], [2]] }],
-    ['two barrels in line', layOut(2, 'inLine', 'acrossBanks', true), { heads: [[1], [2]], banks: [[1, 2]] }],
-    ['a vee of one', layOut(1, 'vee', 'acrossBanks', false), { heads: [[1]], banks: [[1]] }]
+    ['eight in a vee, across', layOut(8, 'vee', 'acrossBanks'), { heads: [[1, 3, 5, 7], [2, 4, 6, 8]], banks: [[1, 3, 5, 7], [2, 4, 6, 8]] }],
+    ['five in a vee, bank by bank', layOut(5, 'vee', 'bankByBank'), { heads: [[1, 2, 3], [4, 5]], banks: [[1, 2, 3], [4, 5]] }],
+    ['a flat twin, a head each', layOut(2, 'flat', 'acrossBanks', 1), { heads: [[1], [2]], banks: [[1], [2]] }],
+    ['two barrels in line', layOut(2, 'inLine', 'acrossBanks', 1), { heads: [[1], [2]], banks: [[1, 2]] }],
+    ['six in line, three to a head', layOut(6, 'inLine', 'acrossBanks', 3), { heads: [[1, 2, 3], [4, 5, 6]], banks: [[1, 2, 3, 4, 5, 6]] }],
+    ['eight in a vee, two to a head', layOut(8, 'vee', 'acrossBanks', 2), { heads: [[1, 3], [5, 7], [2, 4], [6, 8]], banks: [[1, 3, 5, 7], [2, 4, 6, 8]] }],
+    ['a vee of one', layOut(1, 'vee', 'acrossBanks'), { heads: [[1]], banks: [[1]] }]
   ])('%s', (_, made, wanted) => expect(made).toEqual(wanted))
   // Front, left and up as axes of the engine: with the face up one looks along the way up into the head, the intakes up the picture, so
   // that its right is into × intakes.

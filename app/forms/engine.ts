@@ -1,4 +1,4 @@
-import { CHAMBER_KINDS, NUMBERINGS, VALVE_COUNTS, layOut, takesValves, type Bodies, type ChamberKind, type Engine, type Figure, type Numbering } from '#core'
+import { CHAMBER_KINDS, NUMBERINGS, VALVE_COUNTS, headsOf, layOut, takesValves, type Bodies, type ChamberKind, type Engine, type Figure, type Numbering } from '#core'
 import { parseFigure } from '#shared/figures'
 
 /** What an engine is, as it is asked: every answer as it stands in its field. */
@@ -6,8 +6,8 @@ export interface EngineAnswers {
   strokes: 2 | 4
   arrangement: Engine['arrangement']
   cylinders: string | number
-  /** A head for each bank or for each cylinder. */
-  each: 'bank' | 'cylinder'
+  /** A head for each bank, or how many of its cylinders share one. */
+  each: 'bank' | number
   angle: string | number
   numbering: Numbering | 'own'
   /** “1 4 6 7 / 2 3 5 8”: the cylinders of each bank. */
@@ -25,6 +25,7 @@ export const FOUR: EngineAnswers = {
   strokes: 4, arrangement: 'inLine', cylinders: 4, each: 'bank', angle: '', numbering: 'acrossBanks', own: '', first: 'front', side: 'right', head: 'removable', valves: '1+1', chamber: 'wedge'
 }
 
+const MOST = 16
 const NONE = '0+0'
 const LATHE: readonly ChamberKind[] = ['turnedDome', 'hemispherical', 'bathtub', 'open']
 
@@ -48,7 +49,8 @@ export function answered<K extends keyof EngineAnswers>(answers: EngineAnswers, 
   if (name === 'arrangement' && value === 'single') now.cylinders = 1
   if (name === 'arrangement' && value !== 'single' && Number(now.cylinders) === 1) now.cylinders = value === 'inLine' ? 4 : 2
   if (name === 'strokes') [now.head, now.valves] = value === 2 ? ['turned', NONE] : ['removable', '1+1']
-  if (name === 'strokes' && value === 2) now.each = 'cylinder'
+  if (name === 'strokes' && value === 2) now.each = 1
+  if (now.each !== 'bank' && now.each !== 1 && !sharesOf(now).includes(now.each)) now.each = 'bank'
   if (!choicesOf(now).heads.includes(now.head)) now.head = 'removable'
   if (!choicesOf(now).valves.includes(now.valves)) now.valves = choicesOf(now).valves[0]!
   // A chamber that somebody chose stays where other valves go with it; one that only came with the valves goes with them.
@@ -60,6 +62,15 @@ export function answered<K extends keyof EngineAnswers>(answers: EngineAnswers, 
 
 /** Whether the engine has two banks, so that it is asked how they are numbered. */
 export const hasBanks = ({ arrangement, cylinders }: EngineAnswers): boolean => (arrangement === 'vee' || arrangement === 'flat') && Number(cylinders) > 1
+
+/** How many cylinders of a bank may share a head where neither all do nor each has its own: what goes into every bank without a rest. */
+export function sharesOf(answers: EngineAnswers): number[] {
+  const cylinders = Number(answers.cylinders)
+  if (!Number.isInteger(cylinders) || cylinders < 4 || cylinders > MOST) return []
+  const own = answers.numbering === 'own' && hasBanks(answers) ? ownBanks(answers.own, cylinders) : []
+  const sizes = (typeof own !== 'string' && own.length > 0 ? own : layOut(cylinders, answers.arrangement, 'acrossBanks').banks).map(bank => bank.length)
+  return Array.from({ length: Math.min(...sizes) - 2 }, (_, i) => i + 2).filter(n => sizes.every(size => size % n === 0))
+}
 
 /** Whether it is asked where cylinder 1 lies on the face: where a head that comes off has a row of them, or is one of a row. */
 export const hasSides = (answers: EngineAnswers): boolean => answers.head === 'removable' && Number(answers.cylinders) > (hasBanks(answers) ? 2 : 1)
@@ -90,16 +101,16 @@ function angleOf(angle: string | number): Figure | undefined | string {
 export function engineBody(answers: EngineAnswers): { body: Bodies['layout'] } | { faults: Partial<Record<keyof EngineAnswers, string>> } {
   const { strokes, arrangement, each, numbering, first, head, chamber } = answers
   const cylinders = Number(answers.cylinders)
-  if (!Number.isInteger(cylinders) || cylinders < 1 || cylinders > 16) return { faults: { cylinders: 'A whole number from 1 to 16.' } }
+  if (!Number.isInteger(cylinders) || cylinders < 1 || cylinders > MOST) return { faults: { cylinders: `A whole number from 1 to ${MOST}.` } }
   if (arrangement === 'single' && cylinders > 1) return { faults: { cylinders: 'A single has one cylinder.' } }
   const own = numbering === 'own' && hasBanks(answers) ? ownBanks(answers.own, cylinders) : undefined
   if (typeof own === 'string') return { faults: { own } }
   const bankAngle = arrangement === 'vee' ? angleOf(answers.angle) : undefined
   if (typeof bankAngle === 'string') return { faults: { angle: bankAngle } }
-  const groups = layOut(cylinders, arrangement, numbering === 'own' ? 'acrossBanks' : numbering, each === 'cylinder')
+  const banks = own ?? layOut(cylinders, arrangement, numbering === 'own' ? 'acrossBanks' : numbering).banks
   const [intakes, exhausts] = countsOf(answers.valves)
   const engine: Engine = { strokes, arrangement, ...(bankAngle ? { bankAngle } : {}), first, head, intakes, exhausts, chamber }
-  const rows = { ...groups, ...(own ? { banks: own, ...(each === 'bank' ? { heads: own } : {}) } : {}) }
+  const rows = { heads: headsOf(banks, each === 'bank' ? undefined : each), banks }
   const fromLeft = fromLeftOf(answers, rows)
   return { body: { ...rows, engine, ...(fromLeft.length > 0 ? { fromLeft } : {}) } }
 }
@@ -109,11 +120,11 @@ export function answersOf({ heads, banks, engine, fromLeft }: Bodies['layout']):
   const cylinders = heads.flat().length
   const two = banks.length === 2
   const { bankAngle, intakes, exhausts, ...rest } = engine ?? { ...FOUR, arrangement: cylinders === 1 ? 'single' : two ? 'vee' : 'inLine', intakes: 1, exhausts: 1, bankAngle: undefined }
-  const numbering = NUMBERINGS.find(n => String(layOut(cylinders, 'vee', n, false).banks) === String(banks))
+  const numbering = NUMBERINGS.find(n => String(layOut(cylinders, 'vee', n).banks) === String(banks))
   return {
     strokes: rest.strokes, arrangement: rest.arrangement, first: rest.first, head: rest.head, chamber: rest.chamber, cylinders,
     // On two banks one of them begins at the left; where neither does nobody was asked.
-    side: fromLeft?.includes(1) ? 'left' : two && !fromLeft && rest.head === 'removable' ? '' : 'right', each: heads.length > banks.length ? 'cylinder' : 'bank',
+    side: fromLeft?.includes(1) ? 'left' : two && !fromLeft && rest.head === 'removable' ? '' : 'right', each: heads.length > banks.length ? Math.max(...heads.map(head => head.length)) : 'bank',
     angle: bankAngle ? bankAngle.typed || bankAngle.value : '', numbering: !two ? 'acrossBanks' : numbering ?? 'own', own: two && !numbering ? banks.map(b => b.join(' ')).join(' / ') : '', valves: `${intakes}+${exhausts}`
   }
 }

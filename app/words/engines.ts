@@ -7,7 +7,7 @@ export const HEAD_WORDS: Record<Engine['head'], string> = { removable: 'Comes of
 export const FIRST_WORDS: Record<Engine['first'], string> = { front: 'Front end', flywheel: 'Flywheel end' }
 export const SIDE_WORDS = { right: 'At the right', left: 'At the left' } as const
 export const NUMBERING_WORDS: Record<Numbering, string> = { acrossBanks: 'Across the banks', bankByBank: 'Bank by bank' }
-export const EACH_WORDS = { bank: 'One for each bank', cylinder: 'One for each cylinder' } as const
+export const sayHeads = (each: 'bank' | number): string => each === 'bank' ? 'One for each bank' : each === 1 ? 'One for each cylinder' : `One for every ${each} cylinders`
 export const STROKE_WORDS = { 4: 'Four-stroke', 2: 'Two-stroke' } as const
 
 /** “2 + 2”, intakes first. */

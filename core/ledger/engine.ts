@@ -35,16 +35,27 @@ export type Numbering = (typeof NUMBERINGS)[number]
  * @param cylinders how many, 1 or more
  * @param arrangement vee and flat engines have two banks, from two cylinders on
  * @param numbering of two banks
- * @param each a head (and barrel) for each cylinder instead of one for its bank
- * @example layOut(8, 'vee', 'acrossBanks', false).heads // [[1, 3, 5, 7], [2, 4, 6, 8]]
+ * @param perHead how many cylinders of a bank share a head (or a barrel casting); all of them if not given
+ * @example layOut(8, 'vee', 'acrossBanks').heads // [[1, 3, 5, 7], [2, 4, 6, 8]]
  */
-export function layOut(cylinders: number, arrangement: Engine['arrangement'], numbering: Numbering, each: boolean): { heads: number[][], banks: number[][] } {
+export function layOut(cylinders: number, arrangement: Engine['arrangement'], numbering: Numbering, perHead?: number): { heads: number[][], banks: number[][] } {
   const all = Array.from({ length: cylinders }, (_, i) => i + 1)
   const two = (arrangement === 'vee' || arrangement === 'flat') && cylinders > 1
   const half = Math.ceil(cylinders / 2)
   const second = numbering === 'acrossBanks' ? (c: number) => c % 2 === 0 : (c: number) => c > half
   const banks = two ? [all.filter(c => !second(c)), all.filter(second)] : [all]
-  return { banks, heads: each ? all.map(c => [c]) : banks }
+  return { banks, heads: headsOf(banks, perHead) }
+}
+
+/**
+ * Heads that each cover so many neighbours of a bank; one for each cylinder goes by its number.
+ *
+ * @example headsOf([[1, 2, 3, 4, 5, 6]], 3) // [[1, 2, 3], [4, 5, 6]]
+ */
+export function headsOf(banks: number[][], perHead?: number): number[][] {
+  if (perHead === undefined) return banks
+  if (perHead === 1) return banks.flat().sort((a, b) => a - b).map(c => [c])
+  return banks.flatMap(bank => Array.from({ length: Math.ceil(bank.length / perHead) }, (_, i) => bank.slice(i * perHead, (i + 1) * perHead)))
 }
 
 const VALVE_QUANTITIES = /^(intake|exhaust)(?!Port)/

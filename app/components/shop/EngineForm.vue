@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { FIRST_ENDS } from '#core'
 import { CHAMBER_WORDS } from '#shared/words/chamber'
-import { answered, choicesOf, engineBody, hasBanks, hasSides, type EngineAnswers } from '~/forms/engine'
-import { ARRANGEMENT_WORDS, EACH_WORDS, FIRST_WORDS, HEAD_WORDS, NUMBERING_WORDS, SIDE_WORDS, STROKE_WORDS, sayValves } from '~/words/engines'
+import { answered, choicesOf, engineBody, hasBanks, hasSides, sharesOf, type EngineAnswers } from '~/forms/engine'
+import { ARRANGEMENT_WORDS, FIRST_WORDS, HEAD_WORDS, NUMBERING_WORDS, SIDE_WORDS, STROKE_WORDS, sayHeads, sayValves } from '~/words/engines'
 import { pairsOf } from '~/words/pairs'
 
 /** What kind of engine it is, drawn as it is chosen. */
@@ -19,6 +19,7 @@ const drawn = shallowRef('body' in made.value ? made.value.body : undefined)
 watch(made, (now) => {
   if ('body' in now) drawn.value = now.body
 })
+const shares = computed(() => sharesOf(answers.value))
 const banks = computed(() => hasBanks(answers.value))
 const numberings = [...pairsOf(NUMBERING_WORDS), ['own', 'As I name them']] as const
 </script>
@@ -30,7 +31,7 @@ const numberings = [...pairsOf(NUMBERING_WORDS), ['own', 'As I name them']] as c
       <BenchSelect label="Arrangement" :model-value="answers.arrangement" :items="pairsOf(ARRANGEMENT_WORDS)" @update:model-value="give('arrangement')($event)" />
       <BenchText label="Cylinders" inputmode="numeric" :model-value="answers.cylinders" :fault="faults.cylinders" @update:model-value="give('cylinders')($event ?? '')" />
       <BenchText v-if="answers.arrangement === 'vee'" label="Angle of the vee, °" inputmode="decimal" :model-value="answers.angle" :fault="faults.angle" @update:model-value="give('angle')($event ?? '')" />
-      <BenchSelect v-if="Number(answers.cylinders) !== 1" :label="answers.head === 'blind' ? 'Barrels' : 'Heads'" :model-value="answers.each" :items="pairsOf(EACH_WORDS)" @update:model-value="give('each')($event)" />
+      <BenchSelect v-if="Number(answers.cylinders) !== 1" :label="answers.head === 'blind' ? 'Barrels' : 'Heads'" :model-value="answers.each" :items="(['bank', ...shares, 1] as const).map(each => [each, sayHeads(each)] as const)" @update:model-value="give('each')($event)" />
       <BenchSelect v-if="banks" label="Numbered" :model-value="answers.numbering" :items="numberings" @update:model-value="give('numbering')($event)" />
       <BenchText v-if="banks && answers.numbering === 'own'" label="Cylinders of each bank" placeholder="1 4 6 7 / 2 3 5 8" :model-value="answers.own" :fault="faults.own" @update:model-value="give('own')(String($event ?? ''))" />
       <BenchSelect label="Cylinder 1 is at" :model-value="answers.first" :items="FIRST_ENDS.map(end => [end, FIRST_WORDS[end]] as const)" @update:model-value="give('first')($event)" />
