@@ -1,5 +1,5 @@
 import type { CanvasElement, Content } from 'pdfmake/interfaces'
-import { cutAtChamber, cutPlane, cylindersOf, depthSet, finishesOf, metOnTheWay, oldFace, placeAlong, quantityOf, reachOf, rowBeginsAt, type EntryOf } from '#core'
+import { cutAtChamber, cutPlane, cylindersOf, depthSet, finishesOf, leastCut, metOnTheWay, oldFace, placeAlong, quantityOf, reachOf, rowBeginsAt, type EntryOf } from '#core'
 import { capital, say } from '#shared/figures'
 import { sayFaceLeft, sayLaid, sayMet, sayWhere } from '../words/cuts'
 import { sayGroup } from '../words/entries'
@@ -77,6 +77,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
     const reach = reachOf(r, head, slopeX ? 'acrossCrank' : 'aboutCrank')
     const left = oldFace({ depth, slopeX, slopeY }, reach)
     const met = planned ? metOnTheWay(r, rules, planned.cylinders.filter(c => row.includes(c.cylinder)), depth).find(one => one.depth > depth) : undefined
+    const least = leastCut(r, cut)
     const finish = finishesOf(r).find(({ entry: { scope } }) => scope.level === 'head' && scope.head === head)?.entry
     const found = findings(of, head)
     const other = r.planned.filter(op => op !== cut && op.kind === 'faceCut').length
@@ -85,6 +86,7 @@ export function workOrder(of: PaperCase): ReturnType<typeof paper> {
       { columns: [{ width: 'auto', stack: [{ text: rolled ? `Take off the face, ${sayWhere(cut.body)}` : 'Take off the face', style: 'quiet' }, { text: length(depth, of), fontSize: 34, bold: true, noWrap: true }] }, { width: '*', margin: [24, 6, 0, 0], ul: [
         'Set it by the face as it is, and take the last pass light.',
         `Not deeper than ${length(depth, of)}: metal can’t be put back. Stop short rather than past it, and say by how much.`,
+        ...least && depth - least.depth >= 0.01 ? [`At least ${length(least.depth, of)}: with less, cylinder ${least.cylinder} does not reach its target.`] : [],
         ...met ? [`The next limit below it is at ${length(met.depth, of)}: ${sayMet(met)}.`] : [],
         ...rolled ? [`${capital(sayLaid(cut.body, lengths))}${cut.body.flat ? `; the last ${length(cut.body.flat.value, of)} of it off the new face, square` : ''}.`] : [],
         ...left > 0 ? [sayFaceLeft(left, reach!, lengths)] : [],

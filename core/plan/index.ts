@@ -5,6 +5,7 @@ export { NO_SOLIDS, type ChamberShape, type Chambers, type NotReady, type ShapeS
 export { crownsTried, type CrownAsked } from './crowns'
 export { FLAT, headCut, type CylinderCut, type HeadCut } from './depth'
 export { WORTH_GRINDING, evenPlan, type EvenBy, type EvenPlan, type Evened } from './evenUp'
+export { leastCut } from './leastCut'
 export { cutLimits, domeUnmeasured, metOnTheWay, oldFace, overLeast, reachOf, squishLeft, squishToKeep, type CutLimit, type Met } from './limits'
 export { type Moves } from './moves'
 export { pistonOrders, type PistonOrder } from './pistonOrder'

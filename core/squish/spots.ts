@@ -42,8 +42,8 @@ export function spotPlane(spots: Spot[], readingU = 0): SpotPlane {
   const sum = (f: (s: Spot) => number) => spots.reduce((total, s) => total + f(s), 0)
   const spread = (axis: 'x' | 'y') => Math.max(...spots.map(s => s[axis])) - Math.min(...spots.map(s => s[axis]))
   // A slope wants a spare direction: two spots tell one, three tell both.
-  const useX = n > 1 && spread('x') > 1e-6
-  const useY = n > 1 && spread('y') > 1e-6 && (n > 2 || spread('y') >= spread('x'))
+  const useX = spread('x') > 1e-6
+  const useY = spread('y') > 1e-6 && (n > 2 || spread('y') >= spread('x'))
   const basis: ((s: Spot) => number)[] = [
     () => 1, s => useX && !(n === 2 && useY) ? s.x : 0, s => useY ? s.y : 0
   ]

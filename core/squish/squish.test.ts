@@ -29,20 +29,20 @@ describe('squish velocity', () => {
       }
     ), { numRuns: 40 })
   })
-  it('agrees with the change of volume over the band, worked without the formula', () => {
+  it.each([0, 1.5, -1.5])('agrees with the change of volume over the band, worked without the formula, the pin %s mm aside', (pinOffset) => {
     // In 0.02° around −20° the gas that leaves the band through its inner edge, by conservation of mass at one density:
     // m_band = ρ·As·x with ρ = M/(Ac·x + Vb); outflow / (ρ·P·x) is the velocity.
     const [a1, a2] = [-20.01, -19.99]
     const dt = 0.02 / 360 / (5000 / 60)
     const x = (deg: number) => {
       const t = deg * Math.PI / 180
-      return 42.5 + 150 - (42.5 * Math.cos(t) + Math.sqrt(150 ** 2 - (42.5 * Math.sin(t)) ** 2)) + 1.26
+      return Math.sqrt(192.5 ** 2 - pinOffset ** 2) - (42.5 * Math.cos(t) + Math.sqrt(150 ** 2 - (42.5 * Math.sin(t) - pinOffset) ** 2)) + 1.26
     }
     const Ac = Math.PI / 4 * 92 ** 2
     const inBand = (deg: number) => 1998 * x(deg) / (Ac * x(deg) + 57327.1)
     const density = 1 / (Ac * x(-20) + 57327.1)
     const out = (inBand(a1) - inBand(a2)) / dt / (density * 87.6 * x(-20)) / 1000
-    expect(squishVelocity(launch, -20)).toBeCloseTo(out, 3)
+    expect(squishVelocity({ ...launch, pinOffset }, -20)).toBeCloseTo(out, 3)
   })
   it('is nothing at top dead centre and refuses what can’t be', () => {
     expect(squishVelocity(launch, 0)).toBe(0)
@@ -80,13 +80,25 @@ describe('readings at several spots', () => {
     // One reading 0.06 high: the mean of six goes up by 0.01, and the scatter tells.
     const off = spotPlane(spots.map((s, i) => i === 0 ? { ...s, value: s.value + 0.06 } : s))
     expect(off.centre).toBeCloseTo(1.27, 9)
-    expect(off.u).toBeGreaterThan(0.01)
+    // Of its square half is left beside the plane (1 − 1/6 − 40²/4800), over three spare readings; of that a sixth is the middle's.
+    expect(off.scatter).toBeCloseTo(0.06 * Math.sqrt(0.5 / 3), 9)
+    expect(off.u).toBeCloseTo(off.scatter / Math.sqrt(6), 9)
+    expect(planeAt(plane, { x: 20, y: 35 })).toBeCloseTo(1.305, 9)
   })
   it('takes rock out of a deck read on either side of the pin', () => {
     expect(spotPlane([{ x: 0, y: 40, value: 0.44 }, { x: 0, y: -40, value: 0.28 }])).toMatchObject({ centre: 0.36, rock: 0.002, taper: 0 })
     expect([40, 0, -40].map(y => Number(planeAt(spotPlane([{ x: 0, y: 40, value: 0.44 }, { x: 0, y: -40, value: 0.28 }]), { x: 0, y }).toFixed(9)))).toEqual([0.44, 0.36, 0.28])
     expect(spotPlane([{ x: 10, y: 0, value: 0.4 }]).centre).toBeCloseTo(0.4, 12)
     expect(spotPlane([{ x: 40, y: 0, value: 0.36 }, { x: -40, y: 0, value: 0.34 }])).toMatchObject({ rock: 0 })
+  })
+  it.each<[string, [x: number, y: number, value: number][], Partial<ReturnType<typeof spotPlane>>]>([
+    ['two places slantwise tell the slope along the longer way', [[40, 10, 1.28], [-40, -10, 1.24]], { centre: 1.26, taper: 0.0005, rock: 0 }],
+    ['two as far apart either way tell rock', [[30, 30, 1.29], [-30, -30, 1.23]], { centre: 1.26, taper: 0, rock: 0.001 }],
+    ['a row beside the pin is level across it, and has one reading to spare', [[10, 40, 0.44], [10, 0, 0.37], [10, -40, 0.28]], { centre: 1.09 / 3, taper: 0, rock: 0.002, scatter: 0.01 * Math.sqrt(2 / 3) }],
+    ['a row along the crank likewise', [[40, 8, 0.44], [0, 8, 0.37], [-40, 8, 0.28]], { centre: 1.09 / 3, taper: 0.002, rock: 0, scatter: 0.01 * Math.sqrt(2 / 3) }]
+  ])('%s', (_, places, wanted) => {
+    const plane = spotPlane(places.map(([x, y, value]) => ({ x, y, value })))
+    for (const [name, value] of Object.entries(wanted)) expect(plane[name as keyof typeof plane], name).toBeCloseTo(value, 9)
   })
   it('never claims less doubt than one reading has', () => {
     expect(spotPlane([{ x: 0, y: 1, value: 1 }, { x: 0, y: -1, value: 1 }], 0.02).u).toBeCloseTo(0.02 / Math.SQRT2, 9)
@@ -129,7 +141,9 @@ describe('the gap when it runs', () => {
     expect(heatCloses({ ...parts, rod: 'aluminium', block: 'iron' }).value - heatCloses({ ...parts, block: 'iron' }).value).toBeCloseTo(150 * 11.3e-6 * 90, 9)
     // Nobody said which block: in between, and unsure by as much as lies between them.
     expect(heatCloses(parts).value).toBeCloseTo((0.160875 - 0.01584) / 2, 6)
-    expect(heatCloses(parts).u).toBeGreaterThan(heatCloses({ ...parts, block: 'iron' }).u)
+    const others = [150 * 11.7e-6 * 15, 37 * 21e-6 * 30, 42.5 * 11.7e-6 * 15]
+    expect(heatCloses({ ...parts, block: 'iron' }).u).toBeCloseTo(Math.hypot(...others, 229.5 * 11e-6 * 10), 9)
+    expect(heatCloses(parts).u).toBeCloseTo(Math.hypot(...others, 229.5 * 16.5e-6 * 10, 229.5 * 5.5e-6 * 70 / Math.sqrt(3)), 9)
     expect(() => heatCloses({ ...parts, rodLength: 0 })).toThrow(/rodLength/)
     expect(() => runningGap({ cold: 1, rodStretch: -1, bearings: 0, rock: 0, thermal: 0 })).toThrow(/rodStretch/)
   })
