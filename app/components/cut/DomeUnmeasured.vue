@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { domeUnmeasured } from '#core'
-import { openingOf } from '~/composables/useOpening'
 import { useBuild } from '~/stores/build'
 
 /** Beside a cut that brings a dome nearer to its chamber, where nobody measured how near it is. */
@@ -9,5 +8,5 @@ const unmeasured = computed(() => build.replayed !== undefined && domeUnmeasured
 </script>
 
 <template>
-  <p v-if="unmeasured" class="small" data-dome>The dome of the piston comes nearer to the chamber too: measure that clearance at <NuxtLink :to="openingOf(build.view!.id, { station: 'mockup', leaf: 'clearances', field: 'domeToChamber' })" class="go">Mock-up</NuxtLink> first.</p>
+  <p v-if="unmeasured" class="small" data-dome>The dome of the piston comes nearer to the chamber too: measure that clearance at <GoTo :at="{ station: 'mockup', leaf: 'clearances', field: 'domeToChamber' }">Mock-up</GoTo> first.</p>
 </template>

@@ -3,7 +3,6 @@ import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, isOnTarget, opened
 import { capital, say, sayDoubt, sayList } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useCcScale } from '~/composables/useCcScale'
-import { openingOf } from '~/composables/useOpening'
 import { shapeKey, shapeSetupOf } from '~/composables/shape/useShapeSetup'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -133,7 +132,7 @@ const hatch = { measured: 'fill', derived: 'fill', book: 'dots', assumed: 'empty
     <p v-if="state.full && state.trapped" class="small both">full <FigureReading label="Full ratio" :part="state.full" dimension="ratio" /> · trapped <FigureReading label="Trapped ratio" :part="state.trapped" dimension="ratio" /></p>
     <p v-if="ways.length && reckonedWith" class="small quiet besides">{{ reckonedWith }}</p>
     <ul v-if="ways.length" class="ways" aria-label="What closes it">
-      <li v-for="(way, i) in ways" :key="way.words"><NuxtLink class="go" :to="openingOf(build.view!.id, way.at)">{{ i > 0 ? 'or ' : '' }}{{ way.words }}</NuxtLink></li>
+      <li v-for="(way, i) in ways" :key="way.words"><GoTo :at="way.at">{{ i > 0 ? 'or ' : '' }}{{ way.words }}</GoTo></li>
     </ul>
     <div class="scales">
       <svg width="280" :height="TALL + TOP * 2 + 18" role="img" :aria-label="`Whole clearance ${total.toFixed(1)} cc. ${gapSentence}`">

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { TURNED_STEPS, quantityOf, turnedPlan, turnedSteps, uncertainty, type LatheTask, type Place, type TurnedStep } from '#core'
+import { TURNED_STEPS, placeOf, quantityOf, turnedPlan, turnedSteps, uncertainty, type LatheTask, type Place, type TurnedStep } from '#core'
 import { digits, say, sayDoubt, shown } from '#shared/figures'
 import { useGlass } from '~/composables/useGlass'
-import { openingOf } from '~/composables/useOpening'
 import { notKept } from '~/composables/useStatement'
 import { useBuild, type ToAdd } from '~/stores/build'
 import { useChambers } from '~/stores/chambers'
@@ -31,7 +30,7 @@ const trouble = computed(() => {
   const found = plan.value?.round?.lathe
   if (!found || 'set' in found) return undefined
   if (found.fault === 'nose') return `A nose of this radius does not get into the form: ${mm(found.most)} is the most.`
-  return found.fault === 'notDrawn' ? 'Draw the dome on the Sheet, and its figures for the lathe stand here.' : 'What was poured does not go into this drawing: check its mouth, band and recess on the Sheet.'
+  return found.fault === 'notDrawn' ? 'Draw the dome, and its figures for the lathe stand here.' : 'What was poured does not go into this drawing: check its mouth, band and recess.'
 })
 const settings = computed(() => {
   const { set } = lathe.value ?? {}
@@ -50,10 +49,11 @@ const HEADS: Record<TurnedStep, string> = {
   squish: 'Squish by solder, until every place is squeezed', face: 'Re-cut the band, then take the seat face down', top: 'Lock the piston at top dead centre, by dial from both sides',
   pour: 'Level the cylinder both ways, pour through the plug hole, twice', open: 'Open the dome, polish, pour again'
 }
-const AT: Partial<Record<TurnedStep, Place>> = { squish: { station: 'mockup', leaf: 'squish' }, top: { station: 'mockup', leaf: 'tdc' }, pour: { station: 'pour' } }
-const wants = computed(() => [
-  ...q('wantedSquish') === undefined ? ['State the squish wanted, below.'] : [], ...target.value === undefined ? ['Set a target ratio on the Sheet.'] : [],
-  ...build.state?.clearance === undefined ? ['Pour the cylinder through its plug hole.'] : []
+const AT: Partial<Record<TurnedStep, Place>> = { squish: { station: 'mockup', leaf: 'squish' }, top: { station: 'mockup', leaf: 'tdc' }, pour: { station: 'pour', fill: 'assembled' } }
+const wants = computed((): { says: string, at: Place }[] => [
+  ...q('wantedSquish') === undefined ? [{ says: 'State the squish wanted', at: placeOf('wantedSquish') }] : [],
+  ...target.value === undefined ? [{ says: 'Set a target ratio', at: { station: 'sheet', leaf: 'section' } as const }] : [],
+  ...build.state?.clearance === undefined ? [{ says: 'Pour the cylinder through its plug hole', at: { station: 'pour', fill: 'assembled' } as const }] : []
 ])
 const sentence = ref('')
 async function planIt() {
@@ -71,7 +71,7 @@ const whole = { level: 'build' } as const
       <ol>
         <li v-for="step in TURNED_STEPS" :key="step" :data-step="step" :data-state="steps.get(step)">
           <span class="mark" aria-hidden="true">{{ steps.get(step) === 'done' ? '✓' : steps.get(step) === 'next' ? '→' : '' }}</span>
-          <span class="does"><NuxtLink v-if="AT[step]" :to="openingOf(build.view!.id, AT[step]!, build.cylinder)">{{ HEADS[step] }}</NuxtLink><template v-else>{{ HEADS[step] }}</template><span class="visually-hidden">, {{ steps.get(step) }}</span></span>
+          <span class="does"><GoTo v-if="AT[step]" :at="AT[step]!" :cylinder="build.cylinder">{{ HEADS[step] }}</GoTo><template v-else>{{ HEADS[step] }}</template><span class="visually-hidden">, {{ steps.get(step) }}</span></span>
           <span v-if="step === 'squish' && gap !== undefined" class="figure num">{{ mm(gap) }}</span>
           <template v-if="step === 'face' && plan">
             <span v-if="cuts" class="figure"><strong class="num big" data-turned="off">{{ mm(plan.off.value) }}</strong></span>
@@ -84,7 +84,7 @@ const whole = { level: 'build' } as const
           </template>
         </li>
       </ol>
-      <p v-for="text in wants" :key="text" class="quiet">{{ text }}</p>
+      <p v-for="{ says, at } in wants" :key="says"><GoTo :at="at" :cylinder="build.cylinder">{{ says }}</GoTo></p>
       <div class="row">
         <v-btn v-if="plan?.operations.length" :data-new="mine.length === 0 ? true : undefined" variant="flat" color="primary" @click="planIt">{{ mine.length ? 'Plan it again' : plan.operations.length > 1 ? 'Plan both' : 'Plan it' }}</v-btn>
         <p class="caution">Keep loose sleeves and rags away from the chuck. Measure after every cut.</p>
@@ -102,7 +102,7 @@ const whole = { level: 'build' } as const
         <LatheDrawing v-if="lathe" :from="lathe.from" :set="lathe.set" class="drawing" />
         <p v-if="lathe" class="small tool">The middle of the nose runs on a radius of <span class="num">{{ mm(lathe.set.round.path) }}</span><template v-if="lathe.set.round.r > 0">, struck <span class="num">{{ mm(lathe.set.round.r) }}</span> from the axis</template>, its centre <span class="num">{{ mm(Math.abs(lathe.set.round.z)) }}</span> {{ lathe.set.round.z < 0 ? 'outside' : 'inside' }} the seat face<template v-if="lathe.set.round.angle !== undefined">, the side at <span class="num">{{ digits(lathe.set.round.angle, 1) }}°</span></template>. Band left: <span class="num">{{ mm(lathe.set.bandLeft) }}</span>.<template v-if="q('plugRoom') === undefined"> Nobody measured how much thread the plug leaves above the dome.</template></p>
         <p v-if="limits" class="warn small">{{ limits }}</p>
-        <p v-if="trouble" class="sentence">{{ trouble }} <NuxtLink v-if="!lathe" class="go" :to="openingOf(build.view!.id, { station: 'sheet', leaf: 'chamber' }, build.cylinder)">Sheet, Chamber</NuxtLink></p>
+        <p v-if="trouble" class="sentence">{{ trouble }} <GoTo v-if="!lathe" :at="{ station: 'sheet', leaf: 'chamber' }" :cylinder="build.cylinder">Sheet, Chamber</GoTo></p>
       </template>
       <RadioRow v-if="lathe" v-model="by" label="What is changed first" :choices="[['depth', 'deeper first'], ['mouth', 'wider first']]" class="by" />
       <div class="fields">

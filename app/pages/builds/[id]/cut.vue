@@ -152,7 +152,7 @@ async function planDepth() {
           <CutStair :depth="depth" :marks="marks" :fixed="planned !== undefined || free === 'none'" @look="look_" />
         </template>
         <WaitsForChambers v-else-if="solid.drawn.value && !settled && !planned" class="waits" says="The depth is being worked out on the drawn chambers." />
-        <p v-else-if="!planned && free !== 'none' && unreachable.length === 0" class="quiet">A cut needs a target, set on the Sheet, and a chamber volume, poured at Pour.</p>
+        <p v-else-if="!planned && free !== 'none' && unreachable.length === 0" class="quiet">A cut needs <GoTo :at="{ station: 'sheet', leaf: 'section' }">a target</GoTo> and <GoTo :at="{ station: 'pour', fill: 'chamber' }">a chamber that is poured</GoTo></p>
         <p v-for="u in unreachable.slice(0, 1)" :key="u.cylinder" class="sentence">Cylinder {{ u.cylinder }}: no {{ free === 'angle' ? 'angle' : free === 'flat' ? 'flat cut' : 'depth' }} brings it to its target. {{ free === 'flat' ? 'The angled cut alone takes too much.' : tooSmall(u) }}</p>
         <p v-if="solid.faulty.value" class="sentence">The chamber of cylinder {{ solid.faulty.value.cylinder }} can’t be worked out from its drawing: the Sheet says why.</p>
         <p v-if="needed?.unknown.length && unreachable.length === 0 && (!solid.drawn.value || exactly) && free !== 'none'" class="small">Not counted, because nothing is known of it yet: cylinder {{ needed.unknown.join(', ') }}.</p>
@@ -207,7 +207,7 @@ async function planDepth() {
         </template>
         <template v-else>
           <ValveStandings v-if="hasSeats" :valves="valves" :depth="depth" />
-          <p class="small quiet">Draw the chamber on the Sheet: cuts are then exact, angled ones too{{ hasSeats ? ', and the seats are watched all the way round' : '' }}.</p>
+          <p class="small quiet"><GoTo :at="{ station: 'sheet', leaf: 'chamber' }">Draw the chamber</GoTo> Cuts are then exact, angled ones too{{ hasSeats ? ', and the seats are watched all the way round' : '' }}.</p>
         </template>
         <DomeUnmeasured />
       </section>

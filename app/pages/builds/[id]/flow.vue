@@ -12,7 +12,7 @@ const leaves = computed(() => choices.leavesOf('flow'))
   <div class="flow" data-station>
     <h1 class="visually-hidden">Flow</h1>
     <LeafTabs v-model="leaf" :leaves="leaves" label="Flow" />
-    <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
+    <div v-if="!build.replayed" class="room"><p class="quiet"><GoTo :at="{ station: 'sheet' }">Say on the Sheet how many cylinders the engine has</GoTo></p></div>
     <div v-else class="room" role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
       <CurveLeaf v-if="leaf === 'curves'" @enter="leaf = 'run'" />
       <CompareLeaf v-else-if="leaf === 'compare'" @enter="leaf = 'run'" />

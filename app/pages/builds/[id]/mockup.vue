@@ -26,7 +26,7 @@ const across = (slope: number) => say(Math.abs(slope) * bore.value, 'length', de
   <div class="mockup" data-station>
     <h1 class="visually-hidden">Mock-up</h1>
     <LeafTabs v-model="leaf" :leaves="leaves" label="Mock-up" />
-    <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
+    <div v-if="!build.replayed" class="room"><p class="quiet"><GoTo :at="{ station: 'sheet' }">Say on the Sheet how many cylinders the engine has</GoTo></p></div>
     <div v-else-if="leaf === 'squish' && standing" class="room squish" role="tabpanel" aria-label="Squish">
       <div class="left">
         <CrownPlaces :key="build.cylinder" kind="solder" :plane="plane" class="plan" />

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { hasPlace, printedPapers, type PaperName } from '#core'
-import { openingOf } from '~/composables/useOpening'
 import { usePapers } from '~/composables/usePapers'
 import { download } from '~/papers/download'
 import { useBuild } from '~/stores/build'
@@ -66,7 +65,7 @@ async function savePage() {
 <template>
   <div class="papers" data-station>
     <h1 class="visually-hidden">Papers</h1>
-    <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
+    <div v-if="!build.replayed" class="room"><p class="quiet"><GoTo :at="{ station: 'sheet' }">Say on the Sheet how many cylinders the engine has</GoTo></p></div>
     <template v-else>
       <div class="list">
         <ul>
@@ -84,7 +83,7 @@ async function savePage() {
           <p v-for="{ entry, since } in earlier" :key="entry.id" class="small" :class="{ warn: since > 0 }">{{ sayDate(entry.at) }}, {{ FORM_WORDS[entry.body.form] }}: {{ since === 0 ? 'still as it is now' : `as of then, ${since} ${since === 1 ? 'entry has' : 'entries have'} come since` }}</p>
         </div>
         <p class="small quiet">A paper is of this moment: its head says when it was printed, and after which entry.</p>
-        <p v-if="others.length" class="small">Printed where they are made: <template v-for="(one, i) in others" :key="one.what"><template v-if="i > 0">, </template><NuxtLink :to="openingOf(build.view!.id, one.at)">{{ one.what }}</NuxtLink></template>.</p>
+        <p v-if="others.length" class="small">Printed where they are made: <template v-for="one in others" :key="one.what"><GoTo :at="one.at" class="other">{{ one.what }}</GoTo> </template></p>
       </div>
       <div class="room" tabindex="0" role="region" aria-label="The paper as it will print">
         <PaperSheet v-if="pdf" :pdf="pdf" :name="PAPER_WORDS[chosen].name" />
@@ -98,6 +97,7 @@ async function savePage() {
 .papers { display: grid; grid-template-columns: 240px minmax(0, 1fr); min-height: 0; overflow: hidden; }
 .list { padding: 12px 16px; display: grid; gap: 12px; align-content: start; border-right: 1px solid var(--hair); overflow: auto; }
 .list a { color: var(--dye); }
+.other { margin-right: 10px; }
 .list ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 8px; }
 .room { position: relative; min-height: 0; overflow: auto; padding: 14px; background: var(--sheet-deep); }
 @media (max-width: 1000px) { .papers { grid-template-columns: 200px minmax(0, 1fr); } }

@@ -22,7 +22,7 @@ const both = computed(() => leaf.value === 'volumes' || leaf.value === 'moulds')
         <BenchSelect v-if="many > 1 && leaf !== 'throats'" class="nth" hide-label label="Which of them" :model-value="String(n)" :items="Array.from({ length: many }, (_, i) => [String(i + 1), `no. ${i + 1}`] as const)" @update:model-value="nth = $event!" />
       </div>
     </div>
-    <div v-if="!build.replayed" class="room"><p class="quiet">Say on the Sheet how many cylinders the engine has.</p></div>
+    <div v-if="!build.replayed" class="room"><p class="quiet"><GoTo :at="{ station: 'sheet' }">Say on the Sheet how many cylinders the engine has</GoTo></p></div>
     <div v-else class="room" role="tabpanel" :aria-label="leaves.find(l => l.key === leaf)?.name">
       <ThroatLeaf v-if="leaf === 'throats'" />
       <PortTable v-else-if="leaf === 'volumes'" />

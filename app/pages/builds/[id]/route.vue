@@ -5,7 +5,6 @@ import type { Route } from '#core/plan/route'
 import { bestOf, surestAfter } from '#core/plan/route/best'
 import { takenWork, uncounted } from '#core/plan/route/taken'
 import { plannedSeats } from '#core/plan/route/way'
-import { openingOf } from '~/composables/useOpening'
 import { useReplan } from '~/composables/useReplan'
 import { useRoutes } from '~/composables/useRoutes'
 import { notKept } from '~/composables/useStatement'
@@ -64,7 +63,6 @@ const counted = computed(() => build.replayed ? plannedSeats(build.replayed) : [
 const pistons = computed(() => taken.value && build.replayed && build.planned ? pistonOrders(build.replayed, build.planned) : [])
 const unmeasured = computed(() => pistons.value.some(order => order.pockets === undefined))
 const replan = useReplan(taken)
-const why = computed(() => ({ noTarget: 'A route needs a target: set it on the Sheet.', onTarget: 'Nothing is to do: every cylinder is on target.', noRatio: '', limits: '' }))
 </script>
 
 <template>
@@ -79,7 +77,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
           <ul v-if="replan.changes.value.length" class="small">
             <li v-for="c in replan.changes.value" :key="c.cut.id" data-replan>{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `Head ${c.head}: after` : 'After' }} the last pour the cut is <strong class="num">{{ say(c.now, 'length', device.lengths) }}</strong>; <span class="num">{{ say(c.planned, 'length', device.lengths) }}</span> is planned.</li>
           </ul>
-          <p v-if="pistons.length" class="small" data-order>{{ unmeasured ? 'Valve to piston is not measured for both valves of every cylinder: measure it before you order, or the pockets are not known.' : 'The new pistons are' }} <NuxtLink :to="openingOf(build.view!.id, { station: 'papers', leaf: 'pistons' })">{{ unmeasured ? 'The order as it is' : 'among the papers, as an order' }}</NuxtLink>.</p>
+          <p v-if="pistons.length" class="small" data-order>{{ unmeasured ? 'Valve to piston is not measured for both valves of every cylinder: measure it before you order, or the pockets are not known.' : 'The new pistons are' }} <GoTo :at="{ station: 'papers', leaf: 'pistons' }">{{ unmeasured ? 'The order as it is' : 'among the papers, as an order' }}</GoTo></p>
           <div class="row">
             <v-btn v-if="replan.changes.value.length" variant="flat" color="primary" @click="replan.take().then(said => sentence = said ?? '')">Plan {{ replan.changes.value.map(c => say(c.now, 'length', device.lengths)).join(' and ') }} instead</v-btn>
             <v-btn @click="build.dropPlan(taken.id).then(sent => sentence = notKept(sent) ?? '')">Drop this route</v-btn>
@@ -92,7 +90,8 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
         <div v-else-if="working" class="line" role="status"><span class="small quiet">{{ under === 'solid' ? 'Checking the routes on the solids' : 'Looking for routes' }}, {{ Math.round(progress * 100) }} %</span><v-btn size="small" @click="routes.stop">Stop</v-btn></div>
         <p v-if="answer?.kind === 'noRatio'" class="lead">Pour {{ sayCylinders(answer.cylinders, all).toLowerCase() }} first: a route begins at the ratio.</p>
         <p v-else-if="answer?.kind === 'limits'" class="sentence">{{ sayLimitFault(answer.faults[0]!, device.lengths) }}</p>
-        <p v-else-if="answer && answer.kind !== 'routes'" class="lead" data-nothing>{{ why[answer.kind] }}</p>
+        <p v-else-if="answer?.kind === 'noTarget'" class="lead" data-nothing>A route needs <GoTo :at="{ station: 'sheet', leaf: 'section' }">a target</GoTo></p>
+        <p v-else-if="answer?.kind === 'onTarget'" class="lead" data-nothing>Nothing is to do: every cylinder is on target.</p>
         <template v-if="found && route">
           <div v-if="list.length > 0" class="first" data-first>
             <v-btn :variant="taken ? 'outlined' : 'flat'" :color="taken ? undefined : 'primary'" class="take" data-take @click="take">Take route {{ chosen + 1 }}</v-btn>
@@ -115,7 +114,7 @@ const why = computed(() => ({ noTarget: 'A route needs a target: set it on the S
             <li v-if="route.held && list.length > 0" data-held>{{ sayHeld(route.held, all, device.lengths, build.closed) }}</li>
             <li v-if="route.worth[0]" data-worth>{{ sayWorth(route.worth[0], surestAfter(list, route.worth[0].measurement)) }}</li>
             <li v-if="route.way.pockets" data-pockets>A pocket is told as large as it can be. Once they are cut, pour the crowns before you cut anything else. Ask the maker of the pistons how thin a crown may get.</li>
-            <li v-if="found.unsized" data-unsized>A valve comes too near its piston, and deeper pockets were not looked for: <NuxtLink :to="openingOf(build.view!.id, placeOf(`${found.unsized[0]!}Valve`))" class="go">state how large the {{ found.unsized.join(' and ') }} {{ found.unsized.length > 1 ? 'valves are' : 'valve is' }}</NuxtLink>.</li>
+            <li v-if="found.unsized" data-unsized>A valve comes too near its piston, and deeper pockets were not looked for: <GoTo :at="placeOf(`${found.unsized[0]!}Valve`)">state how large the {{ found.unsized.join(' and ') }} {{ found.unsized.length > 1 ? 'valves are' : 'valve is' }}</GoTo></li>
             <li v-if="route.assumedSeats">The heights of seats are only assumed: measure them before you cut.</li>
             <li class="small quiet"><template v-if="!build.closed">Depths by the {{ route.source === 'mouth' ? 'mouth area' : by === 'solid' ? 'solid' : 'drawing' }}{{ route.source === 'both' ? ' where there is one, else by the mouth area' : '' }}. </template>{{ found.looked }} {{ found.looked === 1 ? 'way' : 'ways' }} looked at, {{ found.kept }} inside every limit.</li>
           </ul>

@@ -201,7 +201,8 @@ async function template(kindOf: 'pdf' | 'svg') {
         </template>
       </div>
     </template>
-    <p v-else class="none">{{ spec ? 'A turned dome has no valves to free.' : 'Draw the chamber first, on the Sheet’s Chamber leaf: two minutes from bore and valve sizes.' }}</p>
+    <p v-else-if="spec" class="none">A turned dome has no valves to free.</p>
+    <p v-else class="none"><GoTo :at="{ station: 'sheet', leaf: 'chamber' }">Draw the chamber first</GoTo> <span class="quiet">Two minutes, from bore and valve sizes.</span></p>
     <PlannedWork v-if="!spec" :kinds="['relief']" class="none" />
   </div>
 </template>
