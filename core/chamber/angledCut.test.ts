@@ -1,6 +1,7 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { box, cap, turned } from '../../tests/support/solids'
-import { UNCUT, angleOf, atEdges, cutOf, cutsTogether, faceLeft, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, worstHit, type ChamberValve } from '.'
+import { UNCUT, angleOf, atEdges, cutAtChamber, cutOf, cutsTogether, faceLeft, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, worstHit, type ChamberValve } from '.'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
 const setup = { roll: 'aboutCrank' as const, angle: 0, depth: 0, flat: 0 }
@@ -53,6 +54,19 @@ describe('one figure found from the target', () => {
     // 1.2 cc over 600 mm² is 2 mm at y = 20
     expect(solveCut(off, at, setup, 'angle', 4.8)).toBeCloseTo(Math.atan(2 / 20) * 180 / Math.PI, 4)
     expect(() => solveCut(mesh, at, { ...setup, depth: 0 }, 'angle', 0.001)).toThrow(RangeError)
+  })
+  it('angle: of the two that leave as much the smaller one, the way the chamber lies off the bore line', () => {
+    const found = [2, -2].map(y => solveCut(box(20, 30, 10, [0, y, 0]), at, setup, 'angle', 5.7))
+    expect(found[0]).toBeGreaterThan(0)
+    expect(found[1]).toBeCloseTo(-found[0]!, 6)
+  })
+  it('leaves what is wanted over whatever face was left before, whichever way both lie', () => {
+    const slope = fc.double({ min: -0.15, max: 0.15, noNaN: true })
+    fc.assert(fc.property(slope, slope, fc.double({ min: -6, max: 6, noNaN: true }), fc.constantFrom('aboutCrank' as const, 'acrossCrank' as const), fc.double({ min: 1.5, max: 3.5, noNaN: true }), (slopeX, slopeY, angle, roll, target) => {
+      const done = { depth: 0.4, slopeX, slopeY }
+      const depth = solveCut(mesh, { x: 7, y: -3 }, { ...setup, roll, angle }, 'depth', target, done)
+      expect(volumeAboveCut(mesh, cutsTogether([done, cutAtChamber(cutOf({ ...setup, roll, angle, depth }), { x: 7, y: -3 })]))).toBeCloseTo(target, 6)
+    }), { numRuns: 60 })
   })
   it('counts from the face an earlier cut left', () => {
     expect(solveCut(mesh, at, setup, 'depth', 4.8, { ...UNCUT, depth: 0.7 })).toBeCloseTo(1.3, 6)

@@ -53,7 +53,8 @@ function over({ positions: p, triangles: t }: Mesh, depth: number, slopeX: numbe
     const alone = upA === upB ? hc : upA === upC ? hb : ha
     const one = upA === upB ? ha : upA === upC ? hc : hb
     const two = upA === upB ? hb : upA === upC ? ha : hc
-    const share = alone * alone / ((alone - one) * (alone - two))
+    // Each by itself: what is squared first would be lost where a corner all but touches the plane.
+    const share = alone / (alone - one) * (alone / (alone - two))
     volume += alone > 0 ? area * share * alone / 3 : area * ((ha + hb + hc) / 3 - share * alone / 3)
     opening += area * (alone > 0 ? share : 1 - share)
   }

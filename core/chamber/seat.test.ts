@@ -70,6 +70,8 @@ describe('what else moves when a head comes down', () => {
     expect(v.gap).toBeCloseTo(0.1042, 4)
     expect(v.portsOff).toBeCloseTo(0.5909, 4)
     expect(() => vFlange(45, 0, 1)).toThrow(/flange/)
+    expect(() => vFlange(45, 180, 1)).toThrow(/flange/)
+    expect(() => vFlange(90, 35, 1)).toThrow(/halfBank/)
   })
   it('a cam falls back 1.189°', () => {
     expect(camRetard(0.6, { runAngle: 5, pitch: 9.525, camTeeth: 38 })).toBeCloseTo(1.189, 3)

@@ -94,9 +94,17 @@ function inAir(mesh: Mesh, [x, y, z]: number[]): boolean {
   return crossings % 2 === 1
 }
 
+/** Whether a place lies under the machined edge of a valve, however far along its axis. */
+function underValve({ x, y, diameter, topCutWidth, ...valve }: ChamberValve, p: number[]): boolean {
+  const { seat, axis } = valveFrame({ x, y, diameter, topCutWidth, ...valve })
+  const w = p.map((c, k) => c - seat[k]!)
+  const along = w.reduce((sum, c, k) => sum + c * axis[k]!, 0)
+  return Math.hypot(...w.map((c, k) => c - along * axis[k]!)) < diameter / 2 + topCutWidth
+}
+
 describe('against a brute-force walk', () => {
   const coarse = { along: 5, wall: 2, roof: 4, around: 36 }
-  it('on random chambers, valves and lifts: in air up to the gap, in metal just past it', () => {
+  it.each(['by itself', 'beside the others, shut'])('a valve %s, on random chambers and lifts: in air up to the gap, in metal just past it', (beside) => {
     fc.assert(fc.property(
       fc.constantFrom(launchChamber(), hollinChamber()), fc.double({ min: 0.8, max: 9, noNaN: true }), fc.integer({ min: 0, max: 359 }), fc.integer({ min: 0, max: 3 }), fc.double({ min: 0.85, max: 1.2, noNaN: true }),
       (spec: ChamberSpec, lift, azimuth, which, stretch) => {
@@ -106,7 +114,9 @@ describe('against a brute-force walk', () => {
         const { axis, seat, seatRadius } = valveFrame(spec.valves[open]!)
         const centre = seat.map((s, k) => s - axis[k]! * lift)
         if (!inAir(mesh, centre)) return
-        const { gap } = shroudOnSolid({ mesh, valves: [spec.valves[open]!], open: 0, lift, below: bare })
+        const shut = beside === 'by itself' ? [] : spec.valves.filter((_, i) => i !== open)
+        const { gap } = shroudOnSolid({ mesh, valves: [spec.valves[open]!, ...shut], open: 0, lift, below: bare })
+        const isOpen = (p: number[]) => inAir(mesh, p) || shut.some(other => underValve(other, p))
         const long = Math.hypot(axis[2], axis[0])
         const u = [axis[2] / long, 0, -axis[0] / long]
         const v = [axis[1] * u[2]! - axis[2] * u[1]!, axis[2] * u[0]! - axis[0] * u[2]!, axis[0] * u[1]! - axis[1] * u[0]!]
@@ -115,10 +125,37 @@ describe('against a brute-force walk', () => {
         const reach = gap[azimuth]! + seatRadius
         // The bore of 1 mm stands in for none; a ray that crosses its stub is left out.
         if (Math.hypot(on(reach)[0]!, on(reach)[1]!) < 1) return
-        for (const share of [0.2, 0.5, 0.8, 0.999]) expect(inAir(mesh, on(reach * share))).toBe(true)
-        expect(inAir(mesh, on(reach + 0.01))).toBe(false)
+        for (const share of [0.2, 0.5, 0.8, 0.999]) expect(isOpen(on(reach * share))).toBe(true)
+        expect(isOpen(on(reach + 0.01))).toBe(false)
       }), { numRuns: 30 })
   }, 60_000)
+})
+
+describe('ceiling and wall', () => {
+  // A ledge from 22 in to 12 mm at 6 mm, and an upright wall over it.
+  const mesh = turned([[22, 0], [22, 6], [12, 6], [12, 16]])
+  it('an upright wall further in from the mouth than it is high is ceiling, brought down to the face along the valve', () => {
+    for (const [tilt, leans, face] of [[0, 0, { depth: 0, slopeX: 0, slopeY: 0 }], [20, 0, { depth: 0, slopeX: 0, slopeY: 0 }], [20, 180, { depth: 0, slopeX: 0, slopeY: 0 }], [15, 130, { depth: 0.6, slopeX: 0.03, slopeY: -0.02 }]] as const) {
+      const valve = upright({ diameter: 12, tilt, leans, seatHeight: 14 })
+      const found = shroudOnSolid({ mesh, valves: [valve], open: 0, lift: 5, below: { bore: 44, gasketBore: 44, gasketThickness: 1 }, face })
+      const { axis, seat } = valveFrame(valve)
+      const centre = seat.map((s, k) => s - axis[k]! * 5)
+      const long = Math.hypot(axis[2], axis[0])
+      const u = [axis[2] / long, 0, -axis[0] / long]
+      const v = [axis[1] * u[2]! - axis[2] * u[1]!, axis[2] * u[0]! - axis[0] * u[2]!, axis[0] * u[1]! - axis[1] * u[0]!]
+      const told = [0, 90, 180, 270].map(degrees => found.roof[degrees])
+      expect(told).toEqual([0, 90, 180, 270].map((degrees) => {
+        const [cos, sin] = [Math.cos(degrees * Math.PI / 180), Math.sin(degrees * Math.PI / 180)]
+        const p = centre.map((c, k) => c + (found.gap[degrees]! + 6) * (u[k]! * cos + v[k]! * sin))
+        const over = (q: number[]) => q[2]! - face.depth - face.slopeX * q[0]! - face.slopeY * q[1]!
+        // Down the axis in small steps until it is through the face.
+        let down = 0
+        while (over(p.map((c, k) => c - axis[k]! * down)) > 0) down += 0.001
+        const level = [6, 16].some(z => Math.abs(p[2]! - z) < 1e-3)
+        return level || 22 - Math.hypot(p[0]! - axis[0] * down, p[1]! - axis[1] * down) > over(p)
+      }))
+    }
+  })
 })
 
 describe('metal taken off round a valve', () => {

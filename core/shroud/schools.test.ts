@@ -111,6 +111,23 @@ describe('the schools, on a valve off the middle of a round pot', () => {
   })
 })
 
+describe('a pin along any wall', () => {
+  it('is stopped where a wall walked in small steps comes nearer to its middle than half of it', () => {
+    fc.assert(fc.property(fc.array(fc.double({ min: 0.5, max: 9, noNaN: true }), { minLength: 24, maxLength: 24 }), fc.double({ min: 1, max: 7, noNaN: true }), (gap, d) => {
+      const at = (i: number, far: number) => [far * Math.cos(2 * Math.PI * i / 24), far * Math.sin(2 * Math.PI * i / 24)] as const
+      const blocked = pinBlocked(15, gap, d)
+      for (let i = 0; i < 24; i++) {
+        const [x, y] = at(i, 15 + d / 2)
+        const nearest = Math.min(...gap.flatMap((g, k) => {
+          const [[x1, y1], [x2, y2]] = [at(k, 15 + g), at(k + 1, 15 + gap[(k + 1) % 24]!)]
+          return Array.from({ length: 101 }, (_, n) => Math.hypot(x1 + (x2 - x1) * n / 100 - x, y1 + (y2 - y1) * n / 100 - y))
+        }))
+        if (Math.abs(nearest - d / 2) > 0.02) expect(blocked.has(i), `place ${i}`).toBe(nearest < d / 2)
+      }
+    }), { numRuns: 60 })
+  })
+})
+
 describe('the pin gauge on the launch engine', () => {
   // In closed form, from the drawing alone: the intake's head at 9.5 mm lift lies wholly under its seat; the wall on the far
   // side is the bore's circle of 46 leaning in by 7° with height, and the pin's middle runs 22.25 + d/2 from the axis.

@@ -57,6 +57,7 @@ describe('walls round a valve', () => {
     const seat = { seatWidth: 1.4, seatAngle: 45, throat: 39.383, stem: 8 }
     const s = shroud({ walls: [circle(60)], valve: { x: 0, y: 0, diameter: 44.5 }, lift: 11, seat })
     expect(s.required).toBeCloseTo(Math.sqrt(22.25 ** 2 + 2 * 1167.9 / (2 * Math.PI)) - 22.25, 3)
+    expect(s.need).toBeCloseTo(1167.9, 2)
     const bare = shroud({ walls: [circle(60)], valve: { x: 0, y: 0, diameter: 44.5 }, lift: 11, seat: { seatWidth: 1.4, seatAngle: 45 } })
     expect(bare.required).toBeGreaterThan(s.required)
   })
@@ -66,6 +67,17 @@ describe('walls round a valve', () => {
     expect(() => shroud({ walls: [], valve: { x: 0, y: 0, diameter: 40 }, lift: 5 })).toThrow(/walls/)
     expect(() => shroud({ walls: [[[0, 0], [1, 1]]], valve: { x: 0, y: 0, diameter: 40 }, lift: 5 })).toThrow(/three points/)
     expect(() => shroud({ walls: [box(30)], valve: { x: 0, y: 0, diameter: 40 }, lift: -1 })).toThrow(/lift/)
+  })
+  it('takes a valve whose middle lies in any triangle, and no other', () => {
+    const at = fc.tuple(fc.integer({ min: -30, max: 30 }), fc.integer({ min: -30, max: 30 }))
+    fc.assert(fc.property(at, at, at, (a, b, c) => {
+      const side = ([x1, y1]: number[], [x2, y2]: number[]) => x1! * y2! - x2! * y1!
+      const sides = [side(a, b), side(b, c), side(c, a)]
+      fc.pre(sides.every(s => s !== 0))
+      const look = () => shroud({ walls: [[a, b, c]], valve: { x: 0, y: 0, diameter: 4 }, lift: 1 })
+      if (sides.every(s => s > 0) || sides.every(s => s < 0)) expect(look).not.toThrow()
+      else expect(look).toThrow(/inside a wall/)
+    }), { numRuns: 300 })
   })
   it('agrees with a ray walked step by step through any star-shaped wall', () => {
     fc.assert(fc.property(fc.array(fc.double({ min: 15, max: 60, noNaN: true }), { minLength: 5, maxLength: 24 }), fc.double({ min: 0, max: 12, noNaN: true }), (radii, lift) => {
