@@ -127,9 +127,9 @@ describe('what is no chamber', () => {
     const loose = new Float64Array([...solid.triangles].flatMap(t => [...solid.positions.slice(3 * t, 3 * t + 3)]))
     const apart = Uint32Array.from({ length: loose.length / 3 }, (_, i) => i)
     expect(meshVolume({ positions: loose, triangles: apart })).toBeCloseTo(6, 12)
-    // As a file writer rounds, across a cell's side as well as inside it.
+    // As a file writer rounds, this corner and not that one, across a cell's side as well as inside it.
     fc.assert(fc.property(fc.integer({ min: 1, max: 99 }), fc.double({ min: -5e-7, max: 5e-7, noNaN: true }), (seed, by) => {
-      const off = loose.map((v, i) => (i * 7919 + seed) % 3 === 0 ? v + by : v)
+      const off = loose.map((v, i) => (i * 7919 + seed) % 7 < 3 ? v + by : v)
       expect(meshVolume({ positions: off, triangles: apart })).toBeCloseTo(6, 5)
     }), { numRuns: 60 })
     expect(() => meshVolume({ positions: loose.map((v, i) => i === 0 ? v + 0.001 : v), triangles: apart })).toThrow(/open at/)

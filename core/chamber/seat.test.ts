@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { camRetard, clearanceFromSinking, pushrodChange, ridgeVolume, seatLedge, seatMargin, sinking, vFlange } from '.'
+import { blending, camRetard, clearanceFromSinking, pushrodChange, ridgeVolume, seatLedge, seatMargin, sinking, vFlange } from '.'
 
 const rad = (d: number) => d * Math.PI / 180
 const seat = { diameter: 36.4, axis: [0, -Math.sin(rad(26)), Math.cos(rad(26))] as [number, number, number], centre: [23.5, 3.5, 8.67835] as [number, number, number] }
@@ -40,6 +40,9 @@ describe('sinking a valve', () => {
     expect(sinking({ diameter: 38, topCut: 30 }, 0.5).added).toBeCloseTo(0.593, 3)
     expect(sinking({ diameter: 38, topCut: 15 }, 0.5).added).toBeCloseTo(0.625, 3)
     expect(sinking({ diameter: 38, topCut: 30 }, 0)).toEqual({ added: 0, diameter: 38 })
+    // Rims blended by 2 mm: triangles of ½·4·sin α at 19.866 + 2·(1 − cos α)/3 from the axis.
+    expect(blending({ diameter: 39.732, topCut: 30 }, 2)).toBeCloseTo(2 * Math.PI * 19.9553 / 1000, 5)
+    expect(blending({ diameter: 39.732, topCut: 60 }, 2)).toBeCloseTo(2 * Math.PI * 20.1993 * 1.73205 / 1000, 5)
   })
   it('gives clearance back: s·cosτ upright, s along the valve', () => {
     expect(clearanceFromSinking(0.5, 24, 'upright')).toBeCloseTo(0.4568, 4)
