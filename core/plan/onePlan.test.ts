@@ -199,6 +199,21 @@ describe('what bolts, dowels and the valley lose', () => {
     expect(moves.rolled!.lean).toBeCloseTo(1.1458, 3)
     expect(moves.rolled!.over).toBeCloseTo(0.44, 9)
   })
+  it('counts nothing that came down before it was measured, by face, deck, gasket or spacer', () => {
+    const bench = oneCylinder()
+    const gasket = (thickness: number) => bench.add('gasketChange', head, { state: 'done', thickness: mm(thickness), bore: mm(94) })
+    const bank = { level: 'bank', bank: 1 } as const
+    bench.cut(0.5, 0.5)
+    gasket(0.9)
+    bench.add('deckCut', bank, { state: 'done', depth: mm(0.1) })
+    bench.add('spacer', bank, { state: 'done', change: mm(0.25) })
+    bench.state('boltSpare', 2)
+    // Since then 0.2 off the face, a gasket 0.1 thicker, 0.05 more under the barrel, and 0.3 planned: 0.35 down.
+    bench.cut(0.2, 0.2)
+    gasket(1)
+    bench.add('spacer', bank, { state: 'done', change: mm(0.05) })
+    expect(asIf(replay(bench.entries)!, [{ kind: 'faceCut', scope: head, body: { state: 'planned', depth: mm(0.3) } }], NO_SOLIDS).cylinders[0]!.moves.boltLeft).toBeCloseTo(2 - 0.35, 9)
+  })
 })
 
 describe('a vee whose angle the layout says', () => {

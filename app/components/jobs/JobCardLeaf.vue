@@ -41,6 +41,8 @@ const doneCount = computed(() => card.value?.lines.filter(l => l.done).length ??
       <BenchSelect :model-value="template ?? usual" label="What kind of job" :items="pairsOf(TEMPLATE_WORDS)" @update:model-value="template = $event as JobTemplate" />
       <p class="small quiet">{{ jobs.stepsFor(template ?? usual).map(sayStep).join(' · ') }}</p>
       <v-btn type="submit" variant="flat" color="primary" :disabled="!build.replayed">Begin the card</v-btn>
+      <!-- The card it was begun on may have been struck out. -->
+      <p v-if="mine" class="sentence">Your clock runs here, {{ sayStep(mine.step).toLowerCase() }}, <span class="num">{{ sayRunning(ran) }}</span>. <v-btn variant="text" class="go" @click="stop">Stop it</v-btn></p>
     </form>
     <template v-else>
       <div class="head">
