@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { box, cap, turned } from '../../tests/support/solids'
-import { UNCUT, angleOf, atEdges, cutAtChamber, cutOf, cutsTogether, faceLeft, fromEdges, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, worstHit, type ChamberValve } from '.'
+import { UNCUT, angleOf, atEdges, cutAtChamber, cutOf, cutsTogether, faceLeft, fromEdges, roundEdge, sectionOf, solveCut, valveDrop, valveMargins, volumeAboveCut, worstHit, type ChamberValve } from '.'
 
 const tan = (degrees: number) => Math.tan(degrees * Math.PI / 180)
 const setup = { roll: 'aboutCrank' as const, angle: 0, depth: 0, flat: 0 }
@@ -118,6 +118,13 @@ describe('seats under a cut', () => {
     expect(worstHit([wide, gone, near])).toBe(gone)
     expect(worstHit([near, of(1.3, 0.2)])).toBe(near)
     expect(worstHit([])).toBeUndefined()
+  })
+  it('are walked counter-clockwise from +x: 72 places of an edge of 40, level and leaning by 60°', () => {
+    const at = (axis: [number, number, number], i: number) => roundEdge({ centre: [1, 2, 5], axis, diameter: 40 })[i]!.map(x => Number(x.toFixed(9)))
+    expect([0, 18, 36].map(i => at([0, 0, 1], i))).toEqual([[21, 2, 5], [1, 22, 5], [-19, 2, 5]])
+    // Its axis leans over x: along x the edge goes 20·cos 60° out and falls 20·sin 60°.
+    expect(at([Math.sqrt(3) / 2, 0, 0.5], 0)).toEqual([11, 2, Number((5 - 10 * Math.sqrt(3)).toFixed(9))])
+    expect(at([Math.sqrt(3) / 2, 0, 0.5], 18)).toEqual([1, 22, 5])
   })
   it('round the clock: least where the stem leans to, and it agrees with the closed form', () => {
     const { seat } = valveMargins(exhaust, { ...UNCUT, depth: 1 })

@@ -82,6 +82,14 @@ describe('a turned head', () => {
     const [first, second] = [1, 2].map(c => turnedPlan(r, c, [], NO_SOLIDS)!)
     expect(first!.toOpen!.value - second!.toOpen!.value).toBeCloseTo(0.2, 6)
     expect(second!.operations).toMatchObject([{ kind: 'relief', scope: { cylinder: 2 } }])
+    // What is planned of its own dome is planned anew; what comes out of the other teaches it nothing.
+    const own = { kind: 'relief', scope: { level: 'cylinder', cylinder: 2 }, body: { state: 'planned', added: cc(0.3) } } as const
+    expect(turnedPlan(r, 2, [own], NO_SOLIDS)!.toOpen!.value).toBeCloseTo(second!.toOpen!.value, 9)
+    finish(bench, first!)
+    const out = 9 + 1.1 * first!.round!.cc
+    for (let i = 0; i < 2; i++) bench.add('pour', one, { encloses: 'assembled', fills: [{ start: 0, end: out }], typed: String(out), instrument: fineBurette, plugColumn: cc(1.88) } as Bodies['pour'])
+    expect(replay(bench.entries)!.settlements).toHaveLength(1)
+    expect(turnedPlan(replay(bench.entries)!, 2, [], NO_SOLIDS)!.round).not.toHaveProperty('share')
     // π·(23.5² − 16²) and 2π·16
     expect(squishBandOf(r, 2).area).toBeCloseTo(930.7, 1)
     expect(squishBandOf(r, 2).edge).toBeCloseTo(100.53, 2)

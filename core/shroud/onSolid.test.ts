@@ -70,6 +70,13 @@ describe('walls in the valve head’s own plane', () => {
     // Towards the exhaust (azimuth near 0) the way is open right across it.
     expect(gap[356]).toBeGreaterThan(15)
   })
+  it.each([-20, 0, 20])('goes right across a shut neighbour that leans by %s° and stands beyond the wall', (lean) => {
+    const shut = upright({ x: 24, y: 0, diameter: 16, tilt: Math.abs(lean), leans: lean < 0 ? 0 : 180, seatHeight: 13 })
+    const { seat, axis } = valveFrame(shut)
+    const { gap } = shroudOnSolid({ mesh: turned([[22, 0], [22, 14]]), valves: [upright({ x: -8, diameter: 12 }), shut], open: 0, lift: 5, below: { ...below, bore: 20, gasketBore: 20 } })
+    // At 7 mm over the face, where the open valve's head is: the neighbour's middle there, half of its slanting section, less the open one's edge.
+    expect(gap[0]).toBeCloseTo(seat[0] + axis[0] / axis[2] * (7 - seat[2]) + 8.5 / axis[2] + 8 - 6, 6)
+  })
   it('refuses what is no lift, no valve, or a valve in metal', () => {
     const mesh = cap(50, 20, 40, 90)
     expect(() => shroudOnSolid({ mesh, valves: [upright()], open: 0, lift: 0, below })).toThrow(RangeError)
