@@ -27,6 +27,12 @@ describe('a head is cut once', () => {
     expect(cut.deepest).toMatchObject({ cylinder: 2 })
     expect(cut.deepest!.depth.value).toBeCloseTo(1.18013, 4)
   })
+  it('is found from the face as it is, whatever cut is planned already', () => {
+    const bench = two()
+    const before = cutOf(bench)
+    bench.add('faceCut', head, { state: 'planned', depth: mm(0.9) })
+    expect(cutOf(bench)).toEqual(before)
+  })
   it('carries the doubt of gap and mouth area into the depth, by hand', () => {
     const [first] = cutOf(two()).cylinders
     // u² = (u(gap)/4.65)² + (1.5242·0.01)² of the mouth + (1.5242·0.02·1.5242/2)² of the walls' lean, u(gap)² = 0.1154701² + 0.0272166²

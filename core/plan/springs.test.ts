@@ -33,6 +33,7 @@ describe('springs of a valve', () => {
     work(bench, 'done', 0.3)
     const sunk = springStanding(read(bench), STARTING_RULES, port)
     expect(sunk.sunk).toEqual({ done: 0.3, planned: 0 })
+    expect([sunk.height!.provenance, springStanding(read(sprung()), STARTING_RULES, port).height!.provenance]).toEqual(['derived', 'measured'])
     expect([sunk.height!.estimate.value, sunk.loads!.shut, sunk.travel, sunk.sealLeft]).toEqual([expect.closeTo(40.3, 9), expect.closeTo(291, 9), expect.closeTo(1.8, 9), expect.closeTo(2.3, 9)])
     work(bench, 'planned', 0.2)
     const planned = springStanding(read(bench), STARTING_RULES, port)

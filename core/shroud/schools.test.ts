@@ -57,6 +57,14 @@ describe('a neighbour’s edge', () => {
     // Never further than its middle.
     expect(nicked(pair, 0, round(70))[0]!.past).toBeCloseTo(12.5, 9)
   })
+  it('is as near wherever on the head both stand, and however the cut one leans', () => {
+    const shifted = pair.map(v => ({ ...v, x: v.x + 7, y: v.y - 31 }))
+    expect(nicked(shifted, 0, round(29))).toEqual([{ valve: 1, past: expect.closeTo(1.5, 9) as number }])
+    // Leaning by 20° over x, its plane reaches 29·cos 20° along x in plan, from the middle of its seat.
+    const leaning = [{ ...valve, tilt: 20, leans: 180 }, { ...valve, x: 40, diameter: 24 }]
+    const { seat } = valveFrame(leaning[0]!)
+    expect(nicked(leaning, 0, round(31))[0]!.past).toBeCloseTo(12.5 - (40 - seat[0] - 31 * Math.cos(20 * Math.PI / 180)), 9)
+  })
   it('is left alone by an arc on the other side', () => {
     expect(nicked(pair, 0, round(29).map((r, i) => i > 15 && i < 105 ? r : 0))).toEqual([])
     expect(() => nicked(pair, 2, round(29))).toThrow(RangeError)
