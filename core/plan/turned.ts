@@ -72,7 +72,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const toOpen = after && targetClearance && linear([[1, targetClearance.estimate], [-1, after.estimate]])
   const round = toOpen && clearance && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, { then, toOpen, off: cut.length > 0 ? depth.value : 0, afresh: uncertainty(clearance.estimate) }, by) : undefined
   const open: Tried[] = round && round.cc > 0
-    ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: untyped(round.cc, 'cc', 2), u: { ...untyped(0, 'cc', 2), value: round.u }, ...asSetUp(round.lathe) } }]
+    ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: untyped(round.cc, 'cc', 2), u: untyped(round.u, 'cc'), ...asSetUp(round.lathe) } }]
     : []
   const [bore, angle] = (['bore', 'bandAngle'] as const).map(name => quantityOf(standing, name, cylinder)?.estimate.value)
   const recut = cut.length > 0 && bore && angle ? { bandUncut: bore - 2 * bandEdgeShift(off.value, angle) } : {}
