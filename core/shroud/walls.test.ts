@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { turned } from '../../tests/support/solids'
-import { proposalOver, sweepLifts, wallsOver, type ChamberValve, type WallAt } from '..'
+import { proposalOver, sweepLifts, wallsOver, type ChamberValve, type WallAt, type WallLook } from '..'
 
 const valve: ChamberValve = { valve: 'intake', x: 0, y: 0, diameter: 30, tilt: 0, leans: 270, seatHeight: 16, sunk: 0, seatWidth: 1.4, seatAngle: 45, topCutWidth: 0.5, topCutAngle: 30 }
 const chamber = (more: Partial<ChamberValve>) => ({ mesh: turned([[22, 0], [22, 18]]), valves: [{ ...valve, ...more }], done: { depth: 0, slopeX: 0, slopeY: 0 }, mouth: [] })
-const look = { below: { bore: 40, gasketBore: 40, gasketThickness: 1 }, needs: 'seat', limits: { line: 25, pads: [], fromSeat: 1 } } as const
+const look: WallLook = { below: { bore: 40, gasketBore: 40, gasketThickness: 1 }, needs: 'seat', limits: { line: 25, pads: [], fromSeat: 1 } }
 
 describe('walls over a sweep of lifts', () => {
   it('goes up to the highest lift by fifteenths', () => {

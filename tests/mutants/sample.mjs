@@ -40,7 +40,8 @@ function faultsIn(name) {
 const faults = readdirSync(`${copy}/core/${folder}`).filter(name => name.endsWith('.ts') && !/\.(test|bench)\.ts$|^index\.ts$/.test(name)).flatMap(faultsIn)
 let state = Number(seed)
 const drawn = faults.map(fault => [state = (state * 1664525 + 1013904223) % 2 ** 32, fault]).sort(([a], [b]) => a - b).slice(0, Number(count)).map(([, fault]) => fault)
-const passes = () => spawnSync('npx', ['vitest', 'run', '--config', 'vitest.mutate.config.ts', '--bail', '1'], { cwd: copy, env: { ...process.env, BOWL_MUTATE: folder }, timeout: 120_000 }).status === 0
+/** In threads, so that a fault that never ends goes with its process. */
+const passes = () => spawnSync(process.execPath, ['node_modules/vitest/vitest.mjs', 'run', '--config', 'vitest.mutate.config.ts', '--bail', '1', '--pool', 'threads'], { cwd: copy, env: { ...process.env, BOWL_MUTATE: folder }, timeout: 120_000, killSignal: 'SIGKILL' }).status === 0
 if (!passes()) throw new Error(`the tests of core/${folder} fail without any fault`)
 let noticed = 0
 for (const { name, text, from, end, was, to } of drawn) {
