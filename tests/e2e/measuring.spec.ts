@@ -123,7 +123,7 @@ test('crowns that are cut are tried, planned and done where squish is; what pock
   await page.getByRole('button', { name: 'Plan this' }).click()
   await expect(row('Ratio').nth(1)).toHaveText('8.87')
   const planned = page.locator('[data-planned=crownWork]')
-  await expect(planned).toContainText('1.20 cc more in the crown, pockets 0.50 mm deeper, cylinder 4')
+  await expect(planned).toContainText('1.2 cc more in the crown, pockets 0.50 mm deeper, cyl. 4')
   await planned.getByRole('button', { name: 'Done' }).click()
   await expect(planned).toHaveCount(0)
   // The valves of the launch's drawing: reckoned where no volume is said.
