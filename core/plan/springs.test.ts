@@ -26,6 +26,12 @@ describe('springs of a valve', () => {
     // The tighter coil decides, and the loads add.
     expect(springStanding(read(bench), STARTING_RULES, port)).toMatchObject({ loads: { shut: 350, open: 750 }, travel: 1, faults: [{ room: 'travel', left: 1, least: 1.2, planned: false }] })
   })
+  // Travel 1.5 of the least 1.2 and seal 2: height and seal are read so much lower.
+  it.each<[string, number, number, string[]]>([['travel', 0.9, 1.2, ['travel', 'seal']], ['seal', 0.5, 1.9, ['seal', 'travel']]])('what is shortest of its least is told first: %s', (_, travel, seal, rooms) => {
+    const bench = sprung()
+    bench.add('installed', at(), { height: mm(40 - travel), seal: mm(12 - seal) })
+    expect(springStanding(read(bench), STARTING_RULES, port).faults.map(f => f.room)).toEqual(rooms)
+  })
   it('a cut changes nothing, a valve that goes up by 0.3 moves height and seal by just that, a shim the height alone', () => {
     const bench = sprung()
     bench.cut(0.5)

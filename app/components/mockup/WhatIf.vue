@@ -75,7 +75,6 @@ const gaskets = computed((): [string, string, string?][] => {
       <FigureField v-if="!build.closed" :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :usual="USUAL_CUT" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
       <FigureField v-if="barrels" :field="`${build.view?.id}/try/under`" label="Under the barrel, + more" dimension="length" :part="asSet(under === 0 ? undefined : under)" empty-text="0" :commit="keepUnder" />
     </div>
-    <CrownTry :what-if="whatIf" />
     <v-table class="close">
       <thead><tr><th /><th class="r">as planned</th><th class="r">tried</th></tr></thead>
       <tbody>
@@ -87,6 +86,7 @@ const gaskets = computed((): [string, string, string?][] => {
       </tbody>
     </v-table>
     <p v-if="!build.closed" class="small quiet under">A face cut changes the squish of a recessed pad only.</p>
+    <CrownTry :what-if="whatIf" />
     <div class="row">
       <v-btn :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</v-btn>
       <p v-if="after?.squish.contact && after.squish.contact.estimate.value < 0" class="warn">It touches: {{ say(after.squish.contact.estimate.value, 'length', device.lengths) }} at the smallest.</p>

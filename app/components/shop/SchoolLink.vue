@@ -20,5 +20,4 @@ const ours = (topic: SchoolTopic) => schools.chosen(topic)
 
 <style scoped>
 .school { list-style: none; margin: 0; padding: 0; display: grid; gap: 4px; }
-@media (max-width: 1000px) { .go { display: inline-flex; align-items: center; min-height: 44px; } }
 </style>
