@@ -67,8 +67,9 @@ export const hasBanks = ({ arrangement, cylinders }: EngineAnswers): boolean => 
 export function sharesOf(answers: EngineAnswers): number[] {
   const cylinders = Number(answers.cylinders)
   if (!Number.isInteger(cylinders) || cylinders < 4 || cylinders > MOST) return []
-  const own = answers.numbering === 'own' && hasBanks(answers) ? ownBanks(answers.own, cylinders) : []
-  const sizes = (typeof own !== 'string' && own.length > 0 ? own : layOut(cylinders, answers.arrangement, 'acrossBanks').banks).map(bank => bank.length)
+  const banks = banksOf(answers, cylinders)
+  // Banks that are still being typed are taken to be alike.
+  const sizes = (typeof banks === 'string' ? layOut(cylinders, answers.arrangement, 'acrossBanks').banks : banks).map(bank => bank.length)
   return Array.from({ length: Math.min(...sizes) - 2 }, (_, i) => i + 2).filter(n => sizes.every(size => size % n === 0))
 }
 
@@ -90,6 +91,13 @@ function ownBanks(own: string, cylinders: number): number[][] | string {
   return right ? banks : `Name all ${cylinders} cylinders once, with a stroke between the banks: ${Array.from({ length: cylinders }, (_, i) => i + 1).map(c => c === Math.ceil(cylinders / 2) ? `${c} /` : c).join(' ')}.`
 }
 
+/** The banks as they were answered, or what is wrong with them as somebody names them. */
+const banksOf = (answers: EngineAnswers, cylinders: number): number[][] | string => {
+  const { arrangement, numbering, own } = answers
+  if (numbering === 'own' && hasBanks(answers)) return ownBanks(own, cylinders)
+  return layOut(cylinders, arrangement, numbering === 'own' ? 'acrossBanks' : numbering).banks
+}
+
 function angleOf(angle: string | number): Figure | undefined | string {
   const typed = String(angle).trim()
   if (typed === '') return undefined
@@ -99,15 +107,14 @@ function angleOf(angle: string | number): Figure | undefined | string {
 
 /** The engine as it is kept, or what is wrong with an answer, by its field. */
 export function engineBody(answers: EngineAnswers): { body: Bodies['layout'] } | { faults: Partial<Record<keyof EngineAnswers, string>> } {
-  const { strokes, arrangement, each, numbering, first, head, chamber } = answers
+  const { strokes, arrangement, each, first, head, chamber } = answers
   const cylinders = Number(answers.cylinders)
   if (!Number.isInteger(cylinders) || cylinders < 1 || cylinders > MOST) return { faults: { cylinders: `A whole number from 1 to ${MOST}.` } }
   if (arrangement === 'single' && cylinders > 1) return { faults: { cylinders: 'A single has one cylinder.' } }
-  const own = numbering === 'own' && hasBanks(answers) ? ownBanks(answers.own, cylinders) : undefined
-  if (typeof own === 'string') return { faults: { own } }
+  const banks = banksOf(answers, cylinders)
+  if (typeof banks === 'string') return { faults: { own: banks } }
   const bankAngle = arrangement === 'vee' ? angleOf(answers.angle) : undefined
   if (typeof bankAngle === 'string') return { faults: { angle: bankAngle } }
-  const banks = own ?? layOut(cylinders, arrangement, numbering === 'own' ? 'acrossBanks' : numbering).banks
   const [intakes, exhausts] = countsOf(answers.valves)
   const engine: Engine = { strokes, arrangement, ...(bankAngle ? { bankAngle } : {}), first, head, intakes, exhausts, chamber }
   const rows = { heads: headsOf(banks, each === 'bank' ? undefined : each), banks }

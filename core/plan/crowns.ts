@@ -14,7 +14,7 @@ const CLAIMED_CROWN = DEFAULT_U.measuredVolume * BASIS_FACTOR.book
  * What a mm of deeper pockets adds to a crown, for all valves of a kind: each as wide as its valve and the shop's least room beside it.
  *
  * @returns cc; undefined where the size of a valve is not known
- * @example pocketsOf(standing, STARTING_RULES, 1)?.exhaust // 0.97, of a valve of 34 that leans by 22°
+ * @example pocketsOf(standing, STARTING_RULES, 1)?.exhaust // 0.96, of a valve of 34 that leans by 22°
  */
 export function pocketsOf(standing: Replay, rules: ShopRules, cylinder: number): Record<Valve, number> | undefined {
   const [intake, exhaust] = VALVES.map(valve => pocketOf(standing, rules, cylinder, valve))
@@ -50,7 +50,7 @@ export interface CrownAsked { added: number, pockets: number, valve?: Valve, ris
  * @param cylinders whose crowns
  * @returns one operation a cylinder; `unsized`: valves whose size must be stated before their pockets can be told
  * Source: {@link pocketsOf}, times the depth.
- * @example crownsTried(standing, STARTING_RULES, [1], { added: 0, pockets: 1, valve: 'exhaust', rise: 0 }).operations[0].body.added.value // 0.97
+ * @example crownsTried(standing, STARTING_RULES, [1], { added: 0, pockets: 1, valve: 'exhaust', rise: 0 }).operations[0].body.added.value // 0.96
  */
 export function crownsTried(standing: Replay, rules: ShopRules, cylinders: readonly number[], { added, pockets, valve, rise }: CrownAsked): { operations: (Tried & { kind: 'crownWork' })[], unsized: Valve[] } {
   const valves: readonly Valve[] = valve ? [valve] : VALVES

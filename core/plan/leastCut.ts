@@ -7,7 +7,7 @@ import { ccBand, depthSet, faceDepth, perMmOf, targetBand, type Replay } from '.
  * @returns mm, and the cylinder that needs as much; undefined where the cut is laid over, where it leaves a cylinder short of the
  *   target's band, or where one of them can't be told
  * Source: what the band leaves over the planned clearance, by the cc per mm at the planned face: of the last tenths.
- * @example leastCut(standing, cut) // { depth: 0.95, cylinder: 4 }, of 1.10 planned
+ * @example leastCut(standing, cut) // { depth: 0.33, cylinder: 1 }, of 0.35 planned on the demo’s twin
  */
 export function leastCut(standing: Replay, cut: EntryOf<'faceCut'>): { depth: number, cylinder: number } | undefined {
   const { ledger, lessons, layout, asPlanned } = standing

@@ -42,6 +42,7 @@ const doneCount = computed(() => card.value?.lines.filter(l => l.done).length ??
       <p class="small quiet">{{ jobs.stepsFor(template ?? usual).map(sayStep).join(' · ') }}</p>
       <v-btn type="submit" variant="flat" color="primary" :disabled="!build.replayed">Begin the card</v-btn>
       <!-- The card it was begun on may have been struck out. -->
+      <BenchText v-if="ran > FORGOTTEN" v-model="less" label="Of which nobody worked, h" inputmode="decimal" :fault="lessFault" />
       <p v-if="mine" class="sentence">Your clock runs here, {{ sayStep(mine.step).toLowerCase() }}, <span class="num">{{ sayRunning(ran) }}</span>. <v-btn variant="text" class="go" @click="stop">Stop it</v-btn></p>
     </form>
     <template v-else>

@@ -32,7 +32,7 @@ const begun = crown.value.added !== 0 || crown.value.pockets > 0 || crown.value.
       </template>
       <BenchSelect v-if="build.cylinders.length > 1" label="On" :model-value="justThis ? 'this' : ''" :items="[['', 'all cylinders'], ['this', `cylinder ${build.cylinder}`]]" @update:model-value="set('whose', $event ?? '')" />
     </div>
-    <p v-if="unsized.length" class="sentence" data-unsized>Say what the pockets add to the crown. It is reckoned from <GoTo :at="placeOf(`${unsized[0]!}Valve`)">how large the {{ unsized.join(' and ') }} valves are</GoTo></p>
+    <p v-if="unsized.length" class="sentence" data-unsized>Say what the pockets add to the crown, or <GoTo :at="placeOf(`${unsized[0]!}Valve`)">state how large the {{ unsized.join(' and ') }} valves are</GoTo></p>
     <p v-else class="small quiet">− for less, as with a dome. What deeper pockets add is reckoned where you leave it open.</p>
   </BenchFold>
 </template>
