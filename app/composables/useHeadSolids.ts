@@ -9,7 +9,8 @@ export interface HeadSolid { cylinder: number, model: ChamberModel, key: string,
 /** The chambers of a head as solids, with what is planned apart from face cuts: the selected cylinder's is asked for first. */
 export function useHeadSolids(head: () => number) {
   const build = useBuild()
-  const { chambers, made, faults } = useChambers()
+  const { chambers, made, faults, withSolids } = useChambers()
+  withSolids()
   const asks = computed(() => build.cylinders.flatMap((cylinder) => {
     const r = build.replayed
     const state = r?.beforeCut.find(s => s.cylinder === cylinder)

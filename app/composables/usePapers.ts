@@ -40,7 +40,8 @@ export function usePapers() {
   const device = useDevice()
   const shop = useShop()
   const { stopAt } = useGlass()
-  const { chambers } = useChambers()
+  const { chambers, withSolids } = useChambers()
+  withSolids()
   const by = useChoices().choice<LatheTask['by']>('latheBy', 'depth')
   /** Papers that not every build has a use for. */
   const wanted: Partial<Record<PaperName, (r: Replay) => boolean>> = {

@@ -20,8 +20,8 @@ interface ThreadChambers {
   wants: (key: string) => boolean
 }
 
-/** Chambers as one thread makes them; what the other one makes or has made it takes from there. */
-function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
+/** Chambers as one thread makes them, as solids where a station wants those; what the other one makes or has made it takes from there. */
+function chambersOf(thread: Thread, wantsSolids: () => boolean, other?: ThreadChambers): ThreadChambers {
   /** Made solids by name, for every station of the page: a chamber that has not changed is not made again. */
   const made = shallowReactive(new Map<string, SolidFacts>())
   const faults = shallowReactive(new Map<string, string>())
@@ -34,7 +34,7 @@ function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
   let making = false
   let telling = false
 
-  /** From its rings first, which is as good as the solid to a ten-thousandth; as the solid itself once every chamber has answered. */
+  /** From its rings first, which is as good as the solid to a ten-thousandth; as the solid itself once every chamber has answered, where that is wanted. */
   async function make() {
     if (making) return
     making = true
@@ -47,6 +47,10 @@ function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
       const [key, ask] = list.find(([k]) => !made.has(k)) ?? list[0] ?? []
       if (!key || !ask) break
       const quick = !made.has(key)
+      if (!quick && !wantsSolids()) {
+        toMake.delete(key)
+        continue
+      }
       const answer = await askSolids('solid', `solid ${key}`, { ...ask, quick }, thread)
       // What the rings told is asked again of the solid, and stands until that has answered.
       if (answer.kind === 'done' && !quick) await askAgain(key)
@@ -112,7 +116,7 @@ function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
     const { key } = ask
     const facts = made.get(key)
     if (!facts && (other?.made.has(key) || other?.faults.has(key))) return other.shapeOf(ask)
-    if (!whole.has(key) && !faults.has(key) && !toMake.has(key)) {
+    if (!whole.has(key) && !faults.has(key) && !toMake.has(key) && (!facts || wantsSolids())) {
       toMake.set(key, ask)
       void make()
     }
@@ -136,12 +140,20 @@ function chambersOf(thread: Thread, other?: ThreadChambers): ThreadChambers {
 
 /**
  * The page's one view of drawn chambers: it answers at once from what the worker has told, and asks for what it has not.
- * Whoever reads it while it is not ready is told again when it is. `tried` is the same in a thread of its own, for the
+ * Whoever reads it while it is not ready is told again when it is, and again by its solid where a station wants that. `tried` is the same in a thread of its own, for the
  * header and for what is only tried on Shape: a chamber with metal ground out takes seconds, and the hand that draws must not wait
  * for that.
  */
 export const useChambers = defineStore('chambers', () => {
-  const bench = chambersOf('bench')
+  /** How many of what is open want solids: whoever reads a chamber is told when that changes, and asks for its solid. */
+  const wanting = ref(0)
+  const wantsSolids = () => wanting.value > 0
+  const bench = chambersOf('bench', wantsSolids)
+  /** While whoever calls this is open, chambers are made as solids behind their rings: other stations show nothing of them, and each takes seconds. */
+  function withSolids() {
+    wanting.value++
+    onScopeDispose(() => wanting.value--)
+  }
   const { chambers, made, faults } = bench
-  return { chambers, made, faults, tried: chambersOf('tried', bench).chambers }
+  return { chambers, made, faults, tried: chambersOf('tried', wantsSolids, bench).chambers, withSolids }
 })

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { readFileSync } from 'node:fs'
 import { request } from 'node:http'
 import pg from 'pg'
 import { v4 as uuid } from 'uuid'
@@ -187,6 +188,28 @@ describe('a database that can’t write', () => {
     } finally {
       await onAdmin.end()
       await poor.stop()
+    }
+  })
+})
+
+describe('a log that nobody reads any more', () => {
+  it('keeps a server that has something to say neither busy nor from answering', async () => {
+    const unheard = await TestServer.start({ log: true })
+    const onAdmin = new pg.Client({ connectionString: admin })
+    await onAdmin.connect()
+    try {
+      unheard.leaveLog()
+      await onAdmin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [unheard.database])
+      await new Promise(r => setTimeout(r, 1500))
+      /** Hundredths of a second that it has worked for, in its own code and the system's (proc(5)). */
+      const worked = () => readFileSync(`/proc/${unheard.pid}/stat`, 'utf8').replace(/^.*\) /, '').split(' ').slice(11, 13).reduce((sum, n) => sum + Number(n), 0)
+      const before = worked()
+      await new Promise(r => setTimeout(r, 2000))
+      expect(worked() - before).toBeLessThan(100)
+      expect((await fetch(`${unheard.url}/api/health`)).status).toBe(200)
+    } finally {
+      await onAdmin.end()
+      await unheard.stop()
     }
   })
 })

@@ -83,6 +83,11 @@ export class TestServer {
     return this.log
   }
 
+  /** Nobody reads its log any more, as when a terminal was closed. */
+  leaveLog(): void {
+    this.child?.stderr?.destroy()
+  }
+
   get pid(): number | undefined {
     return this.child?.pid
   }

@@ -14,7 +14,8 @@ const cc = (value: number) => untyped(value, 'cc', 3)
 /** What the developed chamber comes to: ratio, the cut that pays it back, its copies on the other cylinders, and the plan. */
 export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesson, share, developed, told, name, settled }: DevelopedOf) {
   const build = useBuild()
-  const { tried } = useChambers()
+  const { tried, withSolids } = useChambers()
+  withSolids()
   const here = computed(() => ({ cylinder: build.cylinder, head: head.value }))
   /** What is planned besides this chamber's own grinding and its head's cut: what the target is reckoned with. */
   const before = computed(() => (build.replayed?.planned ?? []).filter(op => !(op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === head.value)
