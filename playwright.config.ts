@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { BROWSER } from './tests/support/browser'
 
 export default defineConfig({
   testDir: 'tests/e2e',
@@ -16,11 +17,6 @@ export default defineConfig({
   outputDir: 'test-results',
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      // A desk's scroll bars take room: what a page looks like without them is no test of it.
-      ignoreDefaultArgs: ['--hide-scrollbars'],
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
-    }
+    launchOptions: BROWSER
   }
 })

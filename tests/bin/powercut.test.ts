@@ -5,6 +5,7 @@ import { join, resolve } from 'node:path'
 import { chromium } from '@playwright/test'
 import { expect, it } from 'vitest'
 import type { BuildView } from '#shared/dto'
+import { BROWSER } from '../support/browser'
 import { STATIONS } from '../support/page'
 import { freePort, upToDate } from '../support/server'
 import { newBuild } from '../support/sent'
@@ -61,7 +62,7 @@ it('keeps every acknowledged entry exactly once through kills of the server and 
 
     const builds = await upToDate({ url })
     for (const { id } of builds) expect((await view(id)).unsound).toEqual([])
-    const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+    const browser = await chromium.launch(BROWSER)
     const page = await browser.newPage()
     let pages = 0
     for (const { id } of builds.filter(b => b.id !== build).slice(0, RUNS(1, 9))) {

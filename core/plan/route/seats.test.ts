@@ -59,14 +59,30 @@ describe('a seat job on the fitted gasket, where a flat cut goes into the seats'
   })
 })
 
+describe('a seat job with the block cut as well', () => {
+  it('the deck by what the squish is too wide, the head for the rest of the ratio, the seats out of its way', () => {
+    const r = replay(launch())!
+    const squish = Math.max(...asIf(r, [], solids).cylinders.map(c => c.squish.running!.gap.estimate.value))
+    const route = find(r, ['grind', 'face', 'deck', 'seats'], { edges: 'seatJob', squishMost: squish - 0.04, squishLeast: 0.3, deckMost: 0.04 }).routes.find(x => x.way.seats)!
+    expect(route.figures.decks).toEqual([0.04])
+    // As with the face alone: a tenth of a mm is left under seats that stand 1.40 mm over it and lean 24°.
+    expect(route.figures.sunk.exhaust).toBeCloseTo((route.figures.faces[0]! - 1.4 + 0.1) / Math.cos(24 * Math.PI / 180), 1)
+    for (const { room, state, squish: { running } } of asIf(r, route.stages.flatMap(s => s.operations), solids).cylinders) {
+      expect(running!.gap.estimate.value).toBeLessThanOrEqual(squish - 0.04 + 1e-9)
+      expect(Math.abs(state.ratio!.estimate.value - 9.9)).toBeLessThanOrEqual(0.1)
+      for (const { seat } of room!.valves) expect(seat.margin).toBeGreaterThan(0.05)
+    }
+  })
+})
+
 describe('a seat job where a piston would come too near', () => {
-  it('takes the valve up by what the cut takes of its clearance, past what there is to spare', () => {
+  it.each([['face', 0], ['deck', 1]] as const)('takes the valve up by what a cut of the %s takes of its clearance, past what there is to spare', (down, at) => {
     const [valves] = launch().filter(e => e.kind === 'measure' && e.body.quantity === 'exhaustClearance')
     // 3.00 mm along a pocket at 24°, where 2.50 is the least: 0.50/cos 24° may come off, and no more.
     const r = withMore([{ kind: 'measure', scope: valves!.scope, body: { ...valves!.body, figure: mm(3) } }])
-    const [cut, sunk] = [find(r, ['grind', 'face']), find(r, ['grind', 'face', 'seatsFirst'], { seatsUp: 2 }).routes.find(x => x.way.seats)!]
+    const [cut, sunk] = [find(r, ['grind', down]), find(r, ['grind', down, 'seatsFirst'], { seatsUp: 2, deckMost: 2, squishLeast: 0 }).routes.find(x => x.way.seats)!]
     expect(cut.routes).toEqual([])
-    expect(sunk.figures.sunk.exhaust).toBeCloseTo(sunk.figures.faces[0]! * Math.cos(24 * Math.PI / 180) - 0.5 + 0.05, 1)
+    expect(sunk.figures.sunk.exhaust).toBeCloseTo([sunk.figures.faces, sunk.figures.decks][at]![0]! * Math.cos(24 * Math.PI / 180) - 0.5 + 0.05, 1)
     for (const { clearances } of asIf(r, sunk.operations, solids).cylinders) expect(clearances.find(c => c.name === 'exhaustClearance')!.then.value).toBeGreaterThan(2.5)
   })
 })

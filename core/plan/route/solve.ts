@@ -77,6 +77,10 @@ const roofOf = ({ through }: TakenTable) => through === undefined ? DEEPEST : th
 /** What a squish has over its least, running where that is known. */
 const spareSquish = ({ squish, squishStill }: Column['before'], { squishLeast = -Infinity }: RouteLimits) => (squish ?? squishStill ?? Infinity) - squishLeast
 
+/** What a way's pockets, or its seat job, give a clearance back at most. */
+const givenBack = (name: ClearanceName, perMm: number, perUp: Column['perUp'], limits: RouteLimits, way: Way) =>
+  isPocketed(name, way) ? MOST_POCKET * perMm - NEW_CLEARANCE : way.seats ? Math.max(0, limits.seatsUp * (perUp.get(name) ?? 0) - NEW_CLEARANCE) : 0
+
 /** How deep a head may be cut before it meets what it has to keep; `down` is what its cylinders come down besides. A seat job takes what it can out of its way. */
 function faceLimit(columns: readonly Column[], limits: RouteLimits, way: Way, down: number): number {
   let most = limits.faceMost
@@ -91,10 +95,7 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, way: Way, do
     if (spare < recess) upTo(spare)
     for (const { kind, left, valve } of before.edges) if (isRecut(kind, limits, way)) upTo(Math.max(left, left + limits.seatsUp * lean[valve] - NEW_SEAT))
     else if (!mayGo(kind, limits, way)) upTo(left)
-    for (const { name, left, least, perMm } of before.rooms) if (perMm > 0) {
-      const back = isPocketed(name, way) ? MOST_POCKET * perMm - NEW_CLEARANCE : way.seats ? Math.max(0, limits.seatsUp * (perUp.get(name) ?? 0) - NEW_CLEARANCE) : 0
-      upTo((left + back - least) / perMm - down)
-    }
+    for (const { name, left, least, perMm } of before.rooms) if (perMm > 0) upTo((left + givenBack(name, perMm, perUp, limits, way) - least) / perMm - down)
     if (before.deckLeft !== undefined && limits.deckLeft !== undefined) upTo(before.deckLeft - limits.deckLeft)
     for (const name of MOVES) {
       const bound = name === 'cam' ? limits.camRetard : limits[name]
@@ -107,9 +108,9 @@ function faceLimit(columns: readonly Column[], limits: RouteLimits, way: Way, do
 /** How far a bank may come down before something is too near. */
 function deckLimit(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[]): number {
   let most = limits.deckMost
-  for (const { before, head, recess } of columns) {
+  for (const { before, head, recess, perUp } of columns) {
     most = Math.min(most, spareSquish(before, limits) - Math.min(faces[head]!, recess))
-    for (const { name, left, least, perMm } of before.rooms) if (perMm > 0) most = Math.min(most, (left - least) / perMm + (isPocketed(name, way) ? MOST_POCKET - NEW_CLEARANCE : 0) - faces[head]!)
+    for (const { name, left, least, perMm } of before.rooms) if (perMm > 0) most = Math.min(most, (left + givenBack(name, perMm, perUp, limits, way) - least) / perMm - faces[head]!)
   }
   return Math.max(0, most)
 }
@@ -164,6 +165,9 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   }
   const rounds = way.seats || way.pockets ? ROUNDS : 1
   for (let round = 0; round < rounds; round++) {
+    // What is cut first goes as far as what the last round gave back lets it, and the rest follows.
+    faces = layout.heads.map(() => least)
+    decks = layout.banks.map(() => 0)
     switch (way.down) {
       case 'face': case 'roll':
         cutFaces()
@@ -190,7 +194,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
       default: break
     }
     if (way.seats) {
-      sunk = valvesUp(columns, limits, way, faces)
+      sunk = valvesUp(columns, limits, way, faces, decks)
       if (sunk.intake === 0 && sunk.exhaust === 0) return undefined
     }
     if (way.pockets) {
@@ -230,14 +234,15 @@ function pocketsFor(columns: readonly Column[], drop: (c: Column) => number, sun
 }
 
 /** How far the valves of each kind go up in a seat job, so that every edge of it stands clear of the cut face and no piston is too near; no less than planned at Ports. */
-function valvesUp(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[]): Record<Valve, number> {
+function valvesUp(columns: readonly Column[], limits: RouteLimits, way: Way, faces: readonly number[], decks: readonly number[]): Record<Valve, number> {
   const of = (valve: Valve) => Math.max(0, ...columns.flatMap(c => [
     ...c.cones.flatMap(cone => cone.valve === valve ? [cone.up] : []),
     ...c.before.rooms.flatMap(({ name, left, least, perMm }) => {
       const per = valveOf(name) === valve && !isPocketed(name, way) ? c.perUp.get(name) ?? 0 : 0
-      const short = least - left + perMm * faces[c.head]!
+      const drop = faces[c.head]! + decks[c.bank]!
+      const short = least - left + perMm * drop
       // What was as near before is no reason to sink a valve.
-      return per > 0 && short > 0 && faces[c.head]! > 0 ? [(short + NEW_CLEARANCE) / per] : []
+      return per > 0 && short > 0 && drop > 0 ? [(short + NEW_CLEARANCE) / per] : []
     }),
     ...c.before.edges.flatMap(e => e.valve === valve && isRecut(e.kind, limits, way) && e.left < faces[c.head]! ? [(faces[c.head]! - e.left + NEW_SEAT) / c.lean[valve]] : [])
   ]))
