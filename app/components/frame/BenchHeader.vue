@@ -90,5 +90,5 @@ const chosen = computed({ get: () => gauge.chosenId, set: id => gauge.chosenId =
 .turn:disabled { opacity: .35; }
 :focus-visible { outline-color: #8FB0FF; }
 .gauge-choice { border-bottom: 1px solid #7C8892; width: 134px; --well-height: 30px; }
-@media (max-width: 1000px) { .mark span, .wide, .job .quiet { display: none; } .gauge-choice { width: 124px; } .header .v-btn { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } .work ~ .saved { display: none; } }
+@media (max-width: 1000px) { .mark span, .wide, .job .quiet { display: none; } .gauge-choice { width: 130px; } .header .v-btn { min-width: 44px; } .saved { max-width: 150px; overflow: hidden; } .work ~ .saved { display: none; } }
 </style>

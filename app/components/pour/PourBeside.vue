@@ -11,7 +11,7 @@ const build = useBuild()
 const p = props.pouring
 const WORDS: Record<BesideName, { label: string, dimension: 'length' | 'volume' | 'temperature' | 'warming' }> = {
   depth: { label: 'Piston down the bore', dimension: 'length' },
-  plugColumn: { label: 'Column in the plug hole', dimension: 'volume' },
+  plugColumn: { label: 'Column in plug hole', dimension: 'volume' },
   plateHole: { label: 'Plate hole, if filled', dimension: 'volume' },
   knownRelief: { label: 'Recess filled beside', dimension: 'volume' },
   scaleTemperature: { label: 'Glass stands at', dimension: 'temperature' },

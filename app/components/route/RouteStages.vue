@@ -51,4 +51,5 @@ const of = (stage: Route['stages'][number], row: readonly number[]) => stage.cyl
 .stages :deep(.then > *) { border-bottom: 1px solid var(--hair); padding-bottom: 4px; }
 .stages :deep(.what > *) { border-bottom: 0; }
 .r { text-align: right; }
+.stages.close.v-table :deep(table > * > tr > .r) { padding-left: 2px; }
 </style>

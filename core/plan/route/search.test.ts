@@ -164,6 +164,8 @@ describe('what can’t be searched says why', () => {
       const answer = found(r, limits, NO_SOLIDS, on)
       expect(answer.routes).toEqual([])
       expect(answer.nearest!.breaches.length).toBeGreaterThan(0)
+      // What it is made of is told once.
+      for (const { way } of answer.missing) expect({ ...way, setUps: 1 }).not.toEqual({ ...answer.nearest!.way, setUps: 1 })
     }
   })
 })

@@ -211,12 +211,13 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   }
   const as = compared(bench)
   const shown = routes.filter(one => !routes.some(other => other !== one && beats(as(other), as(one)))).sort((a, b) => b.chance - a.chance)
-  const [first] = broken.filter(c => c.way.down !== 'roll')
+  const [first] = shown.length === 0 ? broken.filter(c => c.way.down !== 'roll') : []
   const near = broken.some(c => [...c.breaches, ...c.whole?.breaches ?? []].some(b => b.clearance === 'intakeClearance' || b.clearance === 'exhaustClearance'))
   const sizes = near && ask.levers.includes('crown') ? unsized(standing, rules) : []
   return {
-    kind: 'routes', routes: shown, looked: candidates.length, kept: kept.length, missing: missingOf(broken), ...(sizes.length > 0 ? { unsized: sizes } : {}),
-    ...(shown.length === 0 && first ? { nearest: exactly(bench, first) } : {})
+    kind: 'routes', routes: shown, looked: candidates.length, kept: kept.length, ...(sizes.length > 0 ? { unsized: sizes } : {}),
+    // The nearest is told whole already.
+    missing: missingOf(first ? broken.filter(c => kindsOf(c.way) !== kindsOf(first.way)) : broken), ...(first ? { nearest: exactly(bench, first) } : {})
   }
 }
 
@@ -272,6 +273,9 @@ function sourced(standing: Replay, { way, figures, readings }: Candidate, ground
     return { value: ratio, by }
   })
 }
+
+/** What a way is made of, however often its face is cut. */
+const kindsOf = ({ gasket, grinding, down, seats, pockets }: Way): string => [gasket, grinding, down, seats, pockets].join()
 
 /** Of the ways that are missing the shortest ones, each for its own reason. */
 function missingOf(broken: readonly Candidate[]): Missing[] {
