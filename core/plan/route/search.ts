@@ -216,8 +216,7 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   const sizes = near && ask.levers.includes('crown') ? unsized(standing, rules) : []
   return {
     kind: 'routes', routes: shown, looked: candidates.length, kept: kept.length, ...(sizes.length > 0 ? { unsized: sizes } : {}),
-    // The nearest is told whole already.
-    missing: missingOf(first ? broken.filter(c => kindsOf(c.way) !== kindsOf(first.way)) : broken), ...(first ? { nearest: exactly(bench, first) } : {})
+    missing: missingOf(broken, first), ...(first ? { nearest: exactly(bench, first) } : {})
   }
 }
 
@@ -277,13 +276,13 @@ function sourced(standing: Replay, { way, figures, readings }: Candidate, ground
 /** What a way is made of, however often its face is cut. */
 const kindsOf = ({ gasket, grinding, down, seats, pockets }: Way): string => [gasket, grinding, down, seats, pockets].join()
 
-/** Of the ways that are missing the shortest ones, each for its own reason. */
-function missingOf(broken: readonly Candidate[]): Missing[] {
+/** Of the ways that are missing the shortest ones, each for its own reason; `nearest` is told whole already. */
+function missingOf(broken: readonly Candidate[], nearest: Candidate | undefined): Missing[] {
   const parts = ({ gasket, grinding, down, seats, pockets }: Way) => Number(gasket !== undefined) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats !== undefined) + Number(pockets === true)
   // What only leads away from the target tempts nobody.
   const worst = ({ breaches }: { breaches: readonly Breach[] }) => Math.max(0, ...breaches.filter(b => b.kind === 'ratio').map(b => b.grains))
   const asItIs = broken.find(c => parts(c.way) === 0)
-  const once = broken.filter(c => !asItIs || worst(c) < worst(asItIs)).filter(c => c.way.setUps === 1 && c.way.down !== 'roll' && parts(c.way) > 0).sort((a, b) => parts(a.way) - parts(b.way) || nearer(a.breaches, b.breaches))
+  const once = broken.filter(c => !asItIs || worst(c) < worst(asItIs)).filter(c => c.way.setUps === 1 && c.way.down !== 'roll' && parts(c.way) > 0 && !(nearest && kindsOf(c.way) === kindsOf(nearest.way))).sort((a, b) => parts(a.way) - parts(b.way) || nearer(a.breaches, b.breaches))
   const seen = new Set<string>()
   const gone = ({ kind }: Breach) => kind === 'seat' ? 0 : kind === 'clearance' || kind === 'squishLeast' ? 1 : 2
   return once.map(c => ({ way: c.way, ...c.whole?.breaches.length ? c.whole : c })).filter(({ way: { gasket, down, grinding, pockets } }) => {
