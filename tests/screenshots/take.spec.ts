@@ -127,7 +127,8 @@ for (const { name, size = desk, store = {}, at } of shots) {
     if (await page.locator('[data-paid]').count() > 0) await paidBack(page)
     // No picture of a bench at work: what it comes to is what one wants to see.
     await expect(page.locator('.solids')).toHaveCount(0, { timeout: 240_000 })
-    await page.waitForTimeout(500)
+    // What the header says of a cut waits for drawn chambers to be told, which nothing on the other stations says.
+    await page.waitForTimeout(3000)
     await page.screenshot({ path: `docs/screenshots/${name}.png` })
   })
 }

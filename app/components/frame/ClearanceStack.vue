@@ -3,6 +3,7 @@ import { PARTS, estimate, footCuts, gasketOf, gasketsOffered, isOnTarget, opened
 import { capital, say, sayDoubt, sayList } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
 import { useCcScale } from '~/composables/useCcScale'
+import { solidsAsked } from '~/composables/useSolids'
 import { shapeKey, shapeSetupOf } from '~/composables/shape/useShapeSetup'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -101,6 +102,8 @@ const ways = computed((): { words: string, at: Place }[] => {
   const planned = gasketOf(build.replayed, build.cylinder, 'asPlanned')?.thickness.value
   return [
     ...cut?.unreachable.some(u => u.cylinder === build.cylinder) ? [{ words: 'no face cut is enough', at: { station: 'route' } as Place }] : [],
+    // Its place is kept while a drawn chamber is being asked: what stands below does not move when it answers.
+    ...depth === undefined && solidsAsked.value > 0 && cut?.waiting.includes(build.cylinder) ? [{ words: 'off the face: working it out', at: { station: 'cut', leaf: 'face' } as Place }] : [],
     ...depth === undefined || depth <= 0 ? [] : [{ words: `${say(depth, 'length', device.lengths)} off the face`, at: { station: 'cut', leaf: 'face' } as Place }],
     ...thinner !== undefined && planned !== undefined && thinner < planned ? [{ words: `the ${say(thinner, 'length', device.lengths)} gasket`, at: gaskets }] : []
   ]
