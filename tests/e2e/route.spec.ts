@@ -58,6 +58,8 @@ test('levers set, routes compared, one taken, followed to the last pour, planned
   const compare = page.getByRole('combobox', { name: 'Compare with' })
   await compare.press('ArrowDown')
   await expect(page.getByRole('listbox')).toBeVisible()
+  // The list is there before the hand is in it.
+  await page.waitForTimeout(150)
   await page.keyboard.press('Enter')
   await expect(page.locator('[data-beside] tbody tr')).toHaveCount(6)
   await page.locator('[data-route="3"]').press('Enter')

@@ -121,6 +121,9 @@ export async function still(page: Page): Promise<void> {
   }, undefined, { timeout: 150_000 })
 }
 
+/** Stations that make solids of drawn chambers. */
+const SOLID: readonly string[] = ['shape', 'cut', 'papers'] satisfies (typeof STATIONS)[number][]
+
 /** Every leaf of every station, in a shop's lengths: what `look` finds there. */
 export async function everyLeaf<T>(page: Page, bench: Pick<Bench, 'server'>, build: string, lengths: 'mm' | 'in', look: () => Promise<T>): Promise<[leaf: string, T][]> {
   const seen: [string, T][] = []
@@ -129,8 +132,8 @@ export async function everyLeaf<T>(page: Page, bench: Pick<Bench, 'server'>, bui
   await expect(page.getByRole('button', { name: lengths === 'in' ? 'Lengths in inches: change' : 'Lengths in mm: change' })).toBeVisible()
   for (const station of STATIONS) {
     await goTo(page, station)
-    // It asks for its solids a moment after it is there.
-    await page.waitForTimeout(300)
+    // It asks for its solids a moment after it is there, and what takes long is said only once it has.
+    await page.waitForTimeout(SOLID.includes(station) ? 2800 : 300)
     const tabs = page.locator('.station-room [role=tab]')
     for (let i = 0; i < Math.max(1, await tabs.count()); i++) {
       if (await tabs.nth(i).count() > 0) await tabs.nth(i).click()
