@@ -42,17 +42,15 @@ export function useWhatIf() {
   /** Where it would stand with what is planned and what is tried. */
   const outcome = computed<AsIf | undefined>(() => build.ifDone([...(build.replayed?.planned ?? []).filter(op => !gasket.value || op.id !== instead.value?.id), ...tried.value]))
   /** Writes what was tried down as planned, all of it on this device before the page can be left; a cut with what it takes. */
-  async function plan(): Promise<string | undefined> {
+  async function plan(): Promise<string> {
     const at = outcome.value
-    if (!at) return undefined
+    if (!at) return ''
     if (face.value > 0 && at.cylinders.some(c => c.waiting)) return 'The chambers are not ready yet: try again in a moment.'
     const mine = at.operations.slice(at.operations.length - tried.value.length)
     const other = gasket.value && instead.value
     const gone: ToAdd[] = other ? [{ kind: 'gasketChange', scope: other.scope, body: { ...other.body, state: 'dropped' }, more: { supersedes: other.id } }] : []
-    const said = notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd), { gone }))
-    if (said) return said
-    for (const name of TRIED) set(name, '')
-    return undefined
+    // What is tried while that is being sent stays.
+    return drafts.sent(TRIED.map(key), async () => notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd), { gone })))
   }
   return { gasket, instead, deck, face, under, crown, justThis, crowns: computed(() => crowns.value.operations), unsized: computed(() => crowns.value.unsized), set, tried, outcome, plan }
 }

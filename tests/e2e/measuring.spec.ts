@@ -122,6 +122,7 @@ test('crowns that are cut are tried, planned and done where squish is; what pock
   await typeIn(page, 'Pockets deeper', '0.5')
   await page.getByRole('button', { name: 'Plan this' }).click()
   await expect(row('Ratio').nth(1)).toHaveText('8.87')
+  await expect(field(page, 'Pockets deeper')).toHaveValue('')
   const planned = page.locator('[data-planned=crownWork]')
   await expect(planned).toContainText('1.2 cc more in the crown, pockets 0.50 mm deeper, cyl. 4')
   await planned.getByRole('button', { name: 'Done' }).click()
