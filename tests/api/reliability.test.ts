@@ -164,54 +164,51 @@ describe('the door', () => {
   })
 })
 
+/** A server of its own whose log is kept, and a hand on its database: `cutOff` ends every connection to it. */
+async function apart(work: (server: TestServer, sql: (statement: string) => Promise<unknown>, cutOff: () => Promise<void>) => Promise<void>): Promise<void> {
+  const own = await TestServer.start({ log: true })
+  const onAdmin = new pg.Client({ connectionString: admin })
+  await onAdmin.connect()
+  try {
+    await work(own, statement => onAdmin.query(statement), async () => {
+      await onAdmin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [own.database])
+      await new Promise(r => setTimeout(r, 1500))
+    })
+  } finally {
+    await onAdmin.end()
+    await own.stop()
+  }
+}
+
 describe('a database that can’t write', () => {
-  it('is a 503 for health and for every write, is no fault of what was sent, and logs nothing of it', async () => {
-    const poor = await TestServer.start({ log: true })
-    const onAdmin = new pg.Client({ connectionString: admin })
-    await onAdmin.connect()
-    try {
-      const build = await newBuild(poor.url)
-      await onAdmin.query(`alter database ${poor.database} set default_transaction_read_only = on`)
-      await onAdmin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [poor.database])
-      await new Promise(r => setTimeout(r, 1200))
-      const url = `${poor.url}/api/builds/${build}/entries/${uuid()}`
-      const secret = { ...pour(), note: 'told in confidence' }
-      const refused = await put(url, secret)
-      expect(refused).toMatchObject({ status: 503, json: { detail: expect.stringMatching(/can’t write/) } })
-      expect((await fetch(`${poor.url}/api/health`)).status).toBe(503)
-      await onAdmin.query(`alter database ${poor.database} set default_transaction_read_only = off`)
-      await onAdmin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [poor.database])
-      await new Promise(r => setTimeout(r, 1200))
-      expect((await put(url, secret)).status).toBe(201)
-      expect((await fetch(`${poor.url}/api/health`)).status).toBe(200)
-      expect(poor.logged()).not.toMatch(/confidence|55\.4|insert into/i)
-    } finally {
-      await onAdmin.end()
-      await poor.stop()
-    }
-  })
+  it('is a 503 for health and for every write, is no fault of what was sent, and logs nothing of it', () => apart(async (poor, sql, cutOff) => {
+    const build = await newBuild(poor.url)
+    await sql(`alter database ${poor.database} set default_transaction_read_only = on`)
+    await cutOff()
+    const url = `${poor.url}/api/builds/${build}/entries/${uuid()}`
+    const secret = { ...pour(), note: 'told in confidence' }
+    const refused = await put(url, secret)
+    expect(refused).toMatchObject({ status: 503, json: { detail: expect.stringMatching(/can’t write/) } })
+    expect((await fetch(`${poor.url}/api/health`)).status).toBe(503)
+    await sql(`alter database ${poor.database} set default_transaction_read_only = off`)
+    await cutOff()
+    expect((await put(url, secret)).status).toBe(201)
+    expect((await fetch(`${poor.url}/api/health`)).status).toBe(200)
+    expect(poor.logged()).not.toMatch(/confidence|55\.4|insert into/i)
+  }))
 })
 
 describe('a log that nobody reads any more', () => {
-  it('keeps a server that has something to say neither busy nor from answering', async () => {
-    const unheard = await TestServer.start({ log: true })
-    const onAdmin = new pg.Client({ connectionString: admin })
-    await onAdmin.connect()
-    try {
-      unheard.leaveLog()
-      await onAdmin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [unheard.database])
-      await new Promise(r => setTimeout(r, 1500))
-      /** Hundredths of a second that it has worked for, in its own code and the system's (proc(5)). */
-      const worked = () => readFileSync(`/proc/${unheard.pid}/stat`, 'utf8').replace(/^.*\) /, '').split(' ').slice(11, 13).reduce((sum, n) => sum + Number(n), 0)
-      const before = worked()
-      await new Promise(r => setTimeout(r, 2000))
-      expect(worked() - before).toBeLessThan(100)
-      expect((await fetch(`${unheard.url}/api/health`)).status).toBe(200)
-    } finally {
-      await onAdmin.end()
-      await unheard.stop()
-    }
-  })
+  it('keeps a server that has something to say neither busy nor from answering', () => apart(async (unheard, _sql, cutOff) => {
+    unheard.leaveLog()
+    await cutOff()
+    /** Hundredths of a second that it has worked for, in its own code and the system's (proc(5)). */
+    const worked = () => readFileSync(`/proc/${unheard.pid}/stat`, 'utf8').replace(/^.*\) /, '').split(' ').slice(11, 13).reduce((sum, n) => sum + Number(n), 0)
+    const before = worked()
+    await new Promise(r => setTimeout(r, 2000))
+    expect(worked() - before).toBeLessThan(100)
+    expect((await fetch(`${unheard.url}/api/health`)).status).toBe(200)
+  }))
 })
 
 describe('what takes long', () => {
