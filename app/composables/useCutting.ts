@@ -20,8 +20,8 @@ export function useCutting() {
   const build = useBuild()
   const { chambers } = useChambers()
   const head = computed(() => build.state?.head ?? 1)
-  const of = <K extends OperationKind>(list: OperationEntry[] | undefined, kind: K) =>
-    (list ?? []).filter((op): op is OperationEntry & EntryOf<K> => op.kind === kind && op.scope.level === 'head' && op.scope.head === head.value)
+  const of = <K extends OperationKind>(list: OperationEntry[] | undefined, kind: K, on = head.value) =>
+    (list ?? []).filter((op): op is OperationEntry & EntryOf<K> => op.kind === kind && op.scope.level === 'head' && op.scope.head === on)
   const planned = computed(() => of(build.replayed?.planned, 'faceCut').at(-1))
   const plannedGasket = computed(() => build.replayed && gasketPlanned(build.replayed, build.cylinder))
   const cuts = computed(() => of(build.replayed?.done, 'faceCut'))
@@ -69,7 +69,7 @@ export function useCutting() {
     return { state: 'planned', depth: depthOf, ...(slopeX ? { slopeX } : {}), ...(slopeY ? { slopeY } : {}), ...(setup.flat > 0 ? { flat: figure(setup.flat) } : {}) }
   }
   const takes = computed(() => depth.value + laid.value.flat > 0 || laid.value.angle !== 0)
-  const asTried = (body: FaceCutBody): Tried => ({ kind: 'faceCut', scope: scope.value, body })
+  const asTried = (body: FaceCutBody) => ({ kind: 'faceCut', scope: scope.value, body }) satisfies Tried
   const { now: outcomeNow, last: outcome, ready: held } = useLastReady(
     () => head.value,
     () => build.ifDone(takes.value ? [...before.value, planned.value && tried.value === undefined ? planned.value : asTried(bodyOf(laid.value, figure(depth.value)))] : before.value),
@@ -101,16 +101,19 @@ export function useCutting() {
 
   /** Plans the cut as it lies; `typed` takes the place of the free depth. What it takes off each chamber is its promise; why it was planned past a limit stays with it. */
   async function plan(typed?: Figure, note?: string): Promise<string | undefined> {
-    const body = bodyOf(laid.value, typed ?? figure(depth.value))
-    const promised = computed(() => build.ifDone([...before.value, asTried(body)]))
-    const ready = computed(() => promised.value?.cylinders.some(c => c.head === head.value && c.waiting) === false)
+    // Another head may be turned to while the chambers are being asked: the cut stays this one's.
+    const [mine, looked, forget] = [asTried(bodyOf(laid.value, typed ?? figure(depth.value))), tried.value, lay.forgetting()]
+    const { head: on } = mine.scope
+    const plannedOn = () => of(build.replayed?.planned, 'faceCut', on).at(-1)
+    const promised = computed(() => build.ifDone([...(build.replayed?.planned ?? []).filter(op => op.id !== plannedOn()?.id), mine]))
+    const ready = computed(() => promised.value?.cylinders.some(c => c.head === on && c.waiting) === false)
     if (!await until(ready).toBe(true, { timeout: 60_000 })) return 'The chambers are not ready yet: try again in a moment.'
     const entry = promised.value!.operations.at(-1)!
-    const supersedes = planned.value?.id
-    const said = notKept(await build.add('faceCut', scope.value, entry.body as FaceCutBody, { ...(supersedes ? { supersedes } : {}), ...(note ? { note } : {}) }))
+    const supersedes = plannedOn()?.id
+    const said = notKept(await build.add('faceCut', mine.scope, entry.body as FaceCutBody, { ...(supersedes ? { supersedes } : {}), ...(note ? { note } : {}) }))
     if (!said) {
-      tried.value = undefined
-      lay.forget()
+      if (tried.value === looked) tried.value = undefined
+      forget()
     }
     return said
   }

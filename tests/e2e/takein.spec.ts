@@ -69,3 +69,22 @@ test('pictures that are none get a sentence beside the field; with the shop away
     await server.stop()
   }
 })
+
+test('a photograph on its way belongs to what it was taken of, and nothing is entered without it', async ({ page, bench }) => {
+  const build = await copyOf(bench, bench.caldbeck)
+  await preset(page, { 'bowl.sheetLeaf': 'takeIn' })
+  await open(page, bench, build, 'sheet')
+  await page.route('**/photographs/*', route => new Promise(r => setTimeout(r, 1500)).then(() => route.continue()))
+  const picture = await phonePicture(640, 480)
+  const enter = page.getByRole('button', { name: 'Enter what was found' })
+  const cylinder = (n: number) => page.locator('.strip .cell').nth(n - 1)
+  await page.getByLabel('Photographs').setInputFiles({ name: 'a.jpg', mimeType: 'image/jpeg', buffer: picture })
+  await expect(enter).toBeDisabled()
+  await cylinder(2).click()
+  await expect(page.getByText(/being taken in/)).toHaveCount(0)
+  await expect(page.locator('.photo-field [data-photo]')).toHaveCount(0)
+  await cylinder(1).click()
+  await expect(page.locator(`.photo-field [data-photo="${sha256(picture)}"]`)).toBeVisible()
+  await enter.click()
+  await expect(page.locator(`[data-finding] [data-photo="${sha256(picture)}"]`)).toBeVisible()
+})

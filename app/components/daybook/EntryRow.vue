@@ -60,16 +60,14 @@ function said(text: string | undefined) {
 const photos = computed(() => standing.value !== 'counts' || !live.value ? [] : props.entry.kind === 'photograph' ? props.entry.photos ?? [] : photographsIn(live.value).filter(one => one.of.id === props.entry.id).map(one => one.sha256))
 const draft = useFormDraft(() => `photo/${props.entry.id}`)
 const added = draft.names('photos')
+const taking = ref(0)
 const caption = draft.text('words')
 async function addPhotos() {
-  sentence.value = notKept(await build.add('photograph', props.entry.scope, { of: props.entry.id, ...caption.value.trim() ? { words: caption.value.trim() } : {} }, { photos: added.value })) ?? ''
-  if (sentence.value) return
-  draft.clear(['photos', 'words'])
-  mode.value = undefined
+  const { id, scope } = props.entry
+  sentence.value = await draft.sent(['photos', 'words'], async () => said(notKept(await build.add('photograph', scope, { of: id, ...caption.value.trim() ? { words: caption.value.trim() } : {} }, { photos: added.value }))))
 }
 async function takeOut() {
-  sentence.value = notKept(await build.add('void', props.entry.scope, { reason: reason.value }, { supersedes: props.entry.id })) ?? ''
-  if (!sentence.value) mode.value = undefined
+  sentence.value = said(notKept(await build.add('void', props.entry.scope, { reason: reason.value }, { supersedes: props.entry.id }))) ?? ''
 }
 </script>
 
@@ -94,9 +92,9 @@ async function takeOut() {
       </div>
       <PhotoStrip :photos="photos" :what="sayEntry(entry, device.lengths)" />
       <form v-if="mode === 'photo'" class="edit" @submit.prevent="addPhotos">
-        <PhotoField v-model="added" :what="sayEntry(entry, device.lengths)" />
+        <PhotoField v-model="added" v-model:taking="taking" :field="draft.key('photos')" :what="sayEntry(entry, device.lengths)" />
         <BenchText v-model="caption" label="In words" maxlength="200" />
-        <v-btn type="submit" :disabled="added.length === 0">Keep the photographs</v-btn><v-btn @click="mode = undefined">Leave it</v-btn>
+        <v-btn type="submit" :disabled="added.length === 0 || taking > 0">Keep the photographs</v-btn><v-btn @click="mode = undefined">Leave it</v-btn>
         <p v-if="sentence" class="sentence">{{ sentence }}</p>
       </form>
       <p v-if="sentence && !mode" class="sentence">{{ sentence }}</p>

@@ -19,6 +19,7 @@ const what = form.text('what', 'power')
 const ran = computed({ get: () => form.text('ran', done.value.at(-1)?.id ?? 'came').value, set: to => form.text('ran', done.value.at(-1)?.id ?? 'came').value = to })
 const [power, revs, conditions, words] = [form.text('power'), form.text('revs'), form.text('conditions'), form.text('words')]
 const photos = form.names('photos')
+const taking = ref(0)
 const sentence = ref('')
 const number = (text: string) => text.trim() === '' ? undefined : Number(text.replace(',', '.'))
 const faults = ref<Partial<Record<keyof AfterwardsBody, string>>>({})
@@ -64,8 +65,8 @@ const strike = async (entry: EntryOf<'afterwards'>) => sentence.value = notKept(
       <BenchText v-model="revs" label="At, rpm" inputmode="numeric" :fault="faults.revs" />
       <BenchText v-model="conditions" label="Conditions" maxlength="200" :fault="faults.conditions" />
       <BenchText v-model="words" label="In words" maxlength="400" :fault="faults.words ?? (what === 'power' ? undefined : faults.what)" />
-      <PhotoField v-model="photos" :what="AFTERWARDS_WORDS[what as Afterwards]" />
-      <v-btn type="submit" variant="flat" color="primary">Enter it</v-btn>
+      <PhotoField v-model="photos" v-model:taking="taking" :field="form.key('photos')" :what="AFTERWARDS_WORDS[what as Afterwards]" />
+      <v-btn type="submit" variant="flat" color="primary" :disabled="taking > 0">Enter it</v-btn>
     </form>
     <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
     <ul v-if="list.length">

@@ -35,8 +35,10 @@ async function keep(row: number, name: Cell, figure: Figure, base: string | unde
   drafts.set(key(row), JSON.stringify({ ...JSON.parse(drafts.get(key(row)) ?? '{}') as Pair, [name]: figure }))
   const pairs = rows.value.map((r, i) => i === row ? pair : r).filter(whole)
   if (!whole(pair)) return undefined
+  // What is read meanwhile, of this pair or another, is still to be sent.
+  const sent = rows.value.flatMap((r, i) => whole(r) ? [[key(i), drafts.get(key(i))] as const] : [])
   const said = notKept(await build.add('wheel', { level: 'build' }, { pairs }, base ? { supersedes: base } : {}))
-  if (!said) for (let i = 0; i < ROWS; i++) if (whole(rows.value[i] ?? {})) drafts.clear(key(i))
+  if (!said) for (const [field, was] of sent) if (drafts.get(field) === was) drafts.clear(field)
   return said
 }
 const train = computed(() => {

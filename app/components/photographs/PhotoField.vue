@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import { MOST_PHOTOS, PICTURE_TYPES } from '#shared/dto'
 import { useBuild } from '~/stores/build'
+import { useDrafts } from '~/stores/drafts'
 import { usePictures } from '~/stores/pictures'
 
 /** Photographs for what is about to be entered: each is kept and sent as it is chosen. */
 const photos = defineModel<string[]>({ required: true })
-defineProps<{ what: string }>()
+/** How many are on their way: what they belong to is not entered without them. */
+const taking = defineModel<number>('taking', { default: 0 })
+/** `field`: the draft's key that the photographs are kept under. */
+const props = defineProps<{ what: string, field: string }>()
 const build = useBuild()
+const drafts = useDrafts()
 const pictures = usePictures()
 const sentence = ref('')
-const taking = ref(0)
 /** The field itself is empty again once its files are taken. */
 const chosen = ref<File[]>([])
 
@@ -17,12 +21,15 @@ async function take(given: File | File[] | null) {
   const files = given === null ? [] : Array.isArray(given) ? given : [given]
   if (files.length === 0) return
   sentence.value = ''
+  const { field: of } = props
+  const before = photos.value
   taking.value += files.length
   for (const file of files) {
     if (photos.value.length >= MOST_PHOTOS) sentence.value = `At most ${MOST_PHOTOS} photographs go with one entry.`
     else {
       const taken = await pictures.keep(build.view!.id, file)
       if ('sentence' in taken) sentence.value = taken.sentence
+      else if (props.field !== of) drafts.set(of, [...drafts.get(of)?.split(',') ?? before, taken.sha256].join())
       else if (!photos.value.includes(taken.sha256)) photos.value = [...photos.value, taken.sha256]
     }
     taking.value--

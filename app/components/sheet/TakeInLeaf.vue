@@ -28,6 +28,7 @@ const decided = text('decided', () => was.value?.decided ?? '')
 const placed = text('place', () => was.value?.place ? JSON.stringify(was.value.place) : '')
 const place = computed(() => placed.value ? JSON.parse(placed.value) as FindingBody['place'] : undefined)
 const photos = form.names('photos', () => editing.value?.photos ?? [])
+const taking = ref(0)
 
 /** Places that a hand without a pointer can name: each bore's middle, and each bridge. */
 const usual = computed(() => bores.value.flatMap(({ cylinder, x }, i) => {
@@ -78,10 +79,10 @@ const says = ({ body }: EntryOf<'finding'>) => capital([FINDING_WORDS[body.what]
           <BenchText v-model="words" label="In words" maxlength="200" :fault="wordsFault" />
           <BenchText v-model="told" label="Who was told" maxlength="100" />
           <BenchText v-model="decided" label="What was decided" maxlength="200" />
-          <PhotoField v-model="photos" :what="FINDING_WORDS[what as Finding]" />
+          <PhotoField v-model="photos" v-model:taking="taking" :field="form.key('photos')" :what="FINDING_WORDS[what as Finding]" />
         </div>
         <div class="press">
-          <v-btn type="submit" variant="flat" color="primary">{{ editing ? 'Keep the change' : 'Enter what was found' }}</v-btn>
+          <v-btn type="submit" variant="flat" color="primary" :disabled="taking > 0">{{ editing ? 'Keep the change' : 'Enter what was found' }}</v-btn>
           <v-btn v-if="editing" @click="editing = undefined">Leave it</v-btn>
           <p v-if="sentence" class="sentence">{{ sentence }}</p>
         </div>

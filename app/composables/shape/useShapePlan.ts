@@ -12,7 +12,7 @@ import type { Developed } from '~/workers/solidBench'
 const cc = (value: number) => untyped(value, 'cc', 3)
 
 /** What the developed chamber comes to: ratio, the cut that pays it back, its copies on the other cylinders, and the plan. */
-export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesson, share, developed, told, name, settled }: DevelopedOf) {
+export function useShapePlan({ head, forgetting, bore, reliefs }: ShapeSetupOf, { lesson, share, developed, told, name, settled }: DevelopedOf) {
   const build = useBuild()
   const { tried, withSolids } = useChambers()
   withSolids()
@@ -80,12 +80,13 @@ export function useShapePlan({ head, set, bore, reliefs }: ShapeSetupOf, { lesso
     const list = copies.value.length > 0 ? copies.value : developed.value ? [{ cylinder: build.cylinder, ...developed.value }] : []
     // Its steps are the hand's work: they stay until they are planned.
     if (list.length === 0) return 'The chamber is not ready yet: try again in a moment.'
+    const forget = forgetting()
     const said = notKept(await build.planAll('Chambers opened', [], list.map(({ cylinder, drawn }) => {
       const before = planned.value.find(op => op.scope.level === 'cylinder' && op.scope.cylinder === cylinder)
       const { kind, scope, body } = asPlanned(cylinder, { drawn })
       return { kind, scope, body, more: { note, ...(before ? { supersedes: before.id } : {}) } } as ToAdd
     })))
-    if (!said) set({ steps: [] })
+    if (!said) forget()
     return said
   }
   async function finish(to: 'done' | 'dropped', cylinder?: number, hours?: string): Promise<string | undefined> {

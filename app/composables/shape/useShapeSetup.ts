@@ -50,6 +50,14 @@ export function useShapeSetup() {
     if (worth.length > 0) grind([...setup.value.steps, { words, reliefs: worth }])
   }
   const undo = () => grind(setup.value.steps.slice(0, -1))
-  return { head, setup, set, model, spec, bore, gasketBore, line, below, limits, valve, kind, liftEntry, mostLift, lift, duration, ask, reliefs, turned, addStep, undo }
+  /** Forgets this head's steps once they are planned, unless the hand has gone on with them since. */
+  function forgetting() {
+    const [at, { steps }] = [key.value, setup.value]
+    return () => {
+      const now = shapeSetupOf(drafts.get(at))
+      if (JSON.stringify(now.steps) === JSON.stringify(steps)) drafts.set(at, JSON.stringify({ ...now, steps: [] }))
+    }
+  }
+  return { head, setup, set, forgetting, model, spec, bore, gasketBore, line, below, limits, valve, kind, liftEntry, mostLift, lift, duration, ask, reliefs, turned, addStep, undo }
 }
 export type ShapeSetupOf = ReturnType<typeof useShapeSetup>

@@ -15,7 +15,7 @@ const build = useBuild()
 const device = useDevice()
 const cutting = useCutting()
 const { head, needed, planned, plannedGasket, cuts, tried, value, depth, laid, lay, free, outcomes, moves, valves, perMm, solid, exactly, settled, unreachable, look, margins, planeAt, plan, done, drop, gasket } = cutting
-const { pale, caughtUp } = useSettling(settled)
+const { pale, caughtUp } = useSettling(settled, () => head.value)
 const { marks, words, doubt, pastLimit, uncut, inDoubt } = useCutStair(cutting)
 const sentence = ref('')
 const choices = useChoices()
@@ -84,6 +84,7 @@ const reason = ref('')
 const asking = ref(false)
 const why = useTemplateRef<HTMLFormElement>('why')
 watch([head, depth], () => asking.value = false)
+const ANOTHER = 'Another head was turned to before that could be planned: nothing was.'
 /** Plans what is looked at, or what was typed; past a limit only with a reason. */
 async function planned_(typed?: Figure): Promise<string | undefined> {
   if (pastLimit.value && reason.value.trim() === '') {
@@ -107,14 +108,13 @@ const planTyped = async (figure: Figure) => {
   tried.value = figure.value
   await nextTick()
   // The limits are judged by what this depth leaves, not by the one before it.
-  await caughtUp()
-  return planned_(figure)
+  return await caughtUp() ? planned_(figure) : ANOTHER
 }
 async function planDepth() {
   const offered = offer.value
-  await caughtUp()
   // What the button said is what is planned, or nothing is.
-  sentence.value = offer.value === offered ? await planned_() ?? '' : `The depth has changed: it is now ${offer.value}. Press again to plan that.`
+  if (!await caughtUp()) sentence.value = ANOTHER
+  else sentence.value = offer.value === offered ? await planned_() ?? '' : `The depth has changed: it is now ${offer.value}. Press again to plan that.`
 }
 </script>
 

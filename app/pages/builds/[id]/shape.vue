@@ -32,7 +32,7 @@ const SCHOOL_WORDS: Record<School, [name: string, what: string]> = {
   leave: ['Leave alone', 'Only the hot spots are blended. For a build that has no ratio to give away.']
 }
 const schools = SCHOOLS.map(s => [s, SCHOOL_WORDS[s][0]] as const)
-const { pale, caughtUp } = useSettling(settled)
+const { pale, caughtUp } = useSettling(settled, () => [build.cylinder, setup.value.valve, setup.value.school].join())
 const choices = useChoices()
 const { stopOf } = usePlanned()
 const leaf = choices.leafOf('shape')
@@ -80,7 +80,7 @@ const takesPast = computed(() => (offered.value ?? 0) > 0 && lostBy(spent.value 
 watch(() => [head.value, setup.value.steps.length], () => asking.value = false)
 // Nothing is planned or taken by figures that are not yet of what is drawn.
 async function planIt() {
-  await caughtUp()
+  if (!await caughtUp()) return
   if (pastSeat.value && reason.value.trim() === '') {
     asking.value = true
     sentence.value = 'Say why below, then plan it again.'
@@ -93,8 +93,7 @@ async function planIt() {
   }
 }
 async function takeIt() {
-  await caughtUp()
-  takeProposal(`${SCHOOL_WORDS[setup.value.school][0]}, ${kind.value}`)
+  if (await caughtUp()) takeProposal(`${SCHOOL_WORDS[setup.value.school][0]}, ${kind.value}`)
 }
 const field = (name: string) => `${build.view?.id}/shapefield/${build.state?.head}/${name}`
 async function template(kindOf: 'pdf' | 'svg') {
