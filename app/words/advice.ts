@@ -1,5 +1,5 @@
 import { likelyFaults, type Advice, type AdviceKind, type CutLimit } from '#core'
-import { NEAR, sayLaid, sayWhere } from './cuts'
+import { sayLaid, sayNear, sayWhere } from './cuts'
 import { ENCLOSED_WORDS, sayFaults } from './pours'
 import { say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { REASON_WORDS } from './reasons'
@@ -113,7 +113,7 @@ function sayPast(past: CutLimit, mm: (value: number) => string): string {
     case 'seat': return past.assumed ? `the ${past.valve} seat of cylinder ${past.cylinder}, at a height that is only assumed, is met before` : `goes into the ${past.valve} seat of cylinder ${past.cylinder}`
     case 'chamber': return `goes through the roof of the chamber of cylinder ${past.cylinder}`
     case 'squish': return past.figure > 0 ? `leaves ${mm(past.figure)} of squish at cylinder ${past.cylinder}, where ${mm(past.least)} is the shop’s minimum` : `lets piston and head of cylinder ${past.cylinder} touch`
-    case 'clearance': return `leaves ${NEAR[past.clearance].one} ${mm(past.figure)} from ${NEAR[past.clearance].other} on cylinder ${past.cylinder}`
+    case 'clearance': return `${sayNear(past.clearance, past.figure, mm)} on cylinder ${past.cylinder}`
     case 'target': return `takes cylinder ${past.cylinder} past its target`
   }
 }

@@ -52,6 +52,10 @@ export const NEAR: Record<ClearanceName, { one: string, other: string, short: st
   domeToChamber: { one: 'the dome', other: 'the chamber', short: 'dome–chamber' }
 }
 
+/** Where a clearance comes to, after a “this” or, with no `s`, a “would”: below nothing the one is in the other. */
+export const sayNear = (name: ClearanceName, figure: number, mm: (value: number) => string, { s = 's', whom = '' } = {}): string =>
+  `${figure < 0 ? 'put' : 'leave'}${s} ${NEAR[name].one}${whom} ${mm(Math.abs(figure))} ${figure < 0 ? 'into' : 'from'} ${NEAR[name].other}`
+
 /** What a cut would be past, as a sentence. */
 export function sayCutLimit(limit: CutLimit, lengths: LengthUnit): string {
   switch (limit.kind) {
@@ -60,7 +64,7 @@ export function sayCutLimit(limit: CutLimit, lengths: LengthUnit): string {
     case 'squish': return limit.figure > 0
       ? `This leaves ${say(limit.figure, 'length', lengths)} of squish at cylinder ${limit.cylinder}; the shop’s minimum is ${say(limit.least, 'length', lengths)}.`
       : `This lets piston and head of cylinder ${limit.cylinder} touch.`
-    case 'clearance': return `This leaves ${NEAR[limit.clearance].one} of cylinder ${limit.cylinder} ${say(limit.figure, 'length', lengths)} from ${NEAR[limit.clearance].other}; the shop’s minimum is ${say(limit.least, 'length', lengths)}.`
+    case 'clearance': return `This ${sayNear(limit.clearance, limit.figure, value => say(value, 'length', lengths), { whom: ` of cylinder ${limit.cylinder}` })}; the shop’s minimum is ${say(limit.least, 'length', lengths)}.`
     case 'target': return `This takes cylinder ${limit.cylinder} past its target, to ${digits(limit.figure, 2)}.`
   }
 }

@@ -3,7 +3,7 @@ import type { AtLimit, Breach, Grinding, LeverWants, LimitFault, Measurement, Mi
 import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { capital, digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
 import { QUANTITY_WORDS } from '#shared/words/quantities'
-import { NEAR } from './cuts'
+import { NEAR, sayNear } from './cuts'
 import { sayKind, sayScope } from './entries'
 
 /** Seat work that is planned, and that is done whichever way is taken. */
@@ -207,7 +207,7 @@ export function sayBreach(b: Breach, all: number, lengths: LengthUnit, foot = fa
   if (b.kind === 'line') return `grind ${figureOf(b.kind, b.figure, lengths)} out${whom}, where the walls have ${figureOf(b.kind, b.bound, lengths)} up to the scribed line`
   if (b.kind === 'crown') return most(`cut ${figureOf(b.kind, b.figure, lengths)} out of the crown${whom}`)
   if (b.kind === 'hours' || b.kind === 'money') return most(`cost ${figureOf(b.kind, b.figure, lengths)}`)
-  if (b.kind === 'clearance') return `leave ${NEAR[b.clearance!].one}${whom} ${mm(b.figure, lengths)} from ${NEAR[b.clearance!].other}, where ${mm(b.bound, lengths)} is the minimum`
+  if (b.kind === 'clearance') return `${sayNear(b.clearance!, b.figure, value => mm(value, lengths), { s: '', whom })}, where ${mm(b.bound, lengths)} is the minimum`
   if (b.kind === 'seat' || b.kind === 'topCut') return `go ${mm(-b.figure, lengths)} into ${nounOf(b)}${whom}`
   // A squish may be as it was before.
   const [verb, to] = b.kind === 'squishLeast' || b.kind === 'squishMost' ? ['leave', 'at'] : ['bring', 'to']

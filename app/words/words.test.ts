@@ -61,6 +61,7 @@ describe('what is open is said', () => {
     [{ kind: 'plan', way: 'cut', figure: 0.49, waiting: false, past: { kind: 'seat', cylinder: 1, valve: 'exhaust', figure: 0.19, assumed: false } }, [1], /^0\.49 mm off head 1 reaches the target, but goes into the exhaust seat of cylinder 1\. Route has the other ways\.$/],
     [{ kind: 'plan', way: 'cut', figure: 0.49, waiting: false, past: { kind: 'seat', cylinder: 1, valve: 'exhaust', figure: 0.19, assumed: true } }, [1], /only assumed, is met before\. Measure that height first\.$/],
     [{ kind: 'plan', way: 'cut', figure: 0.58, waiting: false, past: { kind: 'clearance', cylinder: 2, clearance: 'exhaustClearance', figure: 2.12, least: 2.5 } }, [2], /leaves the exhaust valve 2\.12 mm from the piston on cylinder 2/],
+    [{ kind: 'plan', way: 'cut', figure: 0.58, waiting: false, past: { kind: 'clearance', cylinder: 2, clearance: 'exhaustClearance', figure: -0.3, least: 2.5 } }, [2], /puts the exhaust valve 0\.30 mm into the piston on cylinder 2/],
     [{ kind: 'plan', way: 'even', waiting: false }, [4], /another of head 1 is there already: even the chambers first/],
     [{ kind: 'plan', way: 'cut', waiting: true }, [4], /Plan the cut of head 1: the Cut station tells/],
     [{ kind: 'plan', way: 'open', waiting: false }, [4], /stands above the target/],

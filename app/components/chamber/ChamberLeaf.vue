@@ -35,10 +35,11 @@ const drawnOff = computed(() => {
   const stated = q('mouthArea')
   return stated?.provenance === 'measured' && mouth.value ? mouthOff(mouth.value, stated.estimate.value) : undefined
 })
+const stated = computed(() => q('chamberVolume'))
 const fits = computed(() => facts.value && facts.value.factor >= FACTOR_WINDOW[0] && facts.value.factor <= FACTOR_WINDOW[1] && facts.value.reached)
 const verdict = computed(() => {
   if (!facts.value) return ''
-  if (poured.value === undefined) return 'Not poured yet: it stands as drawn. The first pour brings it to size.'
+  if (poured.value === undefined) return `Not poured yet: it stands as drawn${stated.value ? `, where the Sheet says ${say(stated.value.estimate.value, 'volume')}` : ''}. The first pour brings it to size.`
   if (fits.value) return `The drawing fits the pour: roof and walls were moved by ${digits(Math.abs(facts.value.factor - 1) * 100, 1)} % to meet it.`
   const [check, next] = facts.value.suspects
   return `The pour is ${digits(facts.value.factor, 2)} of the drawing. Check ${check ? SUSPECT_WORDS[check.dimension] : 'the drawing'} first${next ? `, then ${SUSPECT_WORDS[next.dimension]}` : ''}.`
@@ -100,7 +101,7 @@ async function stl() {
       <div class="right">
         <div class="head">
           <p class="label">{{ (build.replayed?.layout.heads.length ?? 1) > 1 ? `${sayGroup('Head', head, build.replayed!.layout.heads)}. ` : '' }}{{ CHAMBER_WORDS[spec.kind] }}, cylinder {{ build.cylinder }}{{ model?.mirrored ? ', mirrored' : '' }}</p>
-          <p v-if="facts" class="big"><span class="num" data-factor>{{ digits(facts.factor, 3) }}</span> <span class="unit">poured over drawn</span></p>
+          <p v-if="facts" class="big"><template v-if="poured === undefined"><span class="num" data-factor>{{ digits(facts.asDrawn, 1) }}</span> <span class="unit">cc as drawn</span></template><template v-else><span class="num" data-factor>{{ digits(facts.factor, 3) }}</span> <span class="unit">poured over drawn</span></template></p>
           <p v-if="facts" class="small" data-verdict :class="{ warn: poured !== undefined && !fits }">{{ verdict }}</p>
           <p v-if="drawnOff !== undefined" class="small warn" data-mouth-off>The mouth is drawn {{ digits(Math.abs(drawnOff) * 100, 0) }} % {{ drawnOff > 0 ? 'larger' : 'smaller' }} than it was measured, and cuts go by the drawing. Move its outline or its pads, or measure again.</p>
           <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ say(mouth ?? 0, 'area', device.lengths) }}{{ working ? ' · working' : '' }}</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { CHAMBER_KINDS, DomainError, VALVE_COUNTS, ValvesTooLarge, asSet, pouredVolume, quantityOf, startingSpec, takesValves, type ChamberKind, type ChamberSpec, type Valve } from '#core'
+import { CHAMBER_KINDS, DomainError, VALVE_COUNTS, ValvesTooLarge, asSet, quantityOf, startingSpec, takesValves, type ChamberKind, type ChamberSpec, type Valve } from '#core'
 import { say } from '#shared/figures'
 import { CHAMBER_WORDS, sayTooLarge } from '#shared/words/chamber'
 import { sayRefusal } from '#shared/words/domain'
@@ -21,7 +21,7 @@ const kinds = computed(() => engine.value?.intakes === 0 ? (['turnedDome'] as co
 const countOf = (valves: string) => valves.split('+').map(Number) as [number, number]
 const kind = computed<ChamberKind>({ get: () => (drafts.get(key('kind')) ?? (engine.value?.intakes === 0 ? 'turnedDome' : engine.value?.chamber) ?? 'wedge') as ChamberKind, set: to => drafts.set(key('kind'), to) })
 const counts = computed({ get: () => drafts.get(key('valves')) ?? (engine.value ? `${engine.value.intakes}+${engine.value.exhausts}` : kind.value === 'pentRoof' ? '2+2' : '1+1'), set: to => drafts.set(key('valves'), to) })
-const poured = computed(() => build.state && pouredVolume(build.state))
+const holds = computed(() => build.state?.parts.chamber?.estimate.value)
 const typed = (valve: Valve) => asSet(Number(drafts.get(key(valve)) ?? 0) || undefined)
 /** As typed here, else as it was stated at Ports. */
 const part = (valve: Valve) => typed(valve) ?? quantityOf(build.replayed, `${valve}Valve`, build.cylinder)
@@ -52,7 +52,7 @@ function setOut() {
     const [intakes, exhausts] = countOf(counts.value)
     emit('drawn', startingSpec(kind.value, {
       bore, intake: size('intake') ?? 0, exhaust: size('exhaust') ?? 0, intakes, exhausts,
-      tilt: q('intakeTilt'), mouthArea: q('mouthArea'), seatHeight: q('exhaustSeatHeight'), poured: poured.value
+      tilt: q('intakeTilt'), mouthArea: q('mouthArea'), seatHeight: q('exhaustSeatHeight'), poured: holds.value
     }))
     sentence.value = ''
   } catch (error) {

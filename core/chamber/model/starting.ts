@@ -18,7 +18,7 @@ export interface Beginning {
   tilt?: number
   seatHeight?: number
   mouthArea?: number
-  /** What the chamber holds by its pours. */
+  /** What the chamber holds by its pours, or by the book until it is poured. */
   poured?: number
 }
 

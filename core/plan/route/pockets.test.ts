@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { all, mm, oneCylinder } from '../../../tests/support/ledgerBench'
 import { NO_SOLIDS, STARTING_RULES, asIf, clearanceSteps, pocketArea, replay, type Lever, type Replay, type Valve } from '../..'
-import { drained, searchRoutes, startingLimits, type Found } from '.'
+import { drained, searchRoutes, startingLimits, type Found, type RouteLimits } from '.'
 import { takenWork } from './taken'
 
 const AREA = 4.7
@@ -15,8 +15,8 @@ function single(intake: number, exhaust: number, target: number, valves: 'sized'
   for (let i = 0; i < 2; i++) bench.pour(1, 38.2)
   return replay(bench.entries)!
 }
-const routesOf = (r: Replay, levers: Lever[]): Found => {
-  const answer = drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers, limits: { ...startingLimits(r, STARTING_RULES), squishLeast: undefined, squishMost: undefined, deckMost: 3 } }))
+const routesOf = (r: Replay, levers: Lever[], most: Partial<RouteLimits> = {}): Found => {
+  const answer = drained(searchRoutes(r, STARTING_RULES, NO_SOLIDS, { levers, limits: { ...startingLimits(r, STARTING_RULES), squishLeast: undefined, squishMost: undefined, deckMost: 3, ...most } }))
   if (answer === 'notReady' || answer.kind !== 'routes') throw new Error('no routes')
   return answer
 }
@@ -26,18 +26,23 @@ const CLEARANCE = 38.2 + circle(82.5) * 1.1 + circle(81) * 0.12 + 2.1
 
 describe('deeper valve pockets as a part of a way', () => {
   it('hold by hand what the area of a leaning circle says', () => expect(pocketArea(34, 1.2, 22)).toBeCloseTo(circle(36.4) * 0.92718, 4))
-  it.each<[string, clearances: [intake: number, exhaust: number], down: 'face' | 'deck', both: boolean]>([
-    ['of both kinds of valve', [2.3, 2.9], 'face', true], ['of the one kind alone that comes too near', [4, 2.6], 'face', false], ['where the deck is cut', [2.3, 2.9], 'deck', true]
-  ])('%s', (_, [intake, exhaust], down, both) => {
+  it.each<[string, clearances: [intake: number, exhaust: number], cuts: ('face' | 'deck')[], both: boolean]>([
+    ['of both kinds of valve', [2.3, 2.9], ['face'], true], ['of the one kind alone that comes too near', [4, 2.6], ['face'], false], ['where the deck is cut', [2.3, 2.9], ['deck'], true],
+    ['where neither face nor deck may give as much alone', [2.3, 2.9], ['face', 'deck'], true]
+  ])('%s', (_, [intake, exhaust], cuts, both) => {
     const r = single(intake, exhaust, 9.8)
-    expect(routesOf(r, [down]).routes).toEqual([])
-    const route = routesOf(r, [down, 'crown']).routes.find(x => x.way.pockets)!
+    const most: Partial<RouteLimits> = cuts.length > 1 ? { faceMost: 0.7, deckMost: 0.6 } : {}
+    expect(routesOf(r, cuts, most).routes).toEqual([])
+    const route = routesOf(r, [...cuts, 'crown'], most).routes.find(x => x.way.pockets)!
     const { depth, cc } = route.figures.pockets!
-    const cut = down === 'face' ? route.figures.faces[0]! : route.figures.decks[0]!
+    const [face, deck] = [route.figures.faces[0]!, route.figures.decks[0]!]
+    const cut = face + deck
+    // Of the two the deck takes more by the mm, and goes to its limit.
+    if (cuts.length > 1) expect(deck).toBe(most.deckMost)
     // A wide pocket by hand: 1.2 mm round each valve.
     const [gi, ge] = [circle(32.4) * Math.cos(20 * Math.PI / 180) * depth.intake, circle(36.4) * Math.cos(22 * Math.PI / 180) * depth.exhaust]
     expect(cc.get(1)!.intake + cc.get(1)!.exhaust).toBeCloseTo(gi + ge, 6)
-    const left = CLEARANCE + gi + ge - cut * (down === 'face' ? AREA : circle(81))
+    const left = CLEARANCE + gi + ge - face * AREA - deck * circle(81)
     expect(SWEPT / left + 1).toBeCloseTo(9.8, 1)
     expect(route.cylinders[0]!.ratio).toBeCloseTo(SWEPT / left + 1, 2)
     // Tenths, and no tenth more than it takes.
@@ -50,7 +55,7 @@ describe('deeper valve pockets as a part of a way', () => {
     if (!both) expect(depth.intake).toBe(0)
     // Planned as it is told: crowns first, and every clearance as it will be.
     const { work } = takenWork(r, route)
-    expect(work.map(op => op.kind)).toEqual([...both ? ['crownWork', 'crownWork'] : ['crownWork'], down === 'face' ? 'faceCut' : 'deckCut'])
+    expect(work.map(op => op.kind)).toEqual([...both ? ['crownWork', 'crownWork'] : ['crownWork'], ...[...cuts].reverse().map(kind => `${kind}Cut`)])
     const then = Object.fromEntries(clearanceSteps(r.ledger, 1, asIf(r, work, NO_SOLIDS).operations).map(step => [step.name, step.then.value]))
     expect(then.intakeClearance).toBeCloseTo(intake - cut + depth.intake, 2)
     expect(then.exhaustClearance).toBeCloseTo(exhaust - cut + depth.exhaust, 2)

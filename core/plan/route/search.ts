@@ -48,9 +48,8 @@ const SEED = 18
 const MOST_SOLVED = 24
 const MOST_MISSING = 6
 
-/** What brings the valves nearer, so that deeper pockets give room to it; and what a seat job does too, where it brings them or their seats nearer. */
-const POCKETED: readonly Down[] = ['face', 'deck']
-const SEATED: readonly Down[] = ['face', 'deck', 'faceDeck', 'deckFace', 'squishFace']
+/** What brings the valves or their seats nearer, so that deeper pockets and a seat job give room to it. */
+const NEARER: readonly Down[] = ['face', 'deck', 'faceDeck', 'deckFace', 'squishFace']
 
 /** Of these the cc are solved with the cuts; of the others they are given. */
 const SOLVED: readonly Grinding[] = ['open', 'crown']
@@ -234,7 +233,8 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
     const mayPocket = levers.includes('crown') && grinding !== 'crown' && columns.every(c => c.pocket) && columns.some(c => c.before.rooms.some(room => room.perMm > 0))
     // New pistons bring the ratio themselves: nothing else is solved with them.
     for (const down of downsOf(levers).filter(d => d !== 'piston' || !SOLVED.includes(grinding))) {
-      for (const seats of SEATED.includes(down) ? seatJobs : [undefined]) for (const pockets of mayPocket && POCKETED.includes(down) ? [undefined, true as const] : [undefined]) {
+      const gives = NEARER.includes(down)
+      for (const seats of gives ? seatJobs : [undefined]) for (const pockets of gives && mayPocket ? [undefined, true as const] : [undefined]) {
         const more: Pick<Way, 'seats' | 'pockets'> = { ...seats ? { seats } : {}, ...pockets ? { pockets } : {} }
         const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, ...more, setUps: 1 }, columns, limits, aim)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
