@@ -1,5 +1,7 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { all, mm, oneCylinder } from '../../../tests/support/ledgerBench'
+import { RUNS } from '../../../tests/support/soak'
 import { NO_SOLIDS, STARTING_RULES, asIf, clearanceSteps, pocketArea, replay, type Lever, type Replay, type Valve } from '../..'
 import { drained, searchRoutes, startingLimits, type Found, type RouteLimits } from '.'
 import { takenWork } from './taken'
@@ -22,6 +24,8 @@ const routesOf = (r: Replay, levers: Lever[], most: Partial<RouteLimits> = {}): 
 }
 const circle = (d: number) => Math.PI / 4 * d * d / 1000
 const SWEPT = circle(81) * 73.2
+/** cc by the mm of pocket, 1.2 mm round each valve. */
+const GAINS = [circle(32.4) * Math.cos(20 * Math.PI / 180), circle(36.4) * Math.cos(22 * Math.PI / 180)] as const
 const CLEARANCE = 38.2 + circle(82.5) * 1.1 + circle(81) * 0.12 + 2.1
 
 describe('deeper valve pockets as a part of a way', () => {
@@ -39,11 +43,10 @@ describe('deeper valve pockets as a part of a way', () => {
     const cut = face + deck
     // Of the two the deck takes more by the mm, and goes to its limit.
     if (cuts.length > 1) expect(deck).toBe(most.deckMost)
-    // A wide pocket by hand: 1.2 mm round each valve.
-    const [gi, ge] = [circle(32.4) * Math.cos(20 * Math.PI / 180) * depth.intake, circle(36.4) * Math.cos(22 * Math.PI / 180) * depth.exhaust]
+    const [gi, ge] = [GAINS[0] * depth.intake, GAINS[1] * depth.exhaust]
     expect(cc.get(1)!.intake + cc.get(1)!.exhaust).toBeCloseTo(gi + ge, 6)
     const left = CLEARANCE + gi + ge - face * AREA - deck * circle(81)
-    expect(SWEPT / left + 1).toBeCloseTo(9.8, 1)
+    expect(Math.abs(SWEPT / left + 1 - 9.8)).toBeLessThan(0.01)
     expect(route.cylinders[0]!.ratio).toBeCloseTo(SWEPT / left + 1, 2)
     // Tenths, and no tenth more than it takes.
     const spare = { intake: intake - cut + depth.intake - 2, exhaust: exhaust - cut + depth.exhaust - 2.5 }
@@ -68,6 +71,30 @@ describe('deeper valve pockets as a part of a way', () => {
     expect(unsized).toEqual(wanted)
     expect(routesOf(r, ['face']).unsized).toBeUndefined()
   })
+  it('are found wherever a fine grid of face, deck and pockets finds any, with no more metal than it does', () => {
+    const between = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+    let together = 0
+    fc.assert(fc.property(between(2, 4), between(2.5, 4.5), between(9.3, 10), between(0.4, 1.2), between(0.4, 1.2), between(1, 6), (intake, exhaust, target, faceMost, deckMost, crownMost) => {
+      const GRID = 0.02
+      // What a whole tenth of both pockets and what stands over the least come to, in mm of the face.
+      const ROOM = 0.15
+      const pocket = (left: number, least: number, drop: number) => Math.max(0, Math.ceil((least - left + drop) * 10 - 1e-9) / 10)
+      let [least, both] = [Infinity, true]
+      for (let face = 0; face <= faceMost - ROOM; face += GRID) for (let deck = 0; deck <= deckMost - ROOM; deck += GRID) {
+        const holds = GAINS[0] * pocket(intake, 2, face + deck) + GAINS[1] * pocket(exhaust, 2.5, face + deck)
+        const left = CLEARANCE + holds - face * AREA - deck * circle(81)
+        if (holds > crownMost - ROOM * AREA || Math.abs(SWEPT / left + 1 - target) > 0.01) continue
+        least = Math.min(least, face + deck)
+        both &&= Math.min(face, deck) > ROOM
+      }
+      if (least === Infinity) return
+      if (both) together++
+      const { routes } = routesOf(single(intake, exhaust, target), ['face', 'deck', 'crown'], { faceMost, deckMost, crownMost })
+      expect(Math.min(...routes.filter(x => x.figures.ground.size === 0).map(x => x.metal))).toBeLessThan(least + ROOM)
+    }), { numRuns: RUNS(150, 1500), seed: 18 })
+    // Those that took a cut of both.
+    expect(together).toBeGreaterThan(5)
+  }, 120_000)
   it('are held by what may come out of a crown', () => {
     const { missing, nearest } = routesOf(single(0.5, 1, 9.8), ['face', 'crown'])
     expect([nearest!, ...missing].find(x => x.way.pockets)?.breaches).toMatchObject([{ kind: 'crown', bound: STARTING_RULES.route.crownMost }])

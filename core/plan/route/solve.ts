@@ -12,8 +12,8 @@ const NEW_SEAT = 0.1
 const NEW_CLEARANCE = 0.05
 /** Deeper than any limit may be set, mm: as far as a depth is looked for without its limits. */
 const DEEPEST = 6
-/** Rounds in which a cut and the seats that follow it settle on each other. */
-const ROUNDS = 8
+/** Rounds at most in which a cut and what follows it, seats or pockets, settle on each other: as many as the deepest pocket has steps, and some. */
+const ROUNDS = 40
 
 /** `held`: heads whose cut stops at a limit short of, or past, the target: it is not to be brought there. */
 export interface Solved { figures: Figures, readings: Reading[], held: boolean[] }
@@ -163,8 +163,9 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
     faces = wanted.map((depth, i) => clamp(depth, least, Math.max(least, depth < DEEPEST ? mostFace(i) : Math.min(mostFace(i), limits.faceMost))))
     held = wanted.map((depth, i) => aim === 'edge' || Math.abs(depth - faces[i]!) > WORTH_CUTTING / 2)
   }
-  const rounds = way.seats || way.pockets ? ROUNDS : 1
-  for (let round = 0; round < rounds; round++) {
+  /** Whether the first of two cuts comes there alone; said of the last round, for what follows a cut may ask for more of it. */
+  let alone = false
+  for (let round = 0; round < ROUNDS; round++) {
     // What is cut first goes as far as what the last round gave back lets it, and the rest follows.
     faces = layout.heads.map(() => least)
     decks = layout.banks.map(() => 0)
@@ -180,32 +181,31 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
         break
       case 'faceDeck': {
         cutFaces()
-        if (layout.heads.every((_, i) => faces[i]! < mostFace(i) - WORTH_CUTTING)) return undefined
+        alone = layout.heads.every((_, i) => faces[i]! < mostFace(i) - WORTH_CUTTING)
         decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, DEEPEST), 0, deckMost(i)))
         held = held.map(() => true)
         break
       }
       case 'deckFace': case 'squishFace': {
         decks = layout.banks.map((_, i) => way.down === 'deckFace' ? deckLimit(onBank[i]!, limits, way, faces) : Math.min(deckLimit(onBank[i]!, limits, way, faces), deckForSquish(onBank[i]!, limits)))
-        if (decks.every(k => k < WORTH_CUTTING) || layout.banks.every((_, i) => deckFor(i, faces, 0, DEEPEST) <= decks[i]! + WORTH_CUTTING)) return undefined
+        alone = decks.every(k => k < WORTH_CUTTING) || layout.banks.every((_, i) => deckFor(i, faces, 0, DEEPEST) <= decks[i]! + WORTH_CUTTING)
         cutFaces()
         break
       }
       default: break
     }
-    if (way.seats) {
-      sunk = valvesUp(columns, limits, way, faces, decks)
-      if (sunk.intake === 0 && sunk.exhaust === 0) return undefined
-    }
-    if (way.pockets) {
-      // Cut in steps, they might go up and down with the depth for ever: they only get deeper.
-      pockets = pocketsFor(columns, c => faces[c.head]! + decks[c.bank]!, sunk, pockets)
-      if (pockets.intake === 0 && pockets.exhaust === 0) return undefined
-    }
+    const before = [sunk, pockets]
+    if (way.seats) sunk = valvesUp(columns, limits, way, faces, decks)
+    // Cut in steps, they might go up and down with the depth for ever: they only get deeper.
+    if (way.pockets) pockets = pocketsFor(columns, c => faces[c.head]! + decks[c.bank]!, sunk, pockets)
+    if ([sunk, pockets].every((now, i) => now.intake === before[i]!.intake && now.exhaust === before[i]!.exhaust)) break
   }
+  if (alone || (way.seats && both(sunk) === 0) || (way.pockets && both(pockets) === 0)) return undefined
   if (way.down === 'none' ? false : [...faces.map(d => d - least), ...decks.map(Math.abs)].every(d => d < WORTH_CUTTING)) return undefined
-  faces = faces.map(hundredth)
-  decks = decks.map(hundredth)
+  // What is only to come inside the band is not rounded out of it again.
+  const set = aim === 'edge' ? (depth: number) => Math.sign(depth) * inSteps(Math.abs(depth), 0.01, Math.ceil) : hundredth
+  faces = faces.map(set)
+  decks = decks.map(set)
   const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, pockets))
   const ofPockets = () => ({ depth: pockets, cc: new Map(columns.map(c => [c.cylinder, pocketsHold(c, pockets)])) })
   return { figures: { faces, slope: 0, decks, ground, sunk, ...way.pockets ? { pockets: ofPockets() } : {} }, readings, held }
