@@ -49,6 +49,11 @@ describe('a head is cut once', () => {
     expect(after(20).map(s => s.parts.chamber!.estimate.value)).toEqual([0, 0])
     expect(after(20)[1]!.clearance!.estimate.value).toBeCloseTo(14.376, 3)
   })
+  it('looks for no angle where nothing is drawn to lean', () => {
+    const standing = replay(two().entries)!
+    const laid = headCut(standing, 1, [], NO_SOLIDS, { free: 'angle', setup: { roll: 'aboutCrank', angle: 1, depth: 0.3, flat: 0 } })
+    expect([laid.cylinders, laid.deepest]).toEqual([[], undefined])
+  })
   it('offers no depth for more than a chamber holds, as of a flat head over a bowl in the piston', () => {
     const bench = oneCylinder()
     bench.pour(1, 6)
