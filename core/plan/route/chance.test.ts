@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { exact, fromSource, linear, type Sourced } from '../../estimate'
 import { chanceInBand, chanceOfAll, drawsOf, safeFirstCut, worthMeasuring, type Band } from '.'
+import { breachesOf, heldBy } from './judge'
 
 const draws = drawsOf(7, 40_000)
 /** Three standard errors of a share that was counted in those draws. */
@@ -62,5 +63,13 @@ describe('what a measurement is worth', () => {
     const found = worthMeasuring([r], [band], [of('pour'), of('deck'), of('gasket')], draws)
     expect(found.map(w => w.measurement.name)).toEqual(['gasket', 'deck'])
     expect(found[0]!.chance).toBeCloseTo(chanceInBand({ value: 0, u: 0.04 }, -0.1, 0.1), 2)
+  })
+})
+
+describe('what a way is past, and what holds it', () => {
+  it('names a cylinder once, however many valves it has', () => {
+    const seat = (cylinder: number, room: number) => ({ kind: 'seat', valve: 'exhaust', cylinders: [cylinder], figure: room, bound: 0, room, taken: true }) as const
+    expect(breachesOf([seat(2, -0.4), seat(1, -0.5), seat(1, -0.5), seat(2, -0.4)])).toMatchObject([{ figure: -0.5, cylinders: [1, 2], grains: 10 }])
+    expect(heldBy([seat(2, 0.2), seat(1, 0.2), seat(1, 0.2), seat(3, 0.5)], true)).toMatchObject({ room: 0.2, cylinders: [1, 2] })
   })
 })

@@ -130,7 +130,8 @@ export function breachesOf(list: readonly RoomAtLimit[]): Breach[] {
   for (const one of broken) {
     const before = found.find(f => sameLimit(f, one))
     const { kind, figure, bound, cylinders, valve, clearance } = one
-    if (before) before.cylinders.push(...cylinders)
+    // A cylinder has several valves of a kind.
+    if (before) before.cylinders = [...new Set([...before.cylinders, ...cylinders])]
     else found.push({ kind, figure, bound, cylinders: [...cylinders], grains: grainsOf(one), ...valve ? { valve } : {}, ...clearance ? { clearance } : {} })
   }
   return found
@@ -149,7 +150,7 @@ export function heldBy(list: readonly RoomAtLimit[], cuts: boolean): RoomAtLimit
   const near = cuts ? list.filter(l => l.taken && USED_UP.includes(l.kind)).sort((a, b) => a.room - b.room) : []
   const [first] = near
   // Cylinders at which it comes at the same depth are named together.
-  return first && { ...first, cylinders: near.filter(l => sameLimit(l, first) && l.room - first.room < 0.01).flatMap(l => l.cylinders).sort((a, b) => a - b) }
+  return first && { ...first, cylinders: [...new Set(near.filter(l => sameLimit(l, first) && l.room - first.room < 0.01).flatMap(l => l.cylinders))].sort((a, b) => a - b) }
 }
 
 /** Fewer limits broken, then less past them, is nearer. */

@@ -181,8 +181,9 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
         break
       case 'faceDeck': {
         cutFaces()
-        alone = layout.heads.every((_, i) => faces[i]! < mostFace(i) - WORTH_CUTTING)
+        const stopped = layout.heads.some((_, i) => faces[i]! >= mostFace(i) - WORTH_CUTTING)
         decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, DEEPEST), 0, deckMost(i)))
+        alone = !stopped || decks.every(k => k < WORTH_CUTTING)
         held = held.map(() => true)
         break
       }
