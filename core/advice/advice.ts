@@ -1,6 +1,7 @@
 import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { againstTarget, depthSet, findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type AgainstTarget, type ClearanceName, type Replay } from '../standing'
+import { isCutInto } from '../chamber'
 import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, inStages, offFoot, overLeast, squishLeft, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 import { crownsWorked, filledBy, poured, settling } from './poured'
@@ -86,7 +87,7 @@ function worstOf<T extends { cylinder: number, figure: number }>(list: T[], name
 /** Seats that a cut went through, or will: by their stated heights and, all the way round, by the drawing. */
 function seats({ now, then }: Sight): Found[] {
   const lost = (at: AsIf, planned: boolean) => at.cylinders.flatMap(({ cylinder, valves, room }) => {
-    const stated = valves.flatMap(v => v.seatLeft && v.seatLeft.value <= 0 ? [{ cylinder, valve: v.valve, figure: v.seatLeft.value, planned, assumed: false }] : [])
+    const stated = valves.flatMap(v => v.seatLeft && isCutInto(v.seatLeft.value) ? [{ cylinder, valve: v.valve, figure: v.seatLeft.value, planned, assumed: false }] : [])
     const drawn = (room?.valves ?? []).flatMap(({ valve: { valve }, seat }) =>
       seat.arcLost > 0 ? [{ cylinder, valve, figure: seat.margin, planned, assumed: room!.seats[valve] === 'assumed' }] : [])
     return [...stated, ...drawn]

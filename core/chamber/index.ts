@@ -1,7 +1,7 @@
 export { clearanceFromSinking, flatCutDepth, valveClearanceLost, type ClearanceConvention } from './flatCut'
 export { meshVolume, type Mesh } from './mesh'
 export { aboveCut, cutAtChamber, cutDepthForVolume, openingArea, thenFlat, volumeAboveCut, type Cut, type Slopes } from './cut'
-export { blending, ridgeVolume, seatLedge, seatMargin, sinking, type SeatCircle } from './seat'
+export { blending, isCutInto, ridgeVolume, seatLedge, seatMargin, sinking, type SeatCircle } from './seat'
 export { camRetard, pushrodChange, rolledSeat, vFlange } from './drop'
 export { sectionLoops, sectionOf, type Plane, type SectionLoop } from './section'
 export { UNCUT, angleOf, atEdges, cutOf, cutsTogether, faceLeft, fromEdges, solveCut, type Free, type HeadSetup, type Roll } from './angledCut'

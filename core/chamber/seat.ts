@@ -4,6 +4,12 @@ import type { Cut } from './cut'
 /** A seat's or a top cut's edge: a circle in the chamber frame, its axis a unit vector along the valve. */
 export interface SeatCircle { centre: [number, number, number], axis: [number, number, number], diameter: number }
 
+/** Of a figure in mm no more than this is what arithmetic leaves of nothing. */
+const NOTHING = 1e-9
+
+/** Whether an edge is cut into, by its margin in mm: one that the face just meets is whole. */
+export const isCutInto = (margin: number): boolean => margin < -NOTHING
+
 /**
  * How far a face cut stays from a seat's or a top cut's edge.
  *
@@ -32,7 +38,7 @@ export function seatMargin({ centre, axis, diameter }: SeatCircle, { depth, slop
   const k = diameter / 2 * Math.sqrt(Math.max(0, nn - along * along))
   const firstTouch = dot(centre) - k
   const into = depth - firstTouch
-  const arcLost = into <= 0 ? 0 : into >= 2 * k ? 360 : 2 * Math.acos(1 - into / k) * 180 / Math.PI
+  const arcLost = !isCutInto(-into) ? 0 : into >= 2 * k ? 360 : 2 * Math.acos(1 - into / k) * 180 / Math.PI
   return { firstTouch, margin: -into / Math.sqrt(nn), arcLost }
 }
 

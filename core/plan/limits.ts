@@ -1,4 +1,4 @@
-import { faceLeft, type Cut, type Roll } from '../chamber'
+import { faceLeft, isCutInto, type Cut, type Roll } from '../chamber'
 import { cylindersOf, placeAlong, type OperationEntry, type Valve } from '../ledger'
 import { cautiousLeast, leastClearance, windowFor, type ShopRules, type SquishWindow } from '../shop'
 import { againstTarget, clearancesOf, knownQuantity, quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
@@ -129,7 +129,7 @@ export function cutLimits(standing: Replay, rules: ShopRules, then: readonly Cyl
     const drawn = (room?.valves ?? []).filter(v => v.seat.arcLost > 0).map(({ valve: { valve }, seat }): Seat => (
       { kind: 'seat', cylinder, valve, figure: -seat.margin, assumed: room?.seats[valve] === 'assumed' }))
     const known = new Set((room?.valves ?? []).map(v => v.valve.valve))
-    const stated = valves.flatMap(({ valve, seatLeft }): Seat[] => !known.has(valve) && seatLeft && seatLeft.value <= 0 ? [{ kind: 'seat', cylinder, valve, figure: -seatLeft.value, assumed: false }] : [])
+    const stated = valves.flatMap(({ valve, seatLeft }): Seat[] => !known.has(valve) && seatLeft && isCutInto(seatLeft.value) ? [{ kind: 'seat', cylinder, valve, figure: -seatLeft.value, assumed: false }] : [])
     return [...drawn, ...stated]
   })
   // A flat head may hold nothing to begin with.

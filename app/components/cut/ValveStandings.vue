@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { leastClearance, overLeast, rodMaterialOf, type ValveStanding } from '#core'
+import { isCutInto, leastClearance, overLeast, rodMaterialOf, type ValveStanding } from '#core'
 import { say, shown } from '#shared/figures'
 import { useBuild } from '~/stores/build'
 import { useDevice } from '~/stores/device'
@@ -24,8 +24,8 @@ const lines = computed(() => props.valves.flatMap((v) => {
       text: `${v.valve} to piston ${mm(left.value)} left ${ways[v.convention]}, ${bare(lost.value)} gone${side ? `, ${bare(side)} off its side` : ''}`
     })
   }
-  if (v.seatLeft) list.push({ key: `${v.valve}s`, bad: v.seatLeft.value <= 0, text: v.seatLeft.value > 0 ? `${v.valve} seat ${mm(v.seatLeft.value)} clear of the face` : `${v.valve} seat cut into by ${mm(-v.seatLeft.value)}: a new seat job, or scrap` })
-  if (v.topCutLeft && v.topCutLeft.value <= 0) list.push({ key: `${v.valve}t`, bad: false, text: `${v.valve} top cut loses an arc (${mm(-v.topCutLeft.value)} past its low edge)` })
+  if (v.seatLeft) list.push({ key: `${v.valve}s`, bad: isCutInto(v.seatLeft.value), text: isCutInto(v.seatLeft.value) ? `${v.valve} seat cut into by ${mm(-v.seatLeft.value)}: a new seat job, or scrap` : `${v.valve} seat ${mm(Math.max(0, v.seatLeft.value))} clear of the face` })
+  if (v.topCutLeft && isCutInto(v.topCutLeft.value)) list.push({ key: `${v.valve}t`, bad: false, text: `${v.valve} top cut loses an arc (${mm(-v.topCutLeft.value)} past its low edge)` })
   return list
 }))
 </script>

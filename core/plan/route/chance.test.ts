@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { exact, fromSource, linear, type Sourced } from '../../estimate'
 import { chanceInBand, chanceOfAll, drawsOf, safeFirstCut, worthMeasuring, type Band } from '.'
-import { breachesOf, heldBy } from './judge'
+import { breachesOf, heldBy, type RoomAtLimit } from './judge'
 
 const draws = drawsOf(7, 40_000)
 /** Three standard errors of a share that was counted in those draws. */
@@ -68,7 +68,7 @@ describe('what a measurement is worth', () => {
 
 describe('what a way is past, and what holds it', () => {
   it('names a cylinder once, however many valves it has', () => {
-    const seat = (cylinder: number, room: number) => ({ kind: 'seat', valve: 'exhaust', cylinders: [cylinder], figure: room, bound: 0, room, taken: true }) as const
+    const seat = (cylinder: number, room: number): RoomAtLimit => ({ kind: 'seat', valve: 'exhaust', cylinders: [cylinder], figure: room, bound: 0, room, taken: true })
     expect(breachesOf([seat(2, -0.4), seat(1, -0.5), seat(1, -0.5), seat(2, -0.4)])).toMatchObject([{ figure: -0.5, cylinders: [1, 2], grains: 10 }])
     expect(heldBy([seat(2, 0.2), seat(1, 0.2), seat(1, 0.2), seat(3, 0.5)], true)).toMatchObject({ room: 0.2, cylinders: [1, 2] })
   })

@@ -24,8 +24,8 @@ const GRAIN_OF: Record<LimitKind, keyof typeof GRAIN> = {
   ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', seatsUp: 'mm', ground: 'cc', line: 'cc', crown: 'cc', deckLeft: 'mm', cam: 'degrees',
   pushrod: 'mm', flange: 'mm', spread: 'ratio', hours: 'share', money: 'share'
 }
-/** Figures are set and read to a hundredth of a mm: what is past a limit by less is at it. */
-const BARELY = 0.2
+/** Depths are set and read to a hundredth of a mm: what is past a limit by less is at it. The target's band is what it says everywhere; of the rest it is what arithmetic leaves. */
+const barely = (kind: LimitKind) => GRAIN_OF[kind] === 'mm' ? 0.2 : kind === 'ratio' ? 0 : 1e-6
 
 /** Where one cylinder would stand, as far as limits ask. mm, degrees. */
 export interface Reading {
@@ -125,7 +125,7 @@ const grainsOf = ({ kind, room, bound }: RoomAtLimit) => -room / (GRAIN_OF[kind]
  * Source: grains of 0.05 mm, 1°, 0.1 cc, 0.02 of ratio, a tenth of hours or money.
  */
 export function breachesOf(list: readonly RoomAtLimit[]): Breach[] {
-  const broken = list.filter(one => one.room < 0 && grainsOf(one) > BARELY).sort((a, b) => grainsOf(b) - grainsOf(a))
+  const broken = list.filter(one => one.room < 0 && grainsOf(one) > barely(one.kind)).sort((a, b) => grainsOf(b) - grainsOf(a))
   const found: Breach[] = []
   for (const one of broken) {
     const before = found.find(f => sameLimit(f, one))

@@ -7,7 +7,7 @@ import { asIf, type AsIf, type CylinderAsIf, type Tried } from '../asIf'
 import type { Chambers } from '../chambers'
 import { chanceOfAll, safeFirstCut, worthMeasuring, type Draws } from './chance'
 import { atLimits, breachesOf, heldBy, readingOf, spreadOf, type Breach, type Kept, type Reading, type RoomAtLimit } from './judge'
-import { hundredth, offTarget, rangeOf } from './solve'
+import { hundredth, offTarget, rangeOf, type Solved } from './solve'
 import { WORTH_CUTTING, billOf, stepsOf, type Bill, type Figures, type Step, type Way } from './way'
 
 /** A cylinder after a stage: what the glass, the solder and the sums will say. */
@@ -67,11 +67,12 @@ const flat = (steps: readonly { operations: Tried[] }[]) => steps.flatMap(step =
  * with what it will read, every limit judged again.
  *
  * @param held depths that stand as they are, because a limit holds them
+ * @param most how deep a limit lets each head be cut
  * @returns undefined while a chamber is not ready, or where there is no ratio
  * Source: {@link asIf}; each depth by secant steps on the middle of its cylinders' ratios.
  */
-export function routeOf(bench: Bench, way: Way, figures: Figures, held: boolean[]): Route | undefined {
-  const settled = brought(bench, way, figures, held)
+export function routeOf(bench: Bench, way: Way, { figures, held, most }: Pick<Solved, 'figures' | 'held' | 'most'>): Route | undefined {
+  const settled = brought(bench, way, figures, held, most)
   return settled && dressed(bench, way, settled.figures, stepsOf(bench.standing, way, settled.figures), settled.after)
 }
 
@@ -109,7 +110,7 @@ const afterStage = ({ cylinder, state, squish }: CylinderAsIf): AfterStage => ({
 })
 
 /** The free depths moved until the middle of their cylinders stands at the target by the shape. */
-export function brought({ standing, chambers }: Bench, way: Way, start: Figures, held: boolean[]): { figures: Figures, after: AsIf } | undefined {
+export function brought({ standing, chambers }: Bench, way: Way, start: Figures, held: readonly boolean[], most: readonly number[] = []): { figures: Figures, after: AsIf } | undefined {
   const { layout, target } = standing
   const wanted = target!.body.ratio.value
   const at = (figures: Figures) => asIf(standing, flat(stepsOf(standing, way, figures)), chambers)
@@ -129,7 +130,7 @@ export function brought({ standing, chambers }: Bench, way: Way, start: Figures,
       const rate = rateOf(after, first!) ?? standing.perMm.get(first!)!.estimate.value
       faces[head] = Math.max(0, faces[head]! - offs[k]! * state.swept!.estimate.value / rate)
     })
-    const next = { ...figures, faces: faces.map(hundredth) }
+    const next = { ...figures, faces: faces.map((depth, head) => Math.min(hundredth(depth), most[head] ?? Infinity)) }
     if (next.faces.every((d, k) => d === figures.faces[k])) break
     figures = next
     after = at(figures)

@@ -219,7 +219,7 @@ export function* searchRoutes(standing: Replay, rules: ShopRules, chambers: Cham
   }
 }
 
-const exactly = (bench: Bench, { way, figures, held }: Candidate) => routeOf(bench, way, figures, held)
+const exactly = (bench: Bench, one: Candidate) => routeOf(bench, one.way, one)
 
 /** Every way that the levers leave, solved and judged. */
 function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]): Generator<Candidate> {
@@ -241,7 +241,7 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
         const judged = (way: Way, of: Solved) => {
           const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc, ...(shaped ? { shaped } : {}) }
           const bill = billOf(standing, rules, way, stepsOf(standing, way, figures))
-          return { way, figures, readings: of.readings, held: of.held, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, bench, of.readings, figures, bill)) }
+          return { way, figures, readings: of.readings, held: of.held, most: of.most, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, bench, of.readings, figures, bill)) }
         }
         for (const times of down === 'none' || down === 'deck' || down === 'spacer' || down === 'piston' ? setUps.slice(0, 1) : setUps) {
           const way: Way = { ...gasket ? { gasket } : {}, grinding, down, ...more, setUps: times }

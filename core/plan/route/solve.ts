@@ -15,8 +15,8 @@ const DEEPEST = 6
 /** Rounds at most in which a cut and what follows it, seats or pockets, settle on each other: as many as the deepest pocket has steps, and some. */
 const ROUNDS = 40
 
-/** `held`: heads whose cut stops at a limit short of, or past, the target: it is not to be brought there. */
-export interface Solved { figures: Figures, readings: Reading[], held: boolean[] }
+/** `held`: heads whose cut stops at a limit short of, or past, the target: it is not to be brought there; `most`: how deep a limit lets each be cut, to the hundredth that is set. */
+export interface Solved { figures: Figures, readings: Reading[], held: boolean[], most?: number[] }
 
 /** What a way is solved for: the target with every limit kept; the target whatever it breaks; or only just inside the band. */
 export type Aim = 'inside' | 'target' | 'edge'
@@ -157,11 +157,18 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   let decks = layout.banks.map(() => 0)
   let held = layout.heads.map(() => true)
   const mostFace = (i: number) => aim !== 'inside' ? Math.min(...onHead[i]!.map(c => roofOf(c.table))) : faceLimit(onHead[i]!, limits, way, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
+  // Where each would have to stop, as it stood when it was cut.
+  let [faceStops, deckStops] = [layout.heads.map(() => DEEPEST), layout.banks.map(() => DEEPEST)]
   const cutFaces = () => {
     const wanted = layout.heads.map((_, i) => faceFor(i, decks))
     // Where no depth is enough, what the limit leaves is told, and what that comes to.
-    faces = wanted.map((depth, i) => clamp(depth, least, Math.max(least, depth < DEEPEST ? mostFace(i) : Math.min(mostFace(i), limits.faceMost))))
+    faceStops = wanted.map((depth, i) => Math.max(least, depth < DEEPEST ? mostFace(i) : Math.min(mostFace(i), limits.faceMost)))
+    faces = wanted.map((depth, i) => clamp(depth, least, faceStops[i]!))
     held = wanted.map((depth, i) => aim === 'edge' || Math.abs(depth - faces[i]!) > WORTH_CUTTING / 2)
+  }
+  const cutDecks = () => {
+    deckStops = layout.banks.map((_, i) => deckMost(i))
+    decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, DEEPEST), 0, deckStops[i]!))
   }
   /** Whether the first of two cuts comes there alone; said of the last round, for what follows a cut may ask for more of it. */
   let alone = false
@@ -174,7 +181,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
         cutFaces()
         break
       case 'deck':
-        decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, DEEPEST), 0, deckMost(i)))
+        cutDecks()
         break
       case 'spacer':
         decks = layout.banks.map((_, i) => -clamp(-deckFor(i, faces, aim === 'inside' ? -limits.spacerMost : -DEEPEST, 0), 0, aim === 'inside' ? limits.spacerMost : DEEPEST))
@@ -182,13 +189,14 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
       case 'faceDeck': {
         cutFaces()
         const stopped = layout.heads.some((_, i) => faces[i]! >= mostFace(i) - WORTH_CUTTING)
-        decks = layout.banks.map((_, i) => clamp(deckFor(i, faces, 0, DEEPEST), 0, deckMost(i)))
+        cutDecks()
         alone = !stopped || decks.every(k => k < WORTH_CUTTING)
         held = held.map(() => true)
         break
       }
       case 'deckFace': case 'squishFace': {
-        decks = layout.banks.map((_, i) => way.down === 'deckFace' ? deckLimit(onBank[i]!, limits, way, faces) : Math.min(deckLimit(onBank[i]!, limits, way, faces), deckForSquish(onBank[i]!, limits)))
+        deckStops = layout.banks.map((_, i) => deckLimit(onBank[i]!, limits, way, faces))
+        decks = deckStops.map((stop, i) => way.down === 'deckFace' ? stop : Math.min(stop, deckForSquish(onBank[i]!, limits)))
         alone = decks.every(k => k < WORTH_CUTTING) || layout.banks.every((_, i) => deckFor(i, faces, 0, DEEPEST) <= decks[i]! + WORTH_CUTTING)
         cutFaces()
         break
@@ -203,13 +211,14 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   }
   if (alone || (way.seats && both(sunk) === 0) || (way.pockets && both(pockets) === 0)) return undefined
   if (way.down === 'none' ? false : [...faces.map(d => d - least), ...decks.map(Math.abs)].every(d => d < WORTH_CUTTING)) return undefined
-  // What is only to come inside the band is not rounded out of it again.
-  const set = aim === 'edge' ? (depth: number) => Math.sign(depth) * inSteps(Math.abs(depth), 0.01, Math.ceil) : hundredth
-  faces = faces.map(set)
-  decks = decks.map(set)
+  // Nothing is rounded past the limit that it stops at, nor out of the band again where it is only to come inside.
+  const set = (depth: number, limit: number) => aim === 'edge' ? Math.sign(depth) * inSteps(Math.abs(depth), 0.01, Math.ceil) : Math.min(hundredth(depth), limit)
+  const most = faceStops.map(stop => inSteps(stop, 0.01, Math.floor))
+  faces = faces.map((depth, i) => set(depth, most[i]!))
+  decks = decks.map((depth, i) => set(depth, inSteps(deckStops[i]!, 0.01, Math.floor)))
   const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, pockets))
   const ofPockets = () => ({ depth: pockets, cc: new Map(columns.map(c => [c.cylinder, pocketsHold(c, pockets)])) })
-  return { figures: { faces, slope: 0, decks, ground, sunk, ...way.pockets ? { pockets: ofPockets() } : {} }, readings, held }
+  return { figures: { faces, slope: 0, decks, ground, sunk, ...way.pockets ? { pockets: ofPockets() } : {} }, readings, held, ...aim === 'inside' ? { most } : {} }
 }
 
 /** In steps that somebody sets or orders by: a figure that is a step already stays, whichever way it is rounded. */
