@@ -21,21 +21,23 @@ async function take(given: File | File[] | null) {
   const files = given === null ? [] : Array.isArray(given) ? given : [given]
   if (files.length === 0) return
   sentence.value = ''
+  // They belong to what they were chosen for, whatever form stands here, or none, once they have arrived.
   const { field: of } = props
   const before = photos.value
+  const there = () => drafts.get(of)?.split(',').filter(name => name.trim() !== '') ?? before
   taking.value += files.length
   for (const file of files) {
-    if (photos.value.length >= MOST_PHOTOS) sentence.value = `At most ${MOST_PHOTOS} photographs go with one entry.`
+    if (there().length >= MOST_PHOTOS) sentence.value = `At most ${MOST_PHOTOS} photographs go with one entry.`
     else {
       const taken = await pictures.keep(build.view!.id, file)
       if ('sentence' in taken) sentence.value = taken.sentence
-      else if (props.field !== of) drafts.set(of, [...drafts.get(of)?.split(',') ?? before, taken.sha256].join())
-      else if (!photos.value.includes(taken.sha256)) photos.value = [...photos.value, taken.sha256]
+      else if (!there().includes(taken.sha256)) drafts.set(of, [...there(), taken.sha256].join())
     }
     taking.value--
   }
   chosen.value = []
 }
+onBeforeUnmount(() => taking.value = 0)
 const remove = (sha256: string) => photos.value = photos.value.filter(one => one !== sha256)
 </script>
 

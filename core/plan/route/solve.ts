@@ -213,7 +213,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   if (way.down === 'none' ? false : [...faces.map(d => d - least), ...decks.map(Math.abs)].every(d => d < WORTH_CUTTING)) return undefined
   // Nothing is rounded past the limit that it stops at, nor out of the band again where it is only to come inside.
   const set = (depth: number, limit: number) => aim === 'edge' ? Math.sign(depth) * inSteps(Math.abs(depth), 0.01, Math.ceil) : Math.min(hundredth(depth), limit)
-  const most = faceStops.map(stop => inSteps(stop, 0.01, Math.floor))
+  const most = faceStops.map(stop => Math.max(inSteps(least, 0.01, Math.ceil), inSteps(stop, 0.01, Math.floor)))
   faces = faces.map((depth, i) => set(depth, most[i]!))
   decks = decks.map((depth, i) => set(depth, inSteps(deckStops[i]!, 0.01, Math.floor)))
   const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, pockets))
