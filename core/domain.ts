@@ -16,6 +16,20 @@ export class DomainError extends RangeError {
   }
 }
 
+/** In mm, or in cc, no more than this is what arithmetic leaves of nothing. */
+const NOTHING = 1e-9
+
+/**
+ * What one figure is over another, without what arithmetic leaves of nothing.
+ *
+ * @returns a − b; 0 where they are the same
+ * @example differ(2.3 - 0.3, 2) // 0, where 2.3 − 0.3 − 2 is −2.2e-16: a clearance that is just the minimum is none under it
+ */
+export function differ(a: number, b: number): number {
+  const difference = a - b
+  return Math.abs(difference) < NOTHING ? 0 : difference
+}
+
 /** Returns `value` when it is a finite number, otherwise throws a {@link DomainError}. */
 export function finite(argument: string, value: number): number {
   if (typeof value !== 'number' || !Number.isFinite(value)) throw new DomainError(argument, value, 'a finite number')

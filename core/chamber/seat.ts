@@ -1,14 +1,11 @@
-import { above, atLeast, atMost, DomainError, finite } from '../domain'
+import { above, atLeast, atMost, differ, DomainError, finite } from '../domain'
 import type { Cut } from './cut'
 
 /** A seat's or a top cut's edge: a circle in the chamber frame, its axis a unit vector along the valve. */
 export interface SeatCircle { centre: [number, number, number], axis: [number, number, number], diameter: number }
 
-/** Of a figure in mm no more than this is what arithmetic leaves of nothing. */
-const NOTHING = 1e-9
-
 /** Whether an edge is cut into, by its margin in mm: one that the face just meets is whole. */
-export const isCutInto = (margin: number): boolean => margin < -NOTHING
+export const isCutInto = (margin: number): boolean => differ(margin, 0) < 0
 
 /**
  * How far a face cut stays from a seat's or a top cut's edge.

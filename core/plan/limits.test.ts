@@ -73,6 +73,19 @@ describe('what a cut would be past', () => {
       { kind: 'target', cylinder: 1 }, { kind: 'target', cylinder: 2 }
     ])
   })
+  it('is kept by what just meets it, whatever arithmetic leaves of nothing', () => {
+    let odd = 0
+    for (let hundredths = 205; hundredths < 400; hundredths += 3) {
+      const [clearance, depth] = [hundredths / 100, (hundredths - 200) / 100]
+      if (clearance - depth < 2) odd++
+      const bench = oneCylinder()
+      for (const [quantity, value] of [['intakeClearance', clearance], ['exhaustSeatHeight', depth]] as const) bench.state(quantity, value)
+      for (let i = 0; i < 2; i++) bench.pour(1, 60)
+      const told = (more: number) => limits(bench, depth + more).filter(l => l.kind !== 'target').map(l => l.kind)
+      expect([told(0), told(0.01)]).toEqual([[], ['seat', 'clearance']])
+    }
+    expect(odd).toBeGreaterThan(5)
+  })
   it('a dome that nobody measured is told of, and no dish', () => {
     const bench = oneCylinder()
     const unmeasured = () => domeUnmeasured(replay(bench.entries)!, 1)

@@ -1,4 +1,5 @@
 import { faceLeft, isCutInto, type Cut, type Roll } from '../chamber'
+import { differ } from '../domain'
 import { cylindersOf, placeAlong, type OperationEntry, type Valve } from '../ledger'
 import { cautiousLeast, leastClearance, windowFor, type ShopRules, type SquishWindow } from '../shop'
 import { againstTarget, clearancesOf, knownQuantity, quantityOf, rodMaterialOf, targetBand, type ClearanceName, type ClearanceStep, type Replay, type SquishStanding } from '../standing'
@@ -18,7 +19,7 @@ import { CLOSE_ENOUGH } from './turned'
  */
 export function overLeast(standing: Replay | undefined, rules: ShopRules, cylinder: number, { name, then }: Pick<ClearanceStep, 'name' | 'then'>): { least: number, over: number } {
   const least = leastClearance(rules, name, rodMaterialOf(standing, cylinder) ?? 'steel')
-  return { least, over: then.value - least }
+  return { least, over: differ(then.value, least) }
 }
 
 /**
@@ -51,7 +52,7 @@ export function squishToKeep(standing: Replay, rules: ShopRules, cylinder: numbe
 export function squishLeft(standing: Replay, rules: ShopRules, cylinder: number, { running, gap }: Pick<SquishStanding, 'running' | 'gap'>): { left?: number, least: number, tight: boolean } {
   const left = (running?.gap ?? gap)?.estimate.value
   const { least = 0 } = squishToKeep(standing, rules, cylinder)
-  return { ...left === undefined ? {} : { left }, least, tight: left !== undefined && left < least }
+  return { ...left === undefined ? {} : { left }, least, tight: left !== undefined && differ(left, least) < 0 }
 }
 
 /** How far out a face has to be cut anew where nobody says how wide the head is, in bores: a gasket seals some way outside its bore. */

@@ -1,4 +1,5 @@
 import { camRetard, pushrodChange, rolledSeat, vFlange } from '../chamber'
+import { differ } from '../domain'
 import { NOW, operationsOn, sunkBy, type Ledger, type OperationEntry, type Quantity, type Valve } from '../ledger'
 import { depthTaken, doneOn, knownQuantity, statedQuantity } from '../standing'
 
@@ -98,7 +99,7 @@ export function movesOf(ledger: Ledger, cylinder: number, operations: OperationE
   const least = statedQuantity(ledger, 'leastDeckThickness', cylinder)?.estimate.value
   return {
     face, deck, under, gasket, sunk, drop,
-    ...(left === undefined ? {} : { deckLeft: { left, ...(least === undefined ? {} : { over: left - least }) } }),
+    ...(left === undefined ? {} : { deckLeft: { left, ...(least === undefined ? {} : { over: differ(left, least) }) } }),
     cam: reckoned(ledger, cylinder, ['runAngle', 'chainPitch', 'camTeeth'], ([runAngle, pitch, camTeeth]) => camRetard(drop.all, { runAngle: runAngle!, pitch: pitch!, camTeeth: camTeeth! })),
     pushrod: reckoned(ledger, cylinder, ['pushrodAngle', 'rockerRatio'], ([pushrodAngle, rockerRatio]) => pushrodChange(
       { gasketGain: lift.all, headCut: face.all, deckCut: deck.all, sunk: sunk.all, baseCircleLost: 0 }, { pushrodAngle: pushrodAngle!, rockerRatio: rockerRatio! })),

@@ -1,3 +1,4 @@
+import { differ } from '../domain'
 import { fromSource, DEFAULT_U } from '../estimate'
 import { NOW, ofKind, operationsOn, scopeName, sunkBy, type EntryOf } from '../ledger'
 import type { ShopRules } from '../shop'
@@ -64,7 +65,7 @@ export function springStanding(r: Replay, rules: ShopRules, port: PortName): Spr
     }
   }
   const [now, then] = [at(sunk.done), at(sunk.done + sunk.planned)]
-  const under = (room: SpringRoom, was: number | undefined, left: number | undefined, least: number) => left !== undefined && left < least ? [{ room, left, least, planned: was === undefined || was >= least }] : []
+  const under = (room: SpringRoom, was: number | undefined, left: number | undefined, least: number) => left !== undefined && differ(left, least) < 0 ? [{ room, left, least, planned: was === undefined || differ(was, least) >= 0 }] : []
   const part = (height: number, moved: number): Part => ({ estimate: fromSource(height, DEFAULT_U.valveHeight, `entry:${entry!.id}`), provenance: moved === 0 ? 'measured' : 'derived', entries: [entry!.id] })
   return {
     port, lift, sunk, ...entry ? { entry } : {},

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KINDS, MOST_COILS, THINNEST_SHIM, allSprings, floatOf, shimToEven, springFromLoads, springsOf, valveScope, untyped, type EntryOf, type Figure, type SpringCoil, type SpringStanding } from '#core'
+import { KINDS, MOST_COILS, THINNEST_SHIM, allSprings, differ, floatOf, shimToEven, springFromLoads, springsOf, valveScope, untyped, type EntryOf, type Figure, type SpringCoil, type SpringStanding } from '#core'
 import { figureFault, loadsFault, readingsOf } from '#shared/dto'
 import { say, sayList } from '#shared/figures'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -20,7 +20,7 @@ const spring = computed(() => build.replayed && springsOf(build.replayed, side.v
 const float = computed(() => build.replayed && floatOf(build.replayed, shop.rules, side.value))
 /** Of all that is left, the least over its minimum. */
 const worst = computed(() => rows.value.flatMap(row => ([['travel', row.travel, shop.rules.springs.travelLeast], ['seal', row.sealLeft, shop.rules.springs.sealLeast]] as const)
-  .flatMap(([room, left, least]) => left === undefined ? [] : [{ row, room, left, over: left - least }])).sort((a, b) => a.over - b.over)[0])
+  .flatMap(([room, left, least]) => left === undefined ? [] : [{ row, room, left, over: differ(left, least) }])).sort((a, b) => a.over - b.over)[0])
 const length = (mm: number) => say(mm, 'length', device.lengths)
 const { bounds } = KINDS.installed
 type Body = EntryOf<'installed'>['body']
