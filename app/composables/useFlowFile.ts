@@ -18,12 +18,15 @@ export function useFlowFile(text: Ref<string>) {
       told.value = 'That is too large for a file of runs: 2 MB at most.'
       return
     }
+    const { id: of } = build.view
     const content = await file.text()
+    // Another build was opened meanwhile: the file was not for that one.
+    if (build.view?.id !== of) return
     if (!/depression_pa/i.test(content.slice(0, 400))) {
       text.value = content
       return
     }
-    const found = readFlowFile(content, build.replayed.layout, build.view.id, new Date().toISOString())
+    const found = readFlowFile(content, build.replayed.layout, of, new Date().toISOString())
     if (typeof found === 'string') {
       told.value = found
       return

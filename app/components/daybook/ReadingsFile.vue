@@ -89,6 +89,8 @@ async function keep() {
     sentence.value = 'Put your initials in the header first.'
     return
   }
+  // A long file takes its time: what is left of it goes into this build, whichever is opened meanwhile.
+  const [of, { hand }] = [build.view!.id, device]
   let waits = false
   let done = 0
   // What goes out counts at once, and is new no longer.
@@ -96,7 +98,7 @@ async function keep() {
   for (let i = 0; i < all.length; i += BATCH_LIMIT) {
     const part = all.slice(i, i + BATCH_LIMIT)
     const id = uuid()
-    const sent = await outbox.put(id, `/api/builds/${build.view!.id}/batches/${id}`, { hand: device.hand, entries: part.map(({ id: entryId, entry }) => ({ id: entryId, ...entry })) })
+    const sent = await outbox.put(id, `/api/builds/${of}/batches/${id}`, { hand, entries: part.map(({ id: entryId, entry }) => ({ id: entryId, ...entry })) })
     if (sent.kind === 'refused') {
       const field = sent.problem.fields?.[0]
       const line = /^entries\[(\d+)\]/.exec(field?.path ?? '')

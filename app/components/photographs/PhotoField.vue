@@ -22,14 +22,14 @@ async function take(given: File | File[] | null) {
   if (files.length === 0) return
   sentence.value = ''
   // They belong to what they were chosen for, whatever form stands here, or none, once they have arrived.
-  const { field: of } = props
+  const [{ field: of }, { id }] = [props, build.view!]
   const before = photos.value
   const there = () => drafts.get(of)?.split(',').filter(name => name.trim() !== '') ?? before
   taking.value += files.length
   for (const file of files) {
     if (there().length >= MOST_PHOTOS) sentence.value = `At most ${MOST_PHOTOS} photographs go with one entry.`
     else {
-      const taken = await pictures.keep(build.view!.id, file)
+      const taken = await pictures.keep(id, file)
       if ('sentence' in taken) sentence.value = taken.sentence
       else if (!there().includes(taken.sha256)) drafts.set(of, [...there(), taken.sha256].join())
     }
