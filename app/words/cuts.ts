@@ -71,4 +71,4 @@ export function sayCutLimit(limit: CutLimit, lengths: LengthUnit): string {
 
 /** What a cut meets on its way, short enough for a mark beside its depth: the cylinder last, as targets have it, where it is not met at several at once. */
 export const sayMet = (met: Met): string =>
-  `${met.kind === 'clearance' ? NEAR[met.clearance].short : `${met.valve} ${met.kind === 'seat' ? 'seat' : 'top cut'}`} ${met.cylinders.length > 2 ? '' : met.cylinders.join(', ')}`.trim()
+  `${met.kind === 'clearance' ? NEAR[met.clearance].short : `${met.valve} ${met.kind === 'seat' ? 'seat' : 'top cut'}`} ${met.cylinders.length > 1 ? '' : met.cylinders[0]}`.trim()
