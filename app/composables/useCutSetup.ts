@@ -45,12 +45,7 @@ export function useCutSetup(head: () => number) {
     const { roll, angle, depth, flat, mode: how } = setup.value
     return { roll, angle: how === 'flat' ? 0 : angle, depth, flat: how === 'both' ? flat : 0, ...change }
   }
-  /** Forgets this head's set-up once it is planned, unless the hand has gone on with it since. */
-  function forgetting() {
-    const [at, was] = [key.value, drafts.get(key.value)]
-    return () => {
-      if (drafts.get(at) === was) drafts.clear(at)
-    }
-  }
+  /** Forgets this head's set-up once it is planned. */
+  const forgetting = () => drafts.forgetting(key.value)
   return { setup, set, mode, edges, turn, laid, forgetting }
 }

@@ -35,6 +35,8 @@ export function useFormDraft(name: () => string) {
     const kept = drafts.get(key(field))
     return kept === undefined || kept === EMPTIED ? undefined : JSON.parse(kept) as Figure
   }
+  /** Whether a field was typed into, or emptied. */
+  const touched = (field: string) => drafts.get(key(field)) !== undefined
   /** A field's figure, or the one that stands for it until one is typed; nothing once it was emptied. */
   const given = (field: string, usual?: Figure) => drafts.get(key(field)) === EMPTIED ? undefined : figure(field) ?? usual
   const part = (field: string, usual?: Figure) => asSet(given(field, usual)?.value)
@@ -48,5 +50,5 @@ export function useFormDraft(name: () => string) {
   /** Sends what is in the form, see {@link useDrafts}: another thing's form that came to stand here meanwhile is left alone. */
   const sent = (fields: readonly string[], send: () => Promise<string | undefined>) => drafts.sent(fields.map(key), send)
   const clear = (fields: readonly string[]) => fields.forEach(field => drafts.clear(key(field)))
-  return { key, text, names, figure, given, part, empty, keep, sent, clear }
+  return { key, text, names, figure, touched, given, part, empty, keep, sent, clear }
 }

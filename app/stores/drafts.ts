@@ -41,10 +41,31 @@ export const useDrafts = defineStore('drafts', () => {
 
   const get = (field: string) => texts.get(field)
 
+  /**
+   * What is on its way may be gone on with: once it is kept, only what has not changed since is forgotten.
+   *
+   * @param sent what of the draft is on its way: all of it, if nothing is said
+   * @param forget leaves out just that
+   */
+  function forgetting(field: string, sent = (text?: string) => text, forget = () => clear(field)) {
+    const before = sent(get(field))
+    return () => {
+      if (sent(get(field)) === before) forget()
+    }
+  }
+
+  const shown = new Set<string>()
+  /** A figure's field came to stand on the screen: @returns takes it off again. */
+  function show(field: string) {
+    shown.add(field)
+    return () => shown.delete(field)
+  }
+
   const sending = new Set<string>()
   /**
-   * Sends what is typed, and clears those fields once that is kept: what was typed into one meanwhile stays, and a second press
-   * before the answer is none.
+   * Sends what is typed, unless a figure that stands there is refused or asked about (it is a draft under the field's own
+   * name and `typed`): what was before it is not sent in its place. It clears those fields once that is kept: what was typed into one
+   * meanwhile stays, and a second press before the answer is none.
    *
    * @param send says why it was not kept, if it was not
    * @returns the same, or nothing
@@ -52,15 +73,16 @@ export const useDrafts = defineStore('drafts', () => {
   async function sent(fields: readonly string[], send: () => Promise<string | undefined>): Promise<string> {
     const name = fields.join()
     if (sending.has(name)) return ''
-    const before = fields.map(field => [field, get(field)] as const)
+    if (fields.some(field => shown.has(`${field}/typed`) && texts.has(`${field}/typed`))) return 'A figure here is not read yet: put it right or clear it first.'
+    const forgets = fields.map(field => forgetting(field))
     sending.add(name)
     try {
       const said = await send()
-      if (!said) before.filter(([field, was]) => get(field) === was).forEach(([field]) => clear(field))
+      if (!said) forgets.forEach(forget => forget())
       return said ?? ''
     } finally {
       sending.delete(name)
     }
   }
-  return { load, set, clear, get, sent }
+  return { load, set, clear, get, forgetting, show, sent }
 })

@@ -4,7 +4,15 @@ import type { Cut } from './cut'
 /** A seat's or a top cut's edge: a circle in the chamber frame, its axis a unit vector along the valve. */
 export interface SeatCircle { centre: [number, number, number], axis: [number, number, number], diameter: number }
 
-/** Whether an edge is cut into, by its margin in mm: one that the face just meets is whole. */
+/**
+ * Whether an edge is cut into.
+ *
+ * @param margin from the new face, mm, as {@link seatMargin} has it: one that the face just meets is whole
+ * @example
+ * // Meant as 0.3 − 0.1 − 0.2 mm, which a computer takes as −3e-17:
+ * isCutInto(0.3 - 0.1 - 0.2) // false
+ * isCutInto(-0.01) // true
+ */
 export const isCutInto = (margin: number): boolean => differ(margin, 0) < 0
 
 /**

@@ -104,7 +104,7 @@ async function stl() {
           <p v-if="facts" class="big"><template v-if="poured === undefined"><span class="num" data-factor>{{ digits(facts.asDrawn, 1) }}</span> <span class="unit">cc as drawn</span></template><template v-else><span class="num" data-factor>{{ digits(facts.factor, 3) }}</span> <span class="unit">poured over drawn</span></template></p>
           <p v-if="facts" class="small" data-verdict :class="{ warn: poured !== undefined && !fits }">{{ verdict }}</p>
           <p v-if="drawnOff !== undefined" class="small warn" data-mouth-off>The mouth is drawn {{ digits(Math.abs(drawnOff) * 100, 0) }} % {{ drawnOff > 0 ? 'larger' : 'smaller' }} than it was measured, and cuts go by the drawing. Move its outline or its pads, or measure again.</p>
-          <p v-if="facts" class="small num">{{ digits(facts.asDrawn, 1) }} cc drawn · {{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ say(mouth ?? 0, 'area', device.lengths) }}{{ working ? ' · working' : '' }}</p>
+          <p v-if="facts" class="small num"><template v-if="poured !== undefined">{{ digits(facts.asDrawn, 1) }} cc drawn · </template>{{ digits(live ?? facts.volume, 2) }} cc now · mouth {{ say(mouth ?? 0, 'area', device.lengths) }}{{ working ? ' · working' : '' }}</p>
         </div>
         <div class="grid">
           <BenchSelect v-if="domeForm" id="dome-form" class="form" label="Dome" :model-value="domeForm" :items="DOME_FORMS.map(form => [form, DOME_WORDS[form]] as const)" @update:model-value="setForm($event!)" />

@@ -143,6 +143,8 @@ watch(() => props.field, () => {
   ask.value = undefined
 })
 
+watch(() => props.field, (field, _, clean) => clean(drafts.show(field)), { immediate: true })
+
 // What stands here may change while the field has the focus (another field's answer, another page): the next
 // character must still replace it, not run on from it.
 watch(standing, () => {

@@ -49,14 +49,16 @@ async function keep() {
       if (text !== '' || !field.optional) body[field.name] = text
     } else if (value !== undefined) body[field.name] = value
   }
-  await drafts.sent(fields.value.map(({ name }) => key(name)), async () => {
+  faults.value = {}
+  let kept = false
+  const said = await drafts.sent(fields.value.map(({ name }) => key(name)), async () => {
     const sent = await build.add(props.kind, props.scope, body as never, props.supersedes ? { supersedes: props.supersedes } : {})
-    faults.value = sent.kind === 'refused' ? byField(sent.problem) : {}
-    sentence.value = Object.keys(faults.value).length > 0 ? '' : notKept(sent) ?? ''
-    if (sent.kind === 'refused') return 'refused'
-    emit('kept')
-    return undefined
+    kept = sent.kind !== 'refused'
+    if (sent.kind === 'refused') faults.value = byField(sent.problem)
+    return notKept(sent)
   })
+  sentence.value = Object.keys(faults.value).length > 0 ? '' : said
+  if (kept) emit('kept')
 }
 const byField = ({ fields: list = [] }: Problem) => Object.fromEntries(list.flatMap(({ path, sentence }) => {
   const name = path.replace('body.', '').split('.')[0]!
@@ -68,7 +70,7 @@ const byField = ({ fields: list = [] }: Problem) => Object.fromEntries(list.flat
   <form class="kind-form" @submit.prevent="keep">
     <div v-for="field in fields" :key="field.name" class="field">
       <FigureField
-        v-if="field.as === 'figure'" :field="key(`${field.name}/typing`)" :label="field.label" :dimension="field.rule.dimension" :usual="field.usual" :part="asSet(figureOf(field.name)?.value)"
+        v-if="field.as === 'figure'" :field="key(`${field.name}/typed`)" :label="field.label" :dimension="field.rule.dimension" :usual="field.usual" :part="asSet(figureOf(field.name)?.value)"
         :commit="async (figure) => { set(field.name, figure); return undefined }"
       />
       <BenchText v-else-if="field.as === 'words'" :label="field.label" :model-value="(valueOf(field.name) as string | undefined) ?? ''" :maxlength="field.limit" :fault="faults[field.name]" :rules="rulesOf(field)" @update:model-value="set(field.name, $event)" />

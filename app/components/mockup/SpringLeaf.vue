@@ -46,21 +46,24 @@ const WAYS = {
   loads: [{ name: 'high', label: 'height, valve shut', rule: of.height, noun: 'the height' }, { name: 'highLoad', label: 'load there', rule: of.load, noun: 'the load' }, { name: 'low', label: 'height, valve open', rule: of.height, noun: 'the height' }, { name: 'lowLoad', label: 'load there, open', rule: of.load, noun: 'the load' }, SOLID]
 }
 const FIELDS = computed(() => WAYS[by.value])
-const ALL = [...WAYS.rate, ...WAYS.loads]
 const form = useFormDraft(() => `springs/${side.value}`)
 const recorded = (i: number, name: string): Figure | undefined => {
   const coil = spring.value?.body.coils[i]
   const [high, low] = [...coil?.loads ?? []].sort((a, b) => b.height.value - a.height.value)
   return ({ rate: coil?.rate, free: coil?.free, solid: coil?.solid, high: high?.height, highLoad: high?.load, low: low?.height, lowLoad: low?.load } as Record<string, Figure | undefined>)[name]
 }
-const kept = (i: number, name: string) => form.figure(`${i}${name}`) ?? recorded(i, name)
+const kept = (i: number, name: string) => form.given(`${i}${name}`, recorded(i, name))
+const touched = (i: number) => FIELDS.value.some(f => form.touched(`${i}${f.name}`))
 /** What is known of one coil: whole, nothing, or what is wrong with it. */
 function coilAt(i: number): SpringCoil | string | undefined {
   // A spring that nobody touched stays as it was entered, whichever way the others are known.
-  if (!FIELDS.value.some(f => form.figure(`${i}${f.name}`))) return spring.value?.body.coils[i]
-  const [rate, free, solid, high, highLoad, low, lowLoad] = ['rate', 'free', 'solid', 'high', 'highLoad', 'low', 'lowLoad'].map(name => kept(i, name))
-  if (by.value === 'rate') return rate && free && solid ? { rate, free, solid } : undefined
-  if (!high || !highLoad || !low || !lowLoad || !solid) return undefined
+  if (!touched(i)) return spring.value?.body.coils[i]
+  const lacking = FIELDS.value.filter(f => !kept(i, f.name))
+  // Emptied, it is none.
+  if (lacking.length === FIELDS.value.length) return undefined
+  if (lacking.length > 0) return `state ${sayList(lacking.map(f => f.label))} too.`
+  const [rate, free, solid, high, highLoad, low, lowLoad] = ['rate', 'free', 'solid', 'high', 'highLoad', 'low', 'lowLoad'].map(name => kept(i, name)!) as [Figure, Figure, Figure, Figure, Figure, Figure, Figure]
+  if (by.value === 'rate') return { rate, free, solid }
   const loads = [{ height: high, load: highLoad }, { height: low, load: lowLoad }]
   const fault = loadsFault(loads)
   if (fault) return fault
@@ -70,18 +73,18 @@ function coilAt(i: number): SpringCoil | string | undefined {
 }
 const found = computed(() => COILS.map((_, i) => coilAt(i)))
 const coils = computed(() => found.value.filter((coil): coil is SpringCoil => typeof coil === 'object'))
-const typed = computed(() => COILS.some((_, i) => FIELDS.value.some(f => form.figure(`${i}${f.name}`))))
+const typed = computed(() => COILS.some((_, i) => touched(i)))
 const sentence = ref('')
 async function keepSprings() {
   const wrong = found.value.findIndex(coil => typeof coil === 'string')
-  if (wrong >= 0 || coils.value.length === 0) {
+  if (wrong >= 0 || !found.value[0]) {
     sentence.value = wrong >= 0 ? `${COILS[wrong]}: ${found.value[wrong] as string}` : by.value === 'rate' ? 'State the rate, the free length and the solid height of the outer spring.' : 'State both heights, both loads and the solid height of the outer spring.'
     return
   }
   const longer = coils.value.findIndex(c => c.solid.value >= c.free.value)
   sentence.value = longer >= 0
     ? `${COILS[longer]}: a spring is shorter solid than free.`
-    : await form.sent(COILS.flatMap((_, i) => ALL.map(f => `${i}${f.name}`)), async () => notKept(await build.add('spring', { level: 'build' }, { valve: side.value, coils: coils.value })))
+    : await form.sent(COILS.flatMap((_, i) => FIELDS.value.map(f => `${i}${f.name}`)), async () => notKept(await build.add('spring', { level: 'build' }, { valve: side.value, coils: coils.value })))
 }
 /** What took valves up since their heights were read, or will: those that move alike are told together. */
 const moved = computed(() => {
@@ -120,7 +123,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
         <tbody>
           <tr v-for="(name, i) in COILS.slice(0, Math.max(2, coils.length + 1))" :key="name">
             <th scope="row">{{ name }}</th>
-            <td v-for="f in FIELDS" :key="`${side}${f.name}`"><FigureField :field="form.key(`${i}${f.name}/typed`)" :label="`${name} spring, ${f.label}`" hide-label :dimension="f.rule.dimension" :part="form.part(`${i}${f.name}`, kept(i, f.name))" :commit="form.keep(`${i}${f.name}`, f.rule, f.noun)" /></td>
+            <td v-for="f in FIELDS" :key="`${side}${f.name}`"><FigureField :field="form.key(`${i}${f.name}/typed`)" :label="`${name} spring, ${f.label}`" hide-label :dimension="f.rule.dimension" :part="form.part(`${i}${f.name}`, recorded(i, f.name))" :empty="form.empty(`${i}${f.name}`)" :commit="form.keep(`${i}${f.name}`, f.rule, f.noun)" /></td>
           </tr>
         </tbody>
       </v-table>

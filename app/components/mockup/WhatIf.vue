@@ -88,7 +88,7 @@ const gaskets = computed((): [string, string, string?][] => {
     <p v-if="!build.closed" class="small quiet under">A face cut changes the squish of a recessed pad only.</p>
     <CrownTry :what-if="whatIf" />
     <div class="row">
-      <v-btn :disabled="tried.length === 0" @click="plan().then(said => sentence = said ?? '')">Plan this</v-btn>
+      <v-btn :disabled="tried.length === 0" @click="plan().then(said => sentence = said)">Plan this</v-btn>
       <p v-if="after?.squish.contact && after.squish.contact.estimate.value < 0" class="warn">It touches: {{ say(after.squish.contact.estimate.value, 'length', device.lengths) }} at the smallest.</p>
     </div>
     <p v-if="sentence" class="sentence">{{ sentence }}</p>

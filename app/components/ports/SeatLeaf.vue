@@ -27,8 +27,6 @@ const MEASURED = [
 const ANGLE: QuantityRule = { dimension: 'angle', min: 5, max: 85 }
 /** A width of 0 says that there is no such cut. */
 const WIDTH: QuantityRule = { dimension: 'length', min: 0, max: 15 }
-/** Every part of the form, which is empty again once it is kept. */
-const ENTERED = [...CUTS.flatMap((_, row) => [`angle${row}`, `width${row}`]), ...MEASURED.map(m => m.name), 'touches', 'leak', 'pits', 'lapped', 'cutter', 'up', 'which']
 const form = useFormDraft(() => `seat/${side.value}/${port.value.cylinder}/${port.value.n}`)
 const record = computed(() => build.replayed && seatRecord(build.replayed, shop.rules, port.value))
 const wanted = computed(() => build.replayed && seatWanted(build.replayed, port.value))
@@ -43,6 +41,8 @@ const angle = (row: number) => form.figure(`angle${row}`)?.value ?? usualCut(row
 const width = (row: number) => form.figure(`width${row}`)?.value ?? usualCut(row)?.width
 const usual = (name: (typeof MEASURED)[number]['name']) => name === 'outer' ? like.value?.outer : record.value?.entry.body[name]
 const measured = computed(() => toCut.value ? MEASURED.slice(0, 1) : MEASURED)
+/** What of the form is sent, and is empty again once it is kept: what was measured waits while a seat is planned. */
+const entered = computed(() => [...CUTS.flatMap((_, row) => [`angle${row}`, `width${row}`]), ...measured.value.map(m => m.name), ...toCut.value ? ['up'] : ['touches', 'leak', 'pits', 'lapped'], 'cutter', 'which'])
 const touches = computed(() => form.text('touches'))
 const leak = computed(() => form.text('leak'))
 const pits = computed(() => form.text('pits'))
@@ -53,7 +53,10 @@ const typed = computed(() => {
     const [a, w] = [angle(row), width(row)]
     return a !== undefined && w !== undefined && w > 0 ? [{ row, angle: a, width: w }] : []
   })
-  return { cuts: rows.map(({ angle: a, width: w }) => ({ angle: a, width: w })), seat: rows.findIndex(r => r.row === SEAT_ROW) }
+  return {
+    cuts: rows.map(({ angle: a, width: w }) => ({ angle: a, width: w })), seat: rows.findIndex(r => r.row === SEAT_ROW),
+    half: CUTS.find((_, row) => width(row) !== 0 && (angle(row) === undefined) !== (width(row) === undefined))
+  }
 })
 const outer = computed(() => form.figure('outer') ?? usual('outer'))
 /** The profile as it is typed, else as it was kept; a sentence where it can't be. */
@@ -71,13 +74,11 @@ const edges = computed(() => drawn.value && 'edges' in drawn.value ? drawn.value
 const scale = computed(() => edges.value ? Math.min(75.6, 290 / ((edges.value.at(-1)!.diameter - edges.value[0]!.diameter) / 2 + 0.4), 220 / (edges.value.at(-1)!.height - edges.value[0]!.height + 0.6)) : 1)
 const px = computed(() => (edges.value ?? []).map(e => ({ x: 44 + (e.diameter - edges.value![0]!.diameter) / 2 * scale.value, y: 30 + (edges.value!.at(-1)!.height - e.height) * scale.value })))
 const sentence = ref('')
-const keepAs = (body: SeatBody) => form.sent(ENTERED, async () => notKept(await build.add('seat', seatScopeOf(port.value), body)))
+const keepAs = (body: SeatBody) => form.sent(entered.value, async () => notKept(await build.add('seat', seatScopeOf(port.value), body)))
 async function keep() {
-  const { cuts, seat } = typed.value
-  if (seat < 0 || !outer.value) {
-    sentence.value = 'State the seat’s angle, its width and its outer edge.'
-    return
-  }
+  const { cuts, seat, half } = typed.value
+  sentence.value = seat < 0 || !outer.value ? 'State the seat’s angle, its width and its outer edge.' : half ? `${half}: state its angle and its width, or neither.` : ''
+  if (sentence.value || !outer.value) return
   if (toCut.value) {
     const up = form.figure('up') ?? wanted.value?.entry.body.up
     sentence.value = !up

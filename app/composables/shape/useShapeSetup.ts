@@ -50,13 +50,10 @@ export function useShapeSetup() {
     if (worth.length > 0) grind([...setup.value.steps, { words, reliefs: worth }])
   }
   const undo = () => grind(setup.value.steps.slice(0, -1))
-  /** Forgets this head's steps once they are planned, unless the hand has gone on with them since. */
+  /** Forgets this head's steps once they are planned: how it is looked at stays. */
   function forgetting() {
-    const [at, { steps }] = [key.value, setup.value]
-    return () => {
-      const now = shapeSetupOf(drafts.get(at))
-      if (JSON.stringify(now.steps) === JSON.stringify(steps)) drafts.set(at, JSON.stringify({ ...now, steps: [] }))
-    }
+    const at = key.value
+    return drafts.forgetting(at, text => JSON.stringify(shapeSetupOf(text).steps), () => drafts.set(at, JSON.stringify({ ...shapeSetupOf(drafts.get(at)), steps: [] })))
   }
   return { head, setup, set, forgetting, model, spec, bore, gasketBore, line, below, limits, valve, kind, liftEntry, mostLift, lift, duration, ask, reliefs, turned, addStep, undo }
 }
