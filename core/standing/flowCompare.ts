@@ -16,6 +16,8 @@ export interface FlowCompare {
   /** Where the later curve falls by more than a reading can be off. */
   dips: { lift: number, fall: number }[]
   errors: BenchErrors & { runs: number }
+  /** One head run again, by the ledger: what differs is scatter, and no verdict on any work. */
+  again: boolean
   /** Both in one mounting: its error is not in the change. */
   oneMounting: boolean
   changed: FlowThing[]
@@ -100,7 +102,7 @@ export function compareRuns(r: Replay, one: FlowRun, other: FlowRun, cam?: reado
   const errors = errorsOf(r, last.entry.body.bench, others)
   const oneMounting = why.length === 0 && inOneMounting(r, before[0]!, after.at(-1)!)
   const found: FlowCompare = {
-    before, after, why, errors, oneMounting, changed, lifts: [], dips: [], apart: runsApart(changed),
+    before, after, why, errors, again: together, oneMounting, changed, lifts: [], dips: [], apart: runsApart(changed),
     between: runs.filter(run => run.place > first.place && run.place < last.place && incomparable(run, last).length === 0 && !before.includes(run) && !after.includes(run))
   }
   if (why.length > 0) return found

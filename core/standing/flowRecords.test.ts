@@ -268,8 +268,8 @@ describe('a curve as it is shown', () => {
     const twin = replay(demoShop.builds.find(b => b.name === 'Caldbeck Twin')!.entries)!
     const runs = flowRuns(twin)
     expect(runs).toHaveLength(8)
-    expect(compareRuns(twin, runs[0]!, runs[1]!)).toMatchObject({ changed: [], whole: { verdict: 'none' } })
-    expect(compareRuns(twin, runs[0]!, runs[2]!)).toMatchObject({ changed: [{ what: 'place', place: 'bowl' }], whole: { verdict: 'more' } })
+    expect(compareRuns(twin, runs[0]!, runs[1]!)).toMatchObject({ changed: [], again: true, whole: { verdict: 'none' } })
+    expect(compareRuns(twin, runs[0]!, runs[2]!)).toMatchObject({ again: false, changed: [{ what: 'place', place: 'bowl' }], whole: { verdict: 'more' } })
     expect(compareRuns(twin, runs[3]!, runs[4]!)).toMatchObject({ changed: [{ what: 'valve' }], whole: { verdict: 'more' } })
     expect(compareRuns(twin, runs[5]!, runs[6]!).changed).toHaveLength(3)
     expect(compareRuns(twin, runs[0]!, runs[7]!).why).toContain('claimed')

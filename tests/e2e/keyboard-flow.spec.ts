@@ -10,7 +10,7 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   await page.getByRole('button', { name: 'Enter a run' }).focus()
   await hand.press('Enter')
   const run = async (name: string, rows: string[]) => {
-    await page.getByLabel('What was done, in a word or two').focus()
+    await page.getByLabel('Name of this run').focus()
     await hand.text(name)
     await page.getByLabel(/^Lift in mm and flow/).focus()
     for (const row of rows) {
@@ -79,7 +79,7 @@ test('before and after on the flow bench, by keyboard alone', async ({ page, ben
   await hand.press('Enter')
   await expect(page.getByText('Correcting 1 as received')).toBeVisible()
   await expect(page.getByLabel(/^Lift in mm and flow/)).toHaveValue('2 20\n4 40\n6 55\n8 retainer')
-  await page.getByLabel('What was done, in a word or two').focus()
+  await page.getByLabel('Name of this run').focus()
   await hand.press('End')
   await hand.text(' here')
   // The fixture was none that anybody measured.

@@ -1,19 +1,26 @@
 <script setup lang="ts">
 import { digits, inLengths, say, sayList, shown } from '#shared/figures'
 import { useFlow } from '~/composables/useFlow'
+import { useChoices } from '~/stores/choices'
 import { useDevice } from '~/stores/device'
 import { VERDICT_WORDS, WHOLE_WORDS, sayApart, sayChanged, sayNoVerdict } from '~/words/flow'
 
 /** Two runs of one port: whether the flow changed, by how much, and what it is due to. */
-defineEmits<{ enter: [] }>()
+const emit = defineEmits<{ enter: [] }>()
+const choices = useChoices()
 const device = useDevice()
 const { runs, longName, runName, before, after, compared, unit, flow, percent } = useFlow()
-const choices = computed(() => runs.value.map(run => [run.entry.id, longName(run)] as const))
+const offered = computed(() => runs.value.map(run => [run.entry.id, longName(run)] as const))
 const whole = computed(() => compared.value?.whole)
 const meant = computed(() => {
   const { before: one = [], after: other = [] } = compared.value ?? {}
   return [one, other].flatMap((group, i) => group.length > 1 ? [`${i === 0 ? 'Before' : 'After'} is the mean of runs ${sayList(group.map(run => run.n))}, which repeat each other.`] : [])
 })
+/** Its hours say that there was work, where no entry names it. */
+function worked() {
+  choices.choose('flowCorrects', compared.value!.after[0]!.entry.id)
+  emit('enter')
+}
 const gain = computed(() => compared.value?.gain)
 const { line, axis, options: looks } = useChartInk()
 const data = computed(() => {
@@ -30,17 +37,17 @@ const says = computed(() => `Change by lift: ${(compared.value?.lifts ?? []).map
   <section class="compare">
     <div class="left">
       <div class="pick">
-        <BenchSelect v-model="before" label="Before" :items="choices" />
-        <BenchSelect v-model="after" label="After" :items="choices" />
+        <BenchSelect v-model="before" label="Before" :items="offered" />
+        <BenchSelect v-model="after" label="After" :items="offered" />
       </div>
       <p v-if="!compared" class="none">{{ runs.length < 2 ? 'Two runs of one port can be compared: one before the work, one after it.' : 'Choose two different runs.' }}</p>
-      <v-btn v-if="runs.length < 2" variant="flat" color="primary" @click="$emit('enter')">Enter a run</v-btn>
+      <v-btn v-if="runs.length < 2" variant="flat" color="primary" @click="emit('enter')">Enter a run</v-btn>
       <template v-if="compared">
         <div class="verdict" role="status">
           <template v-if="whole">
-            <p class="label">{{ WHOLE_WORDS[whole.verdict] }}, {{ say(whole.from, 'length', device.lengths) }} to {{ say(whole.to, 'length', device.lengths) }} of lift</p>
+            <p class="label">{{ compared.again ? 'The same head, run again' : WHOLE_WORDS[whole.verdict] }}, {{ say(whole.from, 'length', device.lengths) }} to {{ say(whole.to, 'length', device.lengths) }} of lift</p>
             <p class="huge num" data-change>{{ percent(whole.change) }} <span class="pm">± {{ digits(2 * whole.u * 100, 1) }}</span></p>
-            <p v-if="whole.verdict === 'none'">The change is inside what this bench differs by from one run to the next.</p>
+            <p v-if="whole.verdict === 'none' && !compared.again">The change is inside what this bench differs by from one run to the next.</p>
           </template>
           <template v-else>
             <p class="label">No verdict</p>
@@ -49,6 +56,7 @@ const says = computed(() => `Change by lift: ${(compared.value?.lifts ?? []).map
         </div>
         <template v-if="!compared.why.includes('specimen') && !compared.why.includes('claimed')">
           <p data-changed>{{ sayChanged(compared.changed, whole?.verdict) }}</p>
+          <v-btn v-if="compared.again" @click="worked">Say what was worked before run {{ compared.after[0]!.n }}</v-btn>
           <p v-for="way in sayApart(compared.apart)" :key="way" class="small">{{ way }}</p>
         </template>
         <p v-if="compared.between.length" class="small">{{ compared.between.length === 1 ? 'Run' : 'Runs' }} {{ sayList(compared.between.map(run => run.n)) }} of this port {{ compared.between.length === 1 ? 'lies' : 'lie' }} between them: compare step by step.</p>
@@ -69,7 +77,8 @@ const says = computed(() => `Change by lift: ${(compared.value?.lifts ?? []).map
           <tr v-for="row in compared.lifts" :key="row.lift">
             <td class="r num">{{ shown(row.lift, 'length', device.lengths).number }}</td><td class="r num">{{ digits(flow(row.before), 1) }}</td><td class="r num">{{ digits(flow(row.after), 1) }}</td>
             <td class="r num">{{ percent(row.change) }}</td><td class="r num quiet">{{ digits(row.u * 200, 1) }}</td>
-            <td :class="{ quiet: row.verdict === 'none' }"><component :is="row.verdict === 'none' ? 'span' : 'strong'">{{ VERDICT_WORDS[row.verdict] }}</component></td>
+            <td v-if="compared.again" class="quiet">scatter</td>
+            <td v-else :class="{ quiet: row.verdict === 'none' }"><component :is="row.verdict === 'none' ? 'span' : 'strong'">{{ VERDICT_WORDS[row.verdict] }}</component></td>
           </tr>
         </tbody>
       </v-table>

@@ -72,7 +72,7 @@ const high = computed(() => {
 })
 const missed = computed(() => curves.value.flatMap(({ run }) => {
   const lifts = run.entry.body.rows.filter(row => row.missed)
-  return lifts.length ? [`${runName(run)} did not reach ${sayList(lifts.map(row => `${say(row.lift, 'length', device.lengths)} (${MISS_WORDS[row.missed!]})`))}.`] : []
+  return lifts.length ? [`${runName(run)} did not reach ${sayList(lifts.map(row => `${say(row.lift, 'length', device.lengths)}${row.missed === 'other' ? '' : ` (${MISS_WORDS[row.missed!]})`}`))}.`] : []
 }))
 function fresh() {
   choices.choose('flowCorrects', '')

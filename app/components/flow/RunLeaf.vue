@@ -108,7 +108,7 @@ const { take, told } = useFlowFile(text)
       <div v-if="right" class="row righting" role="status"><p>Correcting <strong>{{ longName(right) }}</strong>. It stays in its place; the Daybook keeps what it was.</p><v-btn @click="corrects = ''; emit('kept')">Leave it</v-btn></div>
       <PortPick v-else />
       <div class="fields">
-        <BenchText v-model="name" label="What was done, in a word or two" maxlength="40" />
+        <BenchText v-model="name" label="Name of this run" maxlength="40" />
         <BenchText v-model="bench" label="Bench" maxlength="60" :fault="faults.bench" />
         <FigureField v-for="of in (['depression', 'fixture'] as const)" :key="of" :field="form.key(`${of}/typed`)" :label="LABELS[of][0]" :dimension="KINDS.flowRun.bounds[of].dimension" :part="form.part(of, before(of))" :empty="form.empty(of)" :commit="form.keep(of, KINDS.flowRun.bounds[of], LABELS[of][1])" />
         <BenchSelect v-model="pipe" label="After the port" :items="FLOW_PIPES.map(one => [one, PIPE_WORDS[one]] as const)" />
