@@ -36,6 +36,11 @@ function move(i: number, by: 1 | -1) {
 }
 const number = (text: string) => text.trim() === '' ? Number.NaN : Number(text.replace(',', '.'))
 async function keep() {
+  // A step that was named and not yet added belongs to it.
+  if (next.value === 'own' && own.value.trim()) {
+    add()
+    if (sentence.value) return
+  }
   const body: JobCardBody = {
     lines: edited.value.lines.map(({ step, hours, who }) => ({ step, hours: number(hours), ...who.trim() ? { who: who.trim() } : {} })),
     bought: edited.value.bought.filter(b => b.words.trim() !== '' || b.money.trim() !== '').map(b => ({ words: b.words.trim(), money: number(b.money) }))
@@ -45,6 +50,8 @@ async function keep() {
   sentence.value = await form.sent(['edited'], () => props.jobs.keep(body))
   if (!sentence.value) emit('done')
 }
+const root = useTemplateRef<HTMLElement>('root')
+onMounted(() => root.value?.querySelector('input')?.focus())
 function leave() {
   form.clear(['edited'])
   emit('done')
@@ -52,7 +59,7 @@ function leave() {
 </script>
 
 <template>
-  <form class="card-form" @submit.prevent="keep">
+  <form ref="root" class="card-form" @submit.prevent="keep">
     <div v-for="(row, i) in edited.lines" :key="row.step" class="row">
       <span>{{ sayStep(row.step) }}</span>
       <BenchText v-model="row.hours" hide-label inputmode="decimal" :label="`${sayStep(row.step)}: hours planned`" />

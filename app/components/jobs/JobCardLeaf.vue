@@ -17,6 +17,12 @@ const { now, card, mine, elsewhere, fault } = jobs
 const usual = computed<JobTemplate>(() => build.replayed?.layout.engine?.head === 'turned' ? 'turned' : 'fourStroke')
 const template = ref<JobTemplate>()
 const changing = ref(false)
+const change = useTemplateRef<{ $el: HTMLElement }>('change')
+/** The list is back, and the hand where it was. */
+function changed() {
+  changing.value = false
+  void nextTick(() => change.value?.$el.focus())
+}
 const opened = ref<string>()
 watch(() => card.value?.next?.step, next => opened.value ??= next, { immediate: true })
 onMounted(() => void shop.loadBuilds())
@@ -68,14 +74,14 @@ const doneCount = computed(() => card.value?.lines.filter(l => l.done).length ??
       </div>
       <p v-for="one in elsewhere" :key="one.build" class="sentence">Your clock also runs at {{ one.name }}, {{ sayStep(one.step).toLowerCase() }}, since {{ sayTime(one.since) }}. <v-btn variant="text" class="go" @click="jobs.stopElsewhere()">Stop it there</v-btn></p>
       <p v-if="fault" class="sentence" role="alert">{{ fault }}</p>
-      <v-table class="steps">
+      <v-table v-if="!changing" class="steps">
         <thead><tr><th>Done</th><th>Step</th><th>Who</th><th class="r">planned, h</th><th class="r">worked, h</th><th><span class="visually-hidden">Clock</span></th></tr></thead>
         <tbody><JobRow v-for="line in card.lines" :key="line.step" :line="line" :jobs="jobs" :open="opened === line.step" @toggle="opened = opened === line.step ? '' : line.step" /></tbody>
         <tbody v-if="card.others.length"><tr v-for="one in card.others" :key="one.step"><td /><td class="quiet">{{ sayStep(one.step) }}, not on the card</td><td /><td class="r">–</td><td class="r num">{{ one.worked.toFixed(1) }}</td><td /></tr></tbody>
         <tfoot><tr><td /><th scope="row">All of it</th><td /><td class="r num">{{ card.planned.toFixed(1) }}</td><td class="r num">{{ card.worked.toFixed(1) }}</td><td /></tr></tfoot>
       </v-table>
-      <v-btn class="change" :aria-expanded="changing" @click="changing = !changing">Change the card</v-btn>
-      <JobCardForm v-if="changing" :now="card.entry.body" :jobs="jobs" @done="changing = false" />
+      <v-btn v-if="!changing" ref="change" class="change" @click="changing = true">Change the card</v-btn>
+      <JobCardForm v-else :now="card.entry.body" :jobs="jobs" @done="changed" />
       <p class="small quiet">Quote and bill of hours are made at Papers from this card.</p>
     </template>
   </section>

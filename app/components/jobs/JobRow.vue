@@ -64,7 +64,7 @@ async function wait() {
 
 <style scoped>
 .done th { color: var(--quiet); font-weight: 400; }
-.shown { display: inline-flex; width: 24px; justify-content: center; color: var(--dye); }
+.shown { display: inline-flex; vertical-align: middle; width: 24px; justify-content: center; color: var(--dye); }
 td :deep(.v-checkbox) { margin: 0; }
 .step { padding: 0; text-align: left; font-weight: inherit; height: auto; min-height: var(--control); max-width: 100%; }
 .step :deep(.v-btn__content) { white-space: normal; overflow-wrap: anywhere; text-align: left; }
