@@ -149,6 +149,15 @@ test('top dead centre comes from both sides, half a row is kept, and a wrong row
   await field(page, 'Wheel after, pair 1').press('Enter')
   await expect(page.locator('[data-tdc]')).toContainText('0.80°')
   await expect(page.locator('.tdc')).toContainText(/± 1\.1° of crank/)
+  // Read down one side and up the other, each row keeps its own.
+  for (const [label, typed] of [['Dial down by, pair 2', '3'], ['Wheel before, pair 2', '-17'], ['Dial down by, pair 3', '8'], ['Wheel before, pair 3', '-29.2'], ['Wheel after, pair 3', '31.8']] as const) await typeIn(page, label, typed)
+  await expect(page.locator('[data-tdc]')).toContainText('1.05°')
+  await expect(field(page, 'Wheel before, pair 2')).toHaveValue('−17.0')
+  await expect(field(page, 'Wheel after, pair 2')).toHaveValue('')
+  await page.reload()
+  await page.getByRole('button', { name: 'Leave out what is half read' }).click()
+  await expect(field(page, 'Dial down by, pair 2')).toHaveValue('8.00')
+  await expect(field(page, 'Dial down by, pair 3')).toHaveValue('')
 })
 
 test('a file of readings is looked at first, bad lines only left out on consent, and nothing comes in twice', async ({ page, bench }) => {

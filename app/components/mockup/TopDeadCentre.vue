@@ -18,13 +18,13 @@ const CELLS: { name: Cell, label: string, dimension: 'length' | 'angle' }[] = [
   { name: 'drop', label: 'Dial down by', dimension: 'length' }, { name: 'before', label: 'Wheel before', dimension: 'angle' }, { name: 'after', label: 'Wheel after', dimension: 'angle' }
 ]
 const entry = computed(() => ofKind(build.replayed?.live.entries ?? [], 'wheel').at(-1))
-const key = (row: number) => `${build.view?.id}/wheel/${row}`
+const key = computed(() => `${build.view?.id}/wheel`)
 type Pair = Partial<Record<Cell, Figure>>
-/** A row as far as it is filled: what is kept, and what waits for its other figures. */
-const rows = computed<Pair[]>(() => Array.from({ length: ROWS }, (_, i) => ({
-  ...entry.value?.body.pairs[i], ...JSON.parse(drafts.get(key(i)) ?? '{}') as Pair
-})))
+/** The table as it lies before the hand, while any of it waits for its other figures: one side is read down the rows, then the other up them. */
+const laid = computed(() => JSON.parse(drafts.get(key.value) ?? 'null') as Pair[] | null)
+const rows = computed<Pair[]>(() => Array.from({ length: ROWS }, (_, i) => (laid.value ?? entry.value?.body.pairs)?.[i] ?? {}))
 const whole = (pair: Pair): pair is Record<Cell, Figure> => Boolean(pair.drop && pair.before && pair.after)
+const half = (pair: Pair) => !whole(pair) && Object.keys(pair).length > 0
 const part = (figure: Figure | undefined): Part | undefined => figure && { estimate: { value: figure.value, by: new Map() }, provenance: 'measured', entries: entry.value ? [entry.value.id] : [] }
 
 async function keep(row: number, name: Cell, figure: Figure, base: string | undefined): Promise<string | undefined> {
@@ -32,13 +32,12 @@ async function keep(row: number, name: Cell, figure: Figure, base: string | unde
   if (fault) return fault
   const pair = { ...rows.value[row], [name]: figure }
   if (whole(pair) && pair.after.value <= pair.before.value) return 'After must read more than before: count on through the zero, or write before as negative.'
-  drafts.set(key(row), JSON.stringify({ ...JSON.parse(drafts.get(key(row)) ?? '{}') as Pair, [name]: figure }))
-  const pairs = rows.value.map((r, i) => i === row ? pair : r).filter(whole)
+  const now = rows.value.map((r, i) => i === row ? pair : r)
+  drafts.set(key.value, JSON.stringify(now))
   if (!whole(pair)) return undefined
-  // What is read meanwhile, of this pair or another, is still to be sent.
-  const sent = rows.value.flatMap((r, i) => whole(r) ? [[key(i), drafts.get(key(i))] as const] : [])
-  const said = notKept(await build.add('wheel', { level: 'build' }, { pairs }, base ? { supersedes: base } : {}))
-  if (!said) for (const [field, was] of sent) if (drafts.get(field) === was) drafts.clear(field)
+  const forget = drafts.forgetting(key.value)
+  const said = notKept(await build.add('wheel', { level: 'build' }, { pairs: now.filter(whole) }, base ? { supersedes: base } : {}))
+  if (!said && !now.some(half)) forget()
   return said
 }
 const train = computed(() => {
@@ -85,6 +84,7 @@ const oneSided = computed(() => {
           </tr>
         </tbody>
       </v-table>
+      <p v-if="rows.some(half)" class="small quiet">A pair counts once it has all three. <v-btn variant="text" class="go" @click="drafts.clear(key)">Leave out what is half read</v-btn></p>
       <StatementField quantity="pinOffset" :scope="{ level: 'build' }" no-basis class="offset" />
     </div>
     <div class="right">

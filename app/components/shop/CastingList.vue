@@ -59,6 +59,7 @@ article { display: grid; grid-template-columns: minmax(0, 1fr); gap: 8px; }
 /* A range may stand in two lines; heads past the width of the page are scrolled to under their own casting. */
 .v-table :deep(.r) { white-space: normal; }
 .v-table :deep(th.r) { min-width: 76px; }
+.v-table :deep(tbody th) { vertical-align: top; }
 .top { display: flex; gap: 8px 24px; align-items: center; flex-wrap: wrap; }
 .big { font-size: var(--s36, 36px); line-height: 1.1; font-weight: 700; flex: 1; }
 .big .unit { font-size: var(--s15); font-weight: 400; }
