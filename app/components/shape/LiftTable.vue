@@ -23,13 +23,12 @@ const said = computed(() => {
   return `${rows.length} places, ${say(most, 'length', device.lengths)} over ${say(open, 'angle', device.lengths)}`
 })
 async function file(files: File | File[] | null) {
-  const chosen = Array.isArray(files) ? files[0] : files
-  if (chosen) text.value = chosen.size > LIFT_TEXT_LIMIT ? 'x'.repeat(LIFT_TEXT_LIMIT + 1) : await chosen.text()
+  const [chosen, of] = [Array.isArray(files) ? files[0] : files, key.value]
+  if (chosen) drafts.set(of, chosen.size > LIFT_TEXT_LIMIT ? 'x'.repeat(LIFT_TEXT_LIMIT + 1) : await chosen.text())
 }
 async function keep() {
   const rows = readLiftTable(text.value, unit.value)
-  sentence.value = typeof rows === 'string' ? rows : notKept(await build.add('liftTable', { level: 'build' }, { valve: props.valve, rows }, props.entry ? { supersedes: props.entry.id } : {})) ?? ''
-  if (!sentence.value) drafts.clear(key.value)
+  sentence.value = typeof rows === 'string' ? rows : await drafts.sent([key.value], async () => notKept(await build.add('liftTable', { level: 'build' }, { valve: props.valve, rows }, props.entry ? { supersedes: props.entry.id } : {})))
 }
 </script>
 
