@@ -74,7 +74,7 @@ function eachOf({ operations, depths }: Pick<Stage, 'operations' | 'depths'>, of
 
 /** What chambers are ground to be. */
 const GROUND_TO: Record<Grinding, string> = {
-  none: '', planned: 'as planned at Shape', match: 'to match the need', pin: 'to the pin gauge', line: 'to the line', evenChambers: 'to even chambers', evenRatios: 'to even ratios', open: '', crown: ''
+  none: '', planned: 'as planned at Shape', match: 'to match the need', pin: 'to the pin gauge', line: 'to the line', evenChambers: 'to even chambers', evenRatios: 'to even ratios', open: ''
 }
 
 /** A stage as an order: what to do; `gasket`: the name of the one that is fitted on this way. */
@@ -144,7 +144,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
   const deepest = (list: readonly number[]) => `${new Set(list.map(d => mm(d, lengths))).size > 1 ? 'up to ' : ''}${mm(Math.max(...list.map(Math.abs)), lengths)}`
   const parts = [
     ...gasket === undefined ? [] : [`the ${gasket} gasket`],
-    ...way.grinding === 'none' ? [] : way.grinding === 'crown' ? ['cutting the crowns'] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()],
+    ...way.grinding === 'none' ? [] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()], ...way.crowns ? ['cutting the crowns'] : [],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the ${deckOf(foot)}`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
     ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.pockets ? ['deeper valve pockets'] : [], ...way.seats ? [`a seat job ${way.seats === 'before' ? 'before the cut' : 'after it'}`] : []
   ]

@@ -5,7 +5,7 @@ import type { CylinderAsIf } from '../asIf'
 import { overLeast } from '../limits'
 import type { RouteLimits } from './ask'
 import { both } from './pockets'
-import type { Bill, Figures, Way } from './way'
+import { NO_VALVE, type Bill, type Figures, type Way } from './way'
 
 /** What a limit is about. `edge`: a seat's or top cut's; `ratio`: the target's band. */
 export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'seatsUp' | 'ground' | 'line' | 'crown' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
@@ -95,11 +95,11 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
     if (pushrod !== undefined && limits.pushrod !== undefined) add('pushrod', mine, pushrod, limits.pushrod, 'most')
     if (flange !== undefined && limits.flange !== undefined) add('flange', mine, flange, limits.flange, 'most')
     const ground = figures.ground.get(cylinder)
-    if (ground !== undefined) add(way.grinding === 'crown' ? 'crown' : 'ground', mine, ground, way.grinding === 'crown' ? limits.crownMost : limits.groundMost, 'most')
-    const pocketed = figures.pockets?.cc.get(cylinder)
-    if (pocketed) add('crown', mine, both(pocketed), limits.crownMost, 'most')
+    if (ground !== undefined) add('ground', mine, ground, limits.groundMost, 'most')
+    const [crowned, pocketed] = [figures.crowned?.get(cylinder), figures.pockets?.cc.get(cylinder)]
+    if (crowned !== undefined || pocketed) add('crown', mine, (crowned ?? 0) + both(pocketed ?? NO_VALVE), limits.crownMost, 'most')
     const line = toLine?.get(cylinder)
-    if (ground !== undefined && line !== undefined && way.grinding !== 'crown' && !figures.shaped) add('line', mine, ground, line, 'most')
+    if (ground !== undefined && line !== undefined && !figures.shaped) add('line', mine, ground, line, 'most')
   }
   if (face > 0) add('face', [], face, limits.faceMost, 'most')
   if (deck > 0) add('deck', [], deck, limits.deckMost, 'most')

@@ -260,10 +260,46 @@ describe('engines of other kinds, by hand sums', () => {
     // A crown that is cut gives what a chamber that is opened gives, to the stated crown and to one that was poured.
     const { routes: [cut] } = found(r, { squishMost: undefined, crownMost: 20 }, NO_SOLIDS, ['crown'])
     const crown = cut!
-    expect(crown.figures.ground.get(1)).toBeCloseTo(-gap, 2)
+    expect(crown.figures.crowned!.get(1)).toBeCloseTo(-gap, 2)
     expect(crown.operations).toMatchObject([{ kind: 'crownWork', body: { added: { value: expect.closeTo(-gap, 1) as number } } }])
     expect(crown.cylinders[0]!.ratio).toBeCloseTo(9.9, 2)
     expect(routes.find(x => x.way.down === 'spacer')!.figures.decks[0]).toBeCloseTo(gap / BORE, 2)
+  })
+  it('too tight for any one of them: spacer, chambers and crowns together wherever their limits leave room, and nowhere else', () => {
+    // Evenly: of doubles most lie close to 0.
+    const between = (min: number, max: number) => fc.integer({ min: min * 1000, max: max * 1000 }).map(thousandths => thousandths / 1000)
+    let [fits, none, mixed] = [0, 0, 0]
+    fc.assert(fc.property(between(38, 48), between(38, 48), between(0, 6), between(0, 5), between(0, 0.8), fc.boolean(), (a, b, groundMost, crownMost, spacerMost, held) => {
+      const bench = oneCylinder(2)
+      bench.add('layout', all, { heads: [[1], [2]], banks: [[1], [2]], engine: { strokes: 4, arrangement: 'flat', first: 'front', head: 'removable', intakes: 1, exhausts: 1, chamber: 'flat' } })
+      for (const [cylinder, chamber] of [[1, a], [2, b]] as const) cc(cylinder, bench, Math.round(chamber * 10) / 10)
+      if (held) bench.add('hold', { level: 'cylinder', cylinder: 2 }, { held: true })
+      const r = replay(bench.entries)!
+      const answer = search(r, { squishMost: undefined, groundMost, crownMost, spacerMost }, NO_SOLIDS, ['open', 'crown', 'spacer'])
+      if (answer.kind !== 'routes') return
+      const { routes, nearest } = answer
+      // By hand: short of the loosest and of the middle of the band, and what all three may give.
+      const short = (ratio: number) => r.asIs.map(s => s.swept!.estimate.value / (ratio - 1) - s.clearance!.estimate.value)
+      const give = (i: number) => spacerMost * BORE + crownMost + (held && i === 1 ? 0 : groundMost)
+      if (short(9.99).every((cc, i) => cc < give(i) - 0.1) && short(9.81).every(cc => cc > 0)) {
+        fits++
+        const least = short(9.9).map(cc => Math.max(0, cc - spacerMost * BORE)).reduce((sum, cc) => sum + cc, 0)
+        expect(Math.min(...routes.map(x => x.lasting))).toBeLessThan(least + 0.2)
+        if (routes.every(({ way }) => Number(way.grinding === 'open') + Number(way.crowns === true) + Number(way.down === 'spacer') > 1)) mixed++
+      } else if (short(10).some((cc, i) => cc > give(i) + 0.1) || short(9.79).some(cc => cc < 0)) {
+        none++
+        expect(routes).toEqual([])
+        expect(nearest!.breaches.length).toBeGreaterThan(0)
+      }
+      for (const { figures, cylinders } of routes) {
+        for (const { ratio } of cylinders) expect(Math.abs(ratio - 9.9)).toBeLessThanOrEqual(0.1 + 1e-9)
+        for (const [which, most] of [[figures.ground, groundMost], [figures.crowned ?? new Map<number, number>(), crownMost]] as const) for (const one of which.values()) expect(one).toBeLessThanOrEqual(most + 1e-9)
+        // To a hundredth, as depths are set.
+        expect(Math.max(...figures.decks.map(deck => -deck))).toBeLessThan(spacerMost + 0.01)
+        if (held) expect(figures.ground.has(2)).toBe(false)
+      }
+    }), { numRuns: RUNS(150, 1500), seed: 18 })
+    expect(Math.min(fits, none, mixed)).toBeGreaterThan(10)
   })
   it('new pistons instead of a cut: height for the squish, crown for the ratio, pockets for the valves', () => {
     const make = (intake: number, revs = true) => {

@@ -51,8 +51,8 @@ const MOST_MISSING = 6
 /** What brings the valves or their seats nearer, so that deeper pockets and a seat job give room to it. */
 const NEARER: readonly Down[] = ['face', 'deck', 'faceDeck', 'deckFace', 'squishFace']
 
-/** Of these the cc are solved with the cuts; of the others they are given. */
-const SOLVED: readonly Grinding[] = ['open', 'crown']
+/** Of it the cc are solved with the cuts; of other grinding they are given. */
+const isSolved = (grinding: Grinding) => grinding === 'open'
 
 const addedBy = (work: (Tried & { kind: 'relief' })[]) => new Map(work.flatMap(({ scope, body }) => scope.level === 'cylinder' ? [[scope.cylinder, body.added.value] as const] : []))
 
@@ -86,7 +86,6 @@ function grindingsOf({ standing, toLine }: Bench, { levers, shaping = STARTING_S
     none: { ground: new Map() },
     ...levers.includes('grind') ? { evenChambers: { ground: even('chamber') }, evenRatios: { ground: even('clearance') } } : {},
     ...levers.includes('open') ? { open: { ground: new Map() } } : {},
-    ...levers.includes('crown') ? { crown: { ground: new Map() } } : {},
     ...levers.includes('open') && plannedAtShape(standing).length > 0 ? { planned: { ground: new Map() } } : {}
   }
   for (const school of levers.includes('school') && walls ? GRINDING_SCHOOLS : []) {
@@ -100,6 +99,12 @@ function grindingsOf({ standing, toLine }: Bench, { levers, shaping = STARTING_S
     const given = known[grinding]
     return given && (given.ground.size === 0 || [...given.ground.values()].some(cc => cc >= 0.05)) ? [{ grinding, ...given }] : []
   })
+}
+
+/** What else is done to crowns on a way: they are cut for the cc that nothing before them gives, or their pockets for room to what comes nearer. */
+function crownsWith(levers: RouteAsk['levers'], grinding: Grinding, down: Down, mayPocket: boolean): Pick<Way, 'crowns' | 'pockets'>[] {
+  const mayCut = levers.includes('crown') && down !== 'piston' && (grinding === 'none' || down === 'none' || down === 'spacer')
+  return [{}, ...mayCut ? [{ crowns: true as const }] : [], ...NEARER.includes(down) && mayPocket ? [{ pockets: true as const }] : []]
 }
 
 function downsOf(levers: RouteAsk['levers']): Down[] {
@@ -128,7 +133,7 @@ function* grounds(bench: Bench, ask: RouteAsk, walls: Walls | undefined): Genera
     const { grinding } = given
     const before = (gasket?: string) => stepsOf(standing, { gasket, grinding, down: 'none', setUps: 1 }, { ...bare(standing), ...given }).flatMap(s => s.operations)
     // A chamber whose cc are still to be solved is tabulated as it is.
-    const tables: Map<number, TakenTable> | undefined = SOLVED.includes(grinding) ? asIs : takenTables(standing, before(), chambers, cuts ? limits.faceMost + 0.5 : 0)
+    const tables: Map<number, TakenTable> | undefined = isSolved(grinding) ? asIs : takenTables(standing, before(), chambers, cuts ? limits.faceMost + 0.5 : 0)
     if (!tables) return undefined
     asIs ??= tables
     for (const gasket of gaskets) {
@@ -230,16 +235,16 @@ function* looked(bench: Bench, { levers }: RouteAsk, ground: readonly Ground[]):
     ? [undefined]
     : [undefined, ...levers.includes('seats') && limits.edges === 'seatJob' ? ['after' as const] : [], ...levers.includes('seatsFirst') ? ['before' as const] : []]
   for (const { gasket, grinding, ground: cc, shaped, columns } of ground) {
-    const mayPocket = levers.includes('crown') && grinding !== 'crown' && columns.every(c => c.pocket) && columns.some(c => c.before.rooms.some(room => room.perMm > 0))
+    const mayPocket = levers.includes('crown') && columns.every(c => c.pocket) && columns.some(c => c.before.rooms.some(room => room.perMm > 0))
     // New pistons bring the ratio themselves: nothing else is solved with them.
-    for (const down of downsOf(levers).filter(d => d !== 'piston' || !SOLVED.includes(grinding))) {
+    for (const down of downsOf(levers).filter(d => d !== 'piston' || !isSolved(grinding))) {
       const gives = NEARER.includes(down)
-      for (const seats of gives ? seatJobs : [undefined]) for (const pockets of gives && mayPocket ? [undefined, true as const] : [undefined]) {
-        const more: Pick<Way, 'seats' | 'pockets'> = { ...seats ? { seats } : {}, ...pockets ? { pockets } : {} }
-        const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, ...more, setUps: 1 }, columns, limits, aim)
+      for (const seats of gives ? seatJobs : [undefined]) for (const inCrowns of crownsWith(levers, grinding, down, mayPocket)) {
+        const more: Pick<Way, 'seats' | 'pockets' | 'crowns'> = { ...seats ? { seats } : {}, ...inCrowns }
+        const solve = (aim: Aim) => down === 'piston' ? newPiston(standing, columns, limits) : solveWay(standing, { gasket, grinding, down, ...more, setUps: 1 }, columns, limits, aim, bench.toLine)
         const solved = solve(down === 'roll' ? 'target' : 'inside')
         const judged = (way: Way, of: Solved) => {
-          const figures = SOLVED.includes(grinding) ? of.figures : { ...of.figures, ground: cc, ...(shaped ? { shaped } : {}) }
+          const figures = isSolved(grinding) ? of.figures : { ...of.figures, ground: cc, ...(shaped ? { shaped } : {}) }
           const bill = billOf(standing, rules, way, stepsOf(standing, way, figures))
           return { way, figures, readings: of.readings, held: of.held, most: of.most, bill, spread: spreadOf(of.readings), chance: 0, opened: openedBy(way, bill, limits), breaches: breachesOf(atLimits(way, bench, of.readings, figures, bill)) }
         }
@@ -267,30 +272,30 @@ function sourced(standing: Replay, { way, figures, readings }: Candidate, ground
   return readings.map(({ cylinder, ratio }) => {
     const column = columns.find(c => c.cylinder === cylinder)!
     const gained = work.flatMap(op => (op.kind === 'seatWork' || op.kind === 'crownWork') && op.scope.level === 'cylinder' && op.scope.cylinder === cylinder ? [workGains(op)] : [])
-    const gives = (SOLVED.includes(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0) + (figures.piston?.added ?? 0) + gained.reduce((cc, { value }) => cc + value, 0)
+    const gives = (isSolved(way.grinding) ? figures.ground.get(cylinder) ?? 0 : 0) + (figures.crowned?.get(cylinder) ?? 0) + (figures.piston?.added ?? 0) + gained.reduce((cc, { value }) => cc + value, 0)
     const { by } = ratioSourced(column, { face: figures.faces[column.head]!, deck: figures.decks[column.bank]! + (figures.piston?.rise ?? 0), gives }, gained)
     return { value: ratio, by }
   })
 }
 
 /** What a way is made of, however often its face is cut. */
-const kindsOf = ({ gasket, grinding, down, seats, pockets }: Way): string => [gasket, grinding, down, seats, pockets].join()
+const kindsOf = ({ gasket, grinding, crowns, down, seats, pockets }: Way): string => [gasket, grinding, crowns, down, seats, pockets].join()
 
 /** Of the ways that are missing the shortest ones, each for its own reason; `nearest` is told whole already. */
 function missingOf(broken: readonly Candidate[], nearest: Candidate | undefined): Missing[] {
-  const parts = ({ gasket, grinding, down, seats, pockets }: Way) => Number(gasket !== undefined) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats !== undefined) + Number(pockets === true)
+  const parts = ({ gasket, grinding, crowns, down, seats, pockets }: Way) => Number(gasket !== undefined) + Number(crowns === true) + Number(grinding !== 'none') + Number(down !== 'none') + Number(['faceDeck', 'deckFace', 'squishFace'].includes(down)) + Number(seats !== undefined) + Number(pockets === true)
   // What only leads away from the target tempts nobody.
   const worst = ({ breaches }: { breaches: readonly Breach[] }) => Math.max(0, ...breaches.filter(b => b.kind === 'ratio').map(b => b.grains))
   const asItIs = broken.find(c => parts(c.way) === 0)
   const once = broken.filter(c => !asItIs || worst(c) < worst(asItIs)).filter(c => c.way.setUps === 1 && c.way.down !== 'roll' && parts(c.way) > 0 && !(nearest && kindsOf(c.way) === kindsOf(nearest.way))).sort((a, b) => parts(a.way) - parts(b.way) || nearer(a.breaches, b.breaches))
   const seen = new Set<string>()
   const gone = ({ kind }: Breach) => kind === 'seat' ? 0 : kind === 'clearance' || kind === 'squishLeast' ? 1 : 2
-  return once.map(c => ({ way: c.way, ...c.whole?.breaches.length ? c.whole : c })).filter(({ way: { gasket, down, grinding, pockets } }) => {
-    const key = [gasket, down, grinding === 'none' || grinding === 'open', pockets].join()
+  return once.map(c => ({ way: c.way, ...c.whole?.breaches.length ? c.whole : c })).filter(({ way: { gasket, down, grinding, crowns, pockets } }) => {
+    const key = [gasket, down, crowns ? 'crowns' : grinding === 'none' || grinding === 'open', pockets].join()
     return seen.size !== seen.add(key).size
-  }).filter(({ way: { gasket, grinding }, figures: { faces, decks }, breaches }) => {
+  }).filter(({ way: { gasket, grinding, crowns }, figures: { faces, decks }, breaches }) => {
     // The same metal in another order is no other way, nor one that breaks the same by as much.
-    const [metal, reason] = [[gasket, grinding, ...faces, ...decks], [gasket, grinding, ...breaches.map(b => `${b.kind} ${b.figure.toFixed(2)}`)]].map(key => key.join())
+    const [metal, reason] = [[gasket, grinding, crowns, ...faces, ...decks], [gasket, grinding, crowns, ...breaches.map(b => `${b.kind} ${b.figure.toFixed(2)}`)]].map(key => key.join())
     const fresh = !seen.has(metal!) && !seen.has(reason!)
     seen.add(metal!).add(reason!)
     return fresh

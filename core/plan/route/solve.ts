@@ -1,5 +1,6 @@
-import { NO_VALVE, seatsGive, WORTH_CUTTING, type Figures, type Way } from './way'
+import { NO_VALVE, seatsGive, WORTH_CUTTING, WORTH_OPENING, type Figures, type Way } from './way'
 import { KNOT, takenAt, ratioAt, readingAt, type Column, type TakenTable } from './columns'
+import { clearanceForRatio } from '../../engine'
 import type { RouteLimits } from './ask'
 import { mayGo, type Reading } from './judge'
 import { MOST_POCKET, POCKET_STEP, both, pocketsHold } from './pockets'
@@ -115,23 +116,55 @@ function deckLimit(columns: readonly Column[], limits: RouteLimits, way: Way, fa
   return Math.max(0, most)
 }
 
+/** How much may be put under a bank, in hundredths: no squish gets wider by it than it may be. */
+const spacerLimit = (columns: readonly Column[], { spacerMost, squishMost }: RouteLimits) =>
+  inSteps(Math.max(0, Math.min(spacerMost, ...columns.flatMap(({ before: { squish } }) => squish !== undefined && squishMost !== undefined ? [squishMost - squish] : []))), 0.01, Math.floor)
+
 /** The least a bank has to come down so that no squish is wider than it may be. */
 const deckForSquish = (columns: readonly Column[], limits: RouteLimits) =>
   Math.max(0, ...columns.flatMap(({ before }) => before.squish !== undefined && limits.squishMost !== undefined ? [before.squish - limits.squishMost] : []))
 
 /**
- * The figures of a way: each depth solved so that the middle of its cylinders comes to the target, or as far as the limits let
- * it; of face and deck together the one to its limit and the other for the rest.
+ * How many cc chambers and crowns are opened by, so that every cylinder comes to its ratio: the chamber as far as its limits let
+ * it, be it the line, and the crown for the rest. What is opened last goes past its limit where it is asked what that would take.
  *
+ * @param at what comes off each face anyway, and under each bank, below 0
+ * @returns undefined where one of them has nothing to do
+ * Source: Vc = Vs/(rc − 1) (Heywood §2.2), less what is there.
+ */
+function openings({ held }: Replay, way: Way, columns: readonly Column[], limits: RouteLimits, aim: Aim, band: TargetBand, at: { face: number, decks: readonly number[] }, toLine?: ReadonlyMap<number, number>): Pick<Figures, 'ground' | 'crowned'> | undefined {
+  const ground = new Map<number, number>()
+  const crowned = new Map<number, number>()
+  const opened = (c: Column, last: boolean, more: number, most: number) => {
+    const short = clearanceForRatio(c.swept.value, last && aim === 'edge' ? band.high : c.target) - c.clearance.value + takenAt(c.table, at.face) + c.area * at.decks[c.bank]! + more
+    return Math.max(0, last && aim !== 'inside' ? inSteps(short, 0.01, aim === 'edge' ? Math.ceil : Math.round) : Math.min(short, inSteps(most, 0.01, Math.floor)))
+  }
+  for (const c of columns) {
+    const { cylinder } = c
+    if (way.grinding === 'open' && !held.has(cylinder)) ground.set(cylinder, opened(c, !way.crowns, limits.past, Math.min(limits.groundMost, toLine?.get(cylinder) ?? Infinity)))
+    if (way.crowns) crowned.set(cylinder, opened(c, true, -(ground.get(cylinder) ?? 0), limits.crownMost))
+  }
+  const none = (cc: ReadonlyMap<number, number>) => ![...cc.values()].some(one => one > WORTH_OPENING)
+  return (way.grinding === 'open' && none(ground)) || (way.crowns && none(crowned)) ? undefined : { ground, ...way.crowns ? { crowned } : {} }
+}
+
+/**
+ * The figures of a way: each depth solved so that the middle of its cylinders comes to the target, or as far as the limits let
+ * it; of face and deck together, or of spacer, chambers and crowns, the one to its limit and the other for the rest.
+ *
+ * @param toLine how many cc each drawn chamber has up to the scribed line
  * @param aim what it is solved for: `inside` keeps the limits, the others are what it would take without them
  * @returns undefined where a way comes to the same as a shorter one
  * Source: closed forms on the columns; the ends of what the limits leave are the cheapest, as cost is a set-up and metal a sum.
  */
-export function solveWay(standing: Replay, way: Way, columns: readonly Column[], limits: RouteLimits, aim: Aim = 'inside'): Solved | undefined {
+export function solveWay(standing: Replay, way: Way, columns: readonly Column[], limits: RouteLimits, aim: Aim = 'inside', toLine?: ReadonlyMap<number, number>): Solved | undefined {
   const { layout } = standing
   const band = targetBand(standing.target)!
+  const opens = way.down === 'spacer' && (way.grinding === 'open' || way.crowns === true)
   const off = (list: readonly Column[], face: (c: Column) => number, deck: (c: Column) => number) => {
-    const range = rangeOf(list, c => ratioAt(c, { face: face(c), deck: deck(c), gives: gives(c) }))
+    const range = rangeOf(list, c => ratioAt(c, { face: face(c), deck: deck(c), gives: given(c) }))
+    // What is opened afterwards brings up the others: the loosest is all that a spacer has to leave.
+    if (opens) return shareOf(aim === 'edge' ? band.low : list[0]!.target) - shareOf(range.low)
     return aim === 'edge' ? offEdge(range, band, way.down !== 'spacer') : offTarget(range, list[0]!.target)
   }
   const deckMost = (i: number) => aim === 'inside' ? deckLimit(onBank[i]!, limits, way, faces) : DEEPEST
@@ -139,22 +172,26 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const onBank = layout.banks.map((_, i) => columns.filter(c => c.bank === i))
   const cuts = layout.engine?.head !== 'blind'
   const least = cuts ? limits.faceLeast : 0
-  const ground = new Map<number, number>()
+  let opened: Pick<Figures, 'ground' | 'crowned'> = { ground: new Map() }
   let sunk: Record<Valve, number> = NO_VALVE
   let pockets: Record<Valve, number> = NO_VALVE
-  const gives = (c: Column) => (ground.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.cones, sunk) : 0) + (way.pockets ? both(pocketsHold(c, pockets)) : 0)
-  if (way.grinding === 'open' || way.grinding === 'crown') {
-    for (const c of columns) {
-      if (way.grinding === 'open' && standing.held.has(c.cylinder)) continue
-      const wanted = c.swept.value / (c.target - 1)
-      ground.set(c.cylinder, Math.max(0, wanted + (way.grinding === 'open' ? limits.past : 0) + takenAt(c.table, least) - c.clearance.value))
-    }
-    if (![...ground.values()].some(cc => cc > 0.05)) return undefined
-  }
+  const gives = ({ cylinder }: Column) => (opened.ground.get(cylinder) ?? 0) + (opened.crowned?.get(cylinder) ?? 0)
+  const given = (c: Column) => gives(c) + (way.seats ? seatsGive(c.cones, sunk) : 0) + (way.pockets ? both(pocketsHold(c, pockets)) : 0)
   const faceFor = (i: number, decks: readonly number[]) => rootOf(d => off(onHead[i]!, () => d, c => decks[c.bank]!), 0, DEEPEST)
   const deckFor = (i: number, faces: readonly number[], low: number, high: number) => rootOf(k => off(onBank[i]!, c => faces[c.head]!, () => k), low, high)
   let faces = layout.heads.map(() => least)
   let decks = layout.banks.map(() => 0)
+  // What is put under a barrel takes no metal: it goes as far as it may before anything is opened.
+  const under = layout.banks.map((_, i) => {
+    if (way.down !== 'spacer') return 0
+    const most = opens || aim === 'inside' ? spacerLimit(onBank[i]!, limits) : DEEPEST
+    return -clamp(-deckFor(i, faces, -most, 0), 0, most)
+  })
+  if (way.grinding === 'open' || way.crowns) {
+    const found = openings(standing, way, columns, limits, aim, band, { face: least, decks: under }, toLine)
+    if (!found) return undefined
+    opened = found
+  }
   let held = layout.heads.map(() => true)
   const mostFace = (i: number) => aim !== 'inside' ? Math.min(...onHead[i]!.map(c => roofOf(c.table))) : faceLimit(onHead[i]!, limits, way, Math.max(0, ...onHead[i]!.map(c => decks[c.bank]!)))
   // Where each would have to stop, as it stood when it was cut.
@@ -184,7 +221,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
         cutDecks()
         break
       case 'spacer':
-        decks = layout.banks.map((_, i) => -clamp(-deckFor(i, faces, aim === 'inside' ? -limits.spacerMost : -DEEPEST, 0), 0, aim === 'inside' ? limits.spacerMost : DEEPEST))
+        decks = under
         break
       case 'faceDeck': {
         cutFaces()
@@ -216,9 +253,9 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const most = faceStops.map(stop => Math.max(inSteps(least, 0.01, Math.ceil), inSteps(stop, 0.01, Math.floor)))
   faces = faces.map((depth, i) => set(depth, most[i]!))
   decks = decks.map((depth, i) => set(depth, inSteps(deckStops[i]!, 0.01, Math.floor)))
-  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, pockets))
+  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: given(c) }, sunk, pockets))
   const ofPockets = () => ({ depth: pockets, cc: new Map(columns.map(c => [c.cylinder, pocketsHold(c, pockets)])) })
-  return { figures: { faces, slope: 0, decks, ground, sunk, ...way.pockets ? { pockets: ofPockets() } : {} }, readings, held, ...aim === 'inside' ? { most } : {} }
+  return { figures: { faces, slope: 0, decks, ...opened, sunk, ...way.pockets ? { pockets: ofPockets() } : {} }, readings, held, ...aim === 'inside' ? { most } : {} }
 }
 
 /** In steps that somebody sets or orders by: a figure that is a step already stays, whichever way it is rounded. */

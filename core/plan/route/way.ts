@@ -11,7 +11,7 @@ import { rankOf } from '../stages'
 export const NO_VALVE: Readonly<Record<Valve, number>> = { intake: 0, exhaust: 0 }
 
 /** How the chambers are changed before anything is cut; of the schools those that take metal. */
-export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open', 'crown'] as const
+export const GRINDINGS = ['none', 'planned', 'match', 'pin', 'line', 'evenChambers', 'evenRatios', 'open'] as const
 export type Grinding = (typeof GRINDINGS)[number]
 export const GRINDING_SCHOOLS = ['match', 'pin', 'line'] as const satisfies readonly (School & Grinding)[]
 export const bySchool = (grinding: Grinding): boolean => (GRINDING_SCHOOLS as readonly Grinding[]).includes(grinding)
@@ -19,8 +19,11 @@ export const bySchool = (grinding: Grinding): boolean => (GRINDING_SCHOOLS as re
 /** What brings the head and the piston nearer, or further apart: of two the first goes to its limit and the second does the rest; `piston`: new ones. */
 export type Down = 'none' | 'face' | 'deck' | 'faceDeck' | 'deckFace' | 'squishFace' | 'roll' | 'spacer' | 'dome' | 'piston'
 
-/** A way to the target in kinds alone: which of each lever; a depth follows. `gasket`: the offer's entry, nothing where what is fitted stays; `seats`: a seat job, before the face is cut or after it. */
-export interface Way { gasket?: string, grinding: Grinding, down: Down, seats?: 'before' | 'after', /** Pockets in the crowns deeper, where a valve would come too near. */ pockets?: true, setUps: 1 | 2 }
+/**
+ * A way to the target in kinds alone: which of each lever; a depth follows. `gasket`: the offer's entry, nothing where what is fitted stays; `crowns`: cut for the
+ * cc that nothing before them gives; `seats`: a seat job, before the face is cut or after it.
+ */
+export interface Way { gasket?: string, grinding: Grinding, crowns?: true, down: Down, seats?: 'before' | 'after', /** Pockets in the crowns deeper, where a valve would come too near. */ pockets?: true, setUps: 1 | 2 }
 
 /** The figures that a way was solved for. Lengths mm, volumes cc. */
 export interface Figures {
@@ -28,8 +31,9 @@ export interface Figures {
   faces: number[]
   slope: number
   decks: number[]
-  /** Ground out of chambers, or cut out of crowns, by cylinder. */
+  /** Ground out of chambers, and cut out of crowns, by cylinder. */
   ground: ReadonlyMap<number, number>
+  crowned?: ReadonlyMap<number, number>
   /** Grinding that is drawn: as a school has it. */
   shaped?: Tried[]
   /** New pistons: what each crown holds more than the one that is fitted, how much higher it stands, how much deeper its pockets are. */
@@ -45,7 +49,7 @@ const BY_THE_GLASS = 0.1
 
 /** Less than this nobody cuts, mm, or grinds, cc. */
 export const WORTH_CUTTING = 0.01
-const WORTH_OPENING = 0.05
+export const WORTH_OPENING = 0.05
 
 /** The form that a valve's seat is cut by, as it stands before it is: mm across, its top cut's angle; `up`: how far it is to go up anyway, as planned at Ports. */
 export interface SeatCone { valve: Valve, diameter: number, topCut: number, up: number }
@@ -89,17 +93,17 @@ export const plannedSeats = (standing: Replay): EntryOf<'seatWork'>[] =>
  *
  * @returns the steps that have anything to do
  */
-export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, shaped, piston, pockets, sunk }: Figures): Step[] {
+export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, ground, crowned = new Map(), shaped, piston, pockets, sunk }: Figures): Step[] {
   const { layout } = standing
   const offer = standing.offers.find(o => o.id === way.gasket)
   const pistons: Tried[] = !piston
     ? []
     : layout.cylinders.map(cylinder => crownTried(cylinder, { added: untyped(piston.added, 'cc', 2), rise: untyped(piston.rise, 'mm', 2), ...piston.pockets ? { pockets: untyped(piston.pockets, 'mm', 2) } : {} }))
-  const worked = (kind: 'relief' | 'crownWork'): Tried[] => [...ground].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
+  const worked = (kind: 'relief' | 'crownWork', by: ReadonlyMap<number, number>): Tried[] => [...by].filter(([, cc]) => cc >= WORTH_OPENING).map(([cylinder, cc]) => (
     { kind, scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: untyped(cc, 'cc', 2), u: untyped(BY_THE_GLASS, 'cc', 2) } }))
   const byTheGlass = (op: EntryOf<'relief'> | EntryOf<'seatWork'>) => ({ kind: op.kind, scope: op.scope, body: { ...op.body, u: op.body.u ?? untyped(BY_THE_GLASS, 'cc', 2) } }) as Tried
   const seats = plannedSeats(standing)
-  const grind = way.grinding === 'planned' ? plannedAtShape(standing).map(byTheGlass) : shaped ?? worked(way.grinding === 'crown' ? 'crownWork' : 'relief')
+  const grind = way.grinding === 'planned' ? plannedAtShape(standing).map(byTheGlass) : shaped ?? worked('relief', ground)
   const foot = layout.engine?.head === 'blind'
   /** A head that has this gasket already keeps it. */
   const fitted = (cylinder: number) => {
@@ -107,7 +111,8 @@ export function stepsOf(standing: Replay, way: Way, { faces, slope, decks, groun
     return offer !== undefined && gasket !== undefined && sameGasket(gasket, offer.body)
   }
   const steps: Step[] = [
-    { work: way.grinding === 'crown' ? 'crown' : way.grinding.startsWith('even') ? 'grind' : 'open', operations: grind },
+    { work: way.grinding.startsWith('even') ? 'grind' : 'open', operations: grind },
+    { work: 'crown', operations: worked('crownWork', crowned) },
     { work: 'crown', operations: !pockets
       ? []
       : (['intake', 'exhaust'] as const).flatMap(valve => pockets.depth[valve] > 0
