@@ -35,6 +35,7 @@ test('a port from its throat to its flange, by keyboard alone', async ({ page, b
   await hand.text('60')
   await hand.press('Enter')
   await expect(page.locator('[data-place="guideBoss"]')).toContainText('take metal, 1.20 mm, +0.8 cc')
+  await expect(page.locator('[data-place="guideBoss"]')).toContainText('Flame burr, 8 mm, grit 60')
   // A nose of a form is empty again: the next place starts afresh.
   await expect(page.getByLabel('Tool', { exact: true })).toHaveValue('')
   await hand.tabTo(/^Copy to 7 sister ports/)
