@@ -41,7 +41,7 @@ const faults = readdirSync(`${copy}/core/${folder}`).filter(name => name.endsWit
 let state = Number(seed)
 const drawn = faults.map(fault => [state = (state * 1664525 + 1013904223) % 2 ** 32, fault]).sort(([a], [b]) => a - b).slice(0, Number(count)).map(([, fault]) => fault)
 /** In threads, so that a fault that never ends goes with its process. */
-const passes = () => spawnSync(process.execPath, ['node_modules/vitest/vitest.mjs', 'run', '--config', 'vitest.mutate.config.ts', '--bail', '1', '--pool', 'threads'], { cwd: copy, env: { ...process.env, BOWL_MUTATE: folder }, timeout: 120_000, killSignal: 'SIGKILL' }).status === 0
+const passes = () => spawnSync(process.execPath, ['node_modules/vitest/vitest.mjs', 'run', '--config', 'vitest.mutate.config.ts', '--bail', '1', '--pool', 'threads'], { cwd: copy, env: { ...process.env, BOWL_MUTATE: folder }, timeout: 240_000, killSignal: 'SIGKILL' }).status === 0
 if (!passes()) throw new Error(`the tests of core/${folder} fail without any fault`)
 let noticed = 0
 for (const { name, text, from, end, was, to } of drawn) {

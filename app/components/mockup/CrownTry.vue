@@ -24,10 +24,10 @@ const begun = crown.value.added !== 0 || crown.value.pockets > 0 || crown.value.
 <template>
   <BenchFold title="Crowns or pistons" :open="begun">
     <div class="fields">
-      <FigureField :field="`${build.view?.id}/try/crown`" label="More in the crown" dimension="volume" :part="part(crown.added)" :empty-text="holds" :commit="keep('crown', FIGURE_BOUNDS.crownChange, 'what the crown holds more')" />
-      <FigureField :field="`${build.view?.id}/try/rise`" label="Piston higher by" dimension="length" :part="part(crown.rise)" empty-text="same" :commit="keep('rise', FIGURE_BOUNDS.pistonRise, 'how much higher the piston stands')" />
+      <FigureField :field="`${build.view?.id}/whatif/crown/typed`" label="More in the crown" dimension="volume" :part="part(crown.added)" :empty-text="holds" :commit="keep('crown', FIGURE_BOUNDS.crownChange, 'what the crown holds more')" />
+      <FigureField :field="`${build.view?.id}/whatif/rise/typed`" label="Piston higher by" dimension="length" :part="part(crown.rise)" empty-text="same" :commit="keep('rise', FIGURE_BOUNDS.pistonRise, 'how much higher the piston stands')" />
       <template v-if="pocketed">
-        <FigureField :field="`${build.view?.id}/try/pockets`" label="Pockets deeper" dimension="length" :part="part(crown.pockets)" empty-text="0" :commit="keep('pockets', FIGURE_BOUNDS.pockets, 'how much deeper the pockets are')" />
+        <FigureField :field="`${build.view?.id}/whatif/pockets/typed`" label="Pockets deeper" dimension="length" :part="part(crown.pockets)" empty-text="0" :commit="keep('pockets', FIGURE_BOUNDS.pockets, 'how much deeper the pockets are')" />
         <BenchSelect label="Of which valves" :model-value="crown.valve ?? ''" :items="[['', 'all'], ['intake', 'intake'], ['exhaust', 'exhaust']]" @update:model-value="set('valve', $event ?? '')" />
       </template>
       <BenchSelect v-if="build.cylinders.length > 1" label="On" :model-value="justThis ? 'this' : ''" :items="[['', 'all cylinders'], ['this', `cylinder ${build.cylinder}`]]" @update:model-value="set('whose', $event ?? '')" />

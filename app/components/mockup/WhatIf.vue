@@ -71,9 +71,9 @@ const gaskets = computed((): [string, string, string?][] => {
       <div v-if="!build.closed">
         <BenchSelect id="try-gasket" label="Gasket" :model-value="gasket?.id ?? ''" :items="gaskets" @update:model-value="set('gasket', $event ?? '')" />
       </div>
-      <FigureField :field="`${build.view?.id}/try/deck`" :label="build.closed ? 'Off the barrel’s foot' : 'Off the deck'" dimension="length" :usual="USUAL_CUT" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
-      <FigureField v-if="!build.closed" :field="`${build.view?.id}/try/face`" label="Off the face" dimension="length" :usual="USUAL_CUT" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
-      <FigureField v-if="barrels" :field="`${build.view?.id}/try/under`" label="Under the barrel, + more" dimension="length" :part="asSet(under === 0 ? undefined : under)" empty-text="0" :commit="keepUnder" />
+      <FigureField :field="`${build.view?.id}/whatif/deck/typed`" :label="build.closed ? 'Off the barrel’s foot' : 'Off the deck'" dimension="length" :usual="USUAL_CUT" :part="part(deck)" empty-text="0" :commit="keep('deck')" @typing="live('deck', $event?.figure)" />
+      <FigureField v-if="!build.closed" :field="`${build.view?.id}/whatif/face/typed`" label="Off the face" dimension="length" :usual="USUAL_CUT" :part="part(face)" empty-text="0" :commit="keep('face')" @typing="live('face', $event?.figure)" />
+      <FigureField v-if="barrels" :field="`${build.view?.id}/whatif/under/typed`" label="Under the barrel, + more" dimension="length" :part="asSet(under === 0 ? undefined : under)" empty-text="0" :commit="keepUnder" />
     </div>
     <v-table class="close">
       <thead><tr><th /><th class="r">as planned</th><th class="r">tried</th></tr></thead>
