@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { copyOf, expect, field, open, preset, test } from '../support/page'
+import { copyOf, expect, field, list, open, pick, preset, test } from '../support/page'
 import { TestServer } from '../support/server'
 import { newBuild } from '../support/sent'
 
@@ -172,4 +172,36 @@ test('a reading typed in the very moment the page is left is still there', async
   })
   await expect(field(page, 'Cylinder 1: reading at the end')).toHaveValue('55.7')
   await field(page, 'Cylinder 1: reading at the end').press('Escape')
+})
+
+test('a form that is half stated or refused says so, keeps what was typed and enters nothing; what was measured waits', async ({ page, bench }) => {
+  await preset(page, { 'bowl.mockupLeaf': 'springs', 'bowl.portsLeaf': 'seats' })
+  const build = await copyOf(bench, bench.launch)
+  const entries = async () => ((await (await fetch(`${bench.server.url}/api/builds/${build}`)).json()) as { entries: unknown[] }).entries.length
+  const before = await entries()
+  const typed = async (label: string, text: string) => {
+    await field(page, label).fill(text)
+    await field(page, label).press('Enter')
+  }
+  await open(page, bench, build, 'mockup')
+  for (const [text, says] of [['12.5', 'state free length and solid height too'], ['x', 'A figure here is not read yet']] as const) {
+    await typed('Outer spring, rate', text)
+    await page.getByRole('button', { name: 'Keep the springs' }).click()
+    await expect(page.getByRole('alert').filter({ hasText: says })).toBeVisible()
+    await expect(field(page, 'Outer spring, rate')).toHaveValue(text)
+    for (const [label, mm] of [['free length', '50'], ['solid height', '20']] as const) await typed(`Outer spring, ${label}`, mm)
+  }
+  await open(page, bench, build, 'ports')
+  await typed('Top cut, outer: width', '0.5')
+  await typed('Run-out', '0.03')
+  await page.getByRole('button', { name: 'Keep this seat' }).click()
+  await expect(page.getByRole('alert')).toHaveText('Top cut, outer: state its angle and its width, or neither.')
+  expect(await entries()).toBe(before)
+  await typed('Top cut, outer: width', '0')
+  await pick(list(page, 'This seat'), 'as it is to be cut')
+  await typed('Valve goes up by', '0.2')
+  await page.getByRole('button', { name: 'Keep it as planned' }).click()
+  await expect.poll(entries).toBe(before + 1)
+  await pick(list(page, 'This seat'), 'as it is')
+  await expect(field(page, 'Run-out')).toHaveValue('0.03')
 })
