@@ -162,7 +162,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const band = targetBand(standing.target)!
   const opens = way.down === 'spacer' && (way.grinding === 'open' || way.crowns === true)
   const off = (list: readonly Column[], face: (c: Column) => number, deck: (c: Column) => number) => {
-    const range = rangeOf(list, c => ratioAt(c, { face: face(c), deck: deck(c), gives: given(c) }))
+    const range = rangeOf(list, c => ratioAt(c, { face: face(c), deck: deck(c), gives: gives(c) }))
     // What is opened afterwards brings up the others: the loosest is all that a spacer has to leave.
     if (opens) return shareOf(aim === 'edge' ? band.low : list[0]!.target) - shareOf(range.low)
     return aim === 'edge' ? offEdge(range, band, way.down !== 'spacer') : offTarget(range, list[0]!.target)
@@ -175,8 +175,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   let opened: Pick<Figures, 'ground' | 'crowned'> = { ground: new Map() }
   let sunk: Record<Valve, number> = NO_VALVE
   let pockets: Record<Valve, number> = NO_VALVE
-  const gives = ({ cylinder }: Column) => (opened.ground.get(cylinder) ?? 0) + (opened.crowned?.get(cylinder) ?? 0)
-  const given = (c: Column) => gives(c) + (way.seats ? seatsGive(c.cones, sunk) : 0) + (way.pockets ? both(pocketsHold(c, pockets)) : 0)
+  const gives = (c: Column) => (opened.ground.get(c.cylinder) ?? 0) + (opened.crowned?.get(c.cylinder) ?? 0) + (way.seats ? seatsGive(c.cones, sunk) : 0) + (way.pockets ? both(pocketsHold(c, pockets)) : 0)
   const faceFor = (i: number, decks: readonly number[]) => rootOf(d => off(onHead[i]!, () => d, c => decks[c.bank]!), 0, DEEPEST)
   const deckFor = (i: number, faces: readonly number[], low: number, high: number) => rootOf(k => off(onBank[i]!, c => faces[c.head]!, () => k), low, high)
   let faces = layout.heads.map(() => least)
@@ -185,7 +184,8 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const under = layout.banks.map((_, i) => {
     if (way.down !== 'spacer') return 0
     const most = opens || aim === 'inside' ? spacerLimit(onBank[i]!, limits) : DEEPEST
-    return -clamp(-deckFor(i, faces, -most, 0), 0, most)
+    const depth = clamp(-deckFor(i, faces, -most, 0), 0, most)
+    return -(opens ? inSteps(depth, 0.01, Math.floor) : depth)
   })
   if (way.grinding === 'open' || way.crowns) {
     const found = openings(standing, way, columns, limits, aim, band, { face: least, decks: under }, toLine)
@@ -253,7 +253,7 @@ export function solveWay(standing: Replay, way: Way, columns: readonly Column[],
   const most = faceStops.map(stop => Math.max(inSteps(least, 0.01, Math.ceil), inSteps(stop, 0.01, Math.floor)))
   faces = faces.map((depth, i) => set(depth, most[i]!))
   decks = decks.map((depth, i) => set(depth, inSteps(deckStops[i]!, 0.01, Math.floor)))
-  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: given(c) }, sunk, pockets))
+  const readings = columns.map(c => readingAt(c, { face: faces[c.head]!, deck: decks[c.bank]!, gives: gives(c) }, sunk, pockets))
   const ofPockets = () => ({ depth: pockets, cc: new Map(columns.map(c => [c.cylinder, pocketsHold(c, pockets)])) })
   return { figures: { faces, slope: 0, decks, ...opened, sunk, ...way.pockets ? { pockets: ofPockets() } : {} }, readings, held, ...aim === 'inside' ? { most } : {} }
 }
