@@ -38,14 +38,14 @@ test('springs by keyboard alone: read, entered, short of room, a stop, and shimm
   await page.getByRole('button', { name: 'Exhaust', exact: true }).focus()
   await hand.press('Enter')
   await pick(list(page, 'Known by'), 'two loads')
-  for (const [label, figure] of [['height, valve shut', '33'], ['load there', '480'], ['height, valve open', '25'], ['load there, open', '260']] as const) {
+  for (const [label, figure] of [['height shut', '33'], ['load shut', '480'], ['height open', '25'], ['load open', '260']] as const) {
     await field(page, `Outer spring, ${label}`).focus()
     await hand.figure(figure)
   }
   await page.getByRole('button', { name: 'Keep the springs' }).focus()
   await hand.press('Enter')
   await expect(page.getByRole('alert')).toHaveText('Outer: A spring carries more at the lower of its two heights.')
-  for (const [label, figure] of [['load there', '260'], ['load there, open', '480']] as const) {
+  for (const [label, figure] of [['load shut', '260'], ['load open', '480']] as const) {
     await field(page, `Outer spring, ${label}`).focus()
     await hand.press('Control+A')
     await hand.figure(figure)

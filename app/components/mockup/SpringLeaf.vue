@@ -43,7 +43,7 @@ const { bounds: of } = KINDS.spring
 const SOLID = { name: 'solid', label: 'solid height', rule: of.solid, noun: 'its solid height' }
 const WAYS = {
   rate: [{ name: 'rate', label: 'rate', rule: of.rate, noun: 'the spring’s rate' }, { name: 'free', label: 'free length', rule: of.free, noun: 'its free length' }, SOLID],
-  loads: [{ name: 'high', label: 'height, valve shut', rule: of.height, noun: 'the height' }, { name: 'highLoad', label: 'load there', rule: of.load, noun: 'the load' }, { name: 'low', label: 'height, valve open', rule: of.height, noun: 'the height' }, { name: 'lowLoad', label: 'load there, open', rule: of.load, noun: 'the load' }, SOLID]
+  loads: [{ name: 'high', label: 'height shut', rule: of.height, noun: 'the height' }, { name: 'highLoad', label: 'load shut', rule: of.load, noun: 'the load' }, { name: 'low', label: 'height open', rule: of.height, noun: 'the height' }, { name: 'lowLoad', label: 'load open', rule: of.load, noun: 'the load' }, SOLID]
 }
 const FIELDS = computed(() => WAYS[by.value])
 const form = useFormDraft(() => `springs/${side.value}`)
@@ -62,9 +62,10 @@ function coilAt(i: number): SpringCoil | string | undefined {
   // Emptied, it is none.
   if (lacking.length === FIELDS.value.length) return undefined
   if (lacking.length > 0) return `state ${sayList(lacking.map(f => f.label))} too.`
-  const [rate, free, solid, high, highLoad, low, lowLoad] = ['rate', 'free', 'solid', 'high', 'highLoad', 'low', 'lowLoad'].map(name => kept(i, name)!) as [Figure, Figure, Figure, Figure, Figure, Figure, Figure]
-  if (by.value === 'rate') return { rate, free, solid }
-  const loads = [{ height: high, load: highLoad }, { height: low, load: lowLoad }]
+  const now = (name: string) => kept(i, name)!
+  const solid = now('solid')
+  if (by.value === 'rate') return { rate: now('rate'), free: now('free'), solid }
+  const loads = [{ height: now('high'), load: now('highLoad') }, { height: now('low'), load: now('lowLoad') }]
   const fault = loadsFault(loads)
   if (fault) return fault
   const found = springFromLoads(readingsOf(loads))
@@ -117,7 +118,7 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
       </template>
       <p v-else class="small">Read each installed height with the valve shut, enter its springs, and state the highest lift below: loads and what is left follow.</p>
     </div>
-    <form class="form" @submit.prevent="keepSprings">
+    <form class="form" :class="{ wide: by === 'loads' }" @submit.prevent="keepSprings">
       <v-table class="close" :aria-label="`Springs of every ${side} valve`">
         <thead><tr><th>{{ side === 'intake' ? 'Intake' : 'Exhaust' }} springs</th><th v-for="f in FIELDS" :key="f.name">{{ f.label }}</th></tr></thead>
         <tbody>
@@ -169,7 +170,10 @@ const shim = (row: SpringStanding) => shimToEven(rows.value, row)
 .valves { grid-column: 1 / -1; display: grid; gap: 8px; }
 .sides { display: flex; gap: 6px; }
 .form > .v-table { width: 100%; }
-.form td { width: 27%; }
+.form :deep(table) { table-layout: fixed; }
+.form th:first-child { width: 84px; }
+/* Five figures of a spring need the whole width. */
+.form.wide { grid-column: 1 / -1; }
 .field { width: 136px; }
 .r { white-space: nowrap; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
