@@ -62,7 +62,12 @@ export default defineNuxtConfig({
     defaults: { nuxtLink: { prefetch: false } }
   },
   compatibilityDate: '2026-01-01',
+  hooks: {
+    // What only may be wanted is fetched when it is: half of it draws papers.
+    'build:manifest': manifest => Object.values(manifest).forEach((file) => { file.prefetch = false })
+  },
   nitro: {
+    compressPublicAssets: { gzip: true, brotli: false },
     hooks: { compiled: nitro => bundleAside(nitro.options.output.serverDir) },
     // Imported for what it does to Reflect, which the bundler would otherwise shake off.
     moduleSideEffects: ['reflect-metadata'],
@@ -75,8 +80,12 @@ export default defineNuxtConfig({
     define: { __VUE_PROD_DEVTOOLS__: false },
     esbuild: { tsconfigRaw: legacyDecorators },
     worker: { format: 'es' },
-    // The default minifier trips over Vuetify's cascade layers.
-    build: { cssMinify: 'lightningcss', chunkSizeWarningLimit: 1200 }
+    build: {
+      // The default minifier trips over Vuetify's cascade layers.
+      cssMinify: 'lightningcss', chunkSizeWarningLimit: 1200,
+      // A file costs page and server more than what stands in it: one sheet of styles, and no crumbs of code.
+      cssCodeSplit: false, rollupOptions: { output: { experimentalMinChunkSize: 20_000 } }
+    }
   },
   typescript: {
     strict: true,

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import worker from 'pdfjs-dist/build/pdf.worker.min.mjs?url'
+
 /** A paper as it will print: the very PDF that is saved, page by page. */
 const props = defineProps<{ pdf: Uint8Array, name: string }>()
 const pages = ref<{ n: number, width: number, height: number, text: string }[]>([])
@@ -10,7 +12,7 @@ let turn = 0
 async function draw() {
   const mine = ++turn
   fault.value = ''
-  const [pdfjs, { default: worker }] = await Promise.all([import('pdfjs-dist'), import('pdfjs-dist/build/pdf.worker.min.mjs?url')])
+  const pdfjs = await import('pdfjs-dist')
   pdfjs.GlobalWorkerOptions.workerSrc = worker
   // It takes the bytes it is given for its own.
   const loading = pdfjs.getDocument({ data: props.pdf.slice(), isEvalSupported: false })
