@@ -50,6 +50,17 @@ describe('a turned head', () => {
     expect(told.round!.cc).toBeGreaterThan(1.03 / 2)
     expect(turnedSteps(r, 1, told).map(([step, state]) => `${step} ${state}`)).toEqual(['squish done', 'face next', 'top done', 'pour done', 'open later'])
   })
+  it('with squish under the wanted: nothing comes off, what it lacks is told, and the face is not done', () => {
+    const bench = turner({ bore: 47, stroke: 42, target: 10, tolerance: 0.15, shape: { bore: 47, recess: 0, band: 8, dome: { form: 'sphere', mouth: 16, depth: 7, corner: 0 } } })
+    // 0.5 deck + 0.3 gasket − the 0.80 wanted
+    for (const [wanted, tight] of [[0.8, undefined], [0.84, undefined], [1, 0.2]] as const) {
+      bench.add('wish', all, { quantity: 'wantedSquish', figure: mm(wanted) })
+      const { r, plan: told } = plan(bench)
+      expect(told.off.value, String(wanted)).toBeCloseTo(0, 9)
+      expect(told.tight?.value).toEqual(tight && expect.closeTo(tight, 9))
+      expect(new Map(turnedSteps(r, 1, told)).get('face')).toBe(tight ? 'later' : 'done')
+    }
+  })
   it('what came out is settled against what was set, and the next round goes by it', () => {
     const shape: TurnedShape = { bore: 47, recess: 0.5, band: 8, dome: { form: 'sphere', mouth: 16, depth: 7, corner: 0 } }
     const bench = turner({ bore: 47, stroke: 42, target: 10, tolerance: 0.15, shape })

@@ -16,6 +16,8 @@ export type Lathe = { set: LatheSettings, from: TurnedShape } | { fault: 'notDra
 export interface TurnedPlan {
   /** Off the seat face; 0 where the squish is tight already. */
   off: Sourced
+  /** How far the squish is under the one wanted: no cut opens it, a thicker gasket does. Undefined where it is close enough. */
+  tight?: Sourced
   /** Where the band's outer edge would lie after that until it is cut again at its angle, across; undefined where nothing is to be taken or its angle is not known. */
   bandUncut?: number
   /** What that takes, and where the cylinder then stands. */
@@ -77,7 +79,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const [bore, angle] = (['bore', 'bandAngle'] as const).map(name => quantityOf(standing, name, cylinder)?.estimate.value)
   const recut = cut.length > 0 && bore && angle ? { bandUncut: bore - 2 * bandEdgeShift(off.value, angle) } : {}
   return {
-    off, then, ...recut, operations: [...cut, ...open], ...(after && clearance ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
+    off, then, ...over.value < -CLOSE_ENOUGH ? { tight: { value: -over.value, by: over.by } } : {}, ...recut, operations: [...cut, ...open], ...(after && clearance ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
     ...(toOpen ? { toOpen } : {}), ...(round ? { round } : {})
   }
 }
@@ -142,7 +144,7 @@ export function turnedSteps(standing: Replay, cylinder: number, plan: TurnedPlan
   const state = standing.asIs.find(s => s.cylinder === cylinder)
   const finished: Record<TurnedStep, boolean> = {
     squish: live.entries.some(e => e.kind === 'solder' && e.scope.level === 'cylinder' && e.scope.cylinder === cylinder),
-    face: plan !== undefined && plan.off.value <= CLOSE_ENOUGH,
+    face: plan !== undefined && plan.off.value <= CLOSE_ENOUGH && !plan.tight,
     top: live.entries.some(e => e.kind === 'wheel'),
     pour: (whole?.current.length ?? 0) >= 2,
     open: state !== undefined && isOnTarget(state, band)

@@ -10,6 +10,9 @@ export function faults(page: Page): Promise<string[]> {
       const { overflowX } = getComputedStyle(el)
       if ((overflowX === 'auto' || overflowX === 'scroll') && el.clientWidth > 40 && el.scrollWidth > el.clientWidth + 1 && el.checkVisibility()) found.push(`scrolls sideways: ${el.className || el.tagName}, ${el.scrollWidth} in ${el.clientWidth} px`)
     }
+    for (const input of document.querySelectorAll<HTMLInputElement>('input[data-figure]')) {
+      if (input.checkVisibility() && input.scrollWidth > input.clientWidth + 1) found.push(`cut off: “${input.dataset.figure} ${input.value}”`)
+    }
     const seen: { text: string, el: Element, letters: DOMRect[], scroller: Element | undefined, scrolled: boolean }[] = []
     const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
     for (let node = walker.nextNode(); node; node = walker.nextNode()) {

@@ -227,7 +227,7 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), typ
     <v-field :id="id" :label="hideLabel ? undefined : label" single-line active :focused="on" variant="solo" flat :error="sentence !== ''" @mousedown="held">
       <template #loader />
       <template #default>
-        <div class="v-field__input">
+        <div class="v-field__input" :style="{ '--letters': Math.max(1, (text || emptyText).length) }">
           <!-- The input is our own: the gauge, the keypad and the keys of the bench need the element itself, and sixty of these stand on one sheet. -->
           <input
             :id="id" ref="input" class="num" :aria-label="hideLabel ? label : undefined" :value="text" size="1" :placeholder="emptyText" autocomplete="off" spellcheck="false"
@@ -242,7 +242,7 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), typ
       </template>
     </v-field>
     <template #append>
-      <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance !== 'derived' ? part.provenance : part.entries.length > 0 ? 'reckoned' : 'set' }}, {{ say(part.estimate.value, dimension, device.lengths, extra) }}</span>
+      <span v-if="part" :id="`${id}-from`" class="visually-hidden">{{ part.provenance !== 'derived' ? part.provenance : part.entries.some(entry => entry !== props.base) ? 'reckoned' : 'set' }}, {{ say(part.estimate.value, dimension, device.lengths, extra) }}</span>
       <div v-if="sentence || ask || cleared" :id="`${id}-say`" class="said" role="status">
         <span v-if="sentence" class="sentence">{{ sentence }}</span>
         <span v-else-if="ask" class="small">
@@ -265,8 +265,10 @@ defineExpose({ focus: () => input.value?.focus(), commit: () => enter(true), typ
 .figure-field.big { --well-height: 64px; }
 .figure-field.big .v-field.v-field { font-size: var(--s48); line-height: 1; }
 .figure-field.typed .v-field__input { color: var(--dye); }
-.figure-field .v-field__input { position: relative; }
-.figure-field .v-field__input > input { flex: 1; min-width: 0; width: 100%; color: inherit; font-size: inherit; }
+.figure-field .v-field__input { position: relative; container-type: inline-size; min-width: 60px; }
+.figure-field .v-field__input > input { flex: 1; min-width: 0; width: 100%; color: inherit; }
+/* A figure is read whole or misread: where its place is narrow (ten-thousandths of an inch) its letters are. */
+.figure-field .v-field__input > :is(input, .rule) { font-size: max(var(--s13), min(1em, calc(100cqw / (var(--letters) * 0.62)))); }
 .figure-field .rule { position: absolute; left: 8px; bottom: 4px; height: 0; max-width: calc(100% - 8px); pointer-events: none; }
 .figure-field > .v-input__append { grid-area: auto; margin: 0; padding: 0; position: absolute; left: 0; right: 0; top: 100%; z-index: 4; min-height: 0; }
 .figure-field .said { background: var(--sheet); padding: 1px 4px 3px; min-width: 200px; white-space: normal; line-height: 1.35; font-size: var(--s13); }

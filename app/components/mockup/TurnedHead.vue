@@ -77,10 +77,11 @@ const whole = { level: 'build' } as const
             <span v-if="cuts" class="figure"><strong class="num big" data-turned="off">{{ mm(plan.off.value) }}</strong></span>
             <p v-if="cuts" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>. <template v-if="plan.taken">Takes <span class="num">{{ cc(plan.taken.value) }}</span>, leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="thenStop">; the glass then reads <strong class="num">{{ thenStop }}</strong></template>.</template><template v-if="plan.bandUncut !== undefined"> Uncut, the band would end at <span class="num">{{ mm(plan.bandUncut) }}</span> across.</template></p>
           </template>
+          <p v-if="step === 'face' && plan?.tight" class="small warn" data-tight>Squish is <strong class="num">{{ mm(plan.tight.value) }}</strong> <span class="num">{{ sayDoubt(uncertainty(plan.tight), 'length', device.lengths) }}</span> under what is wanted: nothing comes off here. A gasket that much thicker opens it, or more under the barrel. <GoTo :at="{ station: 'mockup', leaf: 'squish' }" :cylinder="build.cylinder">Try it</GoTo></p>
           <template v-if="step === 'open' && plan?.toOpen">
             <span class="figure"><strong v-if="plan.toOpen.value > 0" class="num big" data-turned="open">{{ cc(plan.toOpen.value) }}</strong></span>
             <p v-if="plan.toOpen.value > 0" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span> in all, to <span class="num">{{ digits(target!, 2) }}</span><template v-if="endStop">; at the target the glass reads <strong class="num stop" data-stop>{{ endStop }}</strong></template>.</p>
-            <p v-else class="small">The ratio is short by <strong class="num">{{ cc(-plan.toOpen.value) }}</strong> even with the dome left alone.</p>
+            <p v-else class="small">The ratio is short by <strong class="num">{{ cc(-plan.toOpen.value) }}</strong> even with the dome left alone. <GoTo :at="{ station: 'route' }" :cylinder="build.cylinder">What else gets there</GoTo></p>
           </template>
         </li>
       </ol>

@@ -191,8 +191,9 @@ text { fill: var(--quiet); font-size: 13px; }
 .big { font-size: var(--s48); line-height: 1.05; font-weight: 700; }
 .form { display: grid; gap: 10px; align-content: start; justify-items: start; }
 .cuts { width: 100%; }
+.cuts :deep(td) { width: 116px; }
 .cuts th { font-weight: 400; }
 .cuts th.strong { font-weight: 700; }
 .fields { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 6px 12px; width: 100%; }
-@media (max-width: 1000px) { .seats { grid-template-columns: minmax(0, 1fr) 372px; gap: 14px; } .fields { grid-template-columns: 1fr 1fr; } .cuts :deep(td) { width: 116px; } }
+@media (max-width: 1000px) { .seats { grid-template-columns: minmax(0, 1fr) 372px; gap: 14px; } .fields { grid-template-columns: 1fr 1fr; } }
 </style>
