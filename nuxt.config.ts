@@ -62,10 +62,6 @@ export default defineNuxtConfig({
     defaults: { nuxtLink: { prefetch: false } }
   },
   compatibilityDate: '2026-01-01',
-  hooks: {
-    // What only may be wanted is fetched when it is: half of it draws papers.
-    'build:manifest': manifest => Object.values(manifest).forEach((file) => { file.prefetch = false })
-  },
   nitro: {
     compressPublicAssets: { gzip: true, brotli: false },
     hooks: { compiled: nitro => bundleAside(nitro.options.output.serverDir) },
@@ -83,8 +79,9 @@ export default defineNuxtConfig({
     build: {
       // The default minifier trips over Vuetify's cascade layers.
       cssMinify: 'lightningcss', chunkSizeWarningLimit: 1200,
-      // A file costs page and server more than what stands in it: one sheet of styles, and no crumbs of code.
-      cssCodeSplit: false, rollupOptions: { output: { experimentalMinChunkSize: 20_000 } }
+      // A file costs page and server more than what stands in it: one sheet of styles, and no crumbs of code. (Nuxt builds
+      // with Rollup; the types it is told by here are of the Vite that no longer does.)
+      cssCodeSplit: false, rollupOptions: { output: { experimentalMinChunkSize: 20_000 } as object }
     }
   },
   typescript: {
@@ -94,6 +91,10 @@ export default defineNuxtConfig({
     nodeTsConfig: legacyDecorators
   },
   telemetry: false,
+  hooks: {
+    // What only may be wanted is fetched when it is: half of it draws papers.
+    'build:manifest': manifest => Object.values(manifest).forEach((file) => { file.prefetch = false })
+  },
   eslint: { config: { stylistic: { commaDangle: 'never', braceStyle: '1tbs' } } },
   security: {
     rateLimiter: false,

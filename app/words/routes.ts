@@ -1,4 +1,4 @@
-import { angleOf, type Edges, type Lever, type Quantity, type Valve } from '#core'
+import { angleOf, type Edges, type Lever, type Place, type Quantity, type Valve } from '#core'
 import type { AtLimit, Breach, Grinding, LeverWants, LimitFault, Measurement, Missing, Route, RouteLimits, Stage } from '#core/plan/route'
 import { LIMIT_DIMENSIONS } from '#core/plan/route/ask'
 import { capital, digits, say, sayCylinders, sayList, type LengthUnit } from '#shared/figures'
@@ -34,13 +34,13 @@ export const LEVER_WORDS: Record<Lever, { name: string, what: string }> = {
 }
 
 /** What must be said or measured before a lever can be used, and where. */
-export const WANTS_WORDS: Record<LeverWants, { says: string, station: string, leaf?: string }> = {
-  offer: { says: 'Enter a gasket you can get', station: 'sheet', leaf: 'gaskets' },
-  secondChamber: { says: 'There is only one chamber', station: 'sheet' },
-  drawing: { says: 'Draw the chamber with its valves', station: 'sheet', leaf: 'chamber' },
-  deckClearance: { says: 'Measure the deck clearance', station: 'sheet', leaf: 'deck' },
-  wantedSquish: { says: 'Say what squish is wanted', station: 'mockup', leaf: 'turned' },
-  solder: { says: 'Measure the squish with solder', station: 'mockup', leaf: 'squish' }
+export const WANTS_WORDS: Record<LeverWants, { says: string, at: Place }> = {
+  offer: { says: 'Enter a gasket you can get', at: { station: 'sheet', leaf: 'gaskets' } },
+  secondChamber: { says: 'There is only one chamber', at: { station: 'sheet' } },
+  drawing: { says: 'Draw the chamber with its valves', at: { station: 'sheet', leaf: 'chamber' } },
+  deckClearance: { says: 'Measure the deck clearance', at: { station: 'sheet', leaf: 'deck' } },
+  wantedSquish: { says: 'Say what squish is wanted', at: { station: 'mockup', leaf: 'turned' } },
+  solder: { says: 'Measure the squish with solder', at: { station: 'mockup', leaf: 'squish' } }
 }
 
 export const LIMIT_WORDS: Record<Exclude<keyof RouteLimits, 'edges' | 'insideLine' | 'setUps'>, string> = {

@@ -46,9 +46,9 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
   <section class="levers" aria-label="Levers and limits">
     <h2>What may be done</h2>
     <ul>
-      <li v-for="{ lever, wants } in routes.levers.value" :key="lever">
+      <li v-for="{ lever, wants, cylinder } in routes.levers.value" :key="lever">
         <BenchCheck v-if="!wants" :model-value="routes.isOn(lever)" @update:model-value="routes.turn(lever, $event)"><span class="name">{{ LEVER_WORDS[lever].name }}</span> <span class="small quiet">{{ LEVER_WORDS[lever].what }}</span></BenchCheck>
-        <p v-else class="small off"><span class="quiet">{{ LEVER_WORDS[lever].name }}: </span><NuxtLink :to="`/builds/${build.view?.id}/${WANTS_WORDS[wants].station}${WANTS_WORDS[wants].leaf ? `?leaf=${WANTS_WORDS[wants].leaf}` : ''}`" class="go">{{ WANTS_WORDS[wants].says }}</NuxtLink></p>
+        <p v-else class="small off"><span class="quiet">{{ LEVER_WORDS[lever].name }}: </span><GoTo :at="WANTS_WORDS[wants].at" :cylinder="cylinder">{{ WANTS_WORDS[wants].says }}<template v-if="cylinder && build.cylinders.length > 1">, cylinder {{ cylinder }}</template></GoTo></p>
       </li>
     </ul>
     <BenchFold title="How far">

@@ -103,4 +103,6 @@ it('a gasket that one of two heads has already goes under the other alone, and i
   // Once it is under both it is no lever any more.
   bench.add('gasketChange', head(2), { ...thin, state: 'done' })
   expect(leversOf(replay(bench.entries)!).find(l => l.lever === 'gasket')).toEqual({ lever: 'gasket', wants: 'offer' })
+  // What a lever waits for is told of the first cylinder that lacks it.
+  expect(leversOf(replay(bench.entries)!).find(l => l.lever === 'roll')).toEqual({ lever: 'roll', wants: 'drawing', cylinder: 1 })
 })

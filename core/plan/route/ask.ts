@@ -92,8 +92,8 @@ function noLess(standing: Replay, cautious: number | undefined): number | undefi
 /** What must be said or measured before a lever can be used. */
 export type LeverWants = 'offer' | 'secondChamber' | 'drawing' | 'deckClearance' | 'wantedSquish' | 'solder'
 
-/** A lever of this engine: whether it can be used, and if not what it waits for. */
-export interface LeverState { lever: Lever, wants?: LeverWants }
+/** A lever of this engine: whether it can be used, and if not what it waits for, and of which cylinder first. */
+export interface LeverState { lever: Lever, wants?: LeverWants, cylinder?: number }
 
 /** Gaskets that were offered, each once, and that are not fitted under every head. */
 export function offersOf(standing: Replay): EntryOf<'offer'>[] {
@@ -112,16 +112,22 @@ export function leversOf(standing: Replay): LeverState[] {
   const turned = engine?.head === 'turned'
   const blind = engine?.head === 'blind'
   const valves = !engine || engine.intakes + engine.exhausts > 0
-  const everywhere = (quantity: Quantity) => cylinders.every(c => statedQuantity(standing.ledger, quantity, c) !== undefined)
-  const drawn = cylinders.every(c => (modelOf(standing, c)?.spec.valves.length ?? 0) > 0)
   const has = (lever: Lever, wants?: LeverWants | false): LeverState => ({ lever, ...(wants ? { wants } : {}) })
+  /** A lever that waits until something is known of each cylinder. */
+  const hasWhere = (lever: Lever, ...waits: [LeverWants, (cylinder: number) => boolean][]): LeverState => {
+    const [first] = waits.flatMap(([wants, known]) => cylinders.filter(c => !known(c)).map(cylinder => ({ wants, cylinder })))
+    return { lever, ...first }
+  }
+  const stated = (quantity: Quantity) => (cylinder: number) => statedQuantity(standing.ledger, quantity, cylinder) !== undefined
+  const drawn = (cylinder: number) => (modelOf(standing, cylinder)?.spec.valves.length ?? 0) > 0
+  const soldered = (cylinder: number) => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === cylinder)
   return [
     ...blind ? [] : [has('gasket', offersOf(standing).length === 0 && 'offer')],
-    ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), ...valves ? [has('school', !drawn && 'drawing')] : [], has('face'), ...valves ? [has('roll', !drawn && 'drawing')] : []],
-    ...turned ? [has('dome', !everywhere('wantedSquish') ? 'wantedSquish' : !cylinders.every(c => standing.ledger.solders.some(s => s.scope.level === 'cylinder' && s.scope.cylinder === c)) && 'solder')] : [],
+    ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), ...valves ? [hasWhere('school', ['drawing', drawn])] : [], has('face'), ...valves ? [hasWhere('roll', ['drawing', drawn])] : []],
+    ...turned ? [hasWhere('dome', ['wantedSquish', stated('wantedSquish')], ['solder', soldered])] : [],
     // A turned head has its one order of work, whatever else could be moved.
-    ...turned ? [] : [has('crown'), has('piston', !everywhere('deckClearance') && 'deckClearance'), has('deck', !everywhere('deckClearance') && 'deckClearance'), ...hasBarrels(standing.layout) ? [has('spacer')] : []],
-    ...!blind && !turned && valves ? [has('seats', !drawn && 'drawing'), has('seatsFirst', !drawn && 'drawing')] : []
+    ...turned ? [] : [has('crown'), hasWhere('piston', ['deckClearance', stated('deckClearance')]), hasWhere('deck', ['deckClearance', stated('deckClearance')]), ...hasBarrels(standing.layout) ? [has('spacer')] : []],
+    ...!blind && !turned && valves ? [hasWhere('seats', ['drawing', drawn]), hasWhere('seatsFirst', ['drawing', drawn])] : []
   ]
 }
 
