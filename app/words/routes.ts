@@ -146,6 +146,7 @@ export function sayWay({ way, faces, decks }: Pick<Missing, 'way' | 'faces' | 'd
     ...gasket === undefined ? [] : [`the ${gasket} gasket`],
     ...way.grinding === 'none' ? [] : [`${way.grinding.startsWith('even') ? 'grinding' : 'opening the chambers'} ${GROUND_TO[way.grinding]}`.trim()], ...way.crowns ? ['cutting the crowns'] : [],
     ...faces.some(d => d > 0.005) ? [`${deepest(faces)} off the face`] : [], ...decks.some(d => d > 0.005) ? [`${deepest(decks)} off the ${deckOf(foot)}`] : [], ...decks.some(d => d < -0.005) ? [`${deepest(decks)} under the barrel`] : [],
+    ...way.down === 'dome' && !faces.some(d => d > 0.005) ? ['opening the dome'] : [],
     ...way.down === 'piston' ? ['a set of new pistons'] : [], ...way.pockets ? ['deeper valve pockets'] : [], ...way.seats ? [`a seat job ${way.seats === 'before' ? 'before the cut' : 'after it'}`] : []
   ]
   if (parts.length === 0) return 'Leaving everything as it is'

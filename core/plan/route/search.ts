@@ -303,20 +303,20 @@ function missingOf(broken: readonly Candidate[], nearest: Candidate | undefined)
     { way, faces: figures.faces, decks: figures.decks, ratios: readings.map((r: Reading) => r.ratio), breaches: [...breaches].sort((a, b) => gone(a) - gone(b)) }))
 }
 
-/** A turned head's ways: squish first, then the dome, with each gasket. */
+/** A turned head's ways: squish first, then the dome, with each gasket; what neither asks for stays as it is. */
 function turnedRoutes(bench: Bench, { levers }: RouteAsk): RouteAnswer {
   const { standing, chambers } = bench
   const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
-  const all = (levers.includes('dome') ? gaskets : []).flatMap((gasket): Route[] => {
-    const way: Way = { ...gasket ? { gasket } : {}, grinding: 'none', down: 'dome', setUps: 1 }
-    const before = stepsOf(standing, way, bare(standing))
-    const plans = standing.layout.cylinders.map(c => turnedPlan(standing, c, before.flatMap(s => s.operations), chambers))
+  const all = gaskets.flatMap((gasket): Route[] => {
+    const fitted: Way = { ...gasket ? { gasket } : {}, grinding: 'none', down: 'none', setUps: 1 }
+    const before = stepsOf(standing, fitted, bare(standing))
+    const plans = levers.includes('dome') ? standing.layout.cylinders.map(c => turnedPlan(standing, c, before.flatMap(s => s.operations), chambers)) : []
     const cuts = plans.flatMap(plan => plan?.operations.filter(op => op.kind === 'faceCut') ?? [])
     const domes = plans.flatMap((plan, i): Tried[] => plan?.toOpen && plan.toOpen.value > 0.02 ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder: standing.layout.cylinders[i]! }, body: { state: 'planned', added: cc(plan.toOpen.value), u: cc(0.05) } }] : [])
     const steps: Step[] = [...cuts.length > 0 ? [{ work: 'face' as const, operations: cuts }] : [], ...domes.length > 0 ? [{ work: 'dome' as const, operations: domes }] : [], ...before]
     const figures: Figures = { ...bare(standing), faces: standing.layout.heads.map((_, i) => cuts.flatMap(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === i + 1 ? [op.body.depth.value] : [])[0] ?? 0) }
-    const route = steps.length > 0 ? dressed(bench, way, figures, steps, asIf(standing, steps.flatMap(s => s.operations), chambers)) : undefined
-    return route ? [route] : []
+    const way: Way = cuts.length + domes.length > 0 ? { ...fitted, down: 'dome' } : fitted
+    return dressed(bench, way, figures, steps, asIf(standing, steps.flatMap(s => s.operations), chambers)) ?? []
   })
   const routes = all.filter(r => r.breaches.length === 0)
   const [nearest] = [...all].sort((a, b) => nearer(a.breaches, b.breaches))
