@@ -62,7 +62,8 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   if (!wanted || !gap) return undefined
   const over = linear([[1, gap.estimate], [-1, wanted.estimate]])
   const off: Sourced = over.value > 0 ? over : { value: 0, by: over.by }
-  const depth = untyped(off.value, 'mm', 2)
+  // A thousandth, so that it is the same depth in inches on every station.
+  const depth = untyped(off.value, 'mm', 3)
   // With the band re-cut at its angle the whole bore circle comes down, whatever its shape: no drawing is asked.
   const removed = cylindersOf(standing.layout, head).flatMap((c): Removed[] => {
     const bore = quantityOf(standing, 'bore', c)?.estimate.value

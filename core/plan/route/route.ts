@@ -93,7 +93,8 @@ export function dressed(bench: Bench, way: Way, exact: Figures, steps: Step[], a
       depths: operations.flatMap(op => op.kind === 'faceCut' || op.kind === 'deckCut' ? [op.body.depth.value] : op.kind === 'spacer' ? [op.body.change.value] : [])
     }
   })
-  const first = firstCuts(bench, steps, after)
+  // A turned face is cut for the squish: what it does to the ratio the dome undoes, in rounds of its own.
+  const first = way.down === 'dome' ? exact.faces : firstCuts(bench, steps, after)
   const worth = worthMeasuring(ratios, bands, measurementsFor(standing, ratios), bench.draws)
   const room = after.cylinders.flatMap(c => c.room ? [c.room] : [])
   return {

@@ -141,6 +141,7 @@ describe('other builds of the demo', () => {
     // 1.95 as found less 1.10 wanted; 26.27 − 3.09 + 1.03 cc for 11.2, by the demo's own pours.
     expect(route!.figures.faces[0]).toBeCloseTo(0.85, 1)
     expect(route!.stages[1]!.cylinders[0]!.ratio).toBeCloseTo(11.2, 1)
+    expect(route!.firstCuts).toEqual(route!.figures.faces)
   })
   it('a turned head that is short with its dome left alone: as it stands is the nearest, until a gasket is thin enough', () => {
     const bench = new Bench()
