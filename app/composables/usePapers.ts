@@ -45,6 +45,8 @@ export function usePapers() {
   const by = useChoices().choice<LatheTask['by']>('latheBy', 'depth')
   /** Papers that not every build has a use for. */
   const wanted: Partial<Record<PaperName, (r: Replay) => boolean>> = {
+    // A turned face is the lathe's.
+    order: r => r.layout.engine?.head !== 'turned' || r.planned.some(op => op.kind === 'deckCut'),
     lathe: r => r.layout.engine?.head === 'turned', pistons: r => build.planned !== undefined && pistonOrders(r, build.planned).length > 0,
     shims: r => hasPlace(r.layout.engine, r.layout.cylinders.length, 'mockup', 'springs'), quote: hasJob, bill: hasJob
   }

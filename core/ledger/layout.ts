@@ -36,17 +36,20 @@ export const bankOf = (layout: Layout, cylinder: number): number => at(layout.ba
  */
 export const beginsAtLeft = ({ fromLeft }: Pick<Layout, 'fromLeft'>, head: number): boolean => fromLeft?.includes(head) ?? false
 
-/** An end of a row: the cylinder it begins with, and whether that is the left one as the face is seen. */
+/** An end of a row: the cylinder it is told by, and whether that is the left one as the face is seen. */
 export interface RowEnd { cylinder: number, left: boolean }
 
 /**
  * The cylinder at which the row of another one begins, which one end of its head or bank is told by; nothing where it stands alone.
+ * A head that has the first one and no other is told by the next, at its other end.
  *
  * @example rowBeginsAt({ heads: [[1, 3], [2, 4]], fromLeft: [2], … }, 4) // { cylinder: 2, left: true }
  */
 export function rowBeginsAt(layout: Layout, cylinder: number): RowEnd | undefined {
   const row = [layout.heads[headOf(layout, cylinder) - 1], layout.banks[bankOf(layout, cylinder) - 1]].find(group => group && group.length > 1)
-  return row && { cylinder: row[0]!, left: beginsAtLeft(layout, headOf(layout, cylinder)) }
+  if (!row) return undefined
+  const [left, alone] = [beginsAtLeft(layout, headOf(layout, cylinder)), row[0] === cylinder && layout.heads[headOf(layout, cylinder) - 1]!.length === 1]
+  return { cylinder: row[alone ? 1 : 0]!, left: left !== alone }
 }
 
 /**

@@ -31,7 +31,8 @@ describe('ports of an engine', () => {
   it.each<[string, heads: number[][], banks: number[][], pairs: number[][], begins: (number | undefined)[], fromLeft?: number[]]>([
     ['a head of four', [[1, 2, 3, 4]], [[1, 2, 3, 4]], [[1, 2], [3, 4]], [1, 1, 1, 1]],
     ['a vee of six', [[1, 3, 5], [2, 4, 6]], [[1, 3, 5], [2, 4, 6]], [[1, 3], [2, 4]], [1, 2, 1, 2, 1, 2], [2]],
-    ['barrels with a head each', [[1], [2], [3]], [[1, 2, 3]], [[1, 2]], [1, 1, 1]],
+    ['barrels with a head each', [[1], [2], [3]], [[1, 2, 3]], [[1, 2]], [2, 1, 1]],
+    ['the same from the left', [[1], [2], [3]], [[1, 2, 3]], [[1, 2]], [2, 1, 1], [1, 2, 3]],
     ['two barrels apart', [[1], [2]], [[1], [2]], [[1, 2]], [undefined, undefined]],
     ['one cylinder', [[1]], [[1]], [], [undefined]]
   ])('are paired along the head, and told by where its row begins: %s', (_, heads, banks, pairs, begins, fromLeft = []) => {
@@ -40,7 +41,8 @@ describe('ports of an engine', () => {
     expect(layout.cylinders.map(cylinder => rowBeginsAt(layout, cylinder)?.cylinder)).toEqual(begins)
     for (const cylinder of layout.cylinders) {
       const end = rowBeginsAt(layout, cylinder)
-      if (end) expect(end.left).toBe(fromLeft.includes(headOf(layout, cylinder)))
+      // The next one lies at the other end of a row than the first.
+      if (end) expect(end.left).toBe(fromLeft.includes(headOf(layout, cylinder)) !== (end.cylinder > cylinder))
       // The cylinder that a row begins with lies to the side that is told.
       const row = layout.heads[headOf(layout, cylinder) - 1]!
       if (end && row.length > 1) expect(Math.sign(placeAlong(layout, row[0]!, 100))).toBe(end.left ? -1 : 1)
