@@ -307,7 +307,7 @@ function missingOf(broken: readonly Candidate[], nearest: Candidate | undefined)
 function turnedRoutes(bench: Bench, { levers }: RouteAsk): RouteAnswer {
   const { standing, chambers } = bench
   const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
-  const all = gaskets.flatMap((gasket): Route[] => {
+  const all = gaskets.flatMap((gasket): Route | Route[] => {
     const fitted: Way = { ...gasket ? { gasket } : {}, grinding: 'none', down: 'none', setUps: 1 }
     const before = stepsOf(standing, fitted, bare(standing))
     const plans = levers.includes('dome') ? standing.layout.cylinders.map(c => turnedPlan(standing, c, before.flatMap(s => s.operations), chambers)) : []
