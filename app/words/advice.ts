@@ -81,7 +81,7 @@ export function sayAdvice(open: Advice, cylinders: number, lengths: LengthUnit):
     case 'pourCrown': return { sentence: `The ${one ? 'crown' : 'crowns'} of ${whom} ${one ? 'was' : 'were'} changed and not measured since: the ratio goes by what was planned. Pour ${one ? 'it' : 'them'}.` }
     case 'solder': return { sentence: `Measure the squish of ${whom} with solder: on a turned head it comes first, then the dome.` }
     case 'wanted': return { sentence: `Say ${QUANTITY_WORDS[open.quantity].noun}: the seat face is cut to it.` }
-    case 'squish': return { sentence: `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }
+    case 'squish': return { sentence: open.figure < open.limit ? `Squish first: ${mm(open.limit - open.figure)} more is wanted at ${whom}. A gasket that much thicker opens it, or more under the barrel; then the dome.` : `Squish first: it is ${mm(open.figure - open.limit)} wider than wanted. Take that off the seat face, then open the dome to the ratio.` }
     case 'plan': return { sentence: open.way === 'open' && open.at.leaf === 'turned' ? `${who} ${one ? 'stands' : 'stand'} above the target. Open the dome, a round at a time.` : sayPlan(open, who, mm) }
     case 'do': return { sentence: sayDo(open, whom, lengths, open.cylinders.length < cylinders) }
     case 'onTarget': return { sentence: 'Every cylinder is on target. Wash, pour once more, and write it up.' }

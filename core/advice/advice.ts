@@ -306,14 +306,15 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
   if (!band) return []
   const busy = (cylinder: number) => r.planned.some(op => touches(op, r.layout, cylinder)) || settling(r).includes(cylinder) || crownsWorked(r).includes(cylinder)
   const idle = new Set(r.layout.heads.filter(cylinders => !cylinders.some(busy)).flat())
-  const wide = now.cylinders.filter(c => idle.has(c.cylinder)).flatMap(({ cylinder, squish, state }) => {
+  const unlike = now.cylinders.filter(c => idle.has(c.cylinder)).flatMap(({ cylinder, squish, state }) => {
     const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
     const recess = quantityOf(r, 'squishRecess', cylinder)?.estimate.value ?? 0
     const off = state.ratio !== undefined && againstTarget(state, band) !== 'on'
-    return off && wanted !== undefined && squish.gap && (recess > 0 || isTurned(r)) && squish.gap.estimate.value - wanted > CLOSE_ENOUGH ? [{ cylinder, figure: squish.gap.estimate.value, limit: wanted }] : []
+    const over = squish.gap && wanted !== undefined ? squish.gap.estimate.value - wanted : 0
+    return off && (isTurned(r) ? Math.abs(over) : recess > 0 ? over : 0) > CLOSE_ENOUGH ? [{ cylinder, figure: squish.gap!.estimate.value, limit: wanted! }] : []
   })
-  // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice.
-  const first = worstOf(wide, () => '', w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
+  // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice. What is too tight already no cut opens.
+  const first = worstOf(unlike, w => String(w.figure < w.limit), w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
   const standing = (where: AgainstTarget) => now.cylinders.filter(c => idle.has(c.cylinder) && againstTarget(c.state, band) === where).map(c => c.cylinder)
   const unknown = isTurned(r) ? squishUnknown(now, r, idle) : []
   const squishFirst = new Set([...unknown, ...first].flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { skerryChamber } from '../../demo/chambers'
 import { fineBurette } from '../../demo/instruments'
 import { demoShop } from '../../demo/shop'
-import { Bench, all, head, mm } from '../../tests/support/ledgerBench'
+import { Bench, all, head, mm, nextMove } from '../../tests/support/ledgerBench'
 import { RUNS, chance, report } from '../../tests/support/soak'
 import { DOME_FORMS, NO_SOLIDS, asIf, clearanceForRatio, cylinderVolume, quantityOf, replay, reliefLesson, squishBandOf, turnedPlan, turnedSteps, turnedVolume, type Bodies, type Figure, type Replay, type TurnedShape } from '..'
 
@@ -60,6 +60,10 @@ describe('a turned head', () => {
       expect(told.tight?.value).toEqual(tight && expect.closeTo(tight, 9))
       expect(new Map(turnedSteps(r, 1, told)).get('face')).toBe(tight ? 'later' : 'done')
     }
+    // Read by solder, and off its target: that comes before the dome.
+    bench.add('solder', one, { readings: [20, -20].map(x => ({ x, y: 0, figure: mm(0.8) })) })
+    for (const end of [9, 9]) pour(bench, end)
+    expect(nextMove(plan(bench).r)).toMatchObject({ kind: 'squish', figure: expect.closeTo(0.8, 6) as number, limit: 1, cylinders: [1], at: { station: 'mockup', leaf: 'turned' } })
   })
   it('what came out is settled against what was set, and the next round goes by it', () => {
     const shape: TurnedShape = { bore: 47, recess: 0.5, band: 8, dome: { form: 'sphere', mouth: 16, depth: 7, corner: 0 } }
