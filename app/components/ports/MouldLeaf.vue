@@ -72,7 +72,7 @@ const at = (of: PortName, due: number) => `${nameOf(of)}: ${isDue(due) ? 'cured'
         <li v-for="{ port: one, entry, due } in moulds" :key="entry.id" :aria-label="at(one, due)" data-mould>
           <p class="label">{{ nameOf(one) }}, {{ entry.body.compound }}</p>
           <p class="big num" :class="{ due: isDue(due) }" data-left>{{ isDue(due) ? 'cured' : sayLeft(due) }}</p>
-          <p class="small quiet">{{ isDue(due) ? 'It may come out.' : `to go of ${entry.body.hours} h. It may come out ${new Date(due).toLocaleString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })}.` }}</p>
+          <p class="small quiet">{{ isDue(due) ? 'It may come out.' : `to go of ${entry.body.hours} h. It may come out ${new Date(due).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}.` }}</p>
           <v-btn :variant="isDue(due) ? 'flat' : 'outlined'" :color="isDue(due) ? 'primary' : undefined" @click="takeOut(entry)">It is out<span class="visually-hidden">: {{ nameOf(one) }}</span></v-btn>
         </li>
       </ul>

@@ -48,7 +48,7 @@ const text = (name: Name) => props.routes.limits.value?.[name] === undefined ? '
     <ul>
       <li v-for="{ lever, wants, cylinder } in routes.levers.value" :key="lever">
         <BenchCheck v-if="!wants" :model-value="routes.isOn(lever)" @update:model-value="routes.turn(lever, $event)"><span class="name">{{ LEVER_WORDS[lever].name }}</span> <span class="small quiet">{{ LEVER_WORDS[lever].what }}</span></BenchCheck>
-        <p v-else class="small off"><span class="quiet">{{ LEVER_WORDS[lever].name }}: </span><GoTo :at="WANTS_WORDS[wants].at" :cylinder="cylinder">{{ WANTS_WORDS[wants].says }}<template v-if="cylinder && build.cylinders.length > 1">, cylinder {{ cylinder }}</template></GoTo></p>
+        <p v-else class="small off"><span class="quiet">{{ LEVER_WORDS[lever].name }}: </span><GoTo :at="WANTS_WORDS[wants].at" :cylinder="cylinder">{{ WANTS_WORDS[wants].says }}<template v-if="cylinder">, cylinder {{ cylinder }}</template></GoTo></p>
       </li>
     </ul>
     <BenchFold title="How far">

@@ -103,6 +103,9 @@ it('a gasket that one of two heads has already goes under the other alone, and i
   // Once it is under both it is no lever any more.
   bench.add('gasketChange', head(2), { ...thin, state: 'done' })
   expect(leversOf(replay(bench.entries)!).find(l => l.lever === 'gasket')).toEqual({ lever: 'gasket', wants: 'offer' })
-  // What a lever waits for is told of the first cylinder that lacks it.
-  expect(leversOf(replay(bench.entries)!).find(l => l.lever === 'roll')).toEqual({ lever: 'roll', wants: 'drawing', cylinder: 1 })
+  expect(leversOf(replay(bench.entries)!).find(l => l.lever === 'roll')).toEqual({ lever: 'roll', wants: 'drawing' })
+  // What only one of them lacks is told of that one.
+  const apart = bench.entries.filter(e => !(e.kind === 'measure' && e.body.quantity === 'deckClearance'))
+  bench.state('deckClearance', 0.36, 'measure', { level: 'cylinder', cylinder: 1 })
+  expect(leversOf(replay([...apart, bench.entries.at(-1)!])!).find(l => l.lever === 'deck')).toEqual({ lever: 'deck', wants: 'deckClearance', cylinder: 2 })
 })

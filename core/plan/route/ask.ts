@@ -92,7 +92,7 @@ function noLess(standing: Replay, cautious: number | undefined): number | undefi
 /** What must be said or measured before a lever can be used. */
 export type LeverWants = 'offer' | 'secondChamber' | 'drawing' | 'deckClearance' | 'wantedSquish' | 'solder'
 
-/** A lever of this engine: whether it can be used, and if not what it waits for, and of which cylinder first. */
+/** A lever of this engine: whether it can be used, and if not what it waits for, and of which cylinder where others have it. */
 export interface LeverState { lever: Lever, wants?: LeverWants, cylinder?: number }
 
 /** Gaskets that were offered, each once, and that are not fitted under every head. */
@@ -115,8 +115,11 @@ export function leversOf(standing: Replay): LeverState[] {
   const has = (lever: Lever, wants?: LeverWants | false): LeverState => ({ lever, ...(wants ? { wants } : {}) })
   /** A lever that waits until something is known of each cylinder. */
   const hasWhere = (lever: Lever, ...waits: [LeverWants, (cylinder: number) => boolean][]): LeverState => {
-    const [first] = waits.flatMap(([wants, known]) => cylinders.filter(c => !known(c)).map(cylinder => ({ wants, cylinder })))
-    return { lever, ...first }
+    for (const [wants, known] of waits) {
+      const lacking = cylinders.filter(c => !known(c))
+      if (lacking.length > 0) return { lever, wants, ...lacking.length < cylinders.length ? { cylinder: lacking[0]! } : {} }
+    }
+    return { lever }
   }
   const stated = (quantity: Quantity) => (cylinder: number) => statedQuantity(standing.ledger, quantity, cylinder) !== undefined
   const drawn = (cylinder: number) => (modelOf(standing, cylinder)?.spec.valves.length ?? 0) > 0
