@@ -48,9 +48,8 @@ export function useWhatIf() {
     if (face.value > 0 && at.cylinders.some(c => c.waiting)) return 'The chambers are not ready yet: try again in a moment.'
     const mine = at.operations.slice(at.operations.length - tried.value.length)
     const other = gasket.value && instead.value
-    const gone: ToAdd[] = other ? [{ kind: 'gasketChange', scope: other.scope, body: { ...other.body, state: 'dropped' }, more: { supersedes: other.id } }] : []
     // What is tried while that is being sent stays.
-    return drafts.sent(TRIED.map(key), async () => notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd), { gone })))
+    return drafts.sent(TRIED.map(key), async () => notKept(await build.planAll('What if, planned', [], mine.map(({ kind, scope, body }) => ({ kind, scope, body }) as ToAdd), { gone: other ? [other] : [] })))
   }
   return { gasket, instead, deck, face, under, crown, justThis, crowns: computed(() => crowns.value.operations), unsized: computed(() => crowns.value.unsized), set, tried, outcome, plan }
 }

@@ -199,13 +199,14 @@ export const useBuild = defineStore('build', () => {
   }
 
   /** Operations planned together under one name: they can be dropped as one. `gone` is what is dropped for them, in the same write; `route`, that they are a whole way to the target. */
-  function planAll(name: string, reasons: string[], operations: ToAdd[], { gone = [], route }: { gone?: ToAdd[], route?: true } = {}): Promise<Sent> {
-    if (operations.length === 0) return addAll(gone)
+  function planAll(name: string, reasons: string[], operations: ToAdd[], { gone = [], route }: { gone?: readonly OperationEntry[], route?: true } = {}): Promise<Sent> {
+    const dropped = gone.map(({ id, kind, scope, body }) => ({ kind, scope, body: { ...body, state: 'dropped' }, more: { supersedes: id } }) as ToAdd)
+    if (operations.length === 0) return addAll(dropped)
     const plan = uuid()
     const [first, ...others] = operations.map(op => op.scope)
     const together = first!.level !== 'bank' && others.every(scope => scopeName(scope) === scopeName(first!))
     const own: ToAdd = { kind: 'plan', id: plan, scope: together ? first! : { level: 'build' }, body: { name, reasons, state: 'open', ...(route ? { route } : {}) } }
-    return addAll([...gone, own, ...operations.map(op => ({ ...op, more: { ...op.more, plan } }) as ToAdd)])
+    return addAll([...dropped, own, ...operations.map(op => ({ ...op, more: { ...op.more, plan } }) as ToAdd)])
   }
   /** Plans that are open and still have something to be done. */
   const plans = computed(() => [...replayed.value?.ledger.plans.values() ?? []].filter(plan => !plan.dropped && replayed.value!.planned.some(op => op.plan === plan.id)))

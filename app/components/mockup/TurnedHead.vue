@@ -57,10 +57,13 @@ const wants = computed((): { says: string, at: Place }[] => [
 ])
 const sentence = ref('')
 async function planIt() {
-  sentence.value = notKept(await build.planAll('Turned head', ['squish first, then the dome'], (plan.value?.operations ?? []).map(({ kind, scope, body }) => {
+  const operations = plan.value?.operations ?? []
+  // What was planned and is asked for no more goes: squish that is tight by now wants no cut.
+  const gone = mine.value.filter(op => operations.every(({ kind }) => kind !== op.kind))
+  sentence.value = notKept(await build.planAll('Turned head', ['squish first, then the dome'], operations.map(({ kind, scope, body }) => {
     const before = mine.value.find(op => op.kind === kind)
     return { kind, scope, body, more: before ? { supersedes: before.id } : {} } as ToAdd
-  }))) ?? ''
+  }), { gone })) ?? ''
 }
 const whole = { level: 'build' } as const
 </script>

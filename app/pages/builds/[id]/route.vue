@@ -52,8 +52,7 @@ async function take() {
   const r = route.value
   if (!r || !build.replayed) return
   const { work, gone } = takenWork(build.replayed, r)
-  const dropped = gone.map(({ id, kind, scope, body }) => ({ kind, scope, body: { ...body, state: 'dropped' }, more: { supersedes: id } }) as ToAdd)
-  sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work as ToAdd[], { gone: dropped, route: true })) ?? ''
+  sentence.value = notKept(await build.planAll(`Route: ${sayKinds(r)}`, reasonsOf(r), work as ToAdd[], { gone, route: true })) ?? ''
 }
 const taken = computed(() => build.plans.filter(plan => plan.entry?.body.route).at(-1))
 /** What is planned by hand beside it. */
