@@ -308,10 +308,10 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
   const idle = new Set(r.layout.heads.filter(cylinders => !cylinders.some(busy)).flat())
   const unlike = now.cylinders.filter(c => idle.has(c.cylinder)).flatMap(({ cylinder, squish, state }) => {
     const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
-    const recess = quantityOf(r, 'squishRecess', cylinder)?.estimate.value ?? 0
-    const off = state.ratio !== undefined && againstTarget(state, band) !== 'on'
-    const over = squish.gap && wanted !== undefined ? squish.gap.estimate.value - wanted : 0
-    return off && (isTurned(r) ? Math.abs(over) : recess > 0 ? over : 0) > CLOSE_ENOUGH ? [{ cylinder, figure: squish.gap!.estimate.value, limit: wanted! }] : []
+    const gap = squish.gap?.estimate.value
+    if (wanted === undefined || gap === undefined || state.ratio === undefined || againstTarget(state, band) === 'on') return []
+    const recessed = (quantityOf(r, 'squishRecess', cylinder)?.estimate.value ?? 0) > 0
+    return (isTurned(r) ? Math.abs(gap - wanted) : recessed ? gap - wanted : 0) > CLOSE_ENOUGH ? [{ cylinder, figure: gap, limit: wanted }] : []
   })
   // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice. What is too tight already no cut opens.
   const first = worstOf(unlike, w => String(w.figure < w.limit), w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))

@@ -58,8 +58,8 @@ const wants = computed((): { says: string, at: Place }[] => [
 const sentence = ref('')
 async function planIt() {
   const operations = plan.value?.operations ?? []
-  // What was planned and is asked for no more goes: squish that is tight by now wants no cut.
-  const gone = mine.value.filter(op => operations.every(({ kind }) => kind !== op.kind))
+  // What was planned and is asked for no more goes; a cut of a face only where squish is tight by now, for the face may be another cylinder's too.
+  const gone = mine.value.filter(op => operations.every(({ kind }) => kind !== op.kind) && (op.kind !== 'faceCut' || plan.value?.tight))
   sentence.value = notKept(await build.planAll('Turned head', ['squish first, then the dome'], operations.map(({ kind, scope, body }) => {
     const before = mine.value.find(op => op.kind === kind)
     return { kind, scope, body, more: before ? { supersedes: before.id } : {} } as ToAdd
@@ -74,13 +74,13 @@ const whole = { level: 'build' } as const
       <ol>
         <li v-for="step in TURNED_STEPS" :key="step" :data-step="step" :data-state="steps.get(step)">
           <span class="mark" aria-hidden="true">{{ steps.get(step) === 'done' ? '✓' : steps.get(step) === 'next' ? '→' : '' }}</span>
-          <span class="does"><GoTo v-if="AT[step]" :at="AT[step]!" :cylinder="build.cylinder">{{ HEADS[step] }}</GoTo><template v-else>{{ HEADS[step] }}</template><span class="visually-hidden">, {{ steps.get(step) }}</span></span>
+          <span class="does"><GoTo v-if="AT[step]" :at="AT[step]!" :cylinder="build.cylinder">{{ HEADS[step] }}</GoTo><template v-else>{{ step === 'face' && plan?.tight ? 'Open the squish to what is wanted' : HEADS[step] }}</template><span class="visually-hidden">, {{ steps.get(step) }}</span></span>
           <span v-if="step === 'squish' && gap !== undefined" class="figure num">{{ mm(gap) }}</span>
           <template v-if="step === 'face' && plan">
             <span v-if="cuts" class="figure"><strong class="num big" data-turned="off">{{ mm(plan.off.value) }}</strong></span>
             <p v-if="cuts" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>. <template v-if="plan.taken">Takes <span class="num">{{ cc(plan.taken.value) }}</span>, leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="thenStop">; the glass then reads <strong class="num">{{ thenStop }}</strong></template>.</template><template v-if="plan.bandUncut !== undefined"> Uncut, the band would end at <span class="num">{{ mm(plan.bandUncut) }}</span> across.</template></p>
           </template>
-          <p v-if="step === 'face' && plan?.tight" class="small" data-tight><strong class="warn">Squish is <span class="num">{{ mm(plan.tight.value) }}</span> under what is wanted</strong> <span class="num">{{ sayDoubt(uncertainty(plan.tight), 'length', device.lengths) }}</span>: nothing comes off here. <GoTo :at="{ station: 'mockup', leaf: 'squish' }" :cylinder="build.cylinder">Try a gasket that much thicker, or more under the barrel</GoTo></p>
+          <p v-if="step === 'face' && plan?.tight" class="small" data-tight><strong class="warn">Squish is <span class="num">{{ mm(plan.tight.value) }}</span> under what is wanted</strong> <span class="num">{{ sayDoubt(uncertainty(plan.tight), 'length', device.lengths) }}</span>: nothing comes off the face. <GoTo :at="{ station: 'mockup', leaf: 'squish' }" :cylinder="build.cylinder">Try a gasket that much thicker, or more under the barrel</GoTo></p>
           <template v-if="step === 'open' && plan?.toOpen">
             <span class="figure"><strong v-if="plan.toOpen.value > 0" class="num big" data-turned="open">{{ cc(plan.toOpen.value) }}</strong></span>
             <p v-if="plan.toOpen.value > 0" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span> in all, to <span class="num">{{ digits(target!, 2) }}</span><template v-if="endStop">; at the target the glass reads <strong class="num stop" data-stop>{{ endStop }}</strong></template>.</p>
