@@ -161,7 +161,7 @@ function nounOf({ kind, valve, clearance }: AtLimit, foot = false): string {
     case 'seat': return `the ${valve} seat`
     case 'topCut': return `the ${valve} top cut`
     case 'clearance': return `${NEAR[clearance!].one} to ${NEAR[clearance!].other}`
-    case 'squishLeast': return 'the squish'
+    case 'squishLeast': case 'squishWanted': return 'the squish'
     case 'squishMost': return 'the running squish'
     case 'face': return 'what may come off the face'
     case 'deck': return `what may come off the ${deckOf(foot)}`
@@ -211,8 +211,8 @@ export function sayBreach(b: Breach, all: number, lengths: LengthUnit, foot = fa
   if (b.kind === 'clearance') return `${sayNear(b.clearance!, b.figure, value => mm(value, lengths), { s: '', whom })}, where ${mm(b.bound, lengths)} is the minimum`
   if (b.kind === 'seat' || b.kind === 'topCut') return `go ${mm(-b.figure, lengths)} into ${nounOf(b)}${whom}`
   // A squish may be as it was before.
-  const [verb, to] = b.kind === 'squishLeast' || b.kind === 'squishMost' ? ['leave', 'at'] : ['bring', 'to']
-  return `${verb} ${nounOf(b)}${whom} ${to} ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is the ${b.kind === 'squishLeast' || b.kind === 'deckLeft' ? 'minimum' : 'maximum'}`
+  const [verb, to] = b.kind === 'squishLeast' || b.kind === 'squishMost' || b.kind === 'squishWanted' ? ['leave', 'at'] : ['bring', 'to']
+  return `${verb} ${nounOf(b)}${whom} ${to} ${figureOf(b.kind, b.figure, lengths)}, where ${figureOf(b.kind, b.bound, lengths)} is ${b.kind === 'squishWanted' ? 'wanted' : `the ${b.kind === 'squishLeast' || b.kind === 'deckLeft' ? 'minimum' : 'maximum'}`}`
 }
 
 /** Why a way is missing: where it ends, and what else it breaks. */

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { v5 as uuidv5 } from 'uuid'
 import { portScope, portsIn, scopeName, type Bodies, type Figure, type FlowMiss, type FlowRun, type Layout, type PortName, type Scope } from '#core'
+import { numberInFile } from './cells'
 import { readWhen } from './dates'
 import { MISS_TEXT } from './flowText'
 import { disarmed, rearmed } from './readingRows'
@@ -12,6 +13,8 @@ const COLUMNS = [
   'run', 'at', 'port', 'name', 'bench', 'specimen', 'depression_pa', 'fixture_mm', 'pipe', 'entry', 'manifold', 'valve', 'valve_mm', 'air_c', 'air_hpa', 'same_mounting', 'hours', 'claimed', 'lift_mm', 'flow_l_s', 'missed', 'id'
 ] as const
 type Column = (typeof COLUMNS)[number]
+/** What is a lift's own; the rest is its run's, and the same in all of that one's lines. */
+const OF_A_LIFT: readonly Column[] = ['lift_mm', 'flow_l_s', 'missed']
 const NEEDED: readonly Column[] = ['run', 'port', 'bench', 'depression_pa', 'lift_mm', 'flow_l_s']
 const FIGURES = [['fixture_mm', 'fixture', 'mm'], ['valve_mm', 'across', 'mm'], ['air_c', 'temperature', '°C'], ['air_hpa', 'pressure', 'hPa']] as const
 
@@ -49,23 +52,27 @@ const NAMES = 'b2b9f5ad-7f7e-5d3f-8a43-51e2c9d1c7aa'
  */
 export function readFlowFile(text: string, layout: Layout, build: string, now: string): FlowIn[] | string {
   if (text.length > FLOW_FILE_LIMIT) return 'That is too large for a file of runs: 2 MB at most.'
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' })
+  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''))
   const headings = data[0]?.map(cell => cell.trim().toLowerCase()) ?? []
   const missing = NEEDED.filter(column => !headings.includes(column))
   if (missing.length > 0) return `No column is called ${missing.join(' or ')}: the first line must name the columns.`
+  const twice = COLUMNS.find(column => headings.indexOf(column) !== headings.lastIndexOf(column))
+  if (twice) return `Two columns are called ${twice}: leave one out.`
   const ports = new Map(portsIn(layout).map(port => [portText(layout, port), port]))
-  const runs = new Map<string, { lines: string[][], run: Omit<FlowIn, 'id'> }>()
+  const runs = new Map<string, { begins: number, lines: string[][], run: Omit<FlowIn, 'id'> }>()
   for (const [i, cells] of data.entries()) {
-    if (i === 0) continue
+    if (i === 0 || cells.every(text => text.trim() === '')) continue
     const cell = (column: Column) => rearmed((cells[headings.indexOf(column)] ?? '').trim())
     const faulty: string[] = []
     const number = (column: Column): number | undefined => {
       const value = cell(column)
       if (value === '') return undefined
-      if (!/^-?\d+(\.\d+)?(e-?\d+)?$/i.test(value)) faulty.push(`“${value.slice(0, 24)}” is no number for ${column}`)
-      return Number(value)
+      const read = numberInFile(value)
+      if (!Number.isFinite(read)) faulty.push(`“${value.slice(0, 24)}” is no number for ${column}`)
+      return read
     }
     const [lift, flow, missed] = [number('lift_mm'), number('flow_l_s'), (Object.entries(MISS_TEXT) as [FlowMiss, string][]).find(([, said]) => said === cell('missed').toLowerCase())?.[0]]
+    if (cell('missed') !== '' && missed === undefined) faulty.push(`“${cell('missed').slice(0, 24)}” is no reason why a lift was not reached: ${Object.values(MISS_TEXT).join(', ')}`)
     const key = cell('run')
     if (!runs.has(key)) {
       const port = ports.get(cell('port').toLowerCase())
@@ -83,11 +90,13 @@ export function readFlowFile(text: string, layout: Layout, build: string, now: s
         ...words, bench: cell('bench'), depression: figure(number('depression_pa') ?? Number.NaN, 'Pa')!, ...figures, pipe: cell('pipe') || 'none', entry: cell('entry') || 'none', rows: [],
         ...cell('same_mounting').toLowerCase() === 'yes' ? { sameMounting: true } : {}, ...hours === undefined ? {} : { hours }
       } as unknown as Bodies['flowRun']
-      runs.set(key, { lines: [], run: { left: cell('id'), scope: portScope(layout, port), at: when.at, body } })
+      runs.set(key, { begins: i, lines: [], run: { left: cell('id'), scope: portScope(layout, port), at: when.at, body } })
     }
     if (faulty.length > 0) return `Line ${i + 1}: ${faulty[0]}.`
     if (lift === undefined) return `Line ${i + 1}: it has no lift.`
-    const { run, lines } = runs.get(key)!
+    const { run, lines, begins } = runs.get(key)!
+    const other = COLUMNS.find(column => !OF_A_LIFT.includes(column) && (cells[headings.indexOf(column)] ?? '').trim() !== (data[begins]![headings.indexOf(column)] ?? '').trim())
+    if (other) return `Line ${i + 1}: ${other} is not as on line ${begins + 1}, and both are of run ${key.slice(0, 24)}. What belongs to a run is the same on each of its lines; another run has another number.`
     run.body.rows.push({ lift, ...flow === undefined ? {} : { flow }, ...missed === undefined ? {} : { missed } })
     lines.push(cells)
   }

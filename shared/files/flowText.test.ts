@@ -20,7 +20,7 @@ describe('a run as it is typed or pasted', () => {
     for (const lengths of ['mm', 'in'] as const) for (const flow of ['L/s', 'cfm'] as const) expect(readFlowRows(writeFlowRows(rows, { lengths, flow }), { lengths, flow })).toEqual(rows)
   })
   it.each([
-    ['', '60 lifts'], ['lift flow', '60 lifts'], ['2 24\n2 25', 'Lift 2 is the same'], ['4 24\n2 25', 'Lift 2 is below'], ['-2 24', 'Line 1'], ['2 -24', 'Line 1'], ['2 24\nx', 'Line 2'], ['2 24 9', 'Line 1'], ['2', 'Line 1'], ['0 5', 'between 0 and 30 mm, and is not 0'], ['40 5', 'between 0 and 30 mm'],
+    ['', '60 lifts'], ['lift flow', '60 lifts'], ['2 24\n2 25', 'Lift 2 is the same'], ['4 24\n2 25', 'Lift 2 is below'], ['-2 24', 'Line 1'], ['2 -24', 'Line 1'], ['2 24\nx', 'Line 2'], ['2 24 9', 'Line 1'], ['2', 'Line 1'], ['o.5 12\n1 20', 'Line 1'], ['\n\n2 24\n4 b', 'Line 4'], ['0 5', 'between 0 and 30 mm, and is not 0'], ['40 5', 'between 0 and 30 mm'],
     ['2 99999', '1000 L/s, which is 2119 cfm'], ['2 1e3', 'Line 1'], ['2 0', 'Nothing flows'], ['2 retainer', 'Nothing flows'], ['2 24\n4 <script>', 'Line 2'], [Array.from({ length: 61 }, (_, i) => `${0.1 + i / 4} 5`).join('\n'), '60 lifts'], [Array.from({ length: 10_000 }, (_, i) => `${i} 5`).join('\n'), 'too long']
   ])('%j gets a sentence', (text, said) => expect(readFlowRows(text, metric)).toMatch(new RegExp(said)))
   it('a bench’s line is a lift and its flow, and nothing else is', () => {
@@ -62,6 +62,7 @@ describe('runs as a file', () => {
   it.each([
     ['', 'No column is called run or port'], ['a,b\n1,2', 'No column'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n', 'No run'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 9,B,6974,2,20', 'Line 2: this engine has no port called “intake 9”'],
     ['run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 1,B,much,2,20', 'no number for depression_pa'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 1,B,6974,,20', 'it has no lift'], ['run,at,port,bench,depression_pa,lift_mm,flow_l_s\n1,someday,intake 1,B,6974,2,20', 'no date'], ['run,at,port,bench,depression_pa,lift_mm,flow_l_s\n1,03/04/2026,intake 1,B,6974,2,20', 'may have the day first'],
-    ['x'.repeat(3_000_000), '2 MB']
+    ['run,port,bench,depression_pa,lift_mm,flow_l_s,missed\n1,intake 1,B,6974,2,20,\n\n1,intake 1,B,6974,4,,retaner', 'Line 4: “retaner” is no reason'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 1,B,6974,2,20\n1,exhaust 1,B,6974,4,30', 'Line 3: port is not as on line 2'],
+    ['run,port,bench,depression_pa,lift_mm,lift_mm,flow_l_s\n1,intake 1,B,6974,2,3,20', 'Two columns are called lift_mm'], ['x'.repeat(3_000_000), '2 MB']
   ])('%j gets a sentence', (text, said) => expect(readFlowFile(text, standing.layout, 'b', now)).toContain(said))
 })

@@ -1,6 +1,7 @@
 import type { FlowMiss, FlowReading } from '#core'
 import { UNITS } from '#shared/figures'
 import { flowRowsFault } from '#shared/dto'
+import { cellsOf, numberTyped } from './cells'
 
 /** Longest text that is read as a run. */
 export const FLOW_TEXT_LIMIT = 20_000
@@ -11,8 +12,6 @@ export interface FlowUnits { lengths: 'mm' | 'in', flow: 'L/s' | 'cfm' }
 /** How a lift that was not reached is written. */
 export const MISS_TEXT: Record<FlowMiss, string> = { retainer: 'retainer', coilBind: 'coil bind', bench: 'bench', other: 'not reached' }
 const MISSES = new Map<string, FlowMiss>([...(Object.entries(MISS_TEXT) as [FlowMiss, string][]).map(([miss, text]): [string, FlowMiss] => [text, miss]), ['-', 'other'], ['–', 'other'], ['seal', 'retainer'], ['bind', 'coilBind']])
-
-const NUMBER = /^(\d+([.,]\d*)?|[.,]\d+)$/
 
 /**
  * Reads a run's rows, a lift and its flow a line, parted by comma, semicolon, tab or spaces; a heading or none. A lift that was not
@@ -27,18 +26,15 @@ export function readFlowRows(text: string, { lengths, flow }: FlowUnits): FlowRe
   if (text.length > FLOW_TEXT_LIMIT) return 'That is too long for a run.'
   const rows: FlowReading[] = []
   for (const [i, line] of text.split(/\r?\n/).entries()) {
-    const plain = line.trim()
-    if (plain === '') continue
-    // Between two numbers without a space a comma is a decimal point where another mark parts them, else it parts them itself.
-    const parted = /[;\t ]/.test(plain) ? plain : plain.replace(',', ';')
-    const [, first, rest] = /^([^;\t ]+?),?[;\t ]+(.*)$/.exec(parted) ?? []
-    const [lift, second] = [first ?? '', (rest ?? '').trim().toLowerCase()]
-    const missed = MISSES.get(second)
-    const number = (cell: string) => Number(cell.replace(',', '.'))
-    if (NUMBER.test(lift) && (NUMBER.test(second) || missed)) {
-      rows.push({ lift: Number((number(lift) * UNITS[lengths].factor).toFixed(4)), ...missed ? { missed } : { flow: Number((number(second) * UNITS[flow].factor).toFixed(4)) } })
-    } else if (rows.length > 0 || /^[-+]?[\d.,]/.test(plain)) {
-      return `Line ${i + 1} is no lift and flow: “${plain.slice(0, 24)}”. Give the lift and its flow, or “retainer”, “coil bind” or “bench” where it was not reached.`
+    const [first, ...rest] = cellsOf(line)
+    if (first === undefined) continue
+    const second = rest.join(' ').toLowerCase()
+    const [missed, lift, flows] = [MISSES.get(second), numberTyped(first), numberTyped(second)]
+    if (lift >= 0 && (flows >= 0 || missed)) {
+      rows.push({ lift: Number((lift * UNITS[lengths].factor).toFixed(4)), ...missed ? { missed } : { flow: Number((flows * UNITS[flow].factor).toFixed(4)) } })
+      // A heading has no number in it; a row in which one is spelt wrong has.
+    } else if (rows.length > 0 || [first, ...rest].some(cell => Number.isFinite(numberTyped(cell)))) {
+      return `Line ${i + 1} is no lift and flow: “${line.trim().slice(0, 24)}”. Give the lift and its flow, or “retainer”, “coil bind” or “bench” where it was not reached.`
     }
   }
   return flowRowsFault(rows) ?? rows

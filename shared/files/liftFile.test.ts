@@ -20,6 +20,7 @@ describe('a lift table as text', () => {
   })
   it.each([
     ['0,0\n10,abc\n20,1', 'Line 2 is no angle and lift: “10 abc”.'],
+    ['angle lift\n\n0 0\n1o 1\n20 1', 'Line 4 is no angle and lift: “1o 1”.'],
     ['0,0\n10,1,4\n20,1', 'Line 2 is no angle and lift: “10 1 4”.'],
     ['0,0\n10,1', 'A lift table has 3 to 721 places.'],
     ['', 'A lift table has 3 to 721 places.'],

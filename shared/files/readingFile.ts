@@ -2,6 +2,7 @@ import Papa from 'papaparse'
 import { v5 as uuidv5 } from 'uuid'
 import type { Bodies, Figure, SpotReading } from '#core'
 import { checkEntry, type SentEntry } from '#shared/dto'
+import { numberInFile } from './cells'
 import { readWhen, type DateOrder } from './dates'
 import { COLUMNS, FIGURE_COLUMNS, rearmed, type FigureColumn, type FileKind } from './readingRows'
 
@@ -52,11 +53,6 @@ function matchColumns(headings: string[], kind: FileKind): Map<string, number> |
   return missing.length > 0 ? `No column is called ${missing.join(' or ')}: the first line must name the columns.` : places
 }
 
-function number(text: string): number {
-  const trimmed = text.trim().replace(',', '.')
-  return /^[-+]?(\d+(\.\d*)?|\.\d+)(e[-+]?\d+)?$/i.test(trimmed) ? Number(trimmed) : NaN
-}
-
 class Unreadable extends Error {}
 
 /** One line's cells by the name of their column; `undefined` where the file has no such column. */
@@ -65,7 +61,7 @@ interface Line { line: number, key: string, cell: (name: string) => string, has:
 function numeric({ cell }: Line, name: string): number | undefined {
   const text = cell(name)
   if (text === '') return undefined
-  const value = number(text)
+  const value = numberInFile(text)
   if (!Number.isFinite(value)) throw new Unreadable(`“${text.slice(0, 24)}” is no number for ${name}.`)
   return value
 }
@@ -95,7 +91,7 @@ function typedAs({ cell }: Line): Partial<Record<FigureColumn, { unit: string, t
 
 function fillsOf(text: string): { start: number, end: number }[] {
   return text.split(';').map((part) => {
-    const ends = part.split('>').map(number)
+    const ends = part.split('>').map(numberInFile)
     if (ends.length !== 2 || ends.some(e => !Number.isFinite(e))) throw new Unreadable(`“${part.slice(0, 24)}” is no fill: write start>end, fills parted by ;`)
     return { start: ends[0]!, end: ends[1]! }
   })

@@ -2,6 +2,7 @@
 import { FADE, FLANGE_PARTS, flangeRecord, untyped, type Figure, type FlangePart, type Outline, type QuantityRule, type XY } from '#core'
 import { openingFault } from '#shared/dto'
 import { say } from '#shared/figures'
+import { readPoints } from '#shared/files/sectionText'
 import { useFormDraft } from '~/composables/useFormDraft'
 import { usePorts } from '~/composables/usePorts'
 import { notKept } from '~/composables/useStatement'
@@ -42,10 +43,8 @@ const given = (name: Name) => form.figure(name)?.value ?? kept(name)
 const sentence = ref('')
 function typedOutline(): Outline | string {
   if (shape.value.value !== 'points') return { form: shape.value.value, ...Object.fromEntries(fields.value.map(f => [f.name, given(f.name)])) } as unknown as Outline
-  const factor = device.lengths === 'in' ? 25.4 : 1
-  const points = traced.value.value.split(/\r?\n/).filter(line => line.trim() !== '').slice(0, 20_000).map(line => line.trim().split(/[\s;,]+/).map(Number))
-  const wrong = points.findIndex(p => p.length !== 2 || !p.every(Number.isFinite))
-  return wrong >= 0 ? `Line ${wrong + 1} is no point: give x and y.` : { form: 'points', points: points.map(([x, y]): XY => [Number((x! * factor).toFixed(4)), Number((y! * factor).toFixed(4))]) }
+  const points = readPoints(traced.value.value, device.lengths === 'in' ? 'in' : 'mm')
+  return typeof points === 'string' ? points : { form: 'points', points }
 }
 async function keep() {
   const outline = typedOutline()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { FILLING_FALLS, demandOf, sectionsRecord, type SectionRow } from '#core'
+import { FILLING_FALLS, demandOf, sectionsRecord, valveAcross, type SectionRow } from '#core'
 import { airSpeed, digits, inLengths, say, shown } from '#shared/figures'
 import { SECTION_TEXT_LIMIT, readSections } from '#shared/files/sectionText'
 import { useFormDraft } from '~/composables/useFormDraft'
@@ -21,6 +21,8 @@ const pourOf = computed(() => record.value?.pour?.at ? `the pour of ${sayDay(rec
 const demand = computed(() => side.value === 'intake' && build.replayed ? demandOf(build.replayed, build.cylinder) : undefined)
 const form = useFormDraft(() => `sections/${side.value}/${port.value.cylinder}/${port.value.n}`)
 const typed = computed(() => form.text('rows'))
+const areaUnit = computed(() => shown(0, 'area', device.lengths).unit)
+const valve = computed(() => build.replayed && valveAcross(build.replayed, { cylinder: build.cylinder, valve: 'intake', n: 1 }))
 const unit = computed(() => device.lengths === 'in' ? 'in' as const : 'mm' as const)
 const sentence = ref('')
 async function keep() {
@@ -38,7 +40,7 @@ const { line, axis, options: looks } = useChartInk()
 const area = (mm2: number) => Number(shown(mm2, 'area', device.lengths).number.replace('−', '-'))
 const data = computed(() => ({ labels: record.value?.sections.map(s => inLengths(s.at, device.lengths)) ?? [], datasets: record.value ? [line(0, record.value.sections.map(s => ({ x: inLengths(s.at, device.lengths), y: area(s.area) })), 'area', { pointRadius: 3 })] : [] }))
 const options = computed(() => looks({
-  x: axis(`from the seat, ${unit.value}`, { maxTicksLimit: 8 }, { type: 'linear' as const }), y: axis(`area, ${device.lengths === 'in' ? 'sq in' : 'mm²'}`, { maxTicksLimit: 5, format: { useGrouping: false } }, { beginAtZero: true })
+  x: axis(`from the seat, ${unit.value}`, { maxTicksLimit: 8 }, { type: 'linear' as const }), y: axis(`area, ${areaUnit.value}`, { maxTicksLimit: 5, format: { useGrouping: false } }, { beginAtZero: true })
 }, 40))
 </script>
 
@@ -48,15 +50,16 @@ const options = computed(() => looks({
       <template v-if="record">
         <div class="canvas"><LazyLineChart :data="data" :options="options" :says="`Area along the ${sayPort(port)} port: smallest ${say(record.least.area, 'area', device.lengths)} at ${say(record.least.at, 'length', device.lengths)} from the seat`" /></div>
         <v-table class="close" :aria-label="`Sections of ${sayPort(port)}`">
-          <thead><tr><th class="r">from the seat, {{ unit }}</th><th class="r">area, {{ device.lengths === 'in' ? 'sq in' : 'mm²' }}</th><th v-if="demand" class="r">speed, {{ fastUnit }}</th></tr></thead>
+          <thead><tr><th class="r">from the seat, {{ unit }}</th><th class="r">area, {{ areaUnit }}</th><th v-if="demand" class="r">speed, {{ fastUnit }}</th></tr></thead>
           <tbody>
             <tr v-for="s in record.sections" :key="s.at"><td class="r num">{{ shown(s.at, 'length', device.lengths, -1).number }}</td><td class="r num"><component :is="s.at === record.least.at ? 'strong' : 'span'">{{ shown(s.area, 'area', device.lengths).number }}</component></td><td v-if="demand" class="r num">{{ fast(s.speed!) }}</td></tr>
           </tbody>
         </v-table>
       </template>
       <BenchFold :key="`${side}${port.cylinder}${port.n}${record ? 'more' : 'first'}`" :open="!record || typed.value !== ''" :title="record ? 'Other sections of this port' : 'Sections of this port'">
-        <v-textarea id="sections" v-model="typed.value" class="num" :label="`A line a section: ${unit} from the seat, then its area, width x height r radius, or a colon and its points`" rows="5" spellcheck="false"><template #loader /></v-textarea>
-        <div class="row"><v-btn :disabled="typed.value.trim() === ''" @click="keep">Keep the sections</v-btn><span class="small quiet">For example {{ EXAMPLES[device.lengths] }}.</span></div>
+        <v-textarea id="sections" v-model="typed.value" class="num" label="Sections, one a line" aria-describedby="sections-form" rows="5" spellcheck="false"><template #loader /></v-textarea>
+        <p id="sections-form" class="small quiet">How far from the seat in {{ unit }}, then its area; or its width x height, and r with the radius of its corners; or a colon and its points. For example {{ EXAMPLES[device.lengths] }}.</p>
+        <div class="row"><v-btn :disabled="typed.value.trim() === ''" @click="keep">Keep the sections</v-btn></div>
         <p v-if="sentence" class="sentence" role="alert">{{ sentence }}</p>
       </BenchFold>
     </div>
@@ -78,7 +81,8 @@ const options = computed(() => looks({
       <template v-if="side === 'intake'">
         <h3>At the valve</h3>
         <p v-if="demand?.mach !== undefined" class="small">Mach index <strong class="num">{{ digits(demand.mach, 2) }}</strong> at {{ demand.revs }} rpm. Filling falls away between {{ digits(FILLING_FALLS.from, 1) }} and {{ digits(FILLING_FALLS.to, 1) }}: from <strong class="num">{{ digits(demand.falls!.from, 0) }}</strong> to <strong class="num">{{ digits(demand.falls!.to, 0) }} rpm</strong>.</p>
-        <p v-else class="small quiet">State the intake valve’s diameter on the Throats leaf: the Mach index follows from it.</p>
+        <p v-else-if="!valve" class="small quiet">State the intake valve’s diameter on the Throats leaf: the Mach index follows from it.</p>
+        <p v-else class="small quiet">The Mach index follows with the speeds.</p>
         <StatementField quantity="intakeFlowCoefficient" :scope="{ level: 'build' }" no-basis />
         <p v-if="demand?.assumed" class="small quiet">Without one it is taken as {{ digits(demand.coefficient, 2) }}.</p>
       </template>

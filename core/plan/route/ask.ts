@@ -129,7 +129,8 @@ export function leversOf(standing: Replay): LeverState[] {
     ...blind || turned ? [] : [has('grind', cylinders.length < 2 && 'secondChamber'), has('open'), ...valves ? [hasWhere('school', ['drawing', drawn])] : [], has('face'), ...valves ? [hasWhere('roll', ['drawing', drawn])] : []],
     ...turned ? [hasWhere('dome', ['wantedSquish', stated('wantedSquish')], ['solder', soldered])] : [],
     // A turned head has its one order of work, whatever else could be moved.
-    ...turned ? [] : [has('crown'), hasWhere('piston', ['deckClearance', stated('deckClearance')]), hasWhere('deck', ['deckClearance', stated('deckClearance')]), ...hasBarrels(standing.layout) ? [has('spacer')] : []],
+    ...turned ? [] : [has('crown'), hasWhere('piston', ['deckClearance', stated('deckClearance')]), hasWhere('deck', ['deckClearance', stated('deckClearance')])],
+    ...hasBarrels(standing.layout) ? [has('spacer')] : [],
     ...!blind && !turned && valves ? [hasWhere('seats', ['drawing', drawn]), hasWhere('seatsFirst', ['drawing', drawn])] : []
   ]
 }

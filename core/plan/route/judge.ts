@@ -1,14 +1,15 @@
 import type { Valve } from '../../ledger'
 import type { ShopRules } from '../../shop'
-import { squishOf, type ClearanceName, type Replay, type TargetBand } from '../../standing'
+import { quantityOf, squishOf, type ClearanceName, type Replay, type TargetBand } from '../../standing'
 import type { CylinderAsIf } from '../asIf'
 import { overLeast } from '../limits'
+import { CLOSE_ENOUGH } from '../turned'
 import type { RouteLimits } from './ask'
 import { both } from './pockets'
 import { NO_VALVE, type Bill, type Figures, type Way } from './way'
 
-/** What a limit is about. `edge`: a seat's or top cut's; `ratio`: the target's band. */
-export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'face' | 'deck' | 'spacer' | 'seatsUp' | 'ground' | 'line' | 'crown' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
+/** What a limit is about. `ratio`: the target's band; `squishWanted`: what a turned head's squish is to be at least, for its dome is opened after it. */
+export type LimitKind = 'ratio' | 'seat' | 'topCut' | 'clearance' | 'squishLeast' | 'squishMost' | 'squishWanted' | 'face' | 'deck' | 'spacer' | 'seatsUp' | 'ground' | 'line' | 'crown' | 'deckLeft' | 'cam' | 'pushrod' | 'flange' | 'spread' | 'hours' | 'money'
 
 /** A limit, by how much a route is past it or what it leaves: `figure` as it comes out, `bound` what it may be. */
 export interface AtLimit { kind: LimitKind, figure: number, bound: number, cylinders: number[], valve?: Valve, clearance?: ClearanceName }
@@ -21,11 +22,11 @@ export interface Breach extends AtLimit { grains: number }
 /** What a step past a limit is counted in: mm, degrees, cc, ratio; hours and money as a share. */
 const GRAIN = { mm: 0.05, degrees: 1, cc: 0.1, ratio: 0.02, share: 0.1 } as const
 const GRAIN_OF: Record<LimitKind, keyof typeof GRAIN> = {
-  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', seatsUp: 'mm', ground: 'cc', line: 'cc', crown: 'cc', deckLeft: 'mm', cam: 'degrees',
+  ratio: 'ratio', seat: 'mm', topCut: 'mm', clearance: 'mm', squishLeast: 'mm', squishMost: 'mm', squishWanted: 'mm', face: 'mm', deck: 'mm', spacer: 'mm', seatsUp: 'mm', ground: 'cc', line: 'cc', crown: 'cc', deckLeft: 'mm', cam: 'degrees',
   pushrod: 'mm', flange: 'mm', spread: 'ratio', hours: 'share', money: 'share'
 }
 /** Depths are set and read to a hundredth of a mm: what is past a limit by less is at it. The target's band is what it says everywhere; of the rest it is what arithmetic leaves. */
-const barely = (kind: LimitKind) => GRAIN_OF[kind] === 'mm' ? 0.2 : kind === 'ratio' ? 0 : 1e-6
+const barely = (kind: LimitKind) => kind === 'squishWanted' ? CLOSE_ENOUGH / GRAIN.mm : GRAIN_OF[kind] === 'mm' ? 0.2 : kind === 'ratio' ? 0 : 1e-6
 
 /** Where one cylinder would stand, as far as limits ask. mm, degrees. */
 export interface Reading {
@@ -36,6 +37,8 @@ export interface Reading {
   squishStill?: number
   /** What of the squish goes, standing still. */
   squishTaken: number
+  /** What it is to be at least, on a turned head. */
+  squishWanted?: number
   edges: { kind: 'seat' | 'topCut', valve: Valve, left: number }[]
   /** Clearances: what is left, the least, and what a mm of drop takes. */
   rooms: { name: ClearanceName, left: number, least: number, perMm: number, taken: number }[]
@@ -62,6 +65,7 @@ export function readingOf(standing: Replay, rules: ShopRules, c: CylinderAsIf): 
   return {
     cylinder: c.cylinder, ratio, edges: [...drawn, ...stated], squish: c.squish.running?.gap.estimate.value, squishStill: c.squish.gap?.estimate.value,
     squishTaken: (squishOf(standing, c.cylinder).gap?.estimate.value ?? 0) - (c.squish.gap?.estimate.value ?? 0),
+    ...standing.layout.engine?.head === 'turned' ? { squishWanted: quantityOf(standing, 'wantedSquish', c.cylinder)?.estimate.value } : {},
     rooms: c.clearances.map(step => ({ name: step.name, left: step.then.value, least: overLeast(standing, rules, c.cylinder, step).least, perMm: step.perMm, taken: step.now.value - step.then.value })),
     deckLeft: moves.deckLeft?.left, cam: moves.cam, pushrod: moves.pushrod === undefined ? undefined : Math.abs(moves.pushrod), flange: moves.flange && Math.abs(moves.flange.portsOff)
   }
@@ -79,7 +83,7 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
   const add = (kind: LimitKind, cylinders: number[], figure: number, bound: number, side: 'least' | 'most', taken = true, valve?: Valve, clearance?: ClearanceName) =>
     list.push({ kind, cylinders, figure, bound, room: side === 'least' ? figure - bound : bound - figure, taken, valve, clearance })
   const [face, deck] = [Math.max(0, ...figures.faces), Math.max(0, ...figures.decks)]
-  for (const { cylinder, ratio, squish, squishStill, squishTaken, edges, rooms, deckLeft, cam, pushrod, flange } of readings) {
+  for (const { cylinder, ratio, squish, squishStill, squishTaken, squishWanted, edges, rooms, deckLeft, cam, pushrod, flange } of readings) {
     const mine = [cylinder]
     add('ratio', mine, ratio, band.low, 'least')
     add('ratio', mine, ratio, band.high, 'most')
@@ -89,6 +93,7 @@ export function atLimits(way: Way, { band, limits, toLine }: Kept, readings: rea
     // What runs is less than what stands: where it is not known the minimum holds for that.
     const gap = squish ?? squishStill
     if (gap !== undefined && limits.squishLeast !== undefined) add('squishLeast', mine, gap, limits.squishLeast, 'least', squishTaken > 1e-9)
+    if (squishWanted !== undefined && squishStill !== undefined) add('squishWanted', mine, squishStill, squishWanted, 'least', squishTaken > 1e-9)
     if (squish !== undefined && limits.squishMost !== undefined) add('squishMost', mine, squish, limits.squishMost, 'most')
     if (deckLeft !== undefined && limits.deckLeft !== undefined) add('deckLeft', mine, deckLeft, limits.deckLeft, 'least', face > 0)
     if (cam !== undefined && limits.camRetard !== undefined) add('cam', mine, cam, limits.camRetard, 'most')

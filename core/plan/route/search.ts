@@ -7,7 +7,7 @@ import { NO_SOLIDS, type Chambers, type NotReady } from '../chambers'
 import { unsized } from '../crowns'
 import { evenPlan } from '../evenUp'
 import { STARTING_SHAPING, schoolWork, type Walls } from '../shaping'
-import { turnedPlan } from '../turned'
+import { turnedPlan, type TurnedPlan } from '../turned'
 import { limitFaults, offersOf, type LimitFault, type RouteAsk, type RouteLimits } from './ask'
 import { chanceOfAll, drawsOf } from './chance'
 import { columnsOf, ratioSourced, takenTables, type Column, type TakenTable } from './columns'
@@ -303,24 +303,39 @@ function missingOf(broken: readonly Candidate[], nearest: Candidate | undefined)
     { way, faces: figures.faces, decks: figures.decks, ratios: readings.map((r: Reading) => r.ratio), breaches: [...breaches].sort((a, b) => gone(a) - gone(b)) }))
 }
 
-/** A turned head's ways: squish first, then the dome, with each gasket; what neither asks for stays as it is. */
+/**
+ * A turned head's ways: squish first, then the dome, with each gasket; where its squish is tighter than wanted also with the barrel lifted by
+ * what is lacking. What none of it asks for stays as it is.
+ */
 function turnedRoutes(bench: Bench, { levers }: RouteAsk): RouteAnswer {
   const { standing, chambers } = bench
+  const { banks, cylinders } = standing.layout
+  const plansAfter = (steps: readonly Step[]) => cylinders.map(c => turnedPlan(standing, c, steps.flatMap(s => s.operations), chambers))
   const gaskets = [undefined, ...levers.includes('gasket') ? offersOf(standing).map(o => o.id) : []]
-  const all = gaskets.flatMap((gasket): Route | Route[] => {
+  const all = gaskets.flatMap((gasket): Route[] => {
     const fitted: Way = { ...gasket ? { gasket } : {}, grinding: 'none', down: 'none', setUps: 1 }
-    const before = stepsOf(standing, fitted, bare(standing))
-    const plans = levers.includes('dome') ? standing.layout.cylinders.map(c => turnedPlan(standing, c, before.flatMap(s => s.operations), chambers)) : []
-    const cuts = plans.flatMap(plan => plan?.operations.filter(op => op.kind === 'faceCut') ?? [])
-    const domes = plans.flatMap((plan, i): Tried[] => plan?.toOpen && plan.toOpen.value > 0.02 ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder: standing.layout.cylinders[i]! }, body: { state: 'planned', added: cc(plan.toOpen.value), u: cc(0.05) } }] : [])
-    const steps: Step[] = [...cuts.length > 0 ? [{ work: 'face' as const, operations: cuts }] : [], ...domes.length > 0 ? [{ work: 'dome' as const, operations: domes }] : [], ...before]
-    const figures: Figures = { ...bare(standing), faces: standing.layout.heads.map((_, i) => cuts.flatMap(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === i + 1 ? [op.body.depth.value] : [])[0] ?? 0) }
-    const way: Way = cuts.length + domes.length > 0 ? { ...fitted, down: 'dome' } : fitted
-    return dressed(bench, way, figures, steps, asIf(standing, steps.flatMap(s => s.operations), chambers)) ?? []
+    const tight = plansAfter(stepsOf(standing, fitted, bare(standing))).map(plan => plan?.tight?.value ?? 0)
+    // No more than is lacking: what is lifted too far would have to come off the face.
+    const lifts = banks.map(bank => Math.floor(100 * Math.max(0, ...bank.map(c => tight[cylinders.indexOf(c)] ?? 0))) / 100)
+    const fits = [bare(standing), ...levers.includes('spacer') && lifts.some(lift => lift > 0) ? [{ ...bare(standing), decks: lifts.map(lift => 0 - lift) }] : []]
+    return fits.flatMap(figures => turnedRoute(bench, fitted, figures, levers.includes('dome') ? plansAfter(stepsOf(standing, fitted, figures)) : []) ?? [])
   })
-  const routes = all.filter(r => r.breaches.length === 0)
+  const routes = all.filter(r => r.breaches.length === 0).sort((a, b) => b.chance - a.chance)
   const [nearest] = [...all].sort((a, b) => nearer(a.breaches, b.breaches))
   return { kind: 'routes', routes, missing: [], looked: all.length, kept: routes.length, ...(routes.length === 0 && nearest ? { nearest } : {}) }
+}
+
+/** Gasket and barrel as they are fitted on a way, and each head turned to its plan. */
+function turnedRoute(bench: Bench, fitted: Way, figures: Figures, plans: readonly (TurnedPlan | undefined)[]): Route | undefined {
+  const { standing, chambers } = bench
+  const { cylinders, heads } = standing.layout
+  const cuts = plans.flatMap(plan => plan?.operations.filter(op => op.kind === 'faceCut') ?? [])
+  const domes = plans.flatMap((plan, i): Tried[] => plan?.toOpen && plan.toOpen.value > 0.02 ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder: cylinders[i]! }, body: { state: 'planned', added: cc(plan.toOpen.value), u: cc(0.05) } }] : [])
+  const [lifted, rest] = [true, false].map(is => stepsOf(standing, fitted, figures).filter(s => (s.work === 'spacer') === is))
+  const steps: Step[] = [...lifted!, ...cuts.length > 0 ? [{ work: 'face' as const, operations: cuts }] : [], ...domes.length > 0 ? [{ work: 'dome' as const, operations: domes }] : [], ...rest!]
+  const faces = heads.map((_, i) => cuts.flatMap(op => op.kind === 'faceCut' && op.scope.level === 'head' && op.scope.head === i + 1 ? [op.body.depth.value] : [])[0] ?? 0)
+  const way: Way = { ...fitted, down: cuts.length + domes.length > 0 ? 'dome' : lifted!.length > 0 ? 'spacer' : 'none' }
+  return dressed(bench, way, { ...figures, faces }, steps, asIf(standing, steps.flatMap(s => s.operations), chambers))
 }
 
 const cc = (value: number) => untyped(value, 'cc', 2)
