@@ -19,3 +19,6 @@ export const numberTyped = (cell: string): number => read(cell, TYPED)
 
 /** A number out of a file, which a program may have written with a power of ten. */
 export const numberInFile = (cell: string): number => read(cell, WRITTEN)
+
+/** What a file says by yes or no; undefined for what is neither. */
+export const yesOrNo = (cell: string): boolean | undefined => /^(yes|true|1)$/i.test(cell) ? true : /^(no|false|0)$/i.test(cell) ? false : undefined

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { v5 as uuidv5 } from 'uuid'
 import { portScope, portsIn, scopeName, type Bodies, type Figure, type FlowMiss, type FlowRun, type Layout, type PortName, type Scope } from '#core'
-import { numberInFile } from './cells'
+import { numberInFile, yesOrNo } from './cells'
 import { readWhen } from './dates'
 import { MISS_TEXT } from './flowText'
 import { disarmed, rearmed } from './readingRows'
@@ -13,7 +13,7 @@ const COLUMNS = [
   'run', 'at', 'port', 'name', 'bench', 'specimen', 'depression_pa', 'fixture_mm', 'pipe', 'entry', 'manifold', 'valve', 'valve_mm', 'air_c', 'air_hpa', 'same_mounting', 'hours', 'claimed', 'lift_mm', 'flow_l_s', 'missed', 'id'
 ] as const
 type Column = (typeof COLUMNS)[number]
-/** What is a lift's own; the rest is its run's, and the same in all of that one's lines. */
+/** What is a lift's own; the rest is its run's, and the same in all of that one's lines that say it. */
 const OF_A_LIFT: readonly Column[] = ['lift_mm', 'flow_l_s', 'missed']
 const NEEDED: readonly Column[] = ['run', 'port', 'bench', 'depression_pa', 'lift_mm', 'flow_l_s']
 const FIGURES = [['fixture_mm', 'fixture', 'mm'], ['valve_mm', 'across', 'mm'], ['air_c', 'temperature', '°C'], ['air_hpa', 'pressure', 'hPa']] as const
@@ -60,9 +60,10 @@ export function readFlowFile(text: string, layout: Layout, build: string, now: s
   if (twice) return `Two columns are called ${twice}: leave one out.`
   const ports = new Map(portsIn(layout).map(port => [portText(layout, port), port]))
   const runs = new Map<string, { begins: number, lines: string[][], run: Omit<FlowIn, 'id'> }>()
+  const at = (cells: string[], column: Column) => (cells[headings.indexOf(column)] ?? '').trim()
   for (const [i, cells] of data.entries()) {
     if (i === 0 || cells.every(text => text.trim() === '')) continue
-    const cell = (column: Column) => rearmed((cells[headings.indexOf(column)] ?? '').trim())
+    const cell = (column: Column) => rearmed(at(cells, column))
     const faulty: string[] = []
     const number = (column: Column): number | undefined => {
       const value = cell(column)
@@ -73,7 +74,10 @@ export function readFlowFile(text: string, layout: Layout, build: string, now: s
     }
     const [lift, flow, missed] = [number('lift_mm'), number('flow_l_s'), (Object.entries(MISS_TEXT) as [FlowMiss, string][]).find(([, said]) => said === cell('missed').toLowerCase())?.[0]]
     if (cell('missed') !== '' && missed === undefined) faulty.push(`“${cell('missed').slice(0, 24)}” is no reason why a lift was not reached: ${Object.values(MISS_TEXT).join(', ')}`)
+    const same = yesOrNo(cell('same_mounting'))
+    if (cell('same_mounting') !== '' && same === undefined) faulty.push(`“${cell('same_mounting').slice(0, 24)}” is neither yes nor no for same_mounting`)
     const key = cell('run')
+    if (key === '') return `Line ${i + 1}: it does not say of which run it is.`
     if (!runs.has(key)) {
       const port = ports.get(cell('port').toLowerCase())
       if (!port) return `Line ${i + 1}: this engine has no port called “${cell('port').slice(0, 24)}”. Ports are called ${[...ports.keys()].slice(0, 2).join(', ')} and so on.`
@@ -88,14 +92,14 @@ export function readFlowFile(text: string, layout: Layout, build: string, now: s
       if (!('at' in when)) return `Line ${i + 1}: ${'refused' in when ? when.refused : `“${cell('at').slice(0, 24)}” may have the day first or the month: write it as 2026-03-12.`}`
       const body = {
         ...words, bench: cell('bench'), depression: figure(number('depression_pa') ?? Number.NaN, 'Pa')!, ...figures, pipe: cell('pipe') || 'none', entry: cell('entry') || 'none', rows: [],
-        ...cell('same_mounting').toLowerCase() === 'yes' ? { sameMounting: true } : {}, ...hours === undefined ? {} : { hours }
+        ...same ? { sameMounting: true } : {}, ...hours === undefined ? {} : { hours }
       } as unknown as Bodies['flowRun']
       runs.set(key, { begins: i, lines: [], run: { left: cell('id'), scope: portScope(layout, port), at: when.at, body } })
     }
     if (faulty.length > 0) return `Line ${i + 1}: ${faulty[0]}.`
     if (lift === undefined) return `Line ${i + 1}: it has no lift.`
     const { run, lines, begins } = runs.get(key)!
-    const other = COLUMNS.find(column => !OF_A_LIFT.includes(column) && (cells[headings.indexOf(column)] ?? '').trim() !== (data[begins]![headings.indexOf(column)] ?? '').trim())
+    const other = COLUMNS.find(column => !OF_A_LIFT.includes(column) && !['', at(data[begins]!, column)].includes(at(cells, column)))
     if (other) return `Line ${i + 1}: ${other} is not as on line ${begins + 1}, and both are of run ${key.slice(0, 24)}. What belongs to a run is the same on each of its lines; another run has another number.`
     run.body.rows.push({ lift, ...flow === undefined ? {} : { flow }, ...missed === undefined ? {} : { missed } })
     lines.push(cells)

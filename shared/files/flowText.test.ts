@@ -59,10 +59,15 @@ describe('runs as a file', () => {
     expect(text.split('\n')[1]).toContain('intake 1.2,\'=1+1,')
     expect(readFlowFile(text, four, 'b', now)).toMatchObject([{ scope: { level: 'port', cylinder: 1, port: 'intake', n: 2 }, body: { name: '=1+1' } }])
   })
+  it('whose conditions stand in its first line alone is one run', () => {
+    const text = 'run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 1,B,"6974,5",2,20\n1,,,,4,35'
+    expect(readFlowFile(text, standing.layout, 'b', now)).toMatchObject([{ body: { bench: 'B', depression: { value: 6974.5 }, rows: [{ lift: 2, flow: 20 }, { lift: 4, flow: 35 }] } }])
+  })
   it.each([
     ['', 'No column is called run or port'], ['a,b\n1,2', 'No column'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n', 'No run'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 9,B,6974,2,20', 'Line 2: this engine has no port called “intake 9”'],
     ['run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 1,B,much,2,20', 'no number for depression_pa'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 1,B,6974,,20', 'it has no lift'], ['run,at,port,bench,depression_pa,lift_mm,flow_l_s\n1,someday,intake 1,B,6974,2,20', 'no date'], ['run,at,port,bench,depression_pa,lift_mm,flow_l_s\n1,03/04/2026,intake 1,B,6974,2,20', 'may have the day first'],
     ['run,port,bench,depression_pa,lift_mm,flow_l_s,missed\n1,intake 1,B,6974,2,20,\n\n1,intake 1,B,6974,4,,retaner', 'Line 4: “retaner” is no reason'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n1,intake 1,B,6974,2,20\n1,exhaust 1,B,6974,4,30', 'Line 3: port is not as on line 2'],
+    ['run,port,bench,depression_pa,same_mounting,lift_mm,flow_l_s\n1,intake 1,B,6974,maybe,2,20', 'neither yes nor no'], ['run,port,bench,depression_pa,lift_mm,flow_l_s\n,intake 1,B,6974,2,20', 'of which run'],
     ['run,port,bench,depression_pa,lift_mm,lift_mm,flow_l_s\n1,intake 1,B,6974,2,3,20', 'Two columns are called lift_mm'], ['x'.repeat(3_000_000), '2 MB']
   ])('%j gets a sentence', (text, said) => expect(readFlowFile(text, standing.layout, 'b', now)).toContain(said))
 })

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import { v5 as uuidv5 } from 'uuid'
 import type { Bodies, Figure, SpotReading } from '#core'
 import { checkEntry, type SentEntry } from '#shared/dto'
-import { numberInFile } from './cells'
+import { numberInFile, yesOrNo } from './cells'
 import { readWhen, type DateOrder } from './dates'
 import { COLUMNS, FIGURE_COLUMNS, rearmed, type FigureColumn, type FileKind } from './readingRows'
 
@@ -72,11 +72,12 @@ const needed = (line: Line, name: string): number => {
   return value
 }
 
-function yesOrNo({ cell }: Line, name: string): boolean | undefined {
+function yesOrNoIn({ cell }: Line, name: string): boolean | undefined {
   const text = cell(name)
   if (text === '') return undefined
-  if (!/^(yes|true|1|no|false|0)$/i.test(text)) throw new Unreadable(`“${text.slice(0, 24)}” is neither yes nor no for ${name}.`)
-  return /^(yes|true|1)$/i.test(text)
+  const said = yesOrNo(text)
+  if (said === undefined) throw new Unreadable(`“${text.slice(0, 24)}” is neither yes nor no for ${name}.`)
+  return said
 }
 
 /** How figures were typed, from the column that says so. */
@@ -148,7 +149,7 @@ function pourOf(line: Line, defaults: Defaults): unknown {
     body: {
       ...given({
         encloses, n: numeric(line, 'port_n'), fills, instrument: instrumentOf(line, defaults), sealed: cell('sealed'), ...Object.fromEntries(figures), liquidExpansion: numeric(line, 'liquid_expansion'),
-        watch: watched === undefined ? undefined : { seconds: watched, reading: needed(line, 'watch_reading') }, vessel: cell('vessel'), afterWork: yesOrNo(line, 'after_work')
+        watch: watched === undefined ? undefined : { seconds: watched, reading: needed(line, 'watch_reading') }, vessel: cell('vessel'), afterWork: yesOrNoIn(line, 'after_work')
       }),
       typed: has('typed') ? cell('typed') : cell('fills').slice(0, 200)
     }
