@@ -48,7 +48,7 @@ export function latheCard(of: PaperCase, jobs: readonly LatheJob[], reading: (vo
                 ]
               : []
           ]
-        : [{ text: plan.toOpen ? 'Nothing is to be opened in the dome this round.' : 'How much to open is not known yet: pour the cylinder through its plug hole.', margin: [0, 8, 0, 0] as [number, number, number, number] }],
+        : [{ text: plan.tight ? `Squish is ${length(plan.tight.value, of)} under what is wanted: a thicker gasket or more under the barrel comes first. How much to open in the dome follows then.` : plan.toOpen ? 'Nothing is to be opened in the dome this round.' : 'How much to open is not known yet: pour the cylinder through its plug hole.', margin: [0, 8, 0, 0] as [number, number, number, number] }],
       { text: 'Send back with it, measured', style: 'head' },
       table(['', 'seat face down', 'mouth', 'depth', 'poured, cc'], [[`as it came out, ${of.lengths}`, ROOM, ROOM, ROOM, ROOM]], [110, '*', '*', '*', '*'])
     ]

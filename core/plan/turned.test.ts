@@ -63,6 +63,8 @@ describe('a turned head', () => {
     // Read by solder, and off its target: that comes before the dome.
     bench.add('solder', one, { readings: [20, -20].map(x => ({ x, y: 0, figure: mm(0.8) })) })
     for (const end of [9, 9]) pour(bench, end)
+    const { toOpen, round, operations } = plan(bench).plan
+    expect([toOpen, round, operations]).toEqual([undefined, undefined, []])
     expect(nextMove(plan(bench).r)).toMatchObject({ kind: 'squish', figure: expect.closeTo(0.8, 6) as number, limit: 1, cylinders: [1], at: { station: 'mockup', leaf: 'turned' } })
   })
   it('what came out is settled against what was set, and the next round goes by it', () => {
@@ -112,6 +114,8 @@ describe('a turned head', () => {
   it('without a gasket there is none in the stack', () => {
     const bench = turner({ bore: 47, stroke: 42, target: 10, tolerance: 0.15, shape: { bore: 47, recess: 0.5, band: 8, dome: { form: 'sphere', mouth: 16, depth: 7, corner: 0 } } })
     bench.state('gasketThickness', 0)
+    // 0.5 deck + 0.5 recess are left of the squish, and as wanted.
+    bench.add('wish', all, { quantity: 'wantedSquish', figure: mm(1) })
     for (const end of [9, 9]) pour(bench, end)
     expect(replay(bench.entries)!.asIs[0]!.parts.gasket!.estimate.value).toBe(0)
     expect(plan(bench).plan.toOpen!.value).toBeCloseTo(0.976, 2)

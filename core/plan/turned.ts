@@ -23,7 +23,7 @@ export interface TurnedPlan {
   /** What that takes, and where the cylinder then stands. */
   taken?: Sourced
   then: CylinderAsIf
-  /** Still to open in the dome; below 0 the ratio is short even with the dome left alone. */
+  /** Still to open in the dome; below 0 the ratio is short even with the dome left alone. Undefined while squish is too tight: what opens that opens the chamber too. */
   toOpen?: Sourced
   /** The next round, which leaves the target one time in twenty at most, the whole clearance after it, how many are likely, and what this dome gives of what is set; a round of 0 is not worth setting up. */
   round?: { cc: number, u: number, clearance: number, rounds: number, lathe: Lathe, share?: number }
@@ -61,6 +61,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const { clearance, targetClearance, head } = now.state
   if (!wanted || !gap) return undefined
   const over = linear([[1, gap.estimate], [-1, wanted.estimate]])
+  const tight = over.value < -CLOSE_ENOUGH ? { value: -over.value, by: over.by } : undefined
   const off: Sourced = over.value > 0 ? over : { value: 0, by: over.by }
   // A thousandth, so that it is the same depth in inches on every station.
   const depth = untyped(off.value, 'mm', 3)
@@ -72,7 +73,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const cut: Tried[] = off.value > WORTH_TURNING ? [{ kind: 'faceCut', scope: { level: 'head', head }, body: { state: 'planned', depth, removed } }] : []
   const then = mine(at(cut))
   const after: CylinderState['clearance'] = then.state.clearance
-  const toOpen = after && targetClearance && linear([[1, targetClearance.estimate], [-1, after.estimate]])
+  const toOpen = tight ? undefined : after && targetClearance && linear([[1, targetClearance.estimate], [-1, after.estimate]])
   const round = toOpen && clearance && toOpen.value > WORTH_OPENING ? roundOf(standing, cylinder, { then, toOpen, off: cut.length > 0 ? depth.value : 0, afresh: uncertainty(clearance.estimate) }, by) : undefined
   const open: Tried[] = round && round.cc > 0
     ? [{ kind: 'relief', scope: { level: 'cylinder', cylinder }, body: { state: 'planned', added: untyped(round.cc, 'cc', 2), u: untyped(round.u, 'cc'), ...asSetUp(round.lathe) } }]
@@ -80,7 +81,7 @@ export function turnedPlan(standing: Replay, cylinder: number, operations: reado
   const [bore, angle] = (['bore', 'bandAngle'] as const).map(name => quantityOf(standing, name, cylinder)?.estimate.value)
   const recut = cut.length > 0 && bore && angle ? { bandUncut: bore - 2 * bandEdgeShift(off.value, angle) } : {}
   return {
-    off, then, ...over.value < -CLOSE_ENOUGH ? { tight: { value: -over.value, by: over.by } } : {}, ...recut, operations: [...cut, ...open], ...(after && clearance ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
+    off, then, ...tight ? { tight } : {}, ...recut, operations: [...cut, ...open], ...(after && clearance ? { taken: linear([[1, clearance.estimate], [-1, after.estimate]]) } : {}),
     ...(toOpen ? { toOpen } : {}), ...(round ? { round } : {})
   }
 }

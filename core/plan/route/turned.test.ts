@@ -58,7 +58,11 @@ describe('a turned head', () => {
     const r = replay([...done, again('wish', { quantity: 'wantedSquish', figure: mm(1.5) }), again('target', { ratio: { value: 9.5, unit: ':1', typed: '9.5' }, tolerance: { value: 0.1, unit: ':1', typed: '0.1' }, countsCrevice: false })])!
     // Soldered at 1.10, 1.06, 1.09 and 1.07 on a band of 10°.
     const lacking = 1.5 - 1.08 / Math.cos(Math.PI / 18)
-    expect(found(r, ['dome'])).toMatchObject({ routes: [], nearest: { breaches: [{ kind: 'squishWanted', bound: 1.5 }] } })
+    // Alone the dome is not opened: whoever lifts the barrel afterwards has gone past the target.
+    const alone = found(r, ['dome'])
+    expect(alone.routes).toEqual([])
+    expect(alone.nearest!.stages).toEqual([])
+    expect(alone.nearest!.breaches.find(b => b.kind === 'squishWanted')).toMatchObject({ bound: 1.5, cylinders: [1] })
     const { routes: [lifted] } = found(r, ['dome', 'spacer'])
     expect(lifted!.stages.map(s => s.work)).toEqual(['spacer', 'dome'])
     expect(Math.abs(lifted!.stages[0]!.depths[0]! - lacking)).toBeLessThan(0.011)
