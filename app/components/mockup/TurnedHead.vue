@@ -81,7 +81,7 @@ const whole = { level: 'build' } as const
             <p v-if="cuts" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.off), 'length', device.lengths) }}</span>. <template v-if="plan.taken">Takes <span class="num">{{ cc(plan.taken.value) }}</span>, leaves <span class="num">{{ digits(plan.then.state.ratio?.estimate.value ?? 0, 2) }}</span><template v-if="thenStop">; the glass then reads <strong class="num">{{ thenStop }}</strong></template>.</template><template v-if="plan.bandUncut !== undefined"> Uncut, the band would end at <span class="num">{{ mm(plan.bandUncut) }}</span> across.</template></p>
           </template>
           <p v-if="step === 'face' && plan?.tight" class="small" data-tight><strong class="warn">Squish is <span class="num">{{ mm(plan.tight.value) }}</span> under what is wanted</strong> <span class="num">{{ sayDoubt(uncertainty(plan.tight), 'length', device.lengths) }}</span>: nothing comes off the face. <GoTo :at="{ station: 'mockup', leaf: 'squish' }" :cylinder="build.cylinder">Try a gasket that much thicker, or more under the barrel</GoTo></p>
-          <p v-if="step === 'open' && plan?.tight" class="small">How much follows once the squish is wide enough: what opens that opens the chamber too. <GoTo :at="{ station: 'route' }" :cylinder="build.cylinder">What gets there</GoTo></p>
+          <p v-if="step === 'open' && plan?.tight" class="small">How much to open is told once the squish is wide enough: what opens that makes the chamber larger too. <GoTo :at="{ station: 'route' }" :cylinder="build.cylinder">What gets there</GoTo></p>
           <template v-if="step === 'open' && plan?.toOpen">
             <span class="figure"><strong v-if="plan.toOpen.value > 0" class="num big" data-turned="open">{{ cc(plan.toOpen.value) }}</strong></span>
             <p v-if="plan.toOpen.value > 0" class="small"><span class="num">{{ sayDoubt(uncertainty(plan.toOpen), 'volume') }}</span> in all, to <span class="num">{{ digits(target!, 2) }}</span><template v-if="endStop">; at the target the glass reads <strong class="num stop" data-stop>{{ endStop }}</strong></template>.</p>
@@ -91,7 +91,7 @@ const whole = { level: 'build' } as const
       </ol>
       <p v-for="{ says, at } in wants" :key="says"><GoTo :at="at" :cylinder="build.cylinder">{{ says }}</GoTo></p>
       <div class="row">
-        <v-btn v-if="plan?.operations.length" :data-new="mine.length === 0 ? true : undefined" variant="flat" color="primary" @click="planIt">{{ mine.length ? 'Plan it again' : plan.operations.length > 1 ? 'Plan both' : 'Plan it' }}</v-btn>
+        <v-btn v-if="plan && (plan.operations.length > 0 || (plan.tight && mine.length > 0))" :data-new="mine.length === 0 ? true : undefined" variant="flat" color="primary" @click="planIt">{{ plan.operations.length === 0 ? 'Drop what is planned' : mine.length ? 'Plan it again' : plan.operations.length > 1 ? 'Plan both' : 'Plan it' }}</v-btn>
         <p class="caution">Keep loose sleeves and rags away from the chuck. Measure after every cut.</p>
       </div>
       <p v-if="sentence" class="sentence">{{ sentence }}</p>
