@@ -3,6 +3,7 @@ import { caldbeck } from './caldbeck'
 import { practiceHeads } from './castings'
 import { hollin } from './hollin'
 import { launchEngine } from './launch'
+import { SHOP_NAME } from './names'
 import { skerry, skerrySmall } from './skerry'
 import { testSix } from './testSix'
 
@@ -10,7 +11,7 @@ const hand = 'ML'
 
 /** The made-up demo shop, as it is put into a new database. */
 export const demoShop = {
-  name: 'Millrace Lane Engine Works',
+  name: SHOP_NAME,
   hand,
   instruments,
   checks: [fineCheck],

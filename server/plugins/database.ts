@@ -1,4 +1,4 @@
-import { demoShop } from '#demo/shop'
+import { SHOP_NAME } from '#demo/names'
 import { openShop } from '../db/builds'
 import { applyMigrations } from '../db/migrate'
 import { seed } from '../db/seed'
@@ -9,8 +9,12 @@ import { isReady } from '../http/ready'
 
 async function prepare(): Promise<void> {
   await applyMigrations()
-  const { hasDemo } = await openShop(SHOP, demoShop.name)
-  if (!hasDemo && process.env.BOWL_DEMO === '1') await seed({ shop: SHOP, hand: demoShop.hand }, demoShop)
+  const { hasDemo } = await openShop(SHOP, SHOP_NAME)
+  if (!hasDemo && process.env.BOWL_DEMO === '1') {
+    // Read only where it is put in: its photographs take seconds to draw, which every later start would wait for.
+    const { demoShop } = await import('#demo/shop')
+    await seed({ shop: SHOP, hand: demoShop.hand }, demoShop)
+  }
   isReady()
   await keepSummaries()
 }
