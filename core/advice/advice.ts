@@ -2,7 +2,7 @@ import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { againstTarget, depthSet, findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type AgainstTarget, type ClearanceName, type Replay } from '../standing'
 import { isCutInto } from '../chamber'
-import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, inStages, offFoot, overLeast, squishLeft, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
+import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, inStages, offFoot, overLeast, squishLeft, turnedPlan, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 import { crownsWorked, filledBy, poured, settling } from './poured'
 
@@ -255,10 +255,16 @@ function unpoured({ r }: Sight): Found[] {
 }
 
 function planned({ r }: Sight): Found[] {
-  // A turned head is poured between its two cuts: the second goes by what the first has left.
+  // A turned head is poured between its two cuts: the second goes by what the first has left. What a squish that is too tight hangs on comes before either.
   const again = settling(r)
-  const due = r.planned.filter(op => !(op.kind === 'relief' && onLathe(r, op.kind) && again.some(c => touches(op, r.layout, c))))
-  return inStages(r.layout, due).flatMap((alike) => {
+  const lathe = r.planned.filter(op => onLathe(r, op.kind))
+  const tight = r.layout.cylinders.flatMap((cylinder) => {
+    const under = lathe.some(op => touches(op, r.layout, cylinder)) && turnedPlan(r, cylinder, r.planned, NO_SOLIDS)?.tight
+    const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
+    return under && wanted !== undefined ? [{ cylinder, figure: wanted - under.value, limit: wanted }] : []
+  })
+  const due = r.planned.filter(op => !lathe.includes(op) || !(tight.some(t => touches(op, r.layout, t.cylinder)) || (op.kind === 'relief' && again.some(c => touches(op, r.layout, c)))))
+  return [...worstOf(tight, () => '', t => t.figure - t.limit).map((t): Found => ({ kind: 'squish', figure: t.figure, limit: t.limit, cylinders: t.cylinders })), ...inStages(r.layout, due).flatMap((alike) => {
     const what = alike[0]!.kind
     // A cut's depth is its head's own: two heads are two things to do.
     const groups = what === 'faceCut' || what === 'deckCut' ? alike.map(op => [op]) : [alike]
@@ -269,7 +275,7 @@ function planned({ r }: Sight): Found[] {
       const foot = first!.kind === 'deckCut' && first!.body.foot
       return { kind: 'do', operations: ops.map(op => op.id), what, at: onLathe(r, what) ? { station: 'mockup', leaf: 'turned' } : kindRule(what).at(first!.body), ...(depth === undefined ? {} : { figure: depth }), ...(foot ? { foot } : {}), ...(slopeX || slopeY ? { laid: { slopeX, slopeY } } : {}), cylinders: r.layout.cylinders.filter(c => ops.some(op => touches(op, r.layout, c))) }
     })
-  })
+  })]
 }
 
 /** What is planned and to be done, and what to pour again: before a cut, whose depth hangs on it and whose metal can't be put back, else at the end. */

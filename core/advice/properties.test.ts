@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { shares, uncertainty } from '../estimate'
 import { anyLedger as anyValidLedger } from '../../tests/support/anyEntry'
+import { RUNS } from '../../tests/support/soak'
 import { all, burette, head, mm, oneCylinder, nextMove } from '../../tests/support/ledgerBench'
 import { NO_SOLIDS, PARTS, QUANTITIES, asReceived, evenPlan, headCut, quantityRule, replay, clearancesOf, squishOf, type Entry, type Quantity, type Replay } from '..'
 
@@ -130,7 +131,7 @@ describe('any ledger at all', () => {
       const both = list.filter((e, i) => i === 0 || (e.kind !== 'layout' && !e.supersedes))
       const one = both.filter(e => !mayBeOfOther(e)).map((e, i) => i === 0 ? { ...e, body: { heads: [[1, 2]], banks: [[1, 2]] } } as Entry : e)
       for (const cylinder of [1, 2]) expect(says(replay(one)!, cylinder)).toEqual(says(replay(both)!, cylinder))
-    }), { numRuns: 400, seed: 20261129 })
+    }), { numRuns: RUNS(150, 3000), seed: 20261129 })
   }, 60_000)
   it('takes from no cylinder more than it needs when cut to the deepest that passes nobody', () => {
     fc.assert(fc.property(anyLedger, (entries) => {

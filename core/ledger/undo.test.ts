@@ -52,7 +52,7 @@ describe('undo and redo', () => {
         expect(standingOf(ledger)).toEqual(stood[at])
       }
       for (const entry of whole) expect(ledger).toContainEqual(entry)
-    }), { numRuns: RUNS(80, 3000) })
+    }), { numRuns: RUNS(40, 3000) })
   }, 120_000)
   it.each([1, 2, 3])('of a figure that was put right twice goes back %d steps and forward again, as often as anybody likes', (back) => {
     const figures = [92, 93, 94]

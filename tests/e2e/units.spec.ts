@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { UNITS } from '#shared/figures'
-import { everyLeaf, expect, test } from '../support/page'
+import { everyLeaf, expect, still, test } from '../support/page'
 
 /** What is written on the screen, by lines, what only a screen reader hears too; drawings at their own scale apart. */
 const written = (page: Page): Promise<string[]> => page.evaluate(() => {
@@ -28,14 +28,23 @@ for (const [name, least] of [['launch', 40], ['skerrySmall', 20]] as const) {
   test(`an inch shop sees no millimetre and no odd figure on any leaf, and every figure is the one of a metric shop; nothing stored is touched: ${name}`, async ({ page, bench }) => {
     const stored = async () => JSON.stringify(await (await fetch(`${bench.server.url}/api/builds/${bench[name]}/file`)).json())
     const before = await stored()
-    const metric = await everyLeaf(page, bench, bench[name], 'mm', () => readings(page))
-    const inches = await everyLeaf(page, bench, bench[name], 'in', async () => ({ told: await readings(page), lines: await written(page) }))
-    expect([...new Set(inches.flatMap(([leaf, { lines }]) => odd(leaf, lines)))]).toEqual([])
+    // A leaf is opened in the lengths that the one before was left in, and turned to the others.
+    let now: 'mm' | 'inches' = 'mm'
+    const leaves = await everyLeaf(page, bench, bench[name], async () => {
+      const read = async () => ({ told: await readings(page), lines: await written(page) })
+      const first = await read()
+      await page.getByRole('button', { name: `Lengths in ${now}: change` }).click()
+      now = now === 'mm' ? 'inches' : 'mm'
+      await expect(page.getByRole('button', { name: `Lengths in ${now}: change` })).toBeVisible()
+      await still(page)
+      const then = await read()
+      return now === 'inches' ? { metric: first, inches: then } : { metric: then, inches: first }
+    })
+    expect([...new Set(leaves.flatMap(([leaf, { inches }]) => odd(leaf, inches.lines)))]).toEqual([])
     let compared = 0
-    metric.forEach(([leaf, list], k) => {
-      const told = inches[k]![1].told
-      expect(told.length, leaf).toBe(list.length)
-      list.forEach((mm, i) => {
+    leaves.forEach(([leaf, { metric, inches: { told } }]) => {
+      expect(told.length, leaf).toBe(metric.told.length)
+      metric.told.forEach((mm, i) => {
         const [a, b] = [FIGURE.exec(mm), FIGURE.exec(told[i]!)]
         // What a depth takes is told for a millimetre or for a thou.
         if (!a || !b || /^cc per/.test(mm)) return

@@ -13,7 +13,7 @@ test('what stands on every leaf of every station, and in the shop', async ({ pag
     }
   }
   for (const build of ['launch', 'skerry', 'skerrySmall', 'testSix', 'hollin', 'caldbeck'] as const) {
-    for (const [leaf, text] of await everyLeaf(page, bench, bench[build], 'mm', () => page.locator('body').innerText())) say(`${build}: ${leaf}`, text)
+    for (const [leaf, text] of await everyLeaf(page, bench, bench[build], () => page.locator('body').innerText())) say(`${build}: ${leaf}`, text)
   }
   await page.goto(bench.server.url)
   await page.getByRole('tab').first().waitFor()

@@ -124,12 +124,10 @@ export async function still(page: Page): Promise<void> {
 /** Stations that make solids of drawn chambers. */
 const SOLID: readonly string[] = ['shape', 'cut', 'papers'] satisfies (typeof STATIONS)[number][]
 
-/** Every leaf of every station, in a shop's lengths: what `look` finds there. */
-export async function everyLeaf<T>(page: Page, bench: Pick<Bench, 'server'>, build: string, lengths: 'mm' | 'in', look: () => Promise<T>): Promise<[leaf: string, T][]> {
+/** Every leaf of every station: what `look` finds there. */
+export async function everyLeaf<T>(page: Page, bench: Pick<Bench, 'server'>, build: string, look: () => Promise<T>): Promise<[leaf: string, T][]> {
   const seen: [string, T][] = []
   if (!page.url().includes(build)) await open(page, bench, build, 'sheet')
-  await chosen(page, { 'bowl.lengths': lengths })
-  await expect(page.getByRole('button', { name: lengths === 'in' ? 'Lengths in inches: change' : 'Lengths in mm: change' })).toBeVisible()
   for (const station of STATIONS) {
     await goTo(page, station)
     // It asks for its solids a moment after it is there, and what takes long is said only once it has.

@@ -29,7 +29,7 @@ function anyEngine(kind: ChamberKind, { next, pick }: ReturnType<typeof chance>)
 describe('a first drawing', () => {
   it.each(CHAMBER_KINDS)('%s: fits any plausible valves, and is brought to its pour', (kind) => {
     const luck = chance(2600 + CHAMBER_KINDS.indexOf(kind))
-    for (let i = 0; i < RUNS(12, 500); i++) {
+    for (let i = 0; i < RUNS(6, 500); i++) {
       const from = anyEngine(kind, luck)
       const spec = startingSpec(kind, from)
       const told = JSON.stringify(from)
