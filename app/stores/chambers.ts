@@ -33,6 +33,15 @@ function chambersOf(thread: Thread, wantsSolids: () => boolean, other?: ThreadCh
   const toTell = new Map<string, PlanAsk>()
   let making = false
   let telling = false
+  let saying = Promise.resolve()
+
+  /** What the page asks of chambers that answer comes before the solids behind them, each of which takes seconds. */
+  async function allTold() {
+    do {
+      await nextTick()
+      await saying
+    } while (telling)
+  }
 
   /** From its rings first, which is as good as the solid to a ten-thousandth; as the solid itself once every chamber has answered, where that is wanted. */
   async function make() {
@@ -41,6 +50,7 @@ function chambersOf(thread: Thread, wantsSolids: () => boolean, other?: ThreadCh
     // Not while a computed figure is being read.
     await Promise.resolve()
     for (;;) {
+      if ([...toMake.keys()].every(key => made.has(key))) await allTold()
       for (const key of toMake.keys()) if (other?.wants(key)) toMake.delete(key)
       // Of what is only tried the last is what is still wanted.
       const list = thread === 'tried' ? [...toMake].reverse() : [...toMake]
@@ -84,7 +94,6 @@ function chambersOf(thread: Thread, wantsSolids: () => boolean, other?: ThreadCh
   }
 
   async function tell() {
-    if (telling) return
     telling = true
     await Promise.resolve()
     while (toTell.size > 0) {
@@ -107,7 +116,7 @@ function chambersOf(thread: Thread, wantsSolids: () => boolean, other?: ThreadCh
     if (!known) {
       void letGo.value
       toTell.set(ask.id, ask)
-      void tell()
+      if (!telling) saying = tell()
     }
     return known
   }

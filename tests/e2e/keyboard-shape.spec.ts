@@ -61,7 +61,8 @@ test('over-open a four-valve chamber to the line, and face it back to the number
   await page.keyboard.press('Enter')
   await reckoned(page)
   await paidBack(page)
-  expect(await number(page, 'payback')).toBe(payBack)
+  // Told by the grid at first, and by the solid once that is made: a hundredth of a millimetre apart at most.
+  expect(Math.abs(await number(page, 'payback') - payBack)).toBeLessThan(0.015)
 
   // The same in every cylinder, each with its own stop reading; then planned.
   await tabTo(page, /^Hot spots$|^Clock$/)
