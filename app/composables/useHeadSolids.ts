@@ -18,9 +18,9 @@ export function useHeadSolids(head: () => number) {
     const model = chamberModel(r.ledger, cylinder, r.planned.filter(op => op.kind !== 'faceCut'))
     return model ? [{ cylinder, model, poured: pouredVolume(state) }] : []
   }))
-  watch(() => [asks.value, build.cylinder] as const, () => {
+  watchEffect(() => {
     for (const { model, poured } of [...asks.value].sort((a, b) => Number(b.cylinder === build.cylinder) - Number(a.cylinder === build.cylinder))) chambers.shape(model, poured)
-  }, { immediate: true })
+  })
   const solids = computed<HeadSolid[]>(() => asks.value.map(({ cylinder, model, poured }) => {
     const { key } = solidAsk(model, poured)
     return { cylinder, model, key, facts: made.get(key), fault: faults.get(key) }

@@ -28,7 +28,7 @@ export const useBuild = defineStore('build', () => {
   const device = useDevice()
   const history = useHistory()
   // What the header tells is reckoned beside what the hand on a station waits for.
-  const { tried: chambers } = useChambers()
+  const { tried: chambers, release } = useChambers()
   // Shallow: a ledger is replaced, never changed, and ten thousand entries are not watched one by one.
   const view = shallowRef<BuildView>()
   const missing = ref(false)
@@ -50,6 +50,8 @@ export const useBuild = defineStore('build', () => {
     const ids = new Set(kept.map(entry => entry.id))
     return [...kept, ...unsent.value.filter(entry => !ids.has(entry.id))]
   })
+  // Before anybody asks by the new ones.
+  watch(entries, release, { flush: 'sync' })
   const replayed = computed<Replay | undefined>(() => replay(entries.value))
   /** What is stored and counts for nothing: it can't be read, or can't be reckoned with beside the rest. */
   const leftOut = computed<LeftOutEntry[]>(() => [

@@ -18,6 +18,7 @@ interface ThreadChambers {
   faults: ReadonlyMap<string, string>
   /** Whether a chamber is waited for. */
   wants: (key: string) => boolean
+  release: () => void
 }
 
 /** Chambers as one thread makes them, as solids where a station wants those; what the other one makes or has made it takes from there. */
@@ -125,8 +126,9 @@ function chambersOf(thread: Thread, wantsSolids: () => boolean, other?: ThreadCh
     const { key } = ask
     const facts = made.get(key)
     if (!facts && (other?.made.has(key) || other?.faults.has(key))) return other.shapeOf(ask)
-    if (!whole.has(key) && !faults.has(key) && !toMake.has(key) && (!facts || wantsSolids())) {
-      toMake.set(key, ask)
+    if (!whole.has(key) && !faults.has(key) && (!facts || wantsSolids())) {
+      void letGo.value
+      if (!toMake.has(key)) toMake.set(key, ask)
       void make()
     }
     if (!facts) return 'notReady'
@@ -144,7 +146,11 @@ function chambersOf(thread: Thread, wantsSolids: () => boolean, other?: ThreadCh
     }
   }
   const shape = (model: ChamberModel, poured: number | undefined) => shapeOf(solidAsk(model, poured))
-  return { chambers: { shape }, shapeOf, made, faults, wants: key => toMake.has(key) }
+  function release() {
+    toMake.clear()
+    letGo.value++
+  }
+  return { chambers: { shape }, shapeOf, made, faults, wants: key => toMake.has(key), release }
 }
 
 /**
@@ -163,6 +169,12 @@ export const useChambers = defineStore('chambers', () => {
     wanting.value++
     onScopeDispose(() => wanting.value--)
   }
+  const tried = chambersOf('tried', wantsSolids, bench)
+  /** The ledger has grown: chambers that are still to be made are let go, for each takes seconds; whoever wants one now asks again. */
+  function release() {
+    bench.release()
+    tried.release()
+  }
   const { chambers, made, faults } = bench
-  return { chambers, made, faults, tried: chambersOf('tried', wantsSolids, bench).chambers, withSolids }
+  return { chambers, made, faults, tried: tried.chambers, withSolids, release }
 })

@@ -2,9 +2,10 @@ import { shares } from '../estimate'
 import { REASONS, cylindersOf, fit, hasPlace, headOf, kindRule, ofKind, placeOf, touches, type Enclosed, type OperationKind, type Place, type Quantity, type Reason } from '../ledger'
 import { againstTarget, depthSet, findingsOf, finishesOf, isUndecided, modelOf, targetBand, quantityOf, type AgainstTarget, type ClearanceName, type Replay } from '../standing'
 import { isCutInto } from '../chamber'
-import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, inStages, offFoot, overLeast, squishLeft, turnedPlan, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
+import { CLOSE_ENOUGH, NO_SOLIDS, allSprings, asIf, cutLimits, flatCut, footCut, headCut, inStages, offFoot, overLeast, squishLeft, type AsIf, type CylinderAsIf, type Chambers, type CutLimit, type HeadCut, type ShapeSource, type SpringRoom } from '../plan'
 import { STARTING_RULES, type ShopRules } from '../shop'
 import { crownsWorked, filledBy, poured, settling } from './poured'
+import { isTurned, onLathe, tightOnLathe, type Unlike } from './turned'
 
 /** What may be open, as kinds and numbers; the interface says it. Lengths mm, volumes cc. */
 type Open
@@ -63,8 +64,6 @@ const LEAK_LIMIT = 0.2
 
 interface Sight { r: Replay, rules: ShopRules, now: AsIf, then: AsIf, cuts: HeadCut[] }
 type Found = Open & { cylinders: number[], at?: Place }
-
-const isTurned = (r: Replay) => r.layout.engine?.head === 'turned'
 
 function cannotReckon({ r }: Sight): Found[] {
   const without = (quantity: Quantity) => r.asIs.filter(s => s.missing.includes(quantity)).map(s => s.cylinder)
@@ -254,17 +253,14 @@ function unpoured({ r }: Sight): Found[] {
   ]
 }
 
+const squishFirst = (unlike: Unlike[]) => worstOf(unlike, w => String(w.figure < w.limit), w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
+
 function planned({ r }: Sight): Found[] {
-  // A turned head is poured between its two cuts: the second goes by what the first has left. What a squish that is too tight hangs on comes before either.
+  // A turned head is poured between its two cuts: the second goes by what the first has left. What opens its squish comes before either.
   const again = settling(r)
-  const lathe = r.planned.filter(op => onLathe(r, op.kind))
-  const tight = r.layout.cylinders.flatMap((cylinder) => {
-    const under = lathe.some(op => touches(op, r.layout, cylinder)) && turnedPlan(r, cylinder, r.planned, NO_SOLIDS)?.tight
-    const wanted = quantityOf(r, 'wantedSquish', cylinder)?.estimate.value
-    return under && wanted !== undefined ? [{ cylinder, figure: wanted - under.value, limit: wanted }] : []
-  })
-  const due = r.planned.filter(op => !lathe.includes(op) || !(tight.some(t => touches(op, r.layout, t.cylinder)) || (op.kind === 'relief' && again.some(c => touches(op, r.layout, c)))))
-  return [...worstOf(tight, () => '', t => t.figure - t.limit).map((t): Found => ({ kind: 'squish', figure: t.figure, limit: t.limit, cylinders: t.cylinders })), ...inStages(r.layout, due).flatMap((alike) => {
+  const tight = tightOnLathe(r)
+  const waits = (op: Replay['planned'][number]) => onLathe(r, op.kind) && (tight.some(t => touches(op, r.layout, t.cylinder)) || (op.kind === 'relief' && again.some(c => touches(op, r.layout, c))))
+  return [...squishFirst(tight), ...inStages(r.layout, r.planned.filter(op => !waits(op))).flatMap((alike) => {
     const what = alike[0]!.kind
     // A cut's depth is its head's own: two heads are two things to do.
     const groups = what === 'faceCut' || what === 'deckCut' ? alike.map(op => [op]) : [alike]
@@ -293,9 +289,6 @@ function toDo(sight: Sight): Found[] {
   return [...work.slice(0, Math.max(0, first)), ...pour(true), ...work.slice(Math.max(0, first)), ...pour(false)]
 }
 
-/** A turned head is worked where its two cuts are told. */
-const onLathe = (r: Replay, what: OperationKind) => isTurned(r) && (what === 'relief' || what === 'faceCut')
-
 /** What a turned head's first cut is reckoned from. */
 function squishUnknown(now: AsIf, r: Replay, idle: ReadonlySet<number>): Found[] {
   const without = (lacks: (c: AsIf['cylinders'][number]) => boolean) => now.cylinders.filter(c => idle.has(c.cylinder) && lacks(c)).map(c => c.cylinder)
@@ -320,10 +313,10 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
     return (isTurned(r) ? Math.abs(gap - wanted) : recessed ? gap - wanted : 0) > CLOSE_ENOUGH ? [{ cylinder, figure: gap, limit: wanted }] : []
   })
   // A recessed band comes down with the face: squish first, then the ratio, or the cut is made twice. What is too tight already no cut opens.
-  const first = worstOf(unlike, w => String(w.figure < w.limit), w => w.figure - w.limit).map(({ figure, limit, cylinders }): Found => ({ kind: 'squish', figure, limit, cylinders }))
+  const first = squishFirst(unlike)
   const standing = (where: AgainstTarget) => now.cylinders.filter(c => idle.has(c.cylinder) && againstTarget(c.state, band) === where).map(c => c.cylinder)
   const unknown = isTurned(r) ? squishUnknown(now, r, idle) : []
-  const squishFirst = new Set([...unknown, ...first].flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))
+  const notYet = new Set([...unknown, ...first].flatMap(f => f.cylinders.map(c => headOf(r.layout, c))))
   // A closed barrel has no face: it comes down by its foot, its bank as one.
   if (r.layout.engine?.head === 'blind') {
     return r.layout.banks.flatMap((cylinders, i): Found[] => {
@@ -337,7 +330,7 @@ function toPlan({ r, rules, now, cuts }: Sight): Found[] {
       return high.length > 0 ? [{ kind: 'plan', way: 'lift', cylinders: high, waiting: false }] : []
     })
   }
-  return [...unknown, ...first, ...cuts.filter(cut => !squishFirst.has(cut.head)).flatMap((cut): Found[] => {
+  return [...unknown, ...first, ...cuts.filter(cut => !notYet.has(cut.head)).flatMap((cut): Found[] => {
     const here = (list: number[]) => list.filter(c => headOf(r.layout, c) === cut.head)
     const low = here(standing('under'))
     const high = here(standing('over'))
