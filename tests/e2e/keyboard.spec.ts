@@ -85,9 +85,12 @@ test('a new build, measured, cut and settled, by keyboard alone, in mixed inches
   await bare(page, '2')
   await expect(page).toHaveURL(/\/pour$/)
   await bare(page, 'n')
-  for (const text of ['46.2', '46.1', '46.1', '46.1']) {
+  // Each goes to the next cylinder's glass: a hand sees that before it types on.
+  for (const [i, text] of ['46.2', '46.1', '46.1', '46.1'].entries()) {
+    await expect(page.locator('.cell').nth(i % 2)).toHaveAttribute('aria-pressed', 'true')
+    await expect(page.locator('[data-new] input').first()).toBeFocused()
     await reading(page, text)
-    await page.waitForTimeout(100)
+    if (i < 3) await expect(page.locator('[data-kept]')).toContainText(`Now cylinder ${2 - i % 2}`)
   }
 
   await bare(page, '9')
