@@ -18,6 +18,7 @@ interface ThreadChambers {
   faults: ReadonlyMap<string, string>
   /** Whether a chamber is waited for. */
   wants: (key: string) => boolean
+  /** Lets go of all that is still to be made: whoever still wants one asks again. */
   release: () => void
 }
 

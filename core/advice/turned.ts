@@ -2,6 +2,7 @@ import { touches, type OperationKind } from '../ledger'
 import { quantityOf, type Replay } from '../standing'
 import { NO_SOLIDS, turnedPlan } from '../plan'
 
+/** The head is turned on a lathe: seat face, band and dome. */
 export const isTurned = (r: Replay): boolean => r.layout.engine?.head === 'turned'
 
 /** A turned head is worked where its two cuts are told. */

@@ -66,7 +66,7 @@ describe('a turned head', () => {
     const { toOpen, round, operations } = plan(bench).plan
     expect([toOpen, round, operations]).toEqual([undefined, undefined, []])
     expect(nextMove(plan(bench).r)).toMatchObject({ kind: 'squish', figure: expect.closeTo(0.8, 6) as number, limit: 1, cylinders: [1], at: { station: 'mockup', leaf: 'turned' } })
-    // What was planned before that was wanted waits as well, until something opens it: 0.2 more gasket, of the 0.3 there.
+    // What was planned before that was wanted waits as well, until something opens it: a gasket of 0.5 where 0.3 is fitted.
     bench.add('relief', one, { state: 'planned', added: cc(1.2) })
     expect(nextMove(plan(bench).r)).toMatchObject({ kind: 'squish', figure: expect.closeTo(0.8, 6) as number, limit: 1, cylinders: [1] })
     bench.add('gasketChange', head, { state: 'planned', thickness: mm(0.5), bore: mm(48) })
